@@ -1,0 +1,48 @@
+/**
+ * What every command does before any package can be imported: check Node, install the locked packages, and load
+ * TypeScript. Plain JavaScript with Node's own modules only, because nothing else is there yet in a clean clone.
+ */
+import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath, pathToFileURL } from 'node:url'
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)))
+
+/** Ends the command with one sentence that says what to do. */
+export function stop(sentence, code = 1) {
+  process.stderr.write(`${sentence}\n`)
+  process.exit(code)
+}
+
+function checkNode() {
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number)
+  if (major < 20 || (major === 20 && minor < 12))
+    stop(`Medida needs Node 20.12 or later; this is ${process.versions.node}. Install a newer Node and start again.`)
+}
+
+/** Runs `npm ci` when node_modules does not stand at the lock file; otherwise does nothing. */
+function ensurePackages() {
+  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const stamp = join(root, 'node_modules', '.medida-lock')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
+  process.stderr.write('Installing packages (npm ci) …\n')
+  const run = spawnSync('npm', ['ci', '--loglevel=error', '--ignore-scripts', '--include=dev'], {
+    cwd: root,
+    // npm's output goes to stderr: stdout belongs to the command that was asked for.
+    stdio: ['ignore', 2, 2],
+  })
+  if (run.status !== 0) stop('npm ci failed; see the lines above. Check the network to the package registry and start again.')
+  mkdirSync(dirname(stamp), { recursive: true })
+  writeFileSync(stamp, lock)
+}
+
+/** Prepares, then imports a TypeScript file of scripts/ in this process. */
+export async function runTypeScript(file) {
+  checkNode()
+  ensurePackages()
+  const { register } = await import('tsx/esm/api')
+  register()
+  await import(pathToFileURL(join(root, 'scripts', file)).href)
+}

@@ -1,0 +1,34 @@
+/** `npm run evaluate -- FILE.json`: evaluates one inspection record and prints results, verdicts and traces as JSON. */
+import { readFileSync } from 'node:fs'
+import { z } from 'zod'
+import { evaluate } from '../src/core/record/evaluate'
+import { recordSchema } from '../src/core/record/recordSchema'
+
+const BROKEN_INPUT = 2
+
+/** Prints the faults, one line each, and ends. */
+function refuse(lines: readonly string[]): never {
+  process.stderr.write(`${lines.join('\n')}\n`)
+  process.exit(BROKEN_INPUT)
+}
+
+function readJson(file: string): unknown {
+  let text: string
+  try {
+    text = readFileSync(file, 'utf8')
+  } catch (error) {
+    refuse([`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'}). Check the path.`])
+  }
+  try {
+    return JSON.parse(text)
+  } catch (error) {
+    refuse([`${file}: is not JSON: ${(error as SyntaxError).message}`])
+  }
+}
+
+const file = process.argv[2]
+if (file === undefined) refuse(['usage: npm run evaluate -- FILE.json'])
+const parsed = recordSchema.safeParse(readJson(file))
+if (!parsed.success)
+  refuse([`${file}: not a valid inspection record, ${parsed.error.issues.length} fault(s):`, ...parsed.error.issues.map((issue) => `  ${z.core.toDotPath(issue.path) || '(whole file)'}: ${issue.message}`)])
+process.stdout.write(`${JSON.stringify(evaluate(parsed.data), null, 2)}\n`)

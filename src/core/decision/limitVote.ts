@@ -1,0 +1,111 @@
+import { COVERAGE_FACTOR } from '../gauge/uncertainty'
+import type { Grade } from '../limit/conformity'
+import type { Limit } from '../limit/limit'
+import { type Reductions, reductionLabel } from '../method/reduction'
+import type { LimitOutcome, TraceStep, Vote } from '../record/results'
+import type { Level } from './level'
+import type { Figures, Mending } from './mending'
+
+export interface LimitVoteInput {
+  readonly subject: string
+  readonly rule: 'limit' | 'fit'
+  readonly outcome: LimitOutcome
+  readonly mending: Mending
+  readonly reductions: Reductions
+  /** The slots still to be read, in words. */
+  readonly missing: readonly string[]
+  /** Name of the judged value where it is not a reduction of readings (a clearance). */
+  readonly valueName?: string
+  readonly figures: Figures
+  readonly unit: string
+  /** Steps that lead to the value: readings, corrections, the sum. */
+  readonly steps: readonly TraceStep[]
+}
+
+const levelAt = (grade: Grade, limit: Limit, mending: Mending): { mild: Level; strong: Level } => {
+  if (grade === 0) return { mild: 'reuse', strong: 'reuse' }
+  if (grade === 2 && limit.whenPassed === 'replace') return { mild: 'replace', strong: 'replace' }
+  return mending
+}
+
+/** The strongest level a limit could still ask for. */
+export const strongestLevelOf = (limit: Limit, mending: Mending): Level => levelAt(2, limit, mending).strong
+
+/** What one limit says about a part, with its reason and its way there. */
+export function limitVote(input: LimitVoteInput): Vote {
+  const { outcome, mending } = input
+  const { limit, grade } = outcome
+  const mild = levelAt(grade.mild, limit, mending).mild
+  const strong = levelAt(grade.strong, limit, mending).strong
+  return {
+    rule: input.rule,
+    subject: input.subject,
+    mild,
+    strong,
+    reason: reasonOf(input),
+    settledBy: mild === strong ? null : settledBy(input),
+    source: limit.source,
+    route: grade.mild > 0 ? (mending.route?.id ?? null) : null,
+    trace: [...input.steps, limitStep(input), ...(grade.strong > 0 ? mending.trace : []), ruleStep(input, mild, strong)],
+  }
+}
+
+const sign = (limit: Limit): string => (limit.side === 'upper' ? '≤' : '≥')
+
+function nameOf({ outcome, valueName }: LimitVoteInput): string {
+  return valueName ?? reductionLabel[outcome.limit.judges]
+}
+
+function reasonOf(input: LimitVoteInput): string {
+  const { outcome, figures, unit, reductions } = input
+  const { value, limit, grade } = outcome
+  const name = nameOf(input)
+  if (value === null) return `${name} is not measured yet, limit ${sign(limit)} ${figures(limit.wearMm)} ${unit}`
+  const size = `${name} ${figures(value.valueMm)}`
+  const bound = (at: Grade): string =>
+    at === 2 || limit.planMm === null
+      ? `wear limit ${figures(limit.wearMm)} ${unit}`
+      : `plan limit ${figures(limit.planMm)} ${unit}`
+  if (grade.mild === 2) return `${size} is beyond the ${bound(2)}`
+  if (grade.mild === 1 && grade.strong === 1) return `${size} is past the ${bound(1)}, inside the ${bound(2)}`
+  if (grade.mild === 1) return `${size} is past the ${bound(1)}; whether beyond the ${bound(2)} is open`
+  if (grade.strong === 0) return `${size} is inside the limit ${sign(limit)} ${figures(limit.planMm ?? limit.wearMm)} ${unit}`
+  if (value.open !== 'complete')
+    return `${size} so far, ${reductions.taken} of ${reductions.needed} readings, limit ${sign(limit)} ${figures(limit.wearMm)} ${unit}`
+  const doubt = figures(COVERAGE_FACTOR * value.uncertaintyMm)
+  return `${size} ± ${doubt} is too close to the ${bound(grade.strong)} to say`
+}
+
+function settledBy({ outcome, missing }: LimitVoteInput): string {
+  if (missing.length > 0) return `Take what is missing: ${listed(missing)}.`
+  return outcome.value === null || outcome.value.open !== 'complete'
+    ? 'Take the doubtful readings again.'
+    : 'Measure with a better gauge, or take the cautious side.'
+}
+
+export function listed(names: readonly string[]): string {
+  const shown = names.slice(0, 4).join('; ')
+  return names.length > 4 ? `${shown} and ${names.length - 4} more` : shown
+}
+
+function limitStep({ outcome, figures, unit }: LimitVoteInput): TraceStep {
+  const { limit, guardMm } = outcome
+  const plan = limit.planMm === null ? '' : `plan ${sign(limit)} ${figures(limit.planMm)}, `
+  const guard = guardMm > 0 ? `, guard band ${figures(guardMm)}` : ''
+  const instruction = limit.instruction === '' ? '' : `. ${limit.instruction}`
+  return {
+    kind: 'limit',
+    text: `Limit: ${plan}wear ${sign(limit)} ${figures(limit.wearMm)} ${unit}${guard}${instruction}`,
+    source: limit.source,
+  }
+}
+
+const gradeWord: Record<Grade, string> = { 0: 'inside', 1: 'past the plan limit', 2: 'beyond the wear limit' }
+
+function ruleStep({ outcome }: LimitVoteInput, mild: Level, strong: Level): TraceStep {
+  const { grade } = outcome
+  const found =
+    grade.mild === grade.strong ? gradeWord[grade.mild] : `from ${gradeWord[grade.mild]} to ${gradeWord[grade.strong]}`
+  const asks = mild === strong ? mild : `${mild} to ${strong}`
+  return { kind: 'rule', text: `Rule: ${found} asks for ${asks}`, source: null }
+}

@@ -1,0 +1,60 @@
+import type { Part } from '../record/bookSchema'
+import type { PartResult, Vote } from '../record/results'
+import { type Level, levelRank, mildest, strongest, type Verdict } from './level'
+
+export interface Span {
+  readonly mild: Level
+  readonly strong: Level
+}
+
+/** The strongest vote stands, on both ends of the span. No vote at all leaves everything possible. */
+export function spanOf(votes: readonly Vote[]): Span {
+  if (votes.length === 0) return { mild: 'reuse', strong: 'replace' }
+  return votes.reduce<Span>(
+    (span, vote) => ({ mild: strongest(span.mild, vote.mild), strong: strongest(span.strong, vote.strong) }),
+    { mild: 'reuse', strong: 'reuse' },
+  )
+}
+
+/** When both ends agree that is the verdict, however much is still unknown; when they differ the verdict is hold. */
+export const verdictOf = (span: Span): Verdict => (span.mild === span.strong ? span.mild : 'hold')
+
+/** Strongest first; among equals the surer one, then the order of the book. */
+export function byStrength(votes: readonly Vote[]): Vote[] {
+  const rank = (vote: Vote): number => levelRank[vote.strong] * 10 + levelRank[vote.mild]
+  return [...votes].sort((a, b) => rank(b) - rank(a))
+}
+
+export function partVerdict(part: Part, votes: readonly Vote[]): PartResult {
+  const span = spanOf(votes)
+  return { id: part.id, verdict: verdictOf(span), ...span, votes: byStrength(votes), way: wayOf(part, votes, span) }
+}
+
+function wayOf(part: Part, votes: readonly Vote[], span: Span): PartResult['way'] {
+  switch (verdictOf(span)) {
+    case 'replace':
+      return { routes: [], name: 'new part', cost: part.replacement.cost, days: part.replacement.days }
+    case 'recondition':
+      return reconditioningWay(part, votes)
+    case 'reuse':
+    case 'hold':
+      return null
+  }
+}
+
+/** One route that mends everything that asks for mending, at least cost; else the routes of the votes, done together. */
+function reconditioningWay(part: Part, votes: readonly Vote[]): PartResult['way'] {
+  const asking = votes.filter((vote) => mildest(vote.strong, 'recondition') === 'recondition' && vote.route !== null)
+  const chosen = part.routes.filter((route) => asking.some((vote) => vote.route === route.id))
+  const coversAll = chosen.filter((route) =>
+    asking.every((vote) => vote.route === route.id || (vote.subject !== null && route.mends.includes(vote.subject))),
+  )
+  const cheapest = [...coversAll].sort((a, b) => a.cost - b.cost)[0]
+  const routes = cheapest ? [cheapest] : chosen
+  return {
+    routes: routes.map((route) => route.id),
+    name: routes.map((route) => route.name).join(', then '),
+    cost: routes.reduce((sum, route) => sum + route.cost, 0),
+    days: routes.reduce((sum, route) => sum + route.days, 0),
+  }
+}

@@ -1,0 +1,45 @@
+/** The unit system a machine is recorded in; the other one is shown on demand. */
+export type UnitSystem = 'metric' | 'inch'
+
+const MM_PER_INCH = 25.4
+
+/** Decimals that show a step: 0.001 → 3, 0.05 → 2, 1 → 0. */
+export function decimalsOf(step: number): number {
+  return Math.max(0, Math.ceil(-Math.log10(step) - 1e-9))
+}
+
+/** The step in inches that shows no less than a step in mm: 0.01 mm → 0.0001 in, 0.001 mm → 0.00001 in. */
+const inchStepOf = (stepMm: number): number => stepMm / 100
+
+/**
+ * A length as bare figures in the given system, to the given step in mm, with a true minus sign.
+ *
+ * @example formatLength(220.4, 'metric', 0.001) // '220.400'
+ */
+export function formatLength(valueMm: number, system: UnitSystem, stepMm: number): string {
+  const value = system === 'metric' ? valueMm : valueMm / MM_PER_INCH
+  const decimals = decimalsOf(system === 'metric' ? stepMm : inchStepOf(stepMm))
+  // Half away from zero on the decimal the value stands for: 0.0125 shown to 3 places is 0.013, not the binary 0.012.
+  const scale = 10 ** decimals
+  const steps = Math.round(Number((Math.abs(value) * scale).toPrecision(13)))
+  const text = (steps / scale).toFixed(decimals)
+  return value < 0 && steps !== 0 ? `−${text}` : text
+}
+
+/** The same with its unit. */
+export const formatLengthWithUnit = (valueMm: number, system: UnitSystem, stepMm: number): string =>
+  `${formatLength(valueMm, system, stepMm)} ${unitLabel(system)}`
+
+/** A signed difference: always + or −. */
+export function formatSignedLength(valueMm: number, system: UnitSystem, stepMm: number): string {
+  const text = formatLength(valueMm, system, stepMm)
+  return text.startsWith('−') || Number(text) === 0 ? text : `+${text}`
+}
+
+export const unitLabel = (system: UnitSystem): string => (system === 'metric' ? 'mm' : 'in')
+
+/** Running hours and other whole figures, grouped by a no-break space: 31240 → '31 240'. */
+export const formatHours = (hours: number): string =>
+  Math.round(hours)
+    .toString()
+    .replace(/\B(?=(\d{3})+$)/g, '\u00a0')

@@ -1,0 +1,218 @@
+import { z } from 'zod'
+import { gaugeKinds } from '../gauge/uncertainty'
+import type { Limit } from '../limit/limit'
+import type { Method } from '../method/method'
+import { reductionNames } from '../method/reduction'
+
+export const idSchema = z
+  .string()
+  .min(1)
+  .max(80)
+  .regex(/^[A-Za-z0-9][A-Za-z0-9._:-]*$/, 'an id has letters, digits, dots, colons and hyphens only')
+const nameSchema = z.string().trim().min(1).max(200)
+export const lengthMmSchema = z.number().min(-100_000).max(100_000)
+const positiveMm = z.number().gt(0).max(100_000)
+
+const placeSchema = z.strictObject({ id: z.string().min(1).max(8), label: nameSchema })
+const uniqueIds = (places: readonly { id: string }[]): boolean => new Set(places.map((place) => place.id)).size === places.length
+const placesSchema = z.array(placeSchema).min(1).max(64).refine(uniqueIds, 'two places have the same id')
+
+export const sourceSchema = z.strictObject({ document: z.string().min(1).max(40), page: z.string().min(1).max(40) })
+
+const diameterLayout = {
+  stations: placesSchema,
+  directions: placesSchema,
+  walk: z.enum(['stationFirst', 'directionFirst']),
+}
+
+const methodSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('outsideDiameter'), ...diameterLayout }),
+  z.strictObject({ kind: z.literal('boreDiameter'), masterMm: positiveMm.nullable(), ...diameterLayout }),
+  z.strictObject({
+    kind: z.literal('plasticStrip'),
+    stations: placesSchema,
+    direction: placeSchema,
+    scale: z
+      .array(z.strictObject({ widthMm: positiveMm, clearanceMm: positiveMm }))
+      .min(2)
+      .refine(
+        (scale) => new Set(scale.map((point) => point.widthMm)).size === scale.length,
+        'two scale points have the same width',
+      )
+      .refine((scale) => {
+        const byWidth = [...scale].sort((a, b) => a.widthMm - b.widthMm)
+        return byWidth.every((point, index) => index === 0 || point.clearanceMm < (byWidth[index - 1]?.clearanceMm ?? 0))
+      }, 'a wider strip must mean a smaller clearance'),
+    scaleUncertaintyMm: z.number().min(0).max(1),
+  }),
+  z.strictObject({
+    kind: z.literal('ringEndGap'),
+    segments: placesSchema,
+    springs: z.enum(['outward', 'inward']),
+    referenceDiameterMm: positiveMm,
+    runsIn: idSchema,
+  }),
+  z.strictObject({
+    kind: z.literal('endFloat'),
+    repeatsAtLeast: z.int().min(1).max(12),
+    repeatabilityLimitMm: positiveMm,
+  }),
+]) satisfies z.ZodType<Method>
+
+const limitSchema = z
+  .strictObject({
+    id: idSchema,
+    judges: z.enum(reductionNames),
+    side: z.enum(['upper', 'lower']),
+    planMm: lengthMmSchema.nullable(),
+    wearMm: lengthMmSchema,
+    whenPassed: z.enum(['mend', 'replace']),
+    instruction: z.string().max(400),
+    source: sourceSchema,
+  })
+  .refine(
+    (limit) => limit.planMm === null || (limit.side === 'upper' ? limit.planMm <= limit.wearMm : limit.planMm >= limit.wearMm),
+    {
+      path: ['planMm'],
+      message: 'the plan limit must come before the wear limit',
+    },
+  ) satisfies z.ZodType<Limit>
+
+const characteristicSchema = z.strictObject({
+  id: idSchema,
+  part: idSchema,
+  name: nameSchema,
+  /** How it is taken, one line; held which way; what goes wrong. */
+  how: z.string().max(400),
+  pose: z.string().max(200),
+  trap: z.string().max(400),
+  method: methodSchema,
+  gaugeKind: z.enum(gaugeKinds),
+  /** Step its figures are shown to, mm. */
+  showToMm: z.number().gt(0).max(10),
+  new: z
+    .strictObject({ nominalMm: lengthMmSchema, lowerMm: lengthMmSchema, upperMm: lengthMmSchema, source: sourceSchema })
+    .refine((size) => size.lowerMm <= size.upperMm, {
+      path: ['lowerMm'],
+      message: 'the lower limit of size is above the upper one',
+    }),
+  /** The first limit is the one the ribbon and the wear line show. */
+  limits: z.array(limitSchema).min(1).max(20).refine(uniqueIds, 'two limits have the same id'),
+  /** Safety-marked: departing from the recommended verdict needs the reviewer. */
+  safety: z.boolean(),
+})
+
+const routeSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  /** Characteristics it brings back. */
+  mends: z.array(idSchema).min(1),
+  /** Sizes it may leave, where the route cuts; null where it rebuilds the surface. */
+  sizeAfter: z
+    .strictObject({
+      characteristic: idSchema,
+      leastMm: positiveMm,
+      greatestMm: positiveMm,
+      cleanUpMm: z.number().min(0).max(100),
+    })
+    .nullable(),
+  cost: z.number().min(0),
+  days: z.number().min(0),
+  source: sourceSchema,
+})
+
+const partSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  /** Assembly it belongs to. */
+  assembly: nameSchema,
+  /** Where it sits, in words. */
+  position: nameSchema,
+  renewedAlways: z.boolean(),
+  replacement: z.strictObject({ cost: z.number().min(0), days: z.number().min(0) }),
+  routes: z.array(routeSchema).max(20),
+})
+
+const fitSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  bore: idSchema,
+  journal: idSchema,
+  strip: idSchema.nullable(),
+  /** New clearance band, mm. */
+  new: z.strictObject({ lowerMm: lengthMmSchema, upperMm: lengthMmSchema, source: sourceSchema }),
+  limits: z.array(limitSchema).min(1).max(8),
+  /** Part on which the book mends this fit. */
+  mendOn: idSchema,
+  showToMm: z.number().gt(0).max(10),
+})
+
+/** A limit book revision: what one family of machines is measured against. Immutable once issued. */
+export const bookSchema = z
+  .strictObject({
+    format: z.literal('medida-limit-book'),
+    version: z.literal(1),
+    id: idSchema,
+    title: nameSchema,
+    revision: z.string().min(1).max(20),
+    issued: z.iso.date(),
+    currency: z.string().length(3),
+    documents: z.array(z.strictObject({ id: z.string().min(1).max(40), title: nameSchema, revision: z.string().max(40) })).min(1),
+    parts: z.array(partSchema).min(1),
+    characteristics: z.array(characteristicSchema).min(1),
+    fits: z.array(fitSchema),
+  })
+  .superRefine((book, context) => {
+    const fault = (path: (string | number)[], message: string): void => context.addIssue({ code: 'custom', path, message })
+    const parts = new Set(book.parts.map((part) => part.id))
+    const characteristics = new Map(book.characteristics.map((characteristic) => [characteristic.id, characteristic]))
+    const documents = new Set(book.documents.map((document) => document.id))
+    if (parts.size !== book.parts.length) fault(['parts'], 'two parts have the same id')
+    if (characteristics.size !== book.characteristics.length) fault(['characteristics'], 'two characteristics have the same id')
+
+    const checkSource = (source: { document: string }, path: (string | number)[]): void => {
+      if (!documents.has(source.document)) fault([...path, 'document'], `no document “${source.document}” in this book`)
+    }
+    const checkCharacteristic = (id: string, path: (string | number)[], kinds?: readonly string[]): void => {
+      const found = characteristics.get(id)
+      if (!found) fault(path, `no characteristic “${id}” in this book`)
+      else if (kinds && !kinds.includes(found.method.kind)) fault(path, `“${id}” is not measured by ${kinds.join(' or ')}`)
+    }
+
+    book.characteristics.forEach((characteristic, index) => {
+      const path = ['characteristics', index]
+      if (!parts.has(characteristic.part)) fault([...path, 'part'], `no part “${characteristic.part}” in this book`)
+      if (characteristic.method.kind === 'ringEndGap')
+        checkCharacteristic(characteristic.method.runsIn, [...path, 'method', 'runsIn'], ['boreDiameter', 'outsideDiameter'])
+      checkSource(characteristic.new.source, [...path, 'new', 'source'])
+      characteristic.limits.forEach((limit, at) => checkSource(limit.source, [...path, 'limits', at, 'source']))
+    })
+    book.parts.forEach((part, index) =>
+      part.routes.forEach((route, at) => {
+        const path = ['parts', index, 'routes', at]
+        route.mends.forEach((id, place) => checkCharacteristic(id, [...path, 'mends', place]))
+        if (route.sizeAfter)
+          checkCharacteristic(
+            route.sizeAfter.characteristic,
+            [...path, 'sizeAfter', 'characteristic'],
+            ['boreDiameter', 'outsideDiameter'],
+          )
+        checkSource(route.source, [...path, 'source'])
+      }),
+    )
+    book.fits.forEach((fit, index) => {
+      const path = ['fits', index]
+      checkCharacteristic(fit.bore, [...path, 'bore'], ['boreDiameter'])
+      checkCharacteristic(fit.journal, [...path, 'journal'], ['outsideDiameter'])
+      if (fit.strip !== null) checkCharacteristic(fit.strip, [...path, 'strip'], ['plasticStrip'])
+      if (!parts.has(fit.mendOn)) fault([...path, 'mendOn'], `no part “${fit.mendOn}” in this book`)
+      checkSource(fit.new.source, [...path, 'new', 'source'])
+      fit.limits.forEach((limit, at) => checkSource(limit.source, [...path, 'limits', at, 'source']))
+    })
+  })
+
+export type LimitBook = z.infer<typeof bookSchema>
+export type Characteristic = LimitBook['characteristics'][number]
+export type Part = LimitBook['parts'][number]
+export type Route = Part['routes'][number]
+export type FitSpec = LimitBook['fits'][number]

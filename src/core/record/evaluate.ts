@@ -1,0 +1,147 @@
+import { forRecordMm } from '../decimal'
+import { partVerdict } from '../decision/partVerdict'
+import type { Gauge } from '../gauge/uncertainty'
+import { reduceReadings } from '../method/reduce'
+import type { Reduced, Reductions } from '../method/reduction'
+import { formatLength, unitLabel } from '../quantity/format'
+import type { LinePoint } from '../trend/wearLine'
+import { CORE_VERSION } from '../version'
+import type { Characteristic, Part } from './bookSchema'
+import { evaluateCharacteristic } from './evaluateCharacteristic'
+import { evaluateFit } from './evaluateFit'
+import type { InspectionRecord, Overhaul, Stage } from './recordSchema'
+import type { Results, Vote } from './results'
+import { takenByCharacteristic } from './standing'
+
+/**
+ * Everything that follows from a record: reductions, limits, fits, wear lines, verdicts and their traces, for the
+ * as-found stage. The record must have passed its schema. The same record always gives the same results, to the byte.
+ */
+export function evaluate(record: InspectionRecord): Results {
+  const { book, job, machine } = record
+  const gauges = new Map<string, Gauge>(record.gauges.map((gauge) => [gauge.id, gauge]))
+  const characteristics = new Map(book.characteristics.map((characteristic) => [characteristic.id, characteristic]))
+  const parts = new Map(book.parts.map((part) => [part.id, part]))
+  const characteristicOf = (id: string): Characteristic => found(characteristics, id)
+  const partOf = (id: string): Part => found(parts, id)
+  const isBore = (id: string): boolean => characteristicOf(id).method.kind === 'boreDiameter'
+
+  const taken = takenByCharacteristic(job, 'asFound', gauges)
+  const reductions = reduceOverhaul(book.characteristics, job, 'asFound', gauges)
+  const reductionsOf = (id: string): Reductions | undefined => reductions.get(id)
+  const lines = earlierLines(record, gauges)
+
+  const characteristicResults = book.characteristics.map((characteristic) =>
+    evaluateCharacteristic({
+      characteristic,
+      part: partOf(characteristic.part),
+      taken: taken.get(characteristic.id) ?? [],
+      reductionsOf,
+      isBore,
+      earlier: lines.get(characteristic.id) ?? [],
+      now: job,
+      policy: job.policy,
+      system: machine.units,
+    }),
+  )
+  const fitResults = book.fits.map((fit) =>
+    evaluateFit({
+      fit,
+      part: partOf(fit.mendOn),
+      characteristic: characteristicOf,
+      takenOf: (id) => taken.get(id) ?? [],
+      reductionsOf,
+      policy: job.policy,
+      figures: (valueMm) => formatLength(valueMm, machine.units, fit.showToMm),
+      unit: unitLabel(machine.units),
+    }),
+  )
+  const partResults = book.parts.map((part) => {
+    const measured = characteristicResults.filter((result) => result.part === part.id).flatMap((result) => result.votes)
+    const fits = book.fits.flatMap((fit, index) => (fit.mendOn === part.id ? (fitResults[index]?.votes ?? []) : []))
+    return partVerdict(part, [...measured, ...fits, ...serviceVotes(part)])
+  })
+  return roundForRecord({ core: CORE_VERSION, characteristics: characteristicResults, fits: fitResults, parts: partResults })
+}
+
+function found<T>(map: ReadonlyMap<string, T>, id: string): T {
+  const value = map.get(id)
+  if (value === undefined) throw new Error(`record refers to ${id}, which its schema should have refused`)
+  return value
+}
+
+/** Reductions of one overhaul, by characteristic; rings after the diameters they run in. */
+function reduceOverhaul(
+  characteristics: readonly Characteristic[],
+  overhaul: Pick<Overhaul, 'readings'>,
+  stage: Stage,
+  gauges: ReadonlyMap<string, Gauge>,
+): Map<string, Reductions> {
+  const taken = takenByCharacteristic(overhaul, stage, gauges)
+  const reductions = new Map<string, Reductions>()
+  const isRing = (characteristic: Characteristic): boolean => characteristic.method.kind === 'ringEndGap'
+  for (const characteristic of [...characteristics.filter((c) => !isRing(c)), ...characteristics.filter(isRing)]) {
+    const context = { nominalMm: characteristic.new.nominalMm, runsIn: wornDiameter(characteristic, reductions) }
+    reductions.set(characteristic.id, reduceReadings(characteristic.method, taken.get(characteristic.id) ?? [], context))
+  }
+  return reductions
+}
+
+function wornDiameter({ method }: Characteristic, reductions: ReadonlyMap<string, Reductions>): Reduced | null {
+  if (method.kind !== 'ringEndGap') return null
+  const values = reductions.get(method.runsIn)?.values
+  return (method.springs === 'outward' ? values?.maximum : values?.minimum) ?? null
+}
+
+/**
+ * Judged values of the earlier overhauls by characteristic, for the part that is installed now: a replaced part starts
+ * a new line, and an as-left value after work is a new base.
+ */
+function earlierLines(record: InspectionRecord, gauges: ReadonlyMap<string, Gauge>): Map<string, LinePoint[]> {
+  const lines = new Map<string, LinePoint[]>(record.book.characteristics.map(({ id }) => [id, []]))
+  const overhauls = [...record.history].sort((a, b) => a.runningHours - b.runningHours)
+  for (const overhaul of overhauls) {
+    const asFound = reduceOverhaul(record.book.characteristics, overhaul, 'asFound', gauges)
+    const asLeft = reduceOverhaul(record.book.characteristics, overhaul, 'asLeft', gauges)
+    for (const characteristic of record.book.characteristics) {
+      const line = lines.get(characteristic.id)
+      const judges = characteristic.limits[0]?.judges
+      if (!line || !judges) continue
+      const point = (value: Reduced | undefined): LinePoint[] =>
+        value?.open === 'complete'
+          ? [{ overhaul: overhaul.overhaul, date: overhaul.date, runningHours: overhaul.runningHours, valueMm: value.valueMm }]
+          : []
+      const sameFound = overhaul.installed[characteristic.part] === record.job.installed[characteristic.part]
+      const left = point(asLeft.get(characteristic.id)?.values[judges])
+      if (left.length > 0) line.splice(0, line.length, ...left)
+      else if (sameFound) line.push(...point(asFound.get(characteristic.id)?.values[judges]))
+      else line.length = 0
+    }
+  }
+  return lines
+}
+
+function serviceVotes(part: Part): Vote[] {
+  if (!part.renewedAlways) return []
+  return [
+    {
+      rule: 'service',
+      subject: null,
+      mild: 'replace',
+      strong: 'replace',
+      reason: 'Always renewed at an overhaul',
+      settledBy: null,
+      source: null,
+      route: null,
+      trace: [],
+    },
+  ]
+}
+
+/** Rounds every figure to the step of stored results. */
+function roundForRecord<T>(value: T): T {
+  if (typeof value === 'number') return forRecordMm(value) as T
+  if (Array.isArray(value)) return value.map(roundForRecord) as T
+  if (value === null || typeof value !== 'object') return value
+  return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, roundForRecord(inner)])) as T
+}

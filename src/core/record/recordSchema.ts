@@ -1,0 +1,176 @@
+import { z } from 'zod'
+import { forComparisonMm } from '../decimal'
+import { levels } from '../decision/level'
+import { gaugeKinds } from '../gauge/uncertainty'
+import { acceptsSlot } from '../method/method'
+import { parseReading } from '../quantity/reading'
+import { bookSchema, idSchema, lengthMmSchema } from './bookSchema'
+
+export const stages = ['asFound', 'afterWork', 'asLeft'] as const
+const instantSchema = z.iso.datetime({ offset: true })
+
+const gaugeSchema = z.strictObject({
+  id: idSchema,
+  code: z.string().min(1).max(40),
+  name: z.string().min(1).max(120),
+  kind: z.enum(gaugeKinds),
+  resolutionMm: z.number().gt(0).max(10),
+  maximumPermissibleErrorMm: z.number().min(0).max(10),
+  calibrationDue: z.iso.date(),
+})
+
+export const slotShape = {
+  station: z.string().min(1).max(8),
+  direction: z.string().min(1).max(8),
+  repeat: z.int().min(1).max(99),
+}
+
+const readingSchema = z.strictObject({
+  id: z.uuid(),
+  characteristic: idSchema,
+  ...slotShape,
+  stage: z.enum(stages),
+  /** As typed, kept to the letter. */
+  text: z.string().min(1).max(400),
+  /** Unit a bare figure was taken in when it was typed. */
+  defaultUnit: z.enum(['mm', 'in', 'um']),
+  /** Size the gauge was set on, mm, for a text typed as a deviation. */
+  masterMm: lengthMmSchema.nullable(),
+  valueMm: lengthMmSchema,
+  gauge: idSchema,
+  by: z.string().min(1).max(120),
+  takenAt: instantSchema,
+  /** Id of the reading this one corrects, and why. */
+  supersedes: z.uuid().nullable(),
+  reason: z.string().min(1).max(400).nullable(),
+})
+
+const overhaulShape = {
+  overhaul: z.string().min(1).max(120),
+  date: z.iso.date(),
+  runningHours: z.int().min(0).max(10_000_000),
+  /** Serial or mark of the installed part, by part id: a replaced part starts a new wear line. */
+  installed: z.record(idSchema, z.string().min(1).max(60)),
+  readings: z.array(readingSchema).max(200_000),
+}
+
+const policySchema = z.strictObject({
+  /** How doubt near a limit is taken (domain word: acceptance). */
+  acceptance: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('simple') }),
+    z.strictObject({ kind: z.literal('guarded'), guardFactor: z.number().min(0).max(5) }),
+  ]),
+  /** A part that would pass its wear limit before the next overhaul is worn. */
+  mustLastTheInterval: z.boolean(),
+  /** What counts as the clearance of a split bearing. */
+  clearanceBy: z.enum(['measuredParts', 'strip']),
+})
+
+/** One inspection with everything its results follow from: the open record format, version 1. */
+export const recordSchema = z
+  .strictObject({
+    format: z.literal('medida-record'),
+    version: z.literal(1),
+    machine: z.strictObject({
+      id: idSchema,
+      station: z.string().min(1).max(120),
+      name: z.string().min(1).max(120),
+      units: z.enum(['metric', 'inch']),
+    }),
+    job: z.strictObject({
+      id: idSchema,
+      ...overhaulShape,
+      /** Hours it must run until the next overhaul. */
+      mustRunHours: z.int().min(0).max(1_000_000),
+      policy: policySchema,
+    }),
+    book: bookSchema,
+    gauges: z.array(gaugeSchema),
+    /** Earlier overhauls of the same machine, oldest first. */
+    history: z.array(z.strictObject(overhaulShape)).max(100),
+    /** The inspector's verdicts; the last one per part stands. */
+    decisions: z.array(
+      z.strictObject({
+        id: z.uuid(),
+        part: idSchema,
+        recommended: z.enum([...levels, 'hold']),
+        decided: z.enum(levels),
+        /** Why it departs from the recommended verdict; null when it agrees. */
+        reason: z.string().min(1).max(1000).nullable(),
+        by: z.string().min(1).max(120),
+        at: instantSchema,
+      }),
+    ),
+  })
+  .superRefine((record, context) => {
+    const fault = (path: (string | number)[], message: string): void => context.addIssue({ code: 'custom', path, message })
+    const characteristics = new Map(record.book.characteristics.map((characteristic) => [characteristic.id, characteristic]))
+    const gauges = new Set(record.gauges.map((gauge) => gauge.id))
+    const parts = new Set(record.book.parts.map((part) => part.id))
+
+    const checkReadings = (readings: readonly Reading[], path: (string | number)[]): void => {
+      const byId = new Map(readings.map((reading) => [reading.id, reading]))
+      if (byId.size !== readings.length) fault(path, 'two readings have the same id')
+      const superseded = new Set<string>()
+      readings.forEach((reading, index) => {
+        const at = [...path, index]
+        const characteristic = characteristics.get(reading.characteristic)
+        if (!characteristic) {
+          fault([...at, 'characteristic'], `no characteristic “${reading.characteristic}” in the book`)
+          return
+        }
+        if (!gauges.has(reading.gauge)) fault([...at, 'gauge'], `no gauge “${reading.gauge}” in this record`)
+        if (!acceptsSlot(characteristic.method, reading)) fault([...at, 'station'], 'the method takes no reading at this place')
+        const parsed = parseReading(reading.text, reading)
+        if (!parsed.ok) fault([...at, 'text'], 'the typed text is not a reading')
+        else if (forComparisonMm(parsed.value.valueMm - reading.valueMm) !== 0)
+          fault([...at, 'valueMm'], `the text says ${parsed.value.exactMm} mm, the value says ${reading.valueMm} mm`)
+        if (reading.supersedes === null) return
+        const corrected = byId.get(reading.supersedes)
+        if (!corrected) fault([...at, 'supersedes'], 'the reading it corrects is not in this record')
+        else if (
+          corrected.characteristic !== reading.characteristic ||
+          corrected.station !== reading.station ||
+          corrected.direction !== reading.direction ||
+          corrected.repeat !== reading.repeat ||
+          corrected.stage !== reading.stage
+        )
+          fault([...at, 'supersedes'], 'a correction must stay at the place of the reading it corrects')
+        if (superseded.has(reading.supersedes)) fault([...at, 'supersedes'], 'that reading is corrected twice')
+        superseded.add(reading.supersedes)
+        if (reading.reason === null) fault([...at, 'reason'], 'a correction says why')
+      })
+      const standing = new Map<string, number>()
+      readings.forEach((reading, index) => {
+        if (superseded.has(reading.id)) return
+        const place = [reading.characteristic, reading.stage, reading.station, reading.direction, reading.repeat].join('/')
+        if (standing.has(place)) fault([...path, index], 'two readings stand at the same place; one must correct the other')
+        standing.set(place, index)
+      })
+    }
+
+    const checkInstalled = (installed: Record<string, string>, path: (string | number)[]): void => {
+      for (const part of Object.keys(installed)) if (!parts.has(part)) fault([...path, part], `no part “${part}” in the book`)
+    }
+
+    checkReadings(record.job.readings, ['job', 'readings'])
+    checkInstalled(record.job.installed, ['job', 'installed'])
+    record.history.forEach((overhaul, index) => {
+      checkReadings(overhaul.readings, ['history', index, 'readings'])
+      checkInstalled(overhaul.installed, ['history', index, 'installed'])
+      if (overhaul.runningHours > record.job.runningHours)
+        fault(['history', index, 'runningHours'], 'an earlier overhaul has more running hours than this one')
+    })
+    record.decisions.forEach((decision, index) => {
+      if (!parts.has(decision.part)) fault(['decisions', index, 'part'], `no part “${decision.part}” in the book`)
+      if (decision.decided !== decision.recommended && decision.reason === null)
+        fault(['decisions', index, 'reason'], 'a departure from the recommended verdict says why')
+    })
+  })
+
+export type InspectionRecord = z.infer<typeof recordSchema>
+export type Reading = z.infer<typeof readingSchema>
+export type Overhaul = InspectionRecord['history'][number]
+export type Policy = InspectionRecord['job']['policy']
+export type Decision = InspectionRecord['decisions'][number]
+export type Stage = (typeof stages)[number]

@@ -1,0 +1,106 @@
+import type { Level, Verdict } from '../decision/level'
+import type { Clearance, Closure } from '../fit/clearance'
+import type { GradeSpan } from '../limit/conformity'
+import type { Limit, Source } from '../limit/limit'
+import type { MethodFault, Reduced, Reductions } from '../method/reduction'
+import type { LinePoint, WearRate } from '../trend/wearLine'
+
+/** One step of the way from readings to verdict, in words and figures. */
+export interface TraceStep {
+  readonly kind: 'reading' | 'reduction' | 'uncertainty' | 'limit' | 'forecast' | 'route' | 'rule'
+  readonly text: string
+  readonly source: Source | null
+}
+
+export type VoteRule = 'limit' | 'forecast' | 'fit' | 'notMeasured' | 'repeats' | 'stripScale' | 'service'
+
+/** One rule's say on a part: the mildest and strongest level it leaves possible. */
+export interface Vote {
+  readonly rule: VoteRule
+  /** Characteristic or fit that gave it; null for a service rule. */
+  readonly subject: string | null
+  readonly mild: Level
+  readonly strong: Level
+  /** One line: value, limit, unit. */
+  readonly reason: string
+  /** What would settle it where mild and strong differ. */
+  readonly settledBy: string | null
+  readonly source: Source | null
+  readonly route: string | null
+  readonly trace: readonly TraceStep[]
+}
+
+export interface LimitOutcome {
+  readonly limit: Limit
+  readonly value: Reduced | null
+  readonly guardMm: number
+  readonly grade: GradeSpan
+}
+
+export interface Forecast {
+  readonly atHours: number
+  readonly valueMm: number
+  /** Hours from now to the limits of the first-named limit; null where it does not get there. */
+  readonly hoursToPlan: number | null
+  readonly hoursToWear: number | null
+}
+
+export interface StandingReading {
+  readonly id: string
+  readonly station: string
+  readonly direction: string
+  readonly repeat: number
+  readonly text: string
+  readonly valueMm: number
+}
+
+export interface CharacteristicResult {
+  readonly id: string
+  readonly part: string
+  readonly readings: readonly StandingReading[]
+  readonly reductions: Reductions
+  /** Judged value of the first limit, the one that ribbon and wear line show. */
+  readonly judged: Reduced | null
+  readonly limits: readonly LimitOutcome[]
+  readonly faults: readonly MethodFault[]
+  /** Judged value at each overhaul since the part was new, replaced or reconditioned, this one last when complete. */
+  readonly line: readonly LinePoint[]
+  readonly rate: WearRate | null
+  readonly forecast: Forecast | null
+  readonly mild: Level
+  readonly strong: Level
+  readonly verdict: Verdict
+  readonly votes: readonly Vote[]
+}
+
+export interface FitResult {
+  readonly id: string
+  readonly clearance: Clearance
+  readonly stripMm: readonly { readonly station: string; readonly direction: string; readonly clearanceMm: number }[]
+  readonly closures: readonly Closure[]
+  /** What the policy counts as the clearance. */
+  readonly countsBy: 'measuredParts' | 'strip'
+  readonly minimum: Reduced | null
+  readonly maximum: Reduced | null
+  readonly limits: readonly LimitOutcome[]
+  readonly verdict: 'passes' | 'fails' | 'open'
+  readonly votes: readonly Vote[]
+}
+
+export interface PartResult {
+  readonly id: string
+  readonly verdict: Verdict
+  readonly mild: Level
+  readonly strong: Level
+  /** Strongest first. */
+  readonly votes: readonly Vote[]
+  /** Way, cost and days of the recommended verdict; null while it holds or is reuse. */
+  readonly way: { readonly routes: readonly string[]; readonly name: string; readonly cost: number; readonly days: number } | null
+}
+
+export interface Results {
+  readonly core: string
+  readonly characteristics: readonly CharacteristicResult[]
+  readonly fits: readonly FitResult[]
+  readonly parts: readonly PartResult[]
+}
