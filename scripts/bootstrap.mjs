@@ -24,7 +24,9 @@ function checkNode() {
 
 /** Runs `npm ci` when node_modules does not stand at the lock file; otherwise does nothing. */
 function ensurePackages() {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   const stamp = join(root, 'node_modules', '.medida-lock')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
   process.stderr.write('Installing packages (npm ci) …\n')

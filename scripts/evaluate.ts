@@ -30,5 +30,8 @@ const file = process.argv[2]
 if (file === undefined) refuse(['usage: npm run evaluate -- FILE.json'])
 const parsed = recordSchema.safeParse(readJson(file))
 if (!parsed.success)
-  refuse([`${file}: not a valid inspection record, ${parsed.error.issues.length} fault(s):`, ...parsed.error.issues.map((issue) => `  ${z.core.toDotPath(issue.path) || '(whole file)'}: ${issue.message}`)])
+  refuse([
+    `${file}: not a valid inspection record, ${parsed.error.issues.length} fault(s):`,
+    ...parsed.error.issues.map((issue) => `  ${z.core.toDotPath(issue.path) || '(whole file)'}: ${issue.message}`),
+  ])
 process.stdout.write(`${JSON.stringify(evaluate(parsed.data), null, 2)}\n`)

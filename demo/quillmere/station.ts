@@ -71,7 +71,11 @@ export const gauges = [
   },
 ] as const
 
-const policy = { acceptance: { kind: 'guarded', guardFactor: 1.65 }, mustLastTheInterval: true, clearanceBy: 'measuredParts' } as const
+const policy = {
+  acceptance: { kind: 'guarded', guardFactor: 1.65 },
+  mustLastTheInterval: true,
+  clearanceBy: 'measuredParts',
+} as const
 
 const installed = {
   shaft: 'QS-1107',

@@ -11,7 +11,9 @@ export function differences(got: unknown, expected: unknown, tolerance: Toleranc
     if (got === null || typeof got !== 'object') return [path]
     return Object.entries(expected)
       .filter(([key]) => !key.startsWith('example_'))
-      .flatMap(([key, value]) => differences((got as Record<string, unknown>)[key], value, tolerance, path === '' ? key : `${path}.${key}`))
+      .flatMap(([key, value]) =>
+        differences((got as Record<string, unknown>)[key], value, tolerance, path === '' ? key : `${path}.${key}`),
+      )
   }
   return got === expected ? [] : [path]
 }

@@ -29,7 +29,10 @@ function readTopic(file: string): TopicFile {
   try {
     return fileSchema.parse(JSON.parse(readFileSync(file, 'utf8')))
   } catch (error) {
-    const why = error instanceof z.ZodError ? error.issues.map((issue) => `${z.core.toDotPath(issue.path)}: ${issue.message}`).join('; ') : String(error)
+    const why =
+      error instanceof z.ZodError
+        ? error.issues.map((issue) => `${z.core.toDotPath(issue.path)}: ${issue.message}`).join('; ')
+        : String(error)
     refuse(`${file}: not a topic file: ${why}`)
   }
 }
@@ -40,11 +43,17 @@ function runCase(topic: string, test: TopicFile['cases'][number]): { line: strin
   try {
     got = topics[topic]?.(test.input)
   } catch (error) {
-    return { line: `FAIL ${topic} ${test.id} expected ${JSON.stringify(test.expected)} got error ${String(error).replaceAll(/\s+/g, ' ')}`, passed: false }
+    return {
+      line: `FAIL ${topic} ${test.id} expected ${JSON.stringify(test.expected)} got error ${String(error).replaceAll(/\s+/g, ' ')}`,
+      passed: false,
+    }
   }
   const paths = differences(got, test.expected, test.tolerance)
   if (paths.length === 0) return { line: `ok ${topic} ${test.id}`, passed: true }
-  return { line: `FAIL ${topic} ${test.id} expected ${JSON.stringify(test.expected)} got ${JSON.stringify(got)} (differs at ${paths.join(', ')})`, passed: false }
+  return {
+    line: `FAIL ${topic} ${test.id} expected ${JSON.stringify(test.expected)} got ${JSON.stringify(got)} (differs at ${paths.join(', ')})`,
+    passed: false,
+  }
 }
 
 const directory = process.argv[2]
@@ -52,7 +61,9 @@ if (directory === undefined) refuse('usage: npm run reference -- DIR')
 
 let files: string[]
 try {
-  files = readdirSync(directory).filter((name) => name.endsWith('.json')).sort()
+  files = readdirSync(directory)
+    .filter((name) => name.endsWith('.json'))
+    .sort()
 } catch {
   refuse(`${directory}: no such folder. Name the folder that holds the topic files.`)
 }

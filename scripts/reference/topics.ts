@@ -115,7 +115,8 @@ const plasticStripAndWire = topic(
           clearance_side_b_mm: b,
           clearance_difference_mm: difference,
           misalignment_mm_per_m: known ? stripTiltMmPerM(a, b, input.distance_between_sides_mm) : null,
-          verdict: difference === null ? null : exceedsMm(Math.abs(difference), input.allowed_difference_mm) ? 'misaligned' : 'aligned',
+          verdict:
+            difference === null ? null : exceedsMm(Math.abs(difference), input.allowed_difference_mm) ? 'misaligned' : 'aligned',
         }
       }
     }

@@ -1,0 +1,3 @@
+export const root: string
+export function stop(sentence: string, code?: number): never
+export function runTypeScript(file: string): Promise<void>

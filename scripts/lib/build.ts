@@ -1,0 +1,58 @@
+import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import { root, stop } from '../bootstrap.mjs'
+
+const INPUTS = ['src', 'public', 'astro.config.ts', 'package-lock.json', 'tsconfig.json']
+const KEPT_BUILDS = 3
+
+function filesBelow(path: string): string[] {
+  if (!existsSync(path)) return []
+  if (statSync(path).isFile()) return [path]
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => filesBelow(join(path, name)))
+}
+
+function hashOfInputs(): string {
+  const hash = createHash('sha256')
+  for (const file of INPUTS.flatMap((input) => filesBelow(join(root, input)))) {
+    if (/\.test\.tsx?$/.test(file)) continue
+    hash.update(file.slice(root.length)).update('\0').update(readFileSync(file))
+  }
+  return hash.digest('hex').slice(0, 16)
+}
+
+/**
+ * Builds the application unless this very source is built already, and answers the folder. Each build has a folder of
+ * its own, named by its source: a test run that builds anew leaves a running server's files alone.
+ */
+export function ensureBuild(): string {
+  const builds = join(root, 'dist')
+  const folder = join(builds, hashOfInputs())
+  if (existsSync(join(folder, 'server', 'entry.mjs'))) return folder
+  process.stderr.write('Building …\n')
+  const making = `${folder}.making-${process.pid}`
+  const astro = join(root, 'node_modules', 'astro', 'astro.js')
+  const run = spawnSync(process.execPath, [astro, 'build', '--outDir', making], {
+    cwd: root,
+    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+    encoding: 'utf8',
+  })
+  if (run.status !== 0) {
+    rmSync(making, { recursive: true, force: true })
+    stop(`${run.stdout}\n${run.stderr}\nThe build failed; see the lines above.`)
+  }
+  if (existsSync(folder)) rmSync(making, { recursive: true, force: true })
+  else renameSync(making, folder)
+  forgetOldBuilds(builds)
+  return folder
+}
+
+function forgetOldBuilds(builds: string): void {
+  const byAge = readdirSync(builds)
+    .map((name) => ({ path: join(builds, name), at: statSync(join(builds, name)).mtimeMs }))
+    .sort((a, b) => b.at - a.at)
+  for (const { path } of byAge.slice(KEPT_BUILDS)) rmSync(path, { recursive: true, force: true })
+}

@@ -1,0 +1,57 @@
+import { createServer, type IncomingMessage, type RequestListener, type Server, type ServerResponse } from 'node:http'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import compression from 'compression'
+import sirv from 'sirv'
+import { CLIENT_ADDRESS_HEADER } from '../../src/server/clientAddress'
+
+type Next = (error?: unknown) => void
+type AstroHandler = (request: IncomingMessage, response: ServerResponse, next: Next) => void
+
+/** Largest body of any request, bytes; single calls allow less. */
+const MOST_BYTES = 1024 * 1024
+
+const SECURITY_HEADERS = {
+  'x-content-type-options': 'nosniff',
+  'x-frame-options': 'DENY',
+  'referrer-policy': 'same-origin',
+  'permissions-policy': 'camera=(self), microphone=(), geolocation=()',
+  // Astro starts its islands with small inline scripts.
+  'content-security-policy':
+    "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'",
+} as const
+
+function refuse(response: ServerResponse, status: number, code: string, message: string): void {
+  response.writeHead(status, { 'content-type': 'application/json; charset=utf-8', connection: 'close' })
+  response.end(JSON.stringify({ error: { code, message } }))
+}
+
+/** The server around the built application: security headers, body limits, compression, files, pages. */
+export async function createHttpServer(buildFolder: string): Promise<Server> {
+  const { handler } = (await import(pathToFileURL(join(buildFolder, 'server', 'entry.mjs')).href)) as { handler: AstroHandler }
+  const files = sirv(join(buildFolder, 'client'), { immutable: true, maxAge: 31_536_000, etag: true })
+  const compress = compression({
+    filter: (request, response) =>
+      !String(response.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(request, response),
+  })
+  const listener: RequestListener = (request, response) => {
+    for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value)
+    // Rate limits count by this address; what a caller claims in its place is overwritten.
+    request.headers[CLIENT_ADDRESS_HEADER] = request.socket.remoteAddress ?? 'unknown'
+    if (request.headers['transfer-encoding'] !== undefined)
+      return refuse(response, 411, 'lengthRequired', 'Send the body with its length.')
+    if (Number(request.headers['content-length'] ?? 0) > MOST_BYTES)
+      return refuse(response, 413, 'tooLarge', `The body is larger than ${MOST_BYTES / 1024} kB.`)
+    const unanswered = (error?: unknown): void => {
+      if (error) process.stderr.write(`request failed: ${error instanceof Error ? error.message : String(error)}\n`)
+      refuse(
+        response,
+        error ? 500 : 404,
+        error ? 'fault' : 'notFound',
+        error ? 'The server could not answer.' : 'There is nothing at this address.',
+      )
+    }
+    compress(request as never, response as never, () => files(request, response, () => handler(request, response, unanswered)))
+  }
+  return createServer(listener)
+}

@@ -1,0 +1,55 @@
+import { createHash } from 'node:crypto'
+import { homedir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { parseArgs } from 'node:util'
+import { root, stop } from '../bootstrap.mjs'
+
+export interface Options {
+  readonly port: number
+  readonly dataFolder: string
+  readonly fresh: boolean
+  /** A database that somebody else runs; null for the private cluster. */
+  readonly databaseUrl: string | null
+  readonly rest: readonly string[]
+}
+
+const DEFAULT_PORT = 4321
+export const isRoot = process.getuid?.() === 0
+
+/** A system user cannot enter a root-only clone, so as root the data lies apart; else in the user's data home. */
+function defaultDataFolder(): string {
+  const clone = createHash('sha256').update(root).digest('hex').slice(0, 12)
+  const base = isRoot ? '/var/lib/medida' : join(process.env.XDG_DATA_HOME ?? join(homedir(), '.local', 'share'), 'medida')
+  return join(base, clone)
+}
+
+/** The options of the commands that need a database. A wrong option ends the command with a sentence. */
+export function readOptions(): Options {
+  const { values, positionals } = parse()
+  const port = values.port === undefined ? DEFAULT_PORT : Number(values.port)
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    stop(`--port ${values.port} is not a port. Give a number from 1 to 65535.`)
+  const databaseUrl = process.env.DATABASE_URL || null
+  if (databaseUrl !== null && values.fresh)
+    stop(
+      '--fresh would empty the database that DATABASE_URL names, which Medida does not own. Empty it yourself, then start without --fresh.',
+    )
+  return {
+    port,
+    dataFolder: resolve(values.data ?? defaultDataFolder()),
+    fresh: values.fresh ?? false,
+    databaseUrl,
+    rest: positionals,
+  }
+}
+
+function parse() {
+  try {
+    return parseArgs({
+      allowPositionals: true,
+      options: { port: { type: 'string' }, data: { type: 'string' }, fresh: { type: 'boolean' } },
+    })
+  } catch (error) {
+    return stop(`${(error as Error).message}. Options: --port NUMBER, --data FOLDER, --fresh.`)
+  }
+}

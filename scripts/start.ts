@@ -1,0 +1,94 @@
+/** `npm start`: database, migrations, demo data, build, serve; everything it started ends with it. */
+import { createServer } from 'node:net'
+import { join } from 'node:path'
+import { DEMO_PASSWORD, people } from '../demo/quillmere/station'
+import { seedDemo } from '../demo/seed'
+import { connect } from '../src/db/client'
+import { MigrationMismatch, migrateDatabase } from '../src/db/migrate'
+import { root, stop } from './bootstrap.mjs'
+import { ensureBuild } from './lib/build'
+import { type Cluster, secretsOf, startCluster } from './lib/cluster'
+import { createHttpServer } from './lib/http'
+import { readOptions } from './lib/options'
+
+const HOST = '127.0.0.1'
+const options = readOptions()
+
+function portIsFree(): Promise<boolean> {
+  return new Promise((resolve) => {
+    const probe = createServer()
+    probe.once('error', () => resolve(false))
+    probe.listen(options.port, HOST, () => probe.close(() => resolve(true)))
+  })
+}
+
+const portTaken = `Port ${options.port} is in use. Stop what uses it, or give another one: npm start -- --port ${options.port + 1}`
+if (!(await portIsFree())) stop(portTaken)
+
+const cluster: Cluster | null = options.databaseUrl === null ? await startCluster(options.dataFolder, options.fresh) : null
+const databaseUrl = cluster?.url ?? options.databaseUrl ?? ''
+
+/** Ends with a sentence, after stopping what was started. */
+async function giveUp(sentence: string): Promise<never> {
+  await cluster?.stop()
+  return stop(sentence)
+}
+
+async function prepareDatabase(): Promise<void> {
+  try {
+    await migrateDatabase(databaseUrl, join(root, 'drizzle'))
+    const { db, pool } = connect(databaseUrl)
+    await seedDemo(db)
+    await pool.end()
+  } catch (error) {
+    if (error instanceof MigrationMismatch)
+      await giveUp(
+        `The database was made by another version of Medida: ${error.message}. Use the version that made it, or another database.`,
+      )
+    const code = (error as { code?: string }).code
+    if (code !== undefined && /^(E[A-Z]+|28...|3D...|57P..)$/.test(code) && cluster === null)
+      await giveUp(
+        `The database of DATABASE_URL cannot be reached (${(error as Error).message || code}). Check the address, and that PostgreSQL runs there.`,
+      )
+    await cluster?.stop()
+    throw error
+  }
+}
+
+const stopBeforeServing = (): void => void cluster?.stop().then(() => process.exit(130))
+process.on('SIGINT', stopBeforeServing).on('SIGTERM', stopBeforeServing)
+
+await prepareDatabase()
+process.env.DATABASE_URL = databaseUrl
+process.env.BETTER_AUTH_SECRET ??= secretsOf(options.dataFolder).authSecret
+process.env.PUBLIC_URL ??= `http://${HOST}:${options.port}`
+process.env.MEDIDA_PDF_WORKER = join(root, 'src', 'server', 'pdf', 'worker.ts')
+process.env.NODE_ENV ??= 'production'
+const server = await createHttpServer(ensureBuild())
+
+let ending = false
+async function shutDown(code: number): Promise<void> {
+  if (ending) return
+  ending = true
+  server.close()
+  server.closeAllConnections()
+  await cluster?.stop()
+  process.exit(code)
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+  process.removeAllListeners(signal).on(signal, () => void shutDown(0))
+cluster?.onUnexpectedEnd(() => {
+  process.stderr.write('The database ended by itself. Medida stops; nothing accepted is lost. Start it again.\n')
+  void shutDown(1)
+})
+server.once(
+  'error',
+  (error: NodeJS.ErrnoException) =>
+    void giveUp(error.code === 'EADDRINUSE' ? portTaken : `The server does not start: ${error.message}`),
+)
+server.listen(options.port, HOST, () => {
+  const accounts = people.map(({ username, role }) => `  ${username.padEnd(10)} ${role}`).join('\n')
+  process.stdout.write(
+    `\nMedida runs on http://${HOST}:${options.port}\n\nDemo accounts (user name, role), all with the password “${DEMO_PASSWORD}”:\n${accounts}\n\nCtrl-C stops it.\n`,
+  )
+})

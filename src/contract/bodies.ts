@@ -1,0 +1,55 @@
+/** Bodies of the calls that write, as Zod schemas: the edge between browser and server. */
+import { z } from 'zod'
+import { levels } from '../core/decision/level'
+import { confirmableSteps } from '../core/job/orderOfWork'
+import { idSchema } from '../core/record/bookSchema'
+import { slotShape, stages } from '../core/record/recordSchema'
+
+const clientId = z.uuid('an id made by the client, as a UUID')
+const reason = z.string().trim().min(3, 'say why, in a few words').max(400)
+
+export const readingBody = z
+  .strictObject({
+    id: clientId,
+    characteristic: idSchema,
+    ...slotShape,
+    stage: z.enum(stages),
+    text: z.string().trim().min(1, 'type a reading').max(400),
+    gauge: idSchema,
+    takenAt: z.iso.datetime({ offset: true }),
+    /** Id of the reading this one corrects. */
+    supersedes: clientId.nullable(),
+    reason: reason.nullable(),
+  })
+  .refine((body) => body.supersedes === null || body.reason !== null, { path: ['reason'], message: 'a correction says why' })
+export type ReadingBody = z.infer<typeof readingBody>
+
+export const confirmationBody = z.strictObject({
+  id: clientId,
+  step: z.enum(confirmableSteps),
+  note: z.string().trim().max(400),
+})
+export type ConfirmationBody = z.infer<typeof confirmationBody>
+
+export const decisionBody = z.strictObject({
+  id: clientId,
+  part: idSchema,
+  /** The recommended verdict the inspector saw; refused when it has changed meanwhile. */
+  recommended: z.enum([...levels, 'hold']),
+  decided: z.enum(levels),
+  reason: reason.nullable(),
+})
+export type DecisionBody = z.infer<typeof decisionBody>
+
+export const reviewBody = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('send'), id: clientId, note: z.string().trim().max(400) }),
+  z.strictObject({ kind: z.literal('return'), id: clientId, note: reason }),
+  z.strictObject({
+    kind: z.literal('sign'),
+    id: clientId,
+    password: z.string().min(1, 'type your password to sign').max(200),
+    /** Hash of the record the reviewer saw: what is signed is what was read. */
+    recordSha256: z.string().regex(/^[0-9a-f]{64}$/),
+  }),
+])
+export type ReviewBody = z.infer<typeof reviewBody>

@@ -1,0 +1,89 @@
+import { and, asc, desc, eq, lt } from 'drizzle-orm'
+import type { Executor } from '../client'
+import { decision, gauge, job, limitBook, machine, reading, report, reviewEvent, stepConfirmation, user } from '../schema'
+
+/** A job with its machine, book document and the name of who opened it; undefined when there is none. */
+export async function findJob(db: Executor, id: string) {
+  const rows = await db
+    .select({ job, machine, book: limitBook.document, openedBy: user.name })
+    .from(job)
+    .innerJoin(machine, eq(machine.id, job.machineId))
+    .innerJoin(limitBook, and(eq(limitBook.id, job.bookId), eq(limitBook.revision, job.bookRevision)))
+    .innerJoin(user, eq(user.id, job.openedBy))
+    .where(eq(job.id, id))
+  return rows[0]
+}
+
+/**
+ * Takes the lock under which a job is written: everyone who adds to a job, sends, returns or signs it waits here, so
+ * what is checked still holds when it is stored. False when there is no such job.
+ */
+export async function lockJob(db: Executor, id: string): Promise<boolean> {
+  const rows = await db.select({ id: job.id }).from(job).where(eq(job.id, id)).for('update')
+  return rows.length > 0
+}
+
+/** Readings of a job in the order they were received, with the name of who took them. */
+export function readingsOf(db: Executor, jobId: string) {
+  return db
+    .select({ reading, by: user.name })
+    .from(reading)
+    .innerJoin(user, eq(user.id, reading.takenBy))
+    .where(eq(reading.jobId, jobId))
+    .orderBy(asc(reading.receivedAt), asc(reading.id))
+}
+
+export function confirmationsOf(db: Executor, jobId: string) {
+  return db
+    .select({ confirmation: stepConfirmation, by: user.name })
+    .from(stepConfirmation)
+    .innerJoin(user, eq(user.id, stepConfirmation.confirmedBy))
+    .where(eq(stepConfirmation.jobId, jobId))
+    .orderBy(asc(stepConfirmation.confirmedAt), asc(stepConfirmation.id))
+}
+
+export function decisionsOf(db: Executor, jobId: string) {
+  return db
+    .select({ decision, by: user.name })
+    .from(decision)
+    .innerJoin(user, eq(user.id, decision.decidedBy))
+    .where(eq(decision.jobId, jobId))
+    .orderBy(asc(decision.decidedAt), asc(decision.id))
+}
+
+export function reviewOf(db: Executor, jobId: string) {
+  return db
+    .select({ event: reviewEvent, by: user.name })
+    .from(reviewEvent)
+    .innerJoin(user, eq(user.id, reviewEvent.actedBy))
+    .where(eq(reviewEvent.jobId, jobId))
+    .orderBy(asc(reviewEvent.actedAt), asc(reviewEvent.id))
+}
+
+export async function reportOfJob(db: Executor, jobId: string) {
+  const rows = await db.select({ id: report.id }).from(report).where(eq(report.jobId, jobId))
+  return rows[0]
+}
+
+/** Earlier jobs of a machine that are signed, by running hours. */
+export function earlierSignedJobs(db: Executor, machineId: string, runningHours: number) {
+  return db
+    .select({ job })
+    .from(job)
+    .innerJoin(report, eq(report.jobId, job.id))
+    .where(and(eq(job.machineId, machineId), lt(job.runningHours, runningHours)))
+    .orderBy(asc(job.runningHours))
+}
+
+export const allGauges = (db: Executor) => db.select().from(gauge).orderBy(asc(gauge.id))
+
+/** Every job, newest first, with its machine. */
+export const allJobs = (db: Executor) =>
+  db
+    .select({ job, machine, reportId: report.id })
+    .from(job)
+    .innerJoin(machine, eq(machine.id, job.machineId))
+    .leftJoin(report, eq(report.jobId, job.id))
+    .orderBy(asc(machine.station), asc(machine.name), desc(job.runningHours))
+
+export const allMachines = (db: Executor) => db.select().from(machine).orderBy(asc(machine.station), asc(machine.name))

@@ -1,0 +1,23 @@
+import { and, desc, eq } from 'drizzle-orm'
+import type { Executor } from '../client'
+import { report } from '../schema'
+
+export async function findReport(db: Executor, id: string) {
+  const rows = await db.select().from(report).where(eq(report.id, id))
+  return rows[0]
+}
+
+/** The machine's report with this place in its chain. */
+export async function findReportAt(db: Executor, machineId: string, sequence: number) {
+  const rows = await db
+    .select()
+    .from(report)
+    .where(and(eq(report.machineId, machineId), eq(report.sequence, sequence)))
+  return rows[0]
+}
+
+/** The machine's latest signature; the next one is chained to it. */
+export async function lastReport(db: Executor, machineId: string) {
+  const rows = await db.select().from(report).where(eq(report.machineId, machineId)).orderBy(desc(report.sequence)).limit(1)
+  return rows[0]
+}

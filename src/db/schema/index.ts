@@ -1,0 +1,4 @@
+export * from './auth'
+export * from './job'
+export * from './log'
+export * from './machine'

@@ -1,0 +1,151 @@
+/** A job and everything recorded under it. All tables below `job` are append-only: triggers refuse updates and deletes. */
+
+import { isNull } from 'drizzle-orm'
+import {
+  date,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  numeric,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core'
+import { user } from './auth'
+import { gauge, limitBook, machine } from './machine'
+
+const instant = (name: string) => timestamp(name, { withTimezone: true })
+const person = (name: string) =>
+  text(name)
+    .notNull()
+    .references(() => user.id)
+
+export const job = pgTable(
+  'job',
+  {
+    id: text('id').primaryKey(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    bookId: text('book_id').notNull(),
+    bookRevision: text('book_revision').notNull(),
+    title: text('title').notNull(),
+    reason: text('reason').notNull(),
+    openedOn: date('opened_on').notNull(),
+    openedBy: person('opened_by'),
+    runningHours: integer('running_hours').notNull(),
+    mustRunHours: integer('must_run_hours').notNull(),
+    policy: jsonb('policy').notNull(),
+    /** Mark of the installed part by part id, as the machine was opened. */
+    installed: jsonb('installed').notNull(),
+  },
+  (table) => [
+    foreignKey({ columns: [table.bookId, table.bookRevision], foreignColumns: [limitBook.id, limitBook.revision] }),
+    index('job_machine').on(table.machineId),
+  ],
+)
+
+const jobId = () =>
+  text('job_id')
+    .notNull()
+    .references(() => job.id)
+
+export const reading = pgTable(
+  'reading',
+  {
+    /** Made by the client (UUID v7): the same reading sent twice is stored once. */
+    id: uuid('id').primaryKey(),
+    jobId: jobId(),
+    characteristic: text('characteristic').notNull(),
+    station: text('station').notNull(),
+    direction: text('direction').notNull(),
+    repeat: integer('repeat').notNull(),
+    stage: text('stage', { enum: ['asFound', 'afterWork', 'asLeft'] }).notNull(),
+    text: text('text').notNull(),
+    defaultUnit: text('default_unit', { enum: ['mm', 'in', 'um'] }).notNull(),
+    masterMm: numeric('master_mm'),
+    valueMm: numeric('value_mm').notNull(),
+    gaugeId: text('gauge_id')
+      .notNull()
+      .references(() => gauge.id),
+    takenBy: person('taken_by'),
+    /** Clock of the device, and clock of the server. */
+    takenAt: instant('taken_at').notNull(),
+    receivedAt: instant('received_at').notNull().defaultNow(),
+    supersedes: uuid('supersedes'),
+    reason: text('reason'),
+  },
+  (table) => [
+    foreignKey({ columns: [table.supersedes], foreignColumns: [table.id] }),
+    // A reading is corrected once; the correction can be corrected in turn.
+    uniqueIndex('reading_corrected_once').on(table.supersedes),
+    // One first reading at a place; what follows there must name what it corrects.
+    uniqueIndex('reading_first_at_place')
+      .on(table.jobId, table.characteristic, table.stage, table.station, table.direction, table.repeat)
+      .where(isNull(table.supersedes)),
+  ],
+)
+
+export const stepConfirmation = pgTable(
+  'step_confirmation',
+  {
+    id: uuid('id').primaryKey(),
+    jobId: jobId(),
+    step: text('step').notNull(),
+    note: text('note').notNull(),
+    confirmedBy: person('confirmed_by'),
+    confirmedAt: instant('confirmed_at').notNull().defaultNow(),
+  },
+  (table) => [uniqueIndex('step_confirmed_once').on(table.jobId, table.step)],
+)
+
+export const decision = pgTable(
+  'decision',
+  {
+    id: uuid('id').primaryKey(),
+    jobId: jobId(),
+    part: text('part').notNull(),
+    recommended: text('recommended', { enum: ['reuse', 'recondition', 'replace', 'hold'] }).notNull(),
+    decided: text('decided', { enum: ['reuse', 'recondition', 'replace'] }).notNull(),
+    reason: text('reason'),
+    decidedBy: person('decided_by'),
+    decidedAt: instant('decided_at').notNull().defaultNow(),
+  },
+  (table) => [index('decision_job').on(table.jobId, table.part)],
+)
+
+export const reviewEvent = pgTable(
+  'review_event',
+  {
+    id: uuid('id').primaryKey(),
+    jobId: jobId(),
+    kind: text('kind', { enum: ['sent', 'returned', 'signed'] }).notNull(),
+    note: text('note').notNull(),
+    actedBy: person('acted_by'),
+    actedAt: instant('acted_at').notNull().defaultNow(),
+  },
+  (table) => [index('review_job').on(table.jobId)],
+)
+
+/** A signed report: the whole record as canonical JSON with its hash, chained to the machine's previous signature. */
+export const report = pgTable(
+  'report',
+  {
+    id: uuid('id').primaryKey(),
+    jobId: jobId().unique(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    sequence: integer('sequence').notNull(),
+    canonical: text('canonical').notNull(),
+    sha256: text('sha256').notNull(),
+    previousSha256: text('previous_sha256'),
+    coreVersion: text('core_version').notNull(),
+    signedBy: person('signed_by'),
+    signedAt: instant('signed_at').notNull(),
+  },
+  (table) => [uniqueIndex('report_sequence').on(table.machineId, table.sequence)],
+)

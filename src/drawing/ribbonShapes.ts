@@ -1,0 +1,202 @@
+import { formatLength, type UnitSystem } from '../core/quantity/format'
+import type { RibbonModel } from './ribbonScale'
+
+/** Colours by what they mean; page and paper each have their own values for them. */
+export type Tone = 'ink' | 'faint' | 'track' | 'bandNew' | 'bandUsed' | 'plan' | 'wear' | 'guard' | 'pointer' | 'sheet' | 'label'
+
+export type Shape =
+  | {
+      readonly kind: 'rect'
+      readonly x: number
+      readonly y: number
+      readonly width: number
+      readonly height: number
+      readonly fill: Tone
+      readonly opacity?: number
+    }
+  | {
+      readonly kind: 'line'
+      readonly x1: number
+      readonly y1: number
+      readonly x2: number
+      readonly y2: number
+      readonly stroke: Tone
+      readonly width: number
+      readonly dash?: string
+      readonly opacity?: number
+    }
+  | { readonly kind: 'path'; readonly d: string; readonly stroke: Tone; readonly width: number; readonly fill: Tone | null }
+  | { readonly kind: 'text'; readonly x: number; readonly y: number; readonly text: string; readonly fill: Tone }
+
+export interface RibbonDrawing {
+  readonly width: number
+  readonly height: number
+  readonly shapes: readonly Shape[]
+}
+
+export interface RibbonOptions {
+  readonly width: number
+  /** Figures at the limits below the ribbon. */
+  readonly labels: boolean
+  readonly system: UnitSystem
+  readonly stepMm: number
+}
+
+const BAND = 7
+const TOP = 15
+const BASE = TOP + BAND
+const DOWN = 8
+const LABELS = 16
+const HATCH_STEP = 5
+
+/** The limit ribbon as plain shapes, the same on the page, on paper and in the PDF. */
+export function ribbonShapes(model: RibbonModel, options: RibbonOptions): RibbonDrawing {
+  const { width, labels } = options
+  const x = (mm: number): number => Math.round(((mm - model.fromMm) / (model.toMm - model.fromMm)) * width * 100) / 100
+  return {
+    width,
+    height: BASE + DOWN + (labels ? LABELS : 0),
+    shapes: [
+      { kind: 'rect', x: 0, y: TOP, width, height: BAND, fill: 'track' },
+      ...usedBand(model, x),
+      {
+        kind: 'rect',
+        x: x(model.new[0]),
+        y: TOP,
+        width: Math.max(1, x(model.new[1]) - x(model.new[0])),
+        height: BAND,
+        fill: 'bandNew',
+      },
+      ...(model.lowerWearMm === null ? [] : forbidden(0, x(model.lowerWearMm), x(model.lowerWearMm), guardWidth(model, x))),
+      ...(model.upperWearMm === null ? [] : forbidden(x(model.upperWearMm), width, x(model.upperWearMm), guardWidth(model, x))),
+      ...model.planMm.map(
+        (mm): Shape => ({ kind: 'line', x1: x(mm), x2: x(mm), y1: TOP - 2, y2: BASE, stroke: 'plan', width: 1.5, dash: '2 1.6' }),
+      ),
+      { kind: 'line', x1: 0, x2: width, y1: BASE, y2: BASE, stroke: 'ink', width: 1 },
+      ...model.ticksMm.map(
+        (mm): Shape => ({ kind: 'line', x1: x(mm), x2: x(mm), y1: BASE, y2: BASE + 5, stroke: 'ink', width: 1.1 }),
+      ),
+      ...ghost(model, x),
+      ...pointer(model, x),
+      ...(labels ? labelsOf(model, x, options) : []),
+    ],
+  }
+}
+
+type Scale = (mm: number) => number
+
+/** The wear allowance used so far: from the new band to the result. */
+function usedBand({ result, new: [low, high] }: RibbonModel, x: Scale): Shape[] {
+  if (!result || (result.valueMm >= low && result.valueMm <= high)) return []
+  const [from, to] = result.valueMm > high ? [high, result.valueMm] : [result.valueMm, low]
+  return [{ kind: 'rect', x: x(from), y: TOP, width: x(to) - x(from), height: BAND, fill: 'bandUsed' }]
+}
+
+const guardWidth = (model: RibbonModel, x: Scale): number => x(model.fromMm + model.guardMm)
+
+/** Hatched zone beyond a wear limit, the limit's line and its guard band. */
+function forbidden(from: number, to: number, at: number, guard: number): Shape[] {
+  const hatches: Shape[] = []
+  for (let left = from - BAND; left < to; left += HATCH_STEP) {
+    // A slanted stroke across the band, cut off at the zone's ends.
+    const start = Math.max(0, from - left)
+    const end = Math.min(BAND, to - left)
+    if (end > start)
+      hatches.push({
+        kind: 'line',
+        x1: left + start,
+        y1: BASE - start,
+        x2: left + end,
+        y2: BASE - end,
+        stroke: 'wear',
+        width: 1.4,
+        opacity: 0.65,
+      })
+  }
+  return [
+    ...hatches,
+    ...(guard > 0
+      ? [{ kind: 'rect', x: at - guard, y: TOP, width: 2 * guard, height: BAND, fill: 'guard', opacity: 0.35 } as const]
+      : []),
+    { kind: 'line', x1: at, x2: at, y1: TOP - 3, y2: BASE + 4, stroke: 'wear', width: 1.8 },
+  ]
+}
+
+function ghost({ ghostMm }: RibbonModel, x: Scale): Shape[] {
+  return ghostMm === null
+    ? []
+    : [{ kind: 'path', d: `M${x(ghostMm)} ${TOP}l-4.2 -7h8.4z`, stroke: 'faint', width: 1.2, fill: null }]
+}
+
+const LEAST_ARROW = 6
+
+function pointer({ result, forecastMm }: RibbonModel, x: Scale): Shape[] {
+  if (!result) return []
+  const at = x(result.valueMm)
+  const arrowTo = forecastMm === null ? at : x(forecastMm)
+  const head = arrowTo > at ? 4 : -4
+  const arrow: Shape[] =
+    Math.abs(arrowTo - at) < LEAST_ARROW
+      ? []
+      : [
+          {
+            kind: 'path',
+            d: `M${at} ${TOP - 11}H${arrowTo}M${arrowTo - head} ${TOP - 13.8}L${arrowTo} ${TOP - 11}L${arrowTo - head} ${TOP - 8.2}`,
+            stroke: 'pointer',
+            width: 1.4,
+            fill: null,
+          },
+        ]
+  return [
+    ...arrow,
+    {
+      kind: 'line',
+      x1: x(result.valueMm - result.expandedMm),
+      x2: x(result.valueMm + result.expandedMm),
+      y1: TOP + 3.5,
+      y2: TOP + 3.5,
+      stroke: 'pointer',
+      width: 2.6,
+    },
+    // Hollow while readings are missing: the value is not final.
+    {
+      kind: 'path',
+      d: `M${at} ${TOP + 1}l-4.8 -8.4h9.6z`,
+      stroke: 'pointer',
+      width: 1.4,
+      fill: result.complete ? 'pointer' : 'sheet',
+    },
+  ]
+}
+
+const LEAST_LABEL_GAP = 52
+const LABEL_MARGIN = 24
+
+/** Wear limits first, then the edge of new, then plan limits; what would run into a label already placed is left out. */
+function labelsOf(model: RibbonModel, x: Scale, { width, system, stepMm }: RibbonOptions): Shape[] {
+  const wears = [model.lowerWearMm, model.upperWearMm].filter((mm) => mm !== null)
+  const wanted = [
+    ...wears.map((mm) => ({ mm, fill: 'wear' as const })),
+    { mm: model.new[0], fill: 'label' as const },
+    ...model.planMm.map((mm) => ({ mm, fill: 'plan' as const })),
+  ]
+  const placed: Extract<Shape, { kind: 'text' }>[] = []
+  for (const { mm, fill } of wanted) {
+    const at = Math.min(width - LABEL_MARGIN, Math.max(LABEL_MARGIN, x(mm)))
+    if (placed.some((other) => Math.abs(other.x - at) < LEAST_LABEL_GAP)) continue
+    placed.push({ kind: 'text', x: at, y: BASE + DOWN + 12, text: formatLength(mm, system, stepMm), fill })
+  }
+  return placed
+}
+
+/** The ribbon in words, for those who cannot see it. */
+export function describeRibbon(model: RibbonModel, system: UnitSystem, stepMm: number): string {
+  const figure = (mm: number): string => formatLength(mm, system, stepMm)
+  return [
+    model.result ? `result ${figure(model.result.valueMm)} plus or minus ${figure(model.result.expandedMm)}` : 'not measured yet',
+    ...(model.lowerWearMm === null ? [] : [`wear limit at least ${figure(model.lowerWearMm)}`]),
+    ...(model.upperWearMm === null ? [] : [`wear limit at most ${figure(model.upperWearMm)}`]),
+    ...(model.ghostMm === null ? [] : [`last overhaul ${figure(model.ghostMm)}`]),
+    ...(model.forecastMm === null ? [] : [`expected at the next overhaul ${figure(model.forecastMm)}`]),
+  ].join(', ')
+}

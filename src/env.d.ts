@@ -1,0 +1,10 @@
+/// <reference types="astro/client" />
+
+declare namespace App {
+  interface Locals {
+    /** Who is signed in; null only on the sign-in page. */
+    user: import('./server/context').Context['user'] | null
+    /** Why a page could not be shown, for the page that says so. */
+    refusal: { readonly status: number; readonly message: string } | null
+  }
+}

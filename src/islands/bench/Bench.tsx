@@ -1,0 +1,82 @@
+import { useState } from 'react'
+import { CAUTION } from '../../contract/words'
+import { methodName } from '../../core/method/method'
+import { Key } from '../../ui/Button'
+import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
+import styles from './Bench.module.css'
+import { type Command, useCommands } from './commands'
+import { GaugeInHand } from './GaugeInHand'
+import { GoTo } from './GoTo'
+import { Help } from './Help'
+import { Messages } from './Messages'
+import { Rail } from './Rail'
+import { ReadingGrid } from './ReadingGrid'
+import { ResultPane } from './ResultPane'
+import { type BenchProps, useBench } from './useBench'
+
+type Open = 'nothing' | 'goTo' | 'help'
+
+/** The bench: measure this part now. */
+export function Bench(props: BenchProps) {
+  const bench = useBench(props)
+  const [open, setOpen] = useState<Open>('nothing')
+  const commands: readonly Command[] = [
+    { key: 'g', label: 'go to …', run: () => setOpen('goTo') },
+    { key: 'n', label: 'next part', run: () => bench.step(1) },
+    { key: 'p', label: 'part before', run: () => bench.step(-1) },
+    { key: 'c', label: 'correct last', run: bench.correctLast },
+    { key: 'u', label: 'mm / in', run: bench.toggleUnits },
+    { key: '?', label: 'help', run: () => setOpen('help') },
+  ]
+  const letters = useCommands(commands, bench.text)
+  const { characteristic } = bench
+  const taken = new Set(
+    bench.result.readings.flatMap(({ station, direction, repeat }) => [
+      `${station}/${direction}`,
+      `${station}/${direction}/${repeat}`,
+    ]),
+  )
+  const complete = bench.result.reductions.taken === bench.result.reductions.needed
+  return (
+    <div className={styles.bench}>
+      <Rail bench={bench} />
+      <section className={styles.work} aria-labelledby="characteristic">
+        <div className={styles.head}>
+          <div>
+            <h1 id="characteristic">{characteristic.name}</h1>
+            <p className={styles.how}>
+              {methodName[characteristic.method.kind]} · as found. {characteristic.how}
+              {characteristic.method.kind === 'boreDiameter' && characteristic.method.masterMm !== null && (
+                <>
+                  ; master <span className="figure">{characteristic.method.masterMm.toFixed(3)} mm</span>
+                </>
+              )}
+              .
+            </p>
+          </div>
+          <GaugeInHand bench={bench} today={props.today} />
+        </div>
+        <MethodSketch method={characteristic.method} active={complete && !bench.correction ? null : bench.active} taken={taken} />
+        <p className={styles.pose}>
+          {characteristic.pose}. <span className={styles.trap}>{characteristic.trap}.</span>
+        </p>
+        <ReadingGrid bench={bench} />
+        <Messages bench={bench} />
+      </section>
+      <ResultPane bench={bench} />
+      <p className={styles.keys}>
+        <span>
+          <Key>Enter</Key> accept, next
+        </span>
+        {commands.map(({ key, label, run }) => (
+          <button type="button" key={key} className={styles.keyButton} onClick={run}>
+            <Key>{key.toUpperCase()}</Key> {label}
+          </button>
+        ))}
+        <span className={styles.caution}>{CAUTION}</span>
+      </p>
+      {open === 'goTo' && <GoTo bench={bench} onClose={() => setOpen('nothing')} />}
+      {open === 'help' && <Help commands={commands} letters={letters} onClose={() => setOpen('nothing')} />}
+    </div>
+  )
+}

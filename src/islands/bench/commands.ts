@@ -1,0 +1,42 @@
+import { useEffect, useState } from 'react'
+
+export interface Command {
+  /** Single letter; with Alt it works always, alone only while nothing is typed. */
+  readonly key: string
+  readonly label: string
+  readonly run: () => void
+}
+
+const SETTING = 'medida-single-letters'
+
+/** Letters as commands: an empty field takes them, because no reading begins with a letter; once something is typed they are text. */
+export function useCommands(
+  commands: readonly Command[],
+  typed: string,
+): { readonly singleLetters: boolean; readonly setSingleLetters: (on: boolean) => void } {
+  const [singleLetters, setOn] = useState(true)
+  useEffect(() => setOn(localStorage.getItem(SETTING) !== 'off'), [])
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (event.ctrlKey || event.metaKey || event.defaultPrevented || document.querySelector('dialog[open]')) return
+      const command = commands.find(({ key }) => key === event.key.toLowerCase())
+      if (!command) return
+      const target = event.target as HTMLElement
+      const isReading = target.dataset.reading !== undefined
+      const isOtherInput = !isReading && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
+      const alone = singleLetters && !isOtherInput && (!isReading || typed === '')
+      if (!event.altKey && !alone) return
+      event.preventDefault()
+      command.run()
+    }
+    addEventListener('keydown', onKey)
+    return () => removeEventListener('keydown', onKey)
+  })
+  return {
+    singleLetters,
+    setSingleLetters: (on) => {
+      setOn(on)
+      localStorage.setItem(SETTING, on ? 'on' : 'off')
+    },
+  }
+}

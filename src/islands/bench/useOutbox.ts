@@ -1,0 +1,99 @@
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { ReadingBody } from '../../contract/bodies'
+import type { Reading } from '../../core/record/recordSchema'
+import { postJson } from '../httpClient'
+import { type OutboxItem, putInOutbox, takeFromOutbox, waitingInOutbox } from './outbox'
+
+/** queued: on this device only; stored: the server has it; refused: the server declined it, with the reason. */
+export type Delivery =
+  | { readonly kind: 'queued' }
+  | { readonly kind: 'stored' }
+  | { readonly kind: 'refused'; readonly message: string }
+
+export interface LocalReading {
+  readonly reading: Reading
+  readonly delivery: Delivery
+}
+
+export interface Outbox {
+  /** Readings accepted on this device that the page did not come with, oldest first. */
+  readonly local: readonly LocalReading[]
+  readonly reachable: boolean
+  accept(reading: Reading, body: ReadingBody): void
+  /** Gives up a reading that the server refused. */
+  drop(id: string): void
+  sendNow(): void
+}
+
+const RETRY_MS = 4_000
+
+/** Accepted readings: kept in the browser's store first, then sent in order; a broken network only delays them. */
+export function useOutbox(personId: string, jobId: string): Outbox {
+  const [local, setLocal] = useState<readonly LocalReading[]>([])
+  const [reachable, setReachable] = useState(true)
+  const sending = useRef(false)
+
+  const mark = useCallback((id: string, delivery: Delivery) => {
+    setLocal((before) => before.map((item) => (item.reading.id === id ? { ...item, delivery } : item)))
+  }, [])
+
+  const send = useCallback(async () => {
+    if (sending.current) return
+    sending.current = true
+    try {
+      const refused = new Set<string>()
+      // Read anew after each one: more may have been accepted while it was on its way.
+      for (;;) {
+        const next = (await waitingInOutbox(personId, jobId)).find((item) => !refused.has(item.id))
+        if (!next) break
+        const answer = await postJson(`/api/jobs/${encodeURIComponent(jobId)}/readings`, next.body)
+        if (answer.kind === 'offline') {
+          setReachable(false)
+          break
+        }
+        setReachable(true)
+        if (answer.kind === 'ok') {
+          await takeFromOutbox(next.id)
+          mark(next.id, { kind: 'stored' })
+        } else {
+          refused.add(next.id)
+          mark(next.id, { kind: 'refused', message: answer.message })
+        }
+      }
+    } finally {
+      sending.current = false
+    }
+  }, [personId, jobId, mark])
+
+  useEffect(() => {
+    let stale = false
+    void waitingInOutbox(personId, jobId).then((items: OutboxItem[]) => {
+      if (stale) return
+      setLocal((before) => [...items.map(({ reading }): LocalReading => ({ reading, delivery: { kind: 'queued' } })), ...before])
+      void send()
+    })
+    const retry = setInterval(() => void send(), RETRY_MS)
+    const online = (): void => void send()
+    addEventListener('online', online)
+    return () => {
+      stale = true
+      clearInterval(retry)
+      removeEventListener('online', online)
+    }
+  }, [personId, jobId, send])
+
+  const accept = useCallback(
+    (reading: Reading, body: ReadingBody) => {
+      setLocal((before) => [...before, { reading, delivery: { kind: 'queued' } }])
+      void putInOutbox({ id: reading.id, personId, jobId, body, reading }).then(send)
+    },
+    [personId, jobId, send],
+  )
+
+  const drop = useCallback((id: string) => {
+    setLocal((before) => before.filter((item) => item.reading.id !== id))
+    void takeFromOutbox(id)
+  }, [])
+
+  return { local, reachable, accept, drop, sendNow: () => void send() }
+}

@@ -1,0 +1,148 @@
+import { formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import type { FitSpec } from '../../core/record/bookSchema'
+import type { InspectionRecord } from '../../core/record/recordSchema'
+import type { FitResult } from '../../core/record/results'
+import { ribbonOfFit } from '../../drawing/ribbonScale'
+import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
+import { SourceNote } from '../../ui/SourceNote'
+import { VoteList } from '../../ui/VoteList'
+import styles from './FitSheet.module.css'
+
+interface SheetProps {
+  readonly record: InspectionRecord
+  readonly fit: FitResult
+}
+
+const stateWord = { passes: '○ passes', fails: '● beyond its limits', open: 'not complete' } as const
+
+/** One mating pair: clearance place by place from the measured parts, by strip, and how far the two agree. */
+export function FitSheet({ record, fit }: SheetProps) {
+  const spec = record.book.fits.find(({ id }) => id === fit.id)
+  if (!spec) throw new Error(`no fit ${fit.id} in the book`)
+  const { units } = record.machine
+  const unit = unitLabel(units)
+  const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, units, spec.showToMm))
+  const { clearance } = fit
+  return (
+    <section className={styles.sheet} aria-labelledby={`fit-${fit.id}`}>
+      <div className={styles.head}>
+        <h2 id={`fit-${fit.id}`}>{spec.name}</h2>
+        <span className={styles.state} data-state={fit.verdict}>
+          {stateWord[fit.verdict]}
+        </span>
+        <span className={styles.counts}>
+          clearance, {unit}; what counts here: {fit.countsBy === 'strip' ? 'the strip' : 'the measured parts'} (policy)
+        </span>
+      </div>
+      <div className={styles.block}>
+        <p className={`figure ${styles.big}`}>
+          {figure(fit.minimum?.valueMm ?? null)} … {figure(fit.maximum?.valueMm ?? null)} <small>{unit}</small>
+        </p>
+        <LimitRibbon model={ribbonOfFit(spec, fit)} width={460} labels system={units} stepMm={spec.showToMm} />
+        <p className={styles.note}>
+          New {figure(spec.new.lowerMm)} … {figure(spec.new.upperMm)} {unit}{' '}
+          <SourceNote source={spec.new.source} documents={record.book.documents} />. Whatever was matched, the bounds are{' '}
+          {figure(clearance.outerMinimumMm)} … {figure(clearance.outerMaximumMm)} (smallest bore less largest journal, and the
+          reverse).
+        </p>
+        <h3>Why</h3>
+        <VoteList votes={fit.votes} documents={record.book.documents} />
+        <p className={styles.note}>Two-point sizes do not see bow and lobes: runout and contact complete the picture.</p>
+      </div>
+      <div className={styles.block}>
+        <h3>From the measured parts</h3>
+        <Matched record={record} spec={spec} fit={fit} figure={figure} />
+        <h3>By strip, and the difference</h3>
+        <Closures fit={fit} spec={spec} record={record} figure={figure} />
+      </div>
+    </section>
+  )
+}
+
+interface TableProps extends SheetProps {
+  readonly spec: FitSpec
+  readonly figure: (mm: number | null) => string
+}
+
+function Matched({ fit, figure, record, spec }: TableProps) {
+  const { matched } = fit.clearance
+  const bore = record.book.characteristics.find(({ id }) => id === spec.bore)?.method
+  const label = (direction: string): string =>
+    bore?.kind === 'boreDiameter' ? (bore.directions.find(({ id }) => id === direction)?.label ?? '') : ''
+  if (matched.length === 0)
+    return <p className={styles.note}>Nothing matched yet: measure bore and journal at the same stations and directions.</p>
+  return (
+    <table className={styles.table}>
+      <thead>
+        <tr>
+          <th scope="col">Place</th>
+          <th scope="col">Bore</th>
+          <th scope="col">Journal</th>
+          <th scope="col">Clearance</th>
+        </tr>
+      </thead>
+      <tbody>
+        {matched.map((place) => (
+          <tr
+            key={`${place.station}${place.direction}`}
+            data-extreme={place.valueMm === fit.clearance.minimumMm || place.valueMm === fit.clearance.maximumMm ? '' : undefined}
+          >
+            <td>
+              {place.station}, {place.direction} {label(place.direction)}
+            </td>
+            <td className="figure">{figure(place.boreMm)}</td>
+            <td className="figure">{figure(place.journalMm)}</td>
+            <td className="figure">{figure(place.valueMm)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function Closures({ fit, figure, record, spec }: TableProps) {
+  if (fit.stripMm.length === 0)
+    return <p className={styles.note}>No strip read yet{spec.strip === null ? ': the book asks for none' : ''}.</p>
+  return (
+    <table className={styles.table}>
+      <thead>
+        <tr>
+          <th scope="col">Place</th>
+          <th scope="col">By strip</th>
+          <th scope="col">From parts</th>
+          <th scope="col">Strip − parts</th>
+          <th scope="col">Within</th>
+        </tr>
+      </thead>
+      <tbody>
+        {fit.stripMm.map((strip) => {
+          const closure = fit.closures.find((place) => place.station === strip.station && place.direction === strip.direction)
+          return (
+            <tr key={strip.station}>
+              <td>
+                {strip.station}, {strip.direction}
+              </td>
+              <td className="figure">{figure(strip.clearanceMm)}</td>
+              <td className="figure">{figure(closure?.partsMm ?? null)}</td>
+              <td className="figure">
+                {closure ? formatSignedLength(closure.differenceMm, record.machine.units, spec.showToMm) : '–'}
+              </td>
+              <td className="figure">
+                {closure ? (
+                  <>
+                    ± {figure(closure.allowedMm)}{' '}
+                    <span className={closure.agrees ? undefined : styles.disagrees}>
+                      {closure.agrees ? 'agree' : '! disagree'}
+                    </span>
+                  </>
+                ) : (
+                  '–'
+                )}
+              </td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}

@@ -1,0 +1,190 @@
+import { useState } from 'react'
+import { v7 } from 'uuid'
+import type { JobView } from '../../contract/answers'
+import type { ConfirmationBody } from '../../contract/bodies'
+import { formatMoment } from '../../contract/words'
+import {
+  type ConfirmableStep,
+  isConfirmable,
+  type JobProgress,
+  orderOfWork,
+  type Step,
+  type StepStanding,
+  stepLabel,
+} from '../../core/job/orderOfWork'
+import { Button, ButtonLink } from '../../ui/Button'
+import { Fault, TextField } from '../../ui/Field'
+import { postJson } from '../httpClient'
+import styles from './JobSteps.module.css'
+
+export interface JobStepsProps {
+  readonly view: JobView
+  readonly progress: Pick<JobProgress, 'measured' | 'fitsJudged' | 'decided'>
+}
+
+const about: Record<Step, string> = {
+  receive: 'Machine, hours, reason, level and book are on record',
+  makeSafe: 'Isolated, tagged, pressure and stored energy released',
+  asFound: 'What stripping destroys is measured first: float, gaps, breakaway torque',
+  strip: 'Match marks, positions, shim and gasket thickness noted',
+  gate: 'Gate measurements, where the level has them',
+  look: 'Cleaned and looked at, part by part',
+  measure: 'Readings against the book',
+  fits: 'Each mating pair',
+  decide: 'Reuse, recondition or replace, part by part',
+  order: 'Parts and workshop orders out',
+  rebuild: 'Rebuilt in reverse order, clearances taken again',
+  prove: 'Turned by hand, leaks, first run',
+  sign: 'Sent to the reviewer and signed',
+}
+
+/** The order of work as a list: what is confirmed by whom, what is counted, what is next, what is closed and why. */
+export function JobSteps({ view, progress }: JobStepsProps) {
+  const [confirming, setConfirming] = useState<ConfirmableStep | null>(null)
+  const confirmed = new Set<Step>(view.confirmations.map(({ step }) => step))
+  const standings = orderOfWork({ ...progress, confirmed, signed: view.reportId !== null })
+  const open = view.reportId === null && view.review.at(-1)?.kind !== 'sent'
+  return (
+    <ol className={styles.steps}>
+      {standings.map((standing, index) => (
+        <li key={standing.step} id={standing.step} className={styles.step} data-state={standing.state}>
+          <span className={`figure ${styles.number}`}>{index + 1}</span>
+          <span className={styles.name}>{stepLabel[standing.step]}</span>
+          <Detail view={view} standing={standing} />
+          <StepAction view={view} standing={standing} canConfirm={open && view.may.confirm} onConfirm={setConfirming} />
+          {confirming === standing.step && (
+            <ConfirmForm jobId={view.record.job.id} step={confirming} onCancel={() => setConfirming(null)} />
+          )}
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+function Detail({ view, standing }: { readonly view: JobView; readonly standing: StepStanding }) {
+  const confirmation = view.confirmations.find(({ step }) => step === standing.step)
+  if (confirmation)
+    return (
+      <span className={styles.detail}>
+        ✓ {confirmation.by}, <span className="figure">{formatMoment(confirmation.at)}</span>
+        {confirmation.note !== '' && <>: {confirmation.note}</>}
+      </span>
+    )
+  if (standing.state === 'closed') return <span className={styles.detail}>Closed until “Make safe” is confirmed.</span>
+  const last = view.review.at(-1)
+  if (standing.step === 'sign' && last)
+    return (
+      <span className={styles.detail}>
+        {{ sent: 'With the reviewer since', returned: 'Returned', signed: 'Signed' }[last.kind]}{' '}
+        <span className="figure">{formatMoment(last.at)}</span>, {last.by}
+        {last.note !== '' && <>: {last.note}</>}
+      </span>
+    )
+  return (
+    <span className={styles.detail}>
+      {about[standing.step]}
+      {standing.count && (
+        <>
+          {' '}
+          <b className="figure">
+            {standing.count.done} / {standing.count.of}
+          </b>
+        </>
+      )}
+    </span>
+  )
+}
+
+const pages: Partial<Record<Step, { readonly path: string; readonly text: string }>> = {
+  measure: { path: 'bench', text: 'Bench' },
+  fits: { path: 'fits', text: 'Fits' },
+  decide: { path: 'verdicts', text: 'Verdicts' },
+  sign: { path: 'report', text: 'Report' },
+}
+
+interface StepActionProps {
+  readonly view: JobView
+  readonly standing: StepStanding
+  readonly canConfirm: boolean
+  readonly onConfirm: (step: ConfirmableStep) => void
+}
+
+function StepAction({ view, standing, canConfirm, onConfirm }: StepActionProps) {
+  const { step, state } = standing
+  const page = pages[step]
+  if (page) {
+    return (
+      <ButtonLink href={`/jobs/${view.record.job.id}/${page.path}`} kind={state === 'now' ? 'primary' : 'plain'}>
+        {page.text}
+      </ButtonLink>
+    )
+  }
+  const confirmable = isConfirmable(step) && canConfirm && state !== 'done' && state !== 'closed'
+  if (!confirmable) return <span />
+  return (
+    <Button kind={state === 'now' ? 'primary' : 'plain'} onClick={() => onConfirm(step)}>
+      Confirm<span className="hidden-label"> {stepLabel[step]}</span>
+    </Button>
+  )
+}
+
+function ConfirmForm({
+  jobId,
+  step,
+  onCancel,
+}: {
+  readonly jobId: string
+  readonly step: ConfirmableStep
+  readonly onCancel: () => void
+}) {
+  // One id for this form: pressing twice, or again after a broken network, confirms once.
+  const [id] = useState(() => v7())
+  const [note, setNote] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+
+  async function confirm() {
+    setBusy(true)
+    const body: ConfirmationBody = { id, step, note }
+    const answer = await postJson(`/api/jobs/${encodeURIComponent(jobId)}/confirmations`, body)
+    if (answer.kind === 'ok') return location.reload()
+    setFault(
+      answer.kind === 'offline'
+        ? 'The server cannot be reached. Nothing is lost: press again when the network is back.'
+        : answer.message,
+    )
+    setBusy(false)
+  }
+
+  return (
+    <form
+      className={styles.form}
+      onSubmit={(event) => {
+        event.preventDefault()
+        void confirm()
+      }}
+    >
+      {step === 'makeSafe' && (
+        <p className={styles.safety}>
+          Isolate and try out; release pressure and stored energy; wait for hot parts; pressure equipment, lifting gear and
+          electrical work need a licensed person’s signature. Confirm only what you have seen done.
+        </p>
+      )}
+      <TextField
+        label="Note"
+        hint="What was done, by which procedure; your name and the time are recorded."
+        value={note}
+        maxLength={400}
+        onChange={(event) => setNote(event.currentTarget.value)}
+        autoFocus
+      />
+      <Fault text={fault} />
+      <div className={styles.actions}>
+        <Button type="submit" kind="primary" disabled={busy}>
+          Confirm “{stepLabel[step]}” in my name
+        </Button>
+        <Button onClick={onCancel}>Not yet</Button>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,151 @@
+import { type FormEvent, useState } from 'react'
+import { v7 } from 'uuid'
+import type { JobView } from '../../contract/answers'
+import type { ReviewBody } from '../../contract/bodies'
+import { Button } from '../../ui/Button'
+import { Dialog, DialogActions } from '../../ui/Dialog'
+import { Fault, TextField } from '../../ui/Field'
+import { postJson } from '../httpClient'
+import styles from './ReportActions.module.css'
+
+export interface ReportActionsProps {
+  readonly jobId: string
+  readonly recordSha256: string
+  readonly last: JobView['review'][number] | null
+  readonly may: JobView['may']
+  /** Parts without a standing verdict. */
+  readonly undecided: readonly string[]
+}
+
+type Asking = 'nothing' | 'send' | 'return' | 'sign'
+
+/** What can be done with the report now, by whom it can be done. */
+export function ReportActions({ jobId, recordSha256, last, may, undecided }: ReportActionsProps) {
+  const [asking, setAsking] = useState<Asking>('nothing')
+  const withReviewer = last?.kind === 'sent'
+  const canSend = may.send && !withReviewer
+  return (
+    <div className={styles.bar}>
+      <p className={styles.says}>{says(last, undecided)}</p>
+      <Button onClick={() => print()}>Print</Button>
+      {canSend && (
+        <Button kind="primary" disabled={undecided.length > 0} onClick={() => setAsking('send')}>
+          Send to reviewer
+        </Button>
+      )}
+      {may.review && withReviewer && (
+        <>
+          <Button onClick={() => setAsking('return')}>Return to inspector</Button>
+          <Button kind="primary" onClick={() => setAsking('sign')}>
+            Sign report
+          </Button>
+        </>
+      )}
+      {asking !== 'nothing' && (
+        <ReviewForm jobId={jobId} recordSha256={recordSha256} kind={asking} onClose={() => setAsking('nothing')} />
+      )}
+    </div>
+  )
+}
+
+function says(last: ReportActionsProps['last'], undecided: readonly string[]): string {
+  if (last?.kind === 'sent') return `With the reviewer; sent by ${last.by}.`
+  if (undecided.length > 0) return `Decide first on: ${undecided.join(', ')}.`
+  if (last?.kind === 'returned') return `Returned by ${last.by}: ${last.note}`
+  return 'Every part has its verdict: ready for the reviewer.'
+}
+
+const titles = { send: 'Send to the reviewer', return: 'Return to the inspector', sign: 'Sign this report' } as const
+
+function ReviewForm({
+  jobId,
+  recordSha256,
+  kind,
+  onClose,
+}: {
+  readonly jobId: string
+  readonly recordSha256: string
+  readonly kind: Exclude<Asking, 'nothing'>
+  readonly onClose: () => void
+}) {
+  const [id] = useState(() => v7())
+  const [text, setText] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+
+  async function submit(event: FormEvent) {
+    event.preventDefault()
+    if (kind === 'return' && text.trim().length < 3) return setFault('Say what is to be mended, in a few words.')
+    setBusy(true)
+    const answer = await postJson<{ reportId: string | null }>(
+      `/api/jobs/${encodeURIComponent(jobId)}/review`,
+      bodyOf(kind, id, text, recordSha256),
+    )
+    if (answer.kind === 'ok')
+      return answer.value.reportId ? location.assign(`/reports/${answer.value.reportId}`) : location.reload()
+    setFault(
+      answer.kind === 'offline'
+        ? 'The server cannot be reached. Nothing is lost: do it again when the network is back.'
+        : answer.message,
+    )
+    setBusy(false)
+  }
+
+  return (
+    <Dialog title={titles[kind]} onClose={onClose}>
+      <form className={styles.form} onSubmit={submit}>
+        {kind === 'send' && (
+          <TextField
+            label="Note to the reviewer"
+            hint="May stay empty."
+            value={text}
+            maxLength={400}
+            onChange={(event) => setText(event.currentTarget.value)}
+          />
+        )}
+        {kind === 'return' && (
+          <TextField
+            label="What is to be mended"
+            value={text}
+            maxLength={400}
+            onChange={(event) => setText(event.currentTarget.value)}
+          />
+        )}
+        {kind === 'sign' && (
+          <>
+            <p>
+              You sign for the figures, verdicts and reasons on this page. After that nothing in the job can be altered; a
+              correction is a new job.
+            </p>
+            <TextField
+              label="Your password, again"
+              type="password"
+              autoComplete="current-password"
+              value={text}
+              onChange={(event) => setText(event.currentTarget.value)}
+              required
+            />
+          </>
+        )}
+        <Fault text={fault} />
+        <DialogActions>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" kind="primary" disabled={busy}>
+            {{ send: 'Send to reviewer', return: 'Return to inspector', sign: 'Sign report' }[kind]}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  )
+}
+
+function bodyOf(kind: Exclude<Asking, 'nothing'>, id: string, text: string, recordSha256: string): ReviewBody {
+  switch (kind) {
+    case 'send':
+      return { kind, id, note: text }
+    case 'return':
+      return { kind, id, note: text }
+    case 'sign':
+      return { kind, id, password: text, recordSha256 }
+  }
+}

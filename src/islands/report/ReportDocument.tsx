@@ -1,0 +1,318 @@
+import type { ReportContent } from '../../contract/answers'
+import { measurementSheets, partLines, type ReportDraft } from '../../contract/reportFacts'
+import { CAUTION, formatMoment, policyWords } from '../../contract/words'
+import { verdictLabel } from '../../core/decision/level'
+import { stepLabel } from '../../core/job/orderOfWork'
+import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import { ribbonOf } from '../../drawing/ribbonScale'
+import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
+import { VerdictWord } from '../../ui/VerdictMark'
+import styles from './ReportDocument.module.css'
+
+interface DocumentProps {
+  readonly content: ReportDraft
+  /** Null while it is a draft. */
+  readonly signed: {
+    readonly signature: ReportContent['signature']
+    readonly sequence: number
+    readonly sha256: string
+    readonly previousSha256: string | null
+  } | null
+}
+
+/** The report as it goes out: facts, verdicts with reasons, figures with limits and sources, fits, signature. */
+export function ReportDocument({ content, signed }: DocumentProps) {
+  const { record } = content
+  const { job, machine, book } = record
+  return (
+    <article className={styles.paper}>
+      <header className={styles.title}>
+        <div>
+          <h1>Inspection report</h1>
+          <p>
+            {machine.station}, {machine.name} · {content.title}
+          </p>
+        </div>
+        <span className={styles.stamp} data-draft={signed ? undefined : ''}>
+          {signed ? 'Signed' : 'Not signed'}
+        </span>
+      </header>
+      <dl className={styles.facts}>
+        <dt>Reason</dt>
+        <dd>{content.reason}</dd>
+        <dt>Opened</dt>
+        <dd>
+          {job.date} by {content.openedBy}
+        </dd>
+        <dt>Running hours</dt>
+        <dd className="figure">{formatHours(job.runningHours)} h</dd>
+        <dt>Must then run</dt>
+        <dd className="figure">{formatHours(job.mustRunHours)} h</dd>
+        <dt>Limit book</dt>
+        <dd>
+          {book.title}, rev. {book.revision}
+        </dd>
+        <dt>Documents</dt>
+        <dd>{book.documents.map((document) => `${document.id} rev. ${document.revision}: ${document.title}`).join('; ')}</dd>
+        <dt>Policy</dt>
+        <dd>{policyWords(job.policy).join('; ')}</dd>
+        <dt>Next overhaul</dt>
+        <dd className="figure">at {formatHours(job.runningHours + job.mustRunHours)} h</dd>
+      </dl>
+      <Verdicts content={content} />
+      <Figures content={content} />
+      <Fits content={content} />
+      <History content={content} />
+      {signed && (
+        <section className={styles.signature}>
+          <p>
+            <b>Signed by {signed.signature.by}</b>, <span className="figure">{formatMoment(signed.signature.at)}</span>, signature{' '}
+            {signed.sequence} of this machine
+          </p>
+          <p>{signed.signature.statement}</p>
+          <p className={`figure ${styles.hash}`}>SHA-256 {signed.sha256}</p>
+          <p className={`figure ${styles.hash}`}>
+            {signed.previousSha256 ? `follows ${signed.previousSha256}` : 'first signature of this machine'}
+          </p>
+        </section>
+      )}
+      <p className={styles.reason}>{CAUTION}</p>
+    </article>
+  )
+}
+
+function Verdicts({ content }: { readonly content: ReportDraft }) {
+  return (
+    <section className={styles.section}>
+      <h2>Verdicts</h2>
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <th scope="col">Part</th>
+            <th scope="col">Recommended</th>
+            <th scope="col">Inspector</th>
+            <th scope="col">Reasons</th>
+          </tr>
+        </thead>
+        <tbody>
+          {partLines(content).map(({ part, result, decided, flagged }) => (
+            <tr key={part.id}>
+              <th scope="row">
+                {part.name}
+                <div className={styles.reason}>
+                  {part.position}
+                  {content.record.job.installed[part.id] ? `, ${content.record.job.installed[part.id]}` : ''}
+                </div>
+              </th>
+              <td>
+                <VerdictWord verdict={result.verdict} size={14} />
+              </td>
+              <td>
+                {decided ? (
+                  <>
+                    <VerdictWord verdict={decided.verdict} size={14} />
+                    <div className={styles.reason}>
+                      {decided.by}
+                      {decided.departs && `, departing: ${decided.reason}`}
+                    </div>
+                    {flagged && <div className={styles.flag}>! departs on a safety-marked part</div>}
+                    {decided.stale && <div className={styles.flag}>! readings changed after it</div>}
+                  </>
+                ) : (
+                  <span className={styles.reason}>not decided</span>
+                )}
+              </td>
+              <td>
+                {result.votes.slice(0, 3).map((vote) => (
+                  <div key={vote.reason}>
+                    {vote.reason}
+                    {vote.source && (
+                      <span className={styles.reason}>
+                        {' '}
+                        ({vote.source.document}, {vote.source.page})
+                      </span>
+                    )}
+                  </div>
+                ))}
+                {result.way && result.verdict !== 'reuse' && <div className={styles.reason}>Way: {result.way.name}</div>}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function Figures({ content }: { readonly content: ReportDraft }) {
+  const { machine, job } = content.record
+  return (
+    <section className={styles.section}>
+      <h2>As-found figures, {unitLabel(machine.units)}</h2>
+      {measurementSheets(content).map(({ characteristic, result, readings, reductions, gauges, verdict }) => (
+        <div key={characteristic.id} className={styles.sheet}>
+          <div className={styles.sheetHead}>
+            <h3>{characteristic.name}</h3>
+            <span className={styles.reason}>{gauges === '' ? 'not measured' : gauges}</span>
+            <VerdictWord verdict={verdict} size={14} />
+          </div>
+          <table className={`${styles.table} ${styles.readings}`}>
+            <thead>
+              <tr>
+                <th scope="col">Place</th>
+                <th scope="col">As typed</th>
+                <th scope="col" className={styles.right}>
+                  Reading
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {readings.map(({ place, reading, value, corrected }) => (
+                <tr key={place}>
+                  <td>{place}</td>
+                  <td>
+                    <span className="figure">{reading?.text ?? ''}</span>
+                    {corrected && (
+                      <span className={styles.reason}>
+                        {' '}
+                        was “{corrected.text}”: {corrected.reason}
+                      </span>
+                    )}
+                  </td>
+                  <td className="figure">{value}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <div>
+            <table className={`${styles.table} ${styles.readings}`}>
+              <thead>
+                <tr>
+                  <th scope="col">Result</th>
+                  <th scope="col" className={styles.right}>
+                    Value (k = 2)
+                  </th>
+                  <th scope="col">Limit, source</th>
+                </tr>
+              </thead>
+              <tbody>
+                {reductions.map(({ name, value, limits, source }) => (
+                  <tr key={name}>
+                    <td>{name}</td>
+                    <td className="figure">{value}</td>
+                    <td className={styles.reason}>
+                      {limits} {source && `(${source})`}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <LimitRibbon
+              model={ribbonOf(characteristic, result, job.policy)}
+              width={380}
+              labels
+              system={machine.units}
+              stepMm={characteristic.showToMm}
+            />
+          </div>
+        </div>
+      ))}
+    </section>
+  )
+}
+
+function Fits({ content: { record, results } }: { readonly content: ReportDraft }) {
+  const { units } = record.machine
+  return (
+    <section className={styles.section}>
+      <h2>Fits, {unitLabel(units)}</h2>
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <th scope="col">Fit</th>
+            <th scope="col" className={styles.right}>
+              Clearance from parts
+            </th>
+            <th scope="col">Limits, source</th>
+            <th scope="col">Strip − parts</th>
+            <th scope="col">Verdict</th>
+          </tr>
+        </thead>
+        <tbody>
+          {results.fits.map((fit) => {
+            const spec = record.book.fits.find(({ id }) => id === fit.id)
+            if (!spec) return null
+            const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, units, spec.showToMm))
+            return (
+              <tr key={fit.id}>
+                <td>{spec.name}</td>
+                <td className="figure">
+                  {figure(fit.clearance.minimumMm)} … {figure(fit.clearance.maximumMm)}
+                </td>
+                <td className={styles.reason}>
+                  {spec.limits
+                    .map(
+                      (limit) =>
+                        `${limit.side === 'upper' ? '≤' : '≥'} ${figure(limit.wearMm)} (${limit.source.document}, ${limit.source.page})`,
+                    )
+                    .join('; ')}
+                </td>
+                <td>
+                  {fit.closures.length === 0
+                    ? '–'
+                    : fit.closures.map((closure) => (
+                        <div key={closure.station}>
+                          {closure.station}:{' '}
+                          <span className="figure">{formatSignedLength(closure.differenceMm, units, spec.showToMm)}</span>,{' '}
+                          {closure.agrees ? 'agree' : 'disagree'} within ±{' '}
+                          <span className="figure">{figure(closure.allowedMm)}</span>
+                        </div>
+                      ))}
+                </td>
+                <td>{{ passes: 'passes', fails: 'beyond its limits', open: 'not complete' }[fit.verdict]}</td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function History({ content: { confirmations, review, record } }: { readonly content: ReportDraft }) {
+  return (
+    <section className={styles.section}>
+      <h2>Who did what</h2>
+      <table className={styles.table}>
+        <tbody>
+          {confirmations.map(({ step, by, at, note }) => (
+            <tr key={step}>
+              <td>{stepLabel[step]} confirmed</td>
+              <td>{by}</td>
+              <td className="figure">{formatMoment(at)}</td>
+              <td className={styles.reason}>{note}</td>
+            </tr>
+          ))}
+          {record.decisions.map(({ id, part, by, at, decided }) => (
+            <tr key={id}>
+              <td>
+                {record.book.parts.find((other) => other.id === part)?.name ?? part}: {verdictLabel[decided].toLowerCase()}
+              </td>
+              <td>{by}</td>
+              <td className="figure">{formatMoment(at)}</td>
+              <td />
+            </tr>
+          ))}
+          {review.map(({ kind, by, at, note }) => (
+            <tr key={`${kind}${at}`}>
+              <td>{{ sent: 'Sent to the reviewer', returned: 'Returned', signed: 'Signed' }[kind]}</td>
+              <td>{by}</td>
+              <td className="figure">{formatMoment(at)}</td>
+              <td className={styles.reason}>{note}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}

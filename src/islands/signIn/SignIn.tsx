@@ -1,0 +1,56 @@
+import { type FormEvent, useState } from 'react'
+import { Button } from '../../ui/Button'
+import { Fault, TextField } from '../../ui/Field'
+import styles from './SignIn.module.css'
+
+/** Answers why sign-in failed, or null when it went well. */
+async function signIn(name: string, password: string): Promise<string | null> {
+  const byEmail = name.includes('@')
+  const path = byEmail ? '/api/auth/sign-in/email' : '/api/auth/sign-in/username'
+  try {
+    const response = await fetch(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(byEmail ? { email: name, password } : { username: name, password }),
+    })
+    if (response.ok) return null
+    if (response.status === 429) return 'Too many tries. Wait a minute, then sign in again.'
+    if (response.status >= 500) return 'The server could not sign you in. Try again in a moment.'
+    return 'Name and password do not belong together. Check both and try again.'
+  } catch {
+    return 'The server cannot be reached. Check the network, then try again.'
+  }
+}
+
+export function SignIn({ target }: { readonly target: string }) {
+  const [fault, setFault] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+
+  async function submit(event: FormEvent<HTMLFormElement>) {
+    event.preventDefault()
+    const form = new FormData(event.currentTarget)
+    setBusy(true)
+    const refused = await signIn(String(form.get('name')).trim(), String(form.get('password')))
+    if (refused === null) return location.assign(target)
+    setFault(refused)
+    setBusy(false)
+  }
+
+  return (
+    <form className={styles.form} method="post" onSubmit={submit}>
+      <TextField
+        label="User name or e-mail"
+        name="name"
+        autoComplete="username"
+        required
+        autoCapitalize="none"
+        spellCheck={false}
+      />
+      <TextField label="Password" name="password" type="password" autoComplete="current-password" required />
+      <Fault text={fault} />
+      <Button type="submit" kind="primary" disabled={busy}>
+        {busy ? 'Signing in …' : 'Sign in'}
+      </Button>
+    </form>
+  )
+}

@@ -1,0 +1,179 @@
+import { useMemo, useState } from 'react'
+import type { JobView } from '../../contract/answers'
+import { verdictLabel } from '../../core/decision/level'
+import { reductionLabel } from '../../core/method/reduction'
+import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import type { Characteristic } from '../../core/record/bookSchema'
+import { evaluate } from '../../core/record/evaluate'
+import type { CharacteristicResult } from '../../core/record/results'
+import { VerdictMark } from '../../ui/VerdictMark'
+import styles from './TrendPage.module.css'
+import { WearChart } from './WearChart'
+
+/** Wear of each characteristic over the overhauls, with its limits and what is expected at the next one. */
+export function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: string | null }) {
+  const { record } = view
+  const results = useMemo(() => evaluate(record), [record])
+  const { characteristics } = record.book
+  const [chosen, setChosen] = useState(characteristics.find(({ id }) => id === opened)?.id ?? characteristics[0]?.id)
+  const characteristic = characteristics.find(({ id }) => id === chosen)
+  const result = results.characteristics.find(({ id }) => id === chosen)
+  if (!characteristic || !result) return <p className={styles.empty}>This machine’s book has nothing to follow yet.</p>
+  const choose = (id: string): void => {
+    setChosen(id)
+    history.replaceState(null, '', `?c=${encodeURIComponent(id)}`)
+  }
+  const step = characteristic.showToMm
+  const system = record.machine.units
+  return (
+    <div className={styles.page}>
+      <nav className={styles.list} aria-label="Characteristics">
+        <h2>Wear lines</h2>
+        <ul>
+          {characteristics.map(({ id, name, showToMm }) => {
+            const own = results.characteristics.find((other) => other.id === id)
+            return (
+              <li key={id}>
+                <button
+                  type="button"
+                  className={styles.item}
+                  aria-current={id === chosen ? 'true' : undefined}
+                  onClick={() => choose(id)}
+                >
+                  <b>{name}</b>
+                  {own && <VerdictMark verdict={own.verdict} size={14} title={verdictLabel[own.verdict]} />}
+                  <span className={styles.rate}>
+                    {own?.rate ? (
+                      <>
+                        <span className="figure">{formatSignedLength(own.rate.perThousandHoursMm, system, showToMm / 10)}</span>{' '}
+                        {unitLabel(system)} per 1 000 h
+                      </>
+                    ) : (
+                      'no rate yet'
+                    )}
+                  </span>
+                </button>
+              </li>
+            )
+          })}
+        </ul>
+      </nav>
+      <section className={styles.main} aria-labelledby="line">
+        <div>
+          <h1 id="line">{characteristic.name}</h1>
+          <p className={styles.how}>{howDrawn(characteristic, view)}</p>
+        </div>
+        {result.line.length === 0 ? (
+          <p className={styles.empty}>Nothing measured yet. The line begins with the first complete set of readings.</p>
+        ) : (
+          <>
+            <WearChart
+              characteristic={characteristic}
+              result={result}
+              system={system}
+              describe={describe(characteristic, result, view)}
+            />
+            <div className={styles.below}>
+              <Points characteristic={characteristic} result={result} view={view} />
+              <Facts characteristic={characteristic} result={result} view={view} step={step} />
+            </div>
+          </>
+        )}
+      </section>
+    </div>
+  )
+}
+
+interface PartProps {
+  readonly characteristic: Characteristic
+  readonly result: CharacteristicResult
+  readonly view: JobView
+}
+
+function howDrawn(characteristic: Characteristic, { record }: JobView): string {
+  const [limit] = characteristic.limits
+  const part = record.book.parts.find(({ id }) => id === characteristic.part)
+  const mark = record.job.installed[characteristic.part]
+  return `${limit ? reductionLabel[limit.judges] : 'Value'} as found, for the ${part?.name.toLowerCase() ?? 'part'}${mark ? ` ${mark}` : ''} installed now. A replaced part starts a new line.`
+}
+
+function describe(characteristic: Characteristic, result: CharacteristicResult, { record }: JobView): string {
+  const figure = (mm: number): string => formatLength(mm, record.machine.units, characteristic.showToMm)
+  const points = result.line.map((point) => `${figure(point.valueMm)} at ${formatHours(point.runningHours)} h`).join(', ')
+  const next = result.forecast ? `; expected ${figure(result.forecast.valueMm)} at ${formatHours(result.forecast.atHours)} h` : ''
+  const wear = characteristic.limits[0] ? `; wear limit ${figure(characteristic.limits[0].wearMm)}` : ''
+  return `${characteristic.name}: ${points}${next}${wear}`
+}
+
+function Points({ characteristic, result, view }: PartProps) {
+  const system = view.record.machine.units
+  return (
+    <table className={styles.table}>
+      <caption className="hidden-label">Values of the wear line</caption>
+      <thead>
+        <tr>
+          <th scope="col">Overhaul</th>
+          <th scope="col">Hours</th>
+          <th scope="col">Value, {unitLabel(system)}</th>
+          <th scope="col">Change</th>
+        </tr>
+      </thead>
+      <tbody>
+        {result.line.map((point, index) => {
+          const before = result.line[index - 1]
+          return (
+            <tr key={point.overhaul}>
+              <td>
+                {point.overhaul} <span className={styles.rate}>{point.date}</span>
+              </td>
+              <td className="figure">{formatHours(point.runningHours)}</td>
+              <td className="figure">{formatLength(point.valueMm, system, characteristic.showToMm)}</td>
+              <td className="figure">
+                {before ? formatSignedLength(point.valueMm - before.valueMm, system, characteristic.showToMm) : '–'}
+              </td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}
+
+function Facts({ characteristic, result, view, step }: PartProps & { readonly step: number }) {
+  const system = view.record.machine.units
+  const unit = unitLabel(system)
+  const { rate, forecast } = result
+  const complete = result.judged?.open === 'complete'
+  const hours = (value: number | null): string => (value === null ? 'not at this rate' : `${formatHours(value)} h`)
+  return (
+    <dl className={styles.facts}>
+      <dt>Rate by least squares</dt>
+      <dd className="figure">
+        {rate ? `${formatSignedLength(rate.perThousandHoursMm, system, step / 10)} ${unit} per 1\u00a0000 h` : '–'}
+      </dd>
+      <dt>Overhauls on this line</dt>
+      <dd className="figure">{result.line.length}</dd>
+      {forecast ? (
+        <>
+          <dt>Expected at {formatHours(forecast.atHours)} h, without a band</dt>
+          <dd className="figure">
+            {formatLength(forecast.valueMm, system, step)} {unit}
+          </dd>
+          {characteristic.limits[0]?.planMm !== null && (
+            <>
+              <dt>Hours until the plan limit</dt>
+              <dd className="figure">{hours(forecast.hoursToPlan)}</dd>
+            </>
+          )}
+          <dt>Hours until the wear limit</dt>
+          <dd className="figure">{hours(forecast.hoursToWear)}</dd>
+        </>
+      ) : (
+        <>
+          <dt>Forecast</dt>
+          <dd>{complete ? 'needs a second overhaul' : 'when this overhaul is measured'}</dd>
+        </>
+      )}
+    </dl>
+  )
+}

@@ -1,0 +1,152 @@
+import {
+  CategoryScale,
+  Chart,
+  type ChartConfiguration,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+} from 'chart.js'
+import { useEffect, useRef } from 'react'
+import { formatHours, formatLength, type UnitSystem, unitLabel } from '../../core/quantity/format'
+import type { Characteristic } from '../../core/record/bookSchema'
+import type { CharacteristicResult } from '../../core/record/results'
+import styles from './TrendPage.module.css'
+
+Chart.register(CategoryScale, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip)
+
+export interface WearChartProps {
+  readonly characteristic: Characteristic
+  readonly result: CharacteristicResult
+  readonly system: UnitSystem
+  /** In words, for those who cannot see the chart. */
+  readonly describe: string
+}
+
+/** One wear line against running hours with its plan and wear limits and what is expected next. */
+export function WearChart({ characteristic, result, system, describe }: WearChartProps) {
+  const ref = useRef<HTMLCanvasElement>(null)
+  useEffect(() => {
+    const canvas = ref.current
+    if (!canvas) return
+    let chart = new Chart(canvas, configuration(characteristic, result, system))
+    const redraw = (): void => {
+      chart.destroy()
+      chart = new Chart(canvas, configuration(characteristic, result, system))
+    }
+    // Colours come from the tokens and change with the theme.
+    addEventListener('medida-theme', redraw)
+    return () => {
+      removeEventListener('medida-theme', redraw)
+      chart.destroy()
+    }
+  }, [characteristic, result, system])
+  return (
+    <div className={styles.chart}>
+      <canvas ref={ref} role="img" aria-label={describe} />
+    </div>
+  )
+}
+
+function configuration(
+  characteristic: Characteristic,
+  result: CharacteristicResult,
+  system: UnitSystem,
+): ChartConfiguration<'line'> {
+  const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
+  const value = (mm: number): number => (system === 'metric' ? mm : mm / 25.4)
+  const figure = (shown: number): string =>
+    formatLength(system === 'metric' ? shown : shown * 25.4, system, characteristic.showToMm)
+  const [limit] = characteristic.limits
+  const { line, forecast } = result
+  const last = line.at(-1)
+  const first = line[0]
+  const hours = [...line.map((point) => point.runningHours), ...(forecast ? [forecast.atHours] : [])]
+  const from = Math.min(...hours)
+  const to = Math.max(...hours)
+  const margin = Math.max(500, (to - from) * 0.06)
+  const level = (mm: number | null | undefined, label: string, colour: string, dash: number[]) =>
+    mm === null || mm === undefined
+      ? []
+      : [
+          {
+            label,
+            data: [from - margin, to + margin].map((x) => ({ x, y: value(mm) })),
+            borderColor: colour,
+            borderWidth: 1.6,
+            borderDash: dash,
+            pointRadius: 0,
+            pointHitRadius: 0,
+          },
+        ]
+  const text = { color: token('--ink-2'), font: { family: token('--text-narrow'), size: 13 } }
+  const ticks = { ...text, font: { family: token('--figure'), size: 12 } }
+  const grid = { color: token('--rule-2') }
+  return {
+    type: 'line',
+    data: {
+      datasets: [
+        {
+          label: 'measured',
+          data: line.map((point) => ({ x: point.runningHours, y: value(point.valueMm) })),
+          borderColor: token('--blue'),
+          backgroundColor: token('--blue'),
+          borderWidth: 2,
+          pointRadius: 5,
+          pointHoverRadius: 7,
+        },
+        ...(forecast && last
+          ? [
+              {
+                label: 'expected',
+                data: [
+                  { x: last.runningHours, y: value(last.valueMm) },
+                  { x: forecast.atHours, y: value(forecast.valueMm) },
+                ],
+                borderColor: token('--blue'),
+                borderDash: [4, 4],
+                borderWidth: 1.6,
+                pointRadius: [0, 5],
+                pointStyle: 'rectRot' as const,
+                backgroundColor: token('--sheet'),
+              },
+            ]
+          : []),
+        ...level(limit?.planMm, 'plan limit', token('--recondition'), [3, 3]),
+        ...level(limit?.wearMm, 'wear limit', token('--replace'), []),
+        ...(first ? level(characteristic.new.nominalMm, 'new, nominal', token('--ink-3'), [8, 4]) : []),
+      ],
+    },
+    options: {
+      animation: false,
+      maintainAspectRatio: false,
+      parsing: false,
+      scales: {
+        x: {
+          type: 'linear',
+          min: from - margin,
+          max: to + margin,
+          title: { ...text, display: true, text: 'running hours, h' },
+          ticks: { ...ticks, callback: (x) => formatHours(Number(x)) },
+          grid,
+        },
+        y: {
+          title: { ...text, display: true, text: `${characteristic.name}, ${unitLabel(system)}` },
+          ticks: { ...ticks, callback: (y) => figure(Number(y)) },
+          grid,
+        },
+      },
+      plugins: {
+        legend: { position: 'bottom', labels: { ...text, boxWidth: 28, boxHeight: 1, padding: 18 } },
+        tooltip: {
+          callbacks: {
+            title: (items) => `${formatHours(items[0]?.parsed.x ?? 0)} h`,
+            label: (item) => `${item.dataset.label}: ${figure(item.parsed.y ?? 0)} ${unitLabel(system)}`,
+          },
+        },
+      },
+    },
+  }
+}

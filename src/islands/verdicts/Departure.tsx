@@ -1,0 +1,71 @@
+import { type FormEvent, useState } from 'react'
+import { v7 } from 'uuid'
+import { type Level, verdictLabel } from '../../core/decision/level'
+import { Button } from '../../ui/Button'
+import { Dialog, DialogActions } from '../../ui/Dialog'
+import { TextField } from '../../ui/Field'
+import { VerdictWord } from '../../ui/VerdictMark'
+import type { Board, BoardRow } from './useBoard'
+import styles from './VerdictBoard.module.css'
+
+export interface DepartureProps {
+  readonly row: BoardRow
+  readonly levels: readonly Level[]
+  readonly board: Board
+  readonly onClose: () => void
+}
+
+/** The inspector's own verdict on a part, with its reason. */
+export function Departure({ row, levels, board, onClose }: DepartureProps) {
+  const [id] = useState(() => v7())
+  const [decided, setDecided] = useState<Level | null>(null)
+  const [reason, setReason] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+
+  async function submit(event: FormEvent) {
+    event.preventDefault()
+    if (decided === null) return setFault('Choose a verdict first.')
+    if (decided !== row.result.verdict && reason.trim().length < 3)
+      return setFault('Say why, in a few words: it stands on the report.')
+    setBusy(true)
+    const refused = await board.depart(row, decided, reason, id)
+    if (refused === null) return onClose()
+    setFault(refused)
+    setBusy(false)
+  }
+
+  return (
+    <Dialog title={`Your verdict on ${row.part.name}`} onClose={onClose}>
+      <p>
+        Recommended: <VerdictWord verdict={row.result.verdict} />. {row.result.votes[0]?.reason}.
+      </p>
+      {row.safety && <p className={styles.safetyNote}>Safety-marked: the reviewer sees this departure first and signs for it.</p>}
+      <form className={styles.departure} onSubmit={submit}>
+        <fieldset className={styles.choices}>
+          <legend className="hidden-label">Verdict</legend>
+          {levels.map((level) => (
+            <label key={level} className={styles.choice}>
+              <input type="radio" name="verdict" value={level} checked={decided === level} onChange={() => setDecided(level)} />{' '}
+              <VerdictWord verdict={level} />
+            </label>
+          ))}
+        </fieldset>
+        <TextField
+          label="Why"
+          hint="What you saw or know that the figures do not say."
+          value={reason}
+          maxLength={400}
+          onChange={(event) => setReason(event.currentTarget.value)}
+          error={fault}
+        />
+        <DialogActions>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" kind="primary" disabled={busy}>
+            {decided ? `Decide: ${verdictLabel[decided].toLowerCase()}` : 'Decide'}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,137 @@
+import { formatMoment } from '../../contract/words'
+import { verdictLabel } from '../../core/decision/level'
+import { ribbonOf, ribbonOfFit } from '../../drawing/ribbonScale'
+import { Button } from '../../ui/Button'
+import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
+import { VerdictMark, VerdictWord } from '../../ui/VerdictMark'
+import { VoteList } from '../../ui/VoteList'
+import { type Board, type BoardRow, isAcceptable } from './useBoard'
+import styles from './VerdictBoard.module.css'
+
+export interface PartRowProps {
+  readonly row: BoardRow
+  readonly board: Board
+  readonly open: boolean
+  readonly onToggle: () => void
+  readonly onDepart: () => void
+}
+
+export function PartRow({ row, board, open, onToggle, onDepart }: PartRowProps) {
+  const { part, result, safety } = row
+  const strongest = result.votes[0]
+  const way = result.way
+  return (
+    <>
+      <tr
+        tabIndex={0}
+        data-part={part.id}
+        className={styles.row}
+        data-open={open ? '' : undefined}
+        aria-label={`${part.name}: ${verdictLabel[result.verdict]}`}
+      >
+        <th scope="row" className={styles.part}>
+          {part.name}
+          <span className={styles.position}>
+            {part.position}
+            {safety && ' · safety'}
+          </span>
+        </th>
+        <td>
+          <VerdictWord verdict={result.verdict} />
+          {result.verdict === 'hold' && (
+            <span className={styles.span}>
+              {verdictLabel[result.mild]} to {verdictLabel[result.strong].toLowerCase()}
+            </span>
+          )}
+        </td>
+        <td>
+          <button type="button" className={styles.reason} aria-expanded={open} onClick={onToggle}>
+            {strongest?.reason ?? 'Nothing judges this part yet'}
+          </button>
+        </td>
+        <td className={styles.ribbon}>
+          <PartRibbon board={board} row={row} />
+        </td>
+        <td className={styles.way}>{way?.name ?? (result.verdict === 'hold' ? strongest?.settledBy : '')}</td>
+        <td className={`figure ${styles.right}`}>{way?.cost ?? (result.verdict === 'hold' ? '–' : 0)}</td>
+        <td className={`figure ${styles.right}`}>{way?.days ?? (result.verdict === 'hold' ? '–' : 0)}</td>
+        <td>
+          <Decided row={row} board={board} onDepart={onDepart} />
+        </td>
+      </tr>
+      {open && (
+        <tr className={styles.reasons}>
+          <td colSpan={8}>
+            <VoteList votes={result.votes} documents={board.view.record.book.documents} />
+          </td>
+        </tr>
+      )}
+    </>
+  )
+}
+
+/** The ribbon of what gave the strongest vote; of the part's first characteristic when a service rule did. */
+function PartRibbon({ board, row }: { readonly board: Board; readonly row: BoardRow }) {
+  const { record } = board.view
+  const subjects = [row.result.votes[0]?.subject, record.book.characteristics.find((item) => item.part === row.part.id)?.id]
+  for (const subject of subjects) {
+    const characteristic = record.book.characteristics.find(({ id }) => id === subject)
+    const result = board.results.characteristics.find(({ id }) => id === subject)
+    if (characteristic && result)
+      return (
+        <LimitRibbon
+          model={ribbonOf(characteristic, result, record.job.policy)}
+          width={150}
+          system={record.machine.units}
+          stepMm={characteristic.showToMm}
+        />
+      )
+    const spec = record.book.fits.find(({ id }) => id === subject)
+    const fit = board.results.fits.find(({ id }) => id === subject)
+    if (spec && fit)
+      return <LimitRibbon model={ribbonOfFit(spec, fit)} width={150} system={record.machine.units} stepMm={spec.showToMm} />
+  }
+  return null
+}
+
+function Decided({ row, board, onDepart }: Omit<PartRowProps, 'open' | 'onToggle'>) {
+  const { standing, part } = row
+  if (standing && !standing.stale) {
+    const { decided } = standing
+    return (
+      <div className={styles.decided}>
+        <span className={styles.decidedLine} title={`${decided.by}, ${formatMoment(decided.at)}`}>
+          <VerdictMark verdict={decided.decided} size={14} />{' '}
+          {decided.decided === decided.recommended ? 'accepted' : verdictLabel[decided.decided]}
+        </span>
+        {decided.reason && <span className={styles.position}>{decided.reason}</span>}
+        {board.closed === null && (
+          <button type="button" className={styles.change} onClick={onDepart}>
+            change<span className="hidden-label"> the verdict on {part.name}</span>
+          </button>
+        )}
+      </div>
+    )
+  }
+  return (
+    <div className={styles.decided}>
+      {standing?.stale && (
+        <span className={styles.stale}>was {verdictLabel[standing.decided.decided].toLowerCase()}; readings changed</span>
+      )}
+      {board.closed === null ? (
+        <span className={styles.buttons}>
+          {isAcceptable(row) && (
+            <Button disabled={board.busy} onClick={() => void board.accept([row])}>
+              Accept<span className="hidden-label"> {part.name}</span>
+            </Button>
+          )}
+          <Button kind="quiet" onClick={onDepart}>
+            Depart<span className="hidden-label"> from the verdict on {part.name}</span>
+          </Button>
+        </span>
+      ) : (
+        <span className={styles.position}>not decided</span>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,111 @@
+import { useMemo, useState } from 'react'
+import { v7 } from 'uuid'
+import type { JobView } from '../../contract/answers'
+import type { DecisionBody } from '../../contract/bodies'
+import type { Level } from '../../core/decision/level'
+import { type StandingDecision, standingDecisions } from '../../core/job/progress'
+import type { Part } from '../../core/record/bookSchema'
+import { evaluate } from '../../core/record/evaluate'
+import type { PartResult, Results } from '../../core/record/results'
+import { type Answer, getJson, postJson } from '../httpClient'
+
+export interface BoardRow {
+  readonly part: Part
+  readonly result: PartResult
+  readonly standing: StandingDecision | undefined
+  /** A safety-marked characteristic is judged on this part. */
+  readonly safety: boolean
+}
+
+export interface Board {
+  readonly view: JobView
+  readonly results: Results
+  readonly rows: readonly BoardRow[]
+  readonly busy: boolean
+  readonly fault: string | null
+  /** Why nothing can be decided here; null when it can. */
+  readonly closed: string | null
+  accept(rows: readonly BoardRow[]): Promise<void>
+  depart(row: BoardRow, decided: Level, reason: string, id: string): Promise<string | null>
+}
+
+const OFFLINE = 'The server cannot be reached. Nothing is lost: do it again when the network is back.'
+const messageOf = (answer: Exclude<Answer<unknown>, { kind: 'ok' }>): string =>
+  answer.kind === 'offline' ? OFFLINE : answer.message
+
+export const isDecided = ({ standing }: BoardRow): boolean => standing !== undefined && !standing.stale
+/** What needs a person: no verdict yet, one made on something that changed, or a hold. */
+export const needsSomeone = (row: BoardRow): boolean => !isDecided(row)
+export const isAcceptable = (row: BoardRow): boolean => needsSomeone(row) && row.result.verdict !== 'hold'
+
+export function useBoard(initial: JobView): Board {
+  const [view, setView] = useState(initial)
+  const [busy, setBusy] = useState(false)
+  const [fault, setFault] = useState<string | null>(null)
+  const results = useMemo(() => evaluate(view.record), [view])
+  const rows = useMemo(() => rowsOf(view, results), [view, results])
+  const jobPath = `/api/jobs/${encodeURIComponent(view.record.job.id)}`
+
+  const refresh = async (): Promise<void> => {
+    const answer = await getJson<JobView>(jobPath)
+    if (answer.kind === 'ok') setView(answer.value)
+  }
+  const decide = (body: DecisionBody): Promise<Answer<unknown>> => postJson(`${jobPath}/decisions`, body)
+
+  return {
+    view,
+    results,
+    rows,
+    busy,
+    fault,
+    closed: closedBecause(view),
+    accept: async (chosen) => {
+      setBusy(true)
+      setFault(null)
+      for (const { part, result } of chosen) {
+        if (result.verdict === 'hold') continue
+        const answer = await decide({
+          id: v7(),
+          part: part.id,
+          recommended: result.verdict,
+          decided: result.verdict,
+          reason: null,
+        })
+        if (answer.kind === 'ok') continue
+        setFault(`${part.name}: ${messageOf(answer)}`)
+        break
+      }
+      await refresh()
+      setBusy(false)
+    },
+    depart: async ({ part, result }, decided, reason, id) => {
+      const answer = await decide({
+        id,
+        part: part.id,
+        recommended: result.verdict,
+        decided,
+        reason: reason.trim() === '' ? null : reason.trim(),
+      })
+      if (answer.kind !== 'ok') return messageOf(answer)
+      await refresh()
+      return null
+    },
+  }
+}
+
+function rowsOf(view: JobView, results: Results): BoardRow[] {
+  const { book } = view.record
+  const standing = standingDecisions(view.record, results)
+  return book.parts.flatMap((part) => {
+    const result = results.parts.find(({ id }) => id === part.id)
+    if (!result) return []
+    const safety = book.characteristics.some((characteristic) => characteristic.part === part.id && characteristic.safety)
+    return [{ part, result, standing: standing.get(part.id), safety }]
+  })
+}
+
+function closedBecause(view: JobView): string | null {
+  if (view.reportId !== null) return 'This job is signed: verdicts stand as they are.'
+  if (view.review.at(-1)?.kind === 'sent') return 'This job lies with the reviewer. Ask for it to be returned before deciding.'
+  return view.may.decide ? null : 'You may look, but not decide: that is the inspector’s.'
+}

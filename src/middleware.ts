@@ -1,0 +1,35 @@
+import { defineMiddleware } from 'astro:middleware'
+import { signedIn } from './server/auth'
+import { answerRefused } from './server/edge'
+import { Refused } from './server/refused'
+
+const PUBLIC_PATHS = ['/sign-in', '/refused']
+const isPublic = (path: string): boolean => PUBLIC_PATHS.includes(path) || path.startsWith('/api/auth/')
+
+/** Every route: who is it, may the call come from this page, and to the sign-in page when nobody is signed in. */
+export const onRequest = defineMiddleware(async (context, next) => {
+  const { locals, request, url } = context
+  locals.refusal ??= null
+  locals.user ??= null
+  const path = url.pathname.replace(/\/+$/, '') || '/'
+  const isApi = path.startsWith('/api/')
+
+  if (isApi && request.method !== 'GET' && request.method !== 'HEAD' && !fromOurPages(request))
+    return answerRefused(new Refused('notAllowed', 'This call comes from another site and is refused.'))
+  if (!path.startsWith('/api/auth/')) locals.user = await signedIn(request.headers)
+  if (locals.user || isPublic(path)) return next()
+  if (isApi)
+    return answerRefused(new Refused('notSignedIn', 'You are not signed in. Sign in, then do it again: nothing typed is lost.'))
+  return context.redirect(path === '/' ? '/sign-in' : `/sign-in?next=${encodeURIComponent(path + url.search)}`)
+})
+
+/** A browser names the origin of a writing call; a call without one comes from no page and needs the session cookie all the same. */
+function fromOurPages(request: Request): boolean {
+  const origin = request.headers.get('origin')
+  if (origin === null) return true
+  try {
+    return new URL(origin).host === request.headers.get('host')
+  } catch {
+    return false
+  }
+}

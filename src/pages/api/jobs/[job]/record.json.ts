@@ -1,0 +1,15 @@
+import { apiRead, pathParameter } from '../../../../server/edge'
+import { jobView } from '../../../../server/jobView'
+
+/** The job's record in the open format, to keep or to put to `npm run evaluate`. */
+export const GET = apiRead(async (context, api) => {
+  const job = pathParameter(api, 'job')
+  const { record } = await jobView(context, job)
+  return new Response(`${JSON.stringify(record, null, 2)}\n`, {
+    headers: {
+      'content-type': 'application/json; charset=utf-8',
+      'content-disposition': `attachment; filename="${record.job.id}.json"`,
+      'cache-control': 'no-store',
+    },
+  })
+})

@@ -1,0 +1,15 @@
+import { apiRead, pathParameter } from '../../../server/edge'
+import { renderPdf } from '../../../server/pdf/renderPdf'
+import { signedReport } from '../../../server/report'
+
+export const GET = apiRead(async (context, api) => {
+  const report = await signedReport(context, pathParameter(api, 'report'))
+  const pdf = await renderPdf(report)
+  return new Response(Buffer.from(pdf), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="report-${report.content.record.job.id}.pdf"`,
+      'cache-control': 'private, no-cache',
+    },
+  })
+})

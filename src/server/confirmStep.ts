@@ -1,0 +1,34 @@
+import { eq } from 'drizzle-orm'
+import type { ConfirmationBody } from '../contract/bodies'
+import { stepLabel } from '../core/job/orderOfWork'
+import { appendLog } from '../db/queries/log'
+import { stepConfirmation } from '../db/schema'
+import type { Context } from './context'
+import { writeToJob } from './openForWriting'
+import { Refused } from './refused'
+
+/** Records that a step of the order of work is done, by name and time. Everything after “Make safe” waits for it. */
+export function confirmStep(context: Context, jobId: string, body: ConfirmationBody): Promise<{ stored: boolean }> {
+  return writeToJob(context, jobId, { action: 'confirm', duringReview: false }, async (db, view) => {
+    const known = await db
+      .select({ jobId: stepConfirmation.jobId, step: stepConfirmation.step })
+      .from(stepConfirmation)
+      .where(eq(stepConfirmation.id, body.id))
+    if (known[0]?.jobId === jobId && known[0].step === body.step) return { stored: false }
+    const before = view.confirmations.find(({ step }) => step === body.step)
+    if (before || known[0])
+      throw new Refused('conflict', `${stepLabel[body.step]} is confirmed already${before ? `, by ${before.by}` : ''}.`)
+    if (body.step !== 'makeSafe' && !view.confirmations.some(({ step }) => step === 'makeSafe'))
+      throw new Refused('conflict', `${stepLabel[body.step]} stays closed until “Make safe” is confirmed.`)
+    await db
+      .insert(stepConfirmation)
+      .values({ id: body.id, jobId, step: body.step, note: body.note, confirmedBy: context.user.id, confirmedAt: context.now() })
+    await appendLog(db, {
+      userId: context.user.id,
+      verb: 'step.confirmed',
+      subject: jobId,
+      detail: { step: body.step, note: body.note },
+    })
+    return { stored: true }
+  })
+}

@@ -1,0 +1,42 @@
+import { eq } from 'drizzle-orm'
+import type { DecisionBody } from '../contract/bodies'
+import { verdictLabel } from '../core/decision/level'
+import { evaluate } from '../core/record/evaluate'
+import { appendLog } from '../db/queries/log'
+import { decision } from '../db/schema'
+import type { Context } from './context'
+import { writeToJob } from './openForWriting'
+import { Refused } from './refused'
+
+/** Records the inspector's verdict on a part: the recommended one, or a departure with its reason. */
+export function decidePart(context: Context, jobId: string, body: DecisionBody): Promise<{ stored: boolean }> {
+  return writeToJob(context, jobId, { action: 'decide', duringReview: false }, async (db, { record }) => {
+    const known = (await db.select().from(decision).where(eq(decision.id, body.id)))[0]
+    if (known) {
+      if (known.jobId === jobId && known.part === body.part && known.decided === body.decided) return { stored: false }
+      throw new Refused('conflict', 'A different verdict with this id is stored already. Reload the page and decide again.')
+    }
+    const part = record.book.parts.find(({ id }) => id === body.part)
+    if (!part) throw new Refused('notFound', `The limit book has no part “${body.part}”.`)
+    const recommended = evaluate(record).parts.find(({ id }) => id === body.part)?.verdict
+    if (recommended !== body.recommended)
+      throw new Refused(
+        'conflict',
+        `The recommended verdict on ${part.name} has changed to ${recommended ? verdictLabel[recommended] : 'none'}. Look at it again, then decide.`,
+      )
+    if (body.decided !== recommended && body.reason === null)
+      throw new Refused(
+        'malformed',
+        `${part.name}: the recommended verdict is ${verdictLabel[body.recommended]}. Say why you depart from it.`,
+        [{ path: 'reason', message: 'say why you depart from the recommended verdict' }],
+      )
+    await db.insert(decision).values({ ...body, jobId, decidedBy: context.user.id, decidedAt: context.now() })
+    await appendLog(db, {
+      userId: context.user.id,
+      verb: 'part.decided',
+      subject: jobId,
+      detail: { part: body.part, recommended, decided: body.decided },
+    })
+    return { stored: true }
+  })
+}

@@ -1,0 +1,104 @@
+import type { APIContext, APIRoute } from 'astro'
+import { z } from 'zod'
+import type { Refusal } from '../contract/answers'
+import type { Context } from './context'
+import { type Issue, Refused } from './refused'
+import { database, logger } from './runtime'
+
+/** Largest body of a call, bytes. Readings and reasons are small. */
+const MOST_BYTES = 64 * 1024
+
+export const answerJson = (body: unknown, status = 200): Response =>
+  new Response(JSON.stringify(body), {
+    status,
+    headers: { 'content-type': 'application/json; charset=utf-8', 'cache-control': 'no-store' },
+  })
+
+export function answerRefused(refused: Refused): Response {
+  const error: Refusal['error'] = {
+    code: refused.code,
+    message: refused.message,
+    ...(refused.issues.length > 0 ? { issues: refused.issues } : {}),
+  }
+  return answerJson({ error }, refused.status)
+}
+
+/** The use-case context of a request whose person the middleware has found. */
+export function contextOf(locals: App.Locals): Context {
+  if (!locals.user) throw new Refused('notSignedIn', 'You are not signed in. Sign in, then do it again: nothing typed is lost.')
+  return { db: database().db, user: locals.user, now: () => new Date() }
+}
+
+/** Reads and checks a JSON body, or refuses it with every fault and its path. */
+async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<z.infer<S>> {
+  if (!request.headers.get('content-type')?.toLowerCase().startsWith('application/json'))
+    throw new Refused('wrongType', 'Send the body as application/json.')
+  const text = await request.text()
+  if (new TextEncoder().encode(text).length > MOST_BYTES)
+    throw new Refused('tooLarge', `The body is larger than ${MOST_BYTES / 1024} kB.`)
+  let json: unknown
+  try {
+    json = JSON.parse(text)
+  } catch (error) {
+    const message = error instanceof SyntaxError ? error.message : 'not JSON'
+    throw new Refused('malformed', `The body is not JSON: ${message}.`, [{ path: '', message }])
+  }
+  const parsed = schema.safeParse(json)
+  if (parsed.success) return parsed.data
+  const issues = parsed.error.issues.map((issue): Issue => ({ path: z.core.toDotPath(issue.path), message: issue.message }))
+  throw new Refused(
+    'malformed',
+    `Not accepted: ${issues.map(({ path, message }) => `${path || 'body'}: ${message}`).join('; ')}.`,
+    issues,
+  )
+}
+
+/** A call that writes: body checked, use case run, refusals answered; every API route goes through here. */
+export const apiCall =
+  <S extends z.ZodType>(
+    schema: S,
+    useCase: (context: Context, body: z.infer<S>, api: APIContext) => Promise<unknown>,
+  ): APIRoute =>
+  (api) =>
+    guarded(async () => {
+      const context = contextOf(api.locals)
+      return answerJson(await useCase(context, await readBody(api.request, schema), api))
+    })
+
+/** A call that reads. */
+export const apiRead = (useCase: (context: Context, api: APIContext) => Promise<Response>): APIRoute => {
+  return (api) => guarded(() => useCase(contextOf(api.locals), api))
+}
+
+async function guarded(answer: () => Promise<Response>): Promise<Response> {
+  try {
+    return await answer()
+  } catch (error) {
+    if (error instanceof Refused) return answerRefused(error)
+    logger.error({ err: withoutParameters(error) }, 'call failed')
+    return answerJson(
+      {
+        error: {
+          code: 'fault',
+          message: 'The server could not do this. Nothing was stored; try again, and tell whoever runs Medida if it stays.',
+        },
+      },
+      500,
+    )
+  }
+}
+
+/** A failed query's message holds its parameters, which may be a password hash or a name: only the cause is logged. */
+export function withoutParameters(error: unknown): unknown {
+  if (!(error instanceof Error)) return String(error)
+  return error.cause instanceof Error
+    ? { name: error.name, cause: error.cause.message }
+    : { name: error.name, message: error.message, stack: error.stack }
+}
+
+/** A path parameter that routing guarantees. */
+export function pathParameter(api: Pick<APIContext, 'params'>, name: string): string {
+  const value = api.params[name]
+  if (value === undefined) throw new Error(`route has no parameter ${name}`)
+  return value
+}

@@ -1,0 +1,134 @@
+import type { JobView } from '../contract/answers'
+import type { ConfirmableStep } from '../core/job/orderOfWork'
+import { bookSchema } from '../core/record/bookSchema'
+import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
+import type { Executor } from '../db/client'
+import {
+  allGauges,
+  confirmationsOf,
+  decisionsOf,
+  earlierSignedJobs,
+  findJob,
+  readingsOf,
+  reportOfJob,
+  reviewOf,
+} from '../db/queries/jobs'
+import { canonicalJson, sha256 } from './canonical'
+import { authorise, type Context } from './context'
+import { Refused } from './refused'
+import { may } from './roles'
+
+/** Everything the pages of a job show. */
+export async function jobView(context: Context, jobId: string): Promise<JobView> {
+  authorise(context, 'read')
+  return buildJobView(context, context.db, jobId)
+}
+
+/** The same inside a transaction. */
+export async function buildJobView(context: Context, db: Executor, jobId: string): Promise<JobView> {
+  const found = await findJob(db, jobId)
+  if (!found) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+  const record = await buildRecord(db, found)
+  const { role } = context.user
+  return {
+    title: found.job.title,
+    reason: found.job.reason,
+    openedBy: found.openedBy,
+    record,
+    recordSha256: sha256(canonicalJson(record)),
+    confirmations: (await confirmationsOf(db, jobId)).map(({ confirmation, by }) => ({
+      step: confirmation.step as ConfirmableStep,
+      by,
+      at: confirmation.confirmedAt.toISOString(),
+      note: confirmation.note,
+    })),
+    review: (await reviewOf(db, jobId)).map(({ event, by }) => ({
+      kind: event.kind,
+      by,
+      at: event.actedAt.toISOString(),
+      note: event.note,
+    })),
+    reportId: (await reportOfJob(db, jobId))?.id ?? null,
+    may: {
+      measure: may(role, 'measure'),
+      confirm: may(role, 'confirm'),
+      decide: may(role, 'decide'),
+      send: may(role, 'send'),
+      review: may(role, 'review'),
+    },
+  }
+}
+
+type FoundJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
+
+/** The inspection record of a job as stored; a record the schema refuses is a fault of the store, not of the person. */
+async function buildRecord(db: Executor, { job, machine, book }: FoundJob): Promise<InspectionRecord> {
+  const earlier = await earlierSignedJobs(db, job.machineId, job.runningHours)
+  const history = []
+  // One after the other: inside a transaction there is one connection.
+  for (const { job: past } of earlier)
+    history.push({
+      overhaul: past.title,
+      date: past.openedOn,
+      runningHours: past.runningHours,
+      installed: past.installed,
+      readings: await readingsInRecord(db, past.id),
+    })
+  const limits = bookSchema.parse(book)
+  const measurable = new Set(limits.characteristics.map(({ id }) => id))
+  return recordSchema.parse({
+    format: 'medida-record',
+    version: 1,
+    machine,
+    job: {
+      id: job.id,
+      overhaul: job.title,
+      date: job.openedOn,
+      runningHours: job.runningHours,
+      mustRunHours: job.mustRunHours,
+      installed: job.installed,
+      policy: job.policy,
+      readings: await readingsInRecord(db, job.id),
+    },
+    book: limits,
+    gauges: (await allGauges(db)).map((gauge) => ({
+      ...gauge,
+      resolutionMm: Number(gauge.resolutionMm),
+      maximumPermissibleErrorMm: Number(gauge.maximumPermissibleErrorMm),
+    })),
+    // A later revision of the book may have dropped a characteristic that was measured before.
+    history: history.map((overhaul) => ({
+      ...overhaul,
+      readings: overhaul.readings.filter((reading) => measurable.has(reading.characteristic)),
+    })),
+    decisions: (await decisionsOf(db, job.id)).map(({ decision, by }) => ({
+      id: decision.id,
+      part: decision.part,
+      recommended: decision.recommended,
+      decided: decision.decided,
+      reason: decision.reason,
+      by,
+      at: decision.decidedAt.toISOString(),
+    })),
+  })
+}
+
+async function readingsInRecord(db: Executor, jobId: string) {
+  return (await readingsOf(db, jobId)).map(({ reading, by }) => ({
+    id: reading.id,
+    characteristic: reading.characteristic,
+    station: reading.station,
+    direction: reading.direction,
+    repeat: reading.repeat,
+    stage: reading.stage,
+    text: reading.text,
+    defaultUnit: reading.defaultUnit,
+    masterMm: reading.masterMm === null ? null : Number(reading.masterMm),
+    valueMm: Number(reading.valueMm),
+    gauge: reading.gaugeId,
+    by,
+    takenAt: reading.takenAt.toISOString(),
+    supersedes: reading.supersedes,
+    reason: reading.reason,
+  }))
+}

@@ -1,0 +1,22 @@
+import type { AstroGlobal } from 'astro'
+import type { Context } from './context'
+import { contextOf, withoutParameters } from './edge'
+import { Refused } from './refused'
+import { logger } from './runtime'
+
+/** What a page shows, or the page that says why it cannot be shown, under the same address and with the right status. */
+export async function loadPage<T>(astro: Readonly<AstroGlobal>, view: (context: Context) => Promise<T>): Promise<T | Response> {
+  try {
+    return await view(contextOf(astro.locals))
+  } catch (error) {
+    if (error instanceof Refused) astro.locals.refusal = { status: error.status, message: error.message }
+    else {
+      logger.error({ err: withoutParameters(error) }, 'page failed')
+      astro.locals.refusal = {
+        status: 500,
+        message: 'The server could not make this page. Nothing is lost. Try again, and tell whoever runs Medida if it stays.',
+      }
+    }
+    return astro.rewrite('/refused')
+  }
+}

@@ -1,0 +1,22 @@
+/** What each role may do. The server asks here at every route and every call. */
+export const roles = ['inspector', 'reviewer', 'planner', 'trainee', 'visitor', 'administrator'] as const
+export type Role = (typeof roles)[number]
+
+export const actions = ['read', 'measure', 'confirm', 'decide', 'send', 'review'] as const
+export type Action = (typeof actions)[number]
+
+const allowed: Record<Role, readonly Action[]> = {
+  inspector: ['read', 'measure', 'confirm', 'decide', 'send'],
+  reviewer: ['read', 'review'],
+  planner: ['read'],
+  trainee: ['read'],
+  visitor: ['read'],
+  administrator: ['read'],
+}
+
+export const may = (role: Role, action: Action): boolean => allowed[role].includes(action)
+
+/** Roles that may do something, for the sentence that refuses the others. */
+export const rolesThatMay = (action: Action): Role[] => roles.filter((role) => may(role, action))
+
+export const isRole = (text: string): text is Role => (roles as readonly string[]).includes(text)

@@ -1,0 +1,22 @@
+import { pino } from 'pino'
+import { type Connection, connect } from '../db/client'
+
+/** What the server is started with; the start command sets these before it loads the server. */
+function setting(name: 'DATABASE_URL' | 'BETTER_AUTH_SECRET'): string {
+  const value = process.env[name]
+  if (!value) throw new Error(`${name} is not set: start the server with npm start`)
+  return value
+}
+
+export const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
+
+let connection: Connection | undefined
+
+/** The pool of this process, opened at the first call. */
+export function database(): Connection {
+  connection ??= connect(setting('DATABASE_URL'))
+  return connection
+}
+
+export const authSecret = (): string => setting('BETTER_AUTH_SECRET')
+export const publicUrl = (): string => process.env.PUBLIC_URL ?? 'http://127.0.0.1:4321'

@@ -1,0 +1,32 @@
+import { type ReactNode, useEffect, useId, useRef } from 'react'
+import styles from './Dialog.module.css'
+
+export interface DialogProps {
+  readonly title: string
+  readonly onClose: () => void
+  readonly children: ReactNode
+}
+
+/** A modal question over the page: the browser's own dialog, so focus stays inside and Escape closes it. */
+export function Dialog({ title, onClose, children }: DialogProps) {
+  const ref = useRef<HTMLDialogElement>(null)
+  const titleId = useId()
+  useEffect(() => {
+    const dialog = ref.current
+    if (dialog && !dialog.open) dialog.showModal()
+  }, [])
+  return (
+    <dialog ref={ref} className={styles.dialog} aria-labelledby={titleId} onClose={onClose}>
+      <div className={styles.body}>
+        <h2 id={titleId} className={styles.title}>
+          {title}
+        </h2>
+        {children}
+      </div>
+    </dialog>
+  )
+}
+
+export function DialogActions({ children }: { readonly children: ReactNode }) {
+  return <div className={styles.actions}>{children}</div>
+}

@@ -1,0 +1,51 @@
+import { type Verdict, verdictLabel } from '../core/decision/level'
+import styles from './VerdictMark.module.css'
+
+/** How full the mark is says how much must be done: open, half, full; broken while it holds. */
+export function VerdictMark({
+  verdict,
+  size = 16,
+  title,
+}: {
+  readonly verdict: Verdict
+  readonly size?: number
+  readonly title?: string
+}) {
+  return (
+    <svg
+      role={title ? 'img' : undefined}
+      aria-label={title}
+      aria-hidden={title ? undefined : true}
+      className={styles.mark}
+      data-verdict={verdict}
+      width={size}
+      height={size}
+      viewBox="0 0 16 16"
+    >
+      {verdict === 'replace' ? (
+        <circle cx="8" cy="8" r="7" fill="currentColor" />
+      ) : (
+        <circle
+          cx="8"
+          cy="8"
+          r="6.4"
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="2"
+          strokeDasharray={verdict === 'hold' ? '3 2.6' : undefined}
+        />
+      )}
+      {verdict === 'recondition' && <path d="M1.6 8A6.4 6.4 0 0 0 14.4 8Z" fill="currentColor" />}
+    </svg>
+  )
+}
+
+/** Mark and word together. */
+export function VerdictWord({ verdict, size = 16 }: { readonly verdict: Verdict; readonly size?: number }) {
+  return (
+    <span className={styles.verdict} data-verdict={verdict}>
+      <VerdictMark verdict={verdict} size={size} />
+      {verdictLabel[verdict]}
+    </span>
+  )
+}

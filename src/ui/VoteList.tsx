@@ -1,0 +1,63 @@
+import { levelRank, verdictLabel } from '../core/decision/level'
+import { verdictOf } from '../core/decision/partVerdict'
+import type { TraceStep, Vote } from '../core/record/results'
+import { SourceNote } from './SourceNote'
+import { VerdictMark } from './VerdictMark'
+import styles from './VoteList.module.css'
+
+type Documents = readonly { readonly id: string; readonly title: string; readonly revision: string }[]
+
+const kindWord: Record<TraceStep['kind'], string> = {
+  reading: 'reading',
+  reduction: 'result',
+  uncertainty: 'doubt',
+  limit: 'limit',
+  forecast: 'forecast',
+  route: 'way',
+  rule: 'rule',
+}
+
+/** The reasons of a verdict, strongest first; each opens to its sum, from the readings to the rule. */
+export function VoteList({
+  votes,
+  documents,
+  quiet = false,
+}: {
+  readonly votes: readonly Vote[]
+  readonly documents: Documents
+  readonly quiet?: boolean
+}) {
+  // When something asks for work, what is in order is left to the end of the list.
+  const shown = quiet ? votes.filter((vote) => levelRank[vote.strong] > 0) : votes
+  return (
+    <ul className={styles.votes}>
+      {shown.map((vote) => (
+        <li key={`${vote.rule} ${vote.subject} ${vote.reason}`}>
+          <details className={styles.vote}>
+            <summary>
+              <VerdictMark verdict={verdictOf(vote)} size={14} title={verdictLabel[verdictOf(vote)]} />
+              <span>
+                <span className={styles.reason}>{vote.reason}</span>{' '}
+                {vote.source && <SourceNote source={vote.source} documents={documents} />}
+                {vote.settledBy && <span className={styles.settled}>{vote.settledBy}</span>}
+              </span>
+            </summary>
+            <ul className={styles.trace}>
+              {vote.trace.length === 0 && (
+                <li>No sum behind it: {vote.rule === 'service' ? 'the book renews this part always' : 'nothing is measured'}.</li>
+              )}
+              {vote.trace.map((step) => (
+                <li key={step.text}>
+                  <span className={styles.kind}>{kindWord[step.kind]}</span>
+                  <span>
+                    {step.text} {step.source && <SourceNote source={step.source} documents={documents} />}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </details>
+        </li>
+      ))}
+    </ul>
+  )
+}

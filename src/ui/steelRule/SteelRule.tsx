@@ -1,0 +1,49 @@
+import { type Step, type StepStanding, stepLabel } from '../../core/job/orderOfWork'
+import styles from './SteelRule.module.css'
+
+export interface SteelRuleProps {
+  readonly jobId: string
+  readonly standings: readonly StepStanding[]
+  /** Step whose page is open, for the mark under it; null on pages that are none. */
+  readonly here: Step | null
+}
+
+/** The page where each step is done; steps confirmed by name are on the job's page. */
+function pageOf(jobId: string, step: Step): string {
+  const job = `/jobs/${encodeURIComponent(jobId)}`
+  const own: Partial<Record<Step, string>> = {
+    measure: `${job}/bench`,
+    fits: `${job}/fits`,
+    decide: `${job}/verdicts`,
+    sign: `${job}/report`,
+  }
+  return own[step] ?? `${job}#${step}`
+}
+
+const stateWord = { done: 'done', now: 'next', ahead: 'ahead', closed: 'closed until made safe' } as const
+
+/** The order of work as a steel rule along the top: what is done, what is next, and the way to each page. */
+export function SteelRule({ jobId, standings, here }: SteelRuleProps) {
+  return (
+    <nav className={styles.rule} aria-label="Order of work">
+      <ol className={styles.list}>
+        {standings.map(({ step, state, count }) => (
+          <li key={step} className={styles.step} data-state={state}>
+            <a className={styles.link} href={pageOf(jobId, step)} aria-current={step === here ? 'page' : undefined}>
+              {stepLabel[step]}
+              {state === 'done' && (
+                <svg className={styles.check} viewBox="0 0 12 12" fill="none" strokeWidth="2" aria-hidden="true">
+                  <path d="M1 6.5 4.5 10 11 2" />
+                </svg>
+              )}
+              <span className="hidden-label">
+                , {stateWord[state]}
+                {count ? `, ${count.done} of ${count.of}` : ''}
+              </span>
+            </a>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  )
+}
