@@ -62,7 +62,7 @@ await prepareDatabase()
 process.env.DATABASE_URL = databaseUrl
 process.env.BETTER_AUTH_SECRET ??= secretsOf(options.dataFolder).authSecret
 process.env.PUBLIC_URL ??= `http://${HOST}:${options.port}`
-process.env.MEDIDA_PDF_WORKER = join(root, 'src', 'server', 'pdf', 'worker.ts')
+process.env.MEDIDA_PDF_WORKER = join(root, 'scripts', 'pdfWorker.mjs')
 process.env.NODE_ENV ??= 'production'
 const server = await createHttpServer(ensureBuild())
 

@@ -1,4 +1,5 @@
 import type { Policy } from '../core/record/recordSchema'
+import type { FitResult } from '../core/record/results'
 
 /** Shown on every view. */
 export const CAUTION = 'The maker’s instructions and local rules come first. Medida advises; a competent person decides.'
@@ -14,4 +15,11 @@ export function policyWords(policy: Policy): string[] {
     policy.mustLastTheInterval ? 'must last the interval' : 'worn only at the limit',
     policy.clearanceBy === 'strip' ? 'bearing clearance by strip' : 'bearing clearance from the measured parts',
   ]
+}
+
+export const fitWord: Record<FitResult['verdict'], string> = {
+  passes: 'passes',
+  pastPlan: 'past its plan limit',
+  fails: 'beyond its limits',
+  open: 'not complete',
 }

@@ -5,8 +5,3 @@ export type Result<T, F> =
 
 export const ok = <T>(value: T): Result<T, never> => ({ ok: true, value })
 export const err = <F>(fault: F): Result<never, F> => ({ ok: false, fault })
-
-/** Ends an exhaustive switch: adding a kind without handling it no longer compiles. */
-export function unreachable(value: never): never {
-  throw new Error(`unhandled kind: ${JSON.stringify(value)}`)
-}

@@ -95,7 +95,7 @@ function limitStep({ outcome, figures, unit }: LimitVoteInput): TraceStep {
   const instruction = limit.instruction === '' ? '' : `. ${limit.instruction}`
   return {
     kind: 'limit',
-    text: `Limit: ${plan}wear ${sign(limit)} ${figures(limit.wearMm)} ${unit}${guard}${instruction}`,
+    text: `${plan}wear ${sign(limit)} ${figures(limit.wearMm)} ${unit}${guard}${instruction}`,
     source: limit.source,
   }
 }
@@ -107,5 +107,5 @@ function ruleStep({ outcome }: LimitVoteInput, mild: Level, strong: Level): Trac
   const found =
     grade.mild === grade.strong ? gradeWord[grade.mild] : `from ${gradeWord[grade.mild]} to ${gradeWord[grade.strong]}`
   const asks = mild === strong ? mild : `${mild} to ${strong}`
-  return { kind: 'rule', text: `Rule: ${found} asks for ${asks}`, source: null }
+  return { kind: 'rule', text: `${found} asks for ${asks}`, source: null }
 }

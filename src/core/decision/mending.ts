@@ -34,7 +34,7 @@ export function routeOutcome(route: Route, isBore: boolean, reductions: Reductio
 }
 
 /** The size at which the worn surface cleans up, mm; null before anything is measured. */
-export function sizeToCleanUpMm(route: Route, isBore: boolean, reductions: Reductions | undefined): number | null {
+function sizeToCleanUpMm(route: Route, isBore: boolean, reductions: Reductions | undefined): number | null {
   const extreme = isBore ? reductions?.values.maximum : reductions?.values.minimum
   if (!route.sizeAfter || !extreme) return null
   const allowance = (reductions?.values.outOfRound?.valueMm ?? 0) + route.sizeAfter.cleanUpMm

@@ -29,7 +29,7 @@ export const COVERAGE_FACTOR = 2
 export const inQuadrature = (...contributions: readonly number[]): number => Math.hypot(...contributions)
 
 /** Standard uncertainty of reading to a step, rectangular half-step: resolution / (2√3) (GUM F.2.2.1). */
-export const resolutionUncertaintyMm = (gauge: Gauge): number => gauge.resolutionMm / (2 * Math.sqrt(3))
+const resolutionUncertaintyMm = (gauge: Gauge): number => gauge.resolutionMm / (2 * Math.sqrt(3))
 
 /** Standard uncertainty of one reading: maximum permissible error / √3 and resolution in quadrature (GUM 4.3.7). */
 export function readingUncertaintyMm(gauge: Gauge): number {

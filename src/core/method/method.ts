@@ -72,7 +72,7 @@ export function layoutOf(method: Method): readonly Slot[] {
 }
 
 /** Most repeats one set may hold; more is a sign that the set should be taken anew. */
-export const MOST_REPEATS = 12
+const MOST_REPEATS = 12
 
 /** Whether a reading may be taken at this slot under this method. */
 export function acceptsSlot(method: Method, slot: Slot): boolean {

@@ -4,7 +4,7 @@ export type UnitSystem = 'metric' | 'inch'
 const MM_PER_INCH = 25.4
 
 /** Decimals that show a step: 0.001 → 3, 0.05 → 2, 1 → 0. */
-export function decimalsOf(step: number): number {
+function decimalsOf(step: number): number {
   return Math.max(0, Math.ceil(-Math.log10(step) - 1e-9))
 }
 
@@ -25,10 +25,6 @@ export function formatLength(valueMm: number, system: UnitSystem, stepMm: number
   const text = (steps / scale).toFixed(decimals)
   return value < 0 && steps !== 0 ? `−${text}` : text
 }
-
-/** The same with its unit. */
-export const formatLengthWithUnit = (valueMm: number, system: UnitSystem, stepMm: number): string =>
-  `${formatLength(valueMm, system, stepMm)} ${unitLabel(system)}`
 
 /** A signed difference: always + or −. */
 export function formatSignedLength(valueMm: number, system: UnitSystem, stepMm: number): string {

@@ -17,7 +17,7 @@ const placeSchema = z.strictObject({ id: z.string().min(1).max(8), label: nameSc
 const uniqueIds = (places: readonly { id: string }[]): boolean => new Set(places.map((place) => place.id)).size === places.length
 const placesSchema = z.array(placeSchema).min(1).max(64).refine(uniqueIds, 'two places have the same id')
 
-export const sourceSchema = z.strictObject({ document: z.string().min(1).max(40), page: z.string().min(1).max(40) })
+const sourceSchema = z.strictObject({ document: z.string().min(1).max(40), page: z.string().min(1).max(40) })
 
 const diameterLayout = {
   stations: placesSchema,

@@ -211,7 +211,7 @@ function forecastVote(
       ...(beyond ? mending.trace : []),
       {
         kind: 'rule',
-        text: `Rule: ${beyond ? 'beyond the wear limit before the next overhaul' : 'inside until the next overhaul'} (policy: must last the interval)`,
+        text: `${beyond ? 'beyond the wear limit before the next overhaul' : 'inside until the next overhaul'} (policy: must last the interval)`,
         source: null,
       },
     ],

@@ -69,13 +69,15 @@ export function evaluateFit(input: FitInput): FitResult {
     minimum,
     maximum,
     limits,
-    verdict: limits.some(({ grade }) => grade.mild === 2)
-      ? 'fails'
-      : limits.every(({ grade }) => grade.strong < 2)
-        ? 'passes'
-        : 'open',
+    verdict: fitVerdict(limits),
     votes: limits.map((outcome) => fitVote(input, outcome, countsBy)),
   }
+}
+
+function fitVerdict(limits: readonly LimitOutcome[]): FitResult['verdict'] {
+  if (limits.some(({ grade }) => grade.mild === 2)) return 'fails'
+  if (limits.some(({ grade }) => grade.strong === 2)) return 'open'
+  return limits.some(({ grade }) => grade.strong === 1) ? 'pastPlan' : 'passes'
 }
 
 const placed = (reading: TakenReading): PlacedSize => ({

@@ -83,7 +83,8 @@ export interface FitResult {
   readonly minimum: Reduced | null
   readonly maximum: Reduced | null
   readonly limits: readonly LimitOutcome[]
-  readonly verdict: 'passes' | 'fails' | 'open'
+  /** passes: inside; pastPlan: past a plan limit, inside the wear limits; fails: beyond; open: not known yet. */
+  readonly verdict: 'passes' | 'pastPlan' | 'fails' | 'open'
   readonly votes: readonly Vote[]
 }
 

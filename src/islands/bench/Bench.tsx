@@ -36,11 +36,11 @@ export function Bench(props: BenchProps) {
       `${station}/${direction}/${repeat}`,
     ]),
   )
-  const complete = bench.result.reductions.taken === bench.result.reductions.needed
+  const complete = bench.slots.every((slot) => bench.standingAt(slot))
   return (
     <div className={styles.bench}>
       <Rail bench={bench} />
-      <section className={styles.work} aria-labelledby="characteristic">
+      <section className={styles.work} aria-labelledby="characteristic" aria-busy={!bench.outbox.loaded}>
         <div className={styles.head}>
           <div>
             <h1 id="characteristic">{characteristic.name}</h1>

@@ -10,7 +10,7 @@ const COMMON_REASONS = ['Misread', 'Mistyped', 'Gauge not square', 'Wrong place'
 export function Messages({ bench }: { readonly bench: Bench }) {
   const { local, reachable } = bench.outbox
   const queued = local.filter(({ delivery }) => delivery.kind === 'queued').length
-  const complete = bench.result.reductions.taken === bench.result.reductions.needed && !bench.parsed
+  const complete = bench.slots.every((slot) => bench.standingAt(slot))
   return (
     <div className={styles.messages}>
       <p id="bench-message" role="alert" className={styles.fault} hidden={!bench.fault}>
@@ -95,8 +95,11 @@ function CorrectionForm({ bench }: { readonly bench: Bench }) {
             maxLength={400}
             onChange={(event) => bench.setReason(event.currentTarget.value)}
             onKeyDown={(event) => {
-              if (event.key === 'Enter') bench.accept()
               if (event.key === 'Escape') bench.cancel()
+              if (event.key !== 'Enter') return
+              // The same press must not reach the reading that takes the focus now.
+              event.preventDefault()
+              bench.accept()
             }}
           />
         </label>

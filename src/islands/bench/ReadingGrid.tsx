@@ -128,7 +128,7 @@ function Cell({ bench, slot, sticksOut }: { readonly bench: Bench; readonly slot
           event.preventDefault()
           bench.accept()
         }
-        arrows(event, bench)
+        arrows(event, bench, slot)
       }}
     >
       <span className={styles.cellTop}>
@@ -150,20 +150,26 @@ function Cell({ bench, slot, sticksOut }: { readonly bench: Bench; readonly slot
   )
 }
 
-function arrows(event: KeyboardEvent, bench: Bench): void {
+function arrows(event: KeyboardEvent, bench: Bench, from: Slot): void {
   const steps = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key]
   if (steps === undefined || event.altKey) return
   event.preventDefault()
-  bench.moveBy(steps)
+  bench.moveBy(steps, from)
 }
 
 function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slot }) {
   const { characteristic, parsed } = bench
   const ref = useRef<HTMLInputElement>(null)
   const place = `${characteristic.id}/${slotKey(slot)}`
+  const { type } = bench
+  const first = useRef(true)
   // biome-ignore lint/correctness/useExhaustiveDependencies: the field takes the focus whenever the place changes
   useEffect(() => {
     ref.current?.focus({ preventScroll: true })
+    // What was typed before the page came to life is in the field already: a reading must never lose its first digits.
+    const early = first.current ? (ref.current?.value ?? '') : ''
+    first.current = false
+    if (early !== '') type(early)
   }, [place])
   const unit = bench.record.machine.units === 'metric' ? 'mm' : 'in'
   const master = characteristic.method.kind === 'boreDiameter' ? characteristic.method.masterMm : null
@@ -181,6 +187,8 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
       <input
         ref={ref}
         data-reading=""
+        // biome-ignore lint/a11y/noAutofocus: the bench comes first; the field is what this page is for
+        autoFocus
         className={`figure ${styles.cellInput}`}
         value={bench.text}
         inputMode="text"
@@ -197,7 +205,7 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
             event.preventDefault()
             bench.accept()
           } else if (event.key === 'Escape') bench.cancel()
-          else if (bench.text === '') arrows(event, bench)
+          else if (bench.text === '') arrows(event, bench, slot)
         }}
       />
     </label>

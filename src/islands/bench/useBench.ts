@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
 import type { ReadingBody } from '../../contract/bodies'
@@ -51,7 +51,8 @@ export interface Bench {
   type(text: string): void
   accept(): void
   goTo(characteristicId: string, slot?: Slot): void
-  moveBy(steps: number): void
+  /** To the place so many steps on in walking order. */
+  moveBy(steps: number, from: Slot): void
   step(parts: number): void
   correct(slot: Slot): void
   correctLast(): void
@@ -132,7 +133,7 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
   const draft = useMemo((): Draft => ({ characteristic: place.id, slot: place.slot, text }), [place, text])
   useDraft(jobId, draft, (saved) => {
     if (!book.characteristics.some(({ id }) => id === saved.characteristic)) return
-    setPlace({ id: saved.characteristic, slot: saved.slot })
+    setPlace({ id: saved.characteristic, slot: onlySlot(saved.slot) })
     setText(saved.text)
   })
   useEffect(() => {
@@ -140,6 +141,15 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     url.searchParams.set('c', place.id)
     history.replaceState(null, '', url)
   }, [place.id])
+
+  // Readings that waited on this device may have filled the place the page opened at.
+  const leaveTakenPlace = useRef(() => {})
+  leaveTakenPlace.current = () => {
+    if (text === '' && standingHere) setPlace({ id: characteristic.id, slot: firstOpen(characteristic) })
+  }
+  useEffect(() => {
+    if (outbox.loaded) leaveTakenPlace.current()
+  }, [outbox.loaded])
 
   const reset = (): void => {
     setText('')
@@ -150,15 +160,15 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     const target = book.characteristics.find(({ id }) => id === characteristicId)
     if (!target) return
     reset()
-    setPlace({ id: target.id, slot: slot ?? firstOpen(target) })
+    setPlace({ id: target.id, slot: slot ? onlySlot(slot) : firstOpen(target) })
   }
   const step = (parts: number): void => {
     const index = book.characteristics.findIndex(({ id }) => id === characteristic.id)
     const target = book.characteristics[(index + parts + book.characteristics.length) % book.characteristics.length]
     if (target) goTo(target.id)
   }
-  const moveBy = (steps: number): void => {
-    const index = slots.findIndex((slot) => slotKey(slot) === slotKey(active))
+  const moveBy = (steps: number, from: Slot): void => {
+    const index = slots.findIndex((slot) => slotKey(slot) === slotKey(from))
     const target = slots[(index + steps + slots.length) % slots.length]
     if (target) goTo(characteristic.id, target)
   }
@@ -166,11 +176,12 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     const of = at(characteristic.id, slot)
     if (!of) return
     reset()
-    setPlace({ id: characteristic.id, slot })
+    setPlace({ id: characteristic.id, slot: onlySlot(of) })
     setCorrection({ of, reason: '' })
   }
 
   const accept = (): void => {
+    if (!outbox.loaded) return
     if (closed !== null) return setFault(closed)
     if (text.trim() === '') return standingHere ? nextOpen() : setFault(null)
     if (!reading?.ok) return setFault(reading ? explainReadingFault(reading.fault) : null)
@@ -255,6 +266,9 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     toggleUnits: () => setSystem((before) => (before === 'metric' ? 'inch' : 'metric')),
   }
 }
+
+/** The place of a reading and nothing else of it: what is spread into a new reading must not bring the old one's id along. */
+const onlySlot = ({ station, direction, repeat }: Slot): Slot => ({ station, direction, repeat })
 
 /** What the reading being typed has besides its place and value while it is only looked at. */
 const NOT_KEPT = {

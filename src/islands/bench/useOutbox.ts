@@ -19,6 +19,8 @@ export interface Outbox {
   /** Readings accepted on this device that the page did not come with, oldest first. */
   readonly local: readonly LocalReading[]
   readonly reachable: boolean
+  /** What waits on this device has been looked up; before that a place may seem open that is not. */
+  readonly loaded: boolean
   accept(reading: Reading, body: ReadingBody): void
   /** Gives up a reading that the server refused. */
   drop(id: string): void
@@ -31,6 +33,7 @@ const RETRY_MS = 4_000
 export function useOutbox(personId: string, jobId: string): Outbox {
   const [local, setLocal] = useState<readonly LocalReading[]>([])
   const [reachable, setReachable] = useState(true)
+  const [loaded, setLoaded] = useState(false)
   const sending = useRef(false)
 
   const mark = useCallback((id: string, delivery: Delivery) => {
@@ -70,6 +73,7 @@ export function useOutbox(personId: string, jobId: string): Outbox {
     void waitingInOutbox(personId, jobId).then((items: OutboxItem[]) => {
       if (stale) return
       setLocal((before) => [...items.map(({ reading }): LocalReading => ({ reading, delivery: { kind: 'queued' } })), ...before])
+      setLoaded(true)
       void send()
     })
     const retry = setInterval(() => void send(), RETRY_MS)
@@ -95,5 +99,5 @@ export function useOutbox(personId: string, jobId: string): Outbox {
     void takeFromOutbox(id)
   }, [])
 
-  return { local, reachable, accept, drop, sendNow: () => void send() }
+  return { local, reachable, loaded, accept, drop, sendNow: () => void send() }
 }

@@ -1,3 +1,4 @@
+import { fitWord } from '../../contract/words'
 import { formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
 import type { FitSpec } from '../../core/record/bookSchema'
 import type { InspectionRecord } from '../../core/record/recordSchema'
@@ -13,8 +14,6 @@ interface SheetProps {
   readonly fit: FitResult
 }
 
-const stateWord = { passes: '○ passes', fails: '● beyond its limits', open: 'not complete' } as const
-
 /** One mating pair: clearance place by place from the measured parts, by strip, and how far the two agree. */
 export function FitSheet({ record, fit }: SheetProps) {
   const spec = record.book.fits.find(({ id }) => id === fit.id)
@@ -28,7 +27,7 @@ export function FitSheet({ record, fit }: SheetProps) {
       <div className={styles.head}>
         <h2 id={`fit-${fit.id}`}>{spec.name}</h2>
         <span className={styles.state} data-state={fit.verdict}>
-          {stateWord[fit.verdict]}
+          {fitWord[fit.verdict]}
         </span>
         <span className={styles.counts}>
           clearance, {unit}; what counts here: {fit.countsBy === 'strip' ? 'the strip' : 'the measured parts'} (policy)

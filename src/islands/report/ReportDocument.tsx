@@ -1,6 +1,6 @@
 import type { ReportContent } from '../../contract/answers'
 import { measurementSheets, partLines, type ReportDraft } from '../../contract/reportFacts'
-import { CAUTION, formatMoment, policyWords } from '../../contract/words'
+import { CAUTION, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'
 import { stepLabel } from '../../core/job/orderOfWork'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
@@ -269,7 +269,7 @@ function Fits({ content: { record, results } }: { readonly content: ReportDraft 
                         </div>
                       ))}
                 </td>
-                <td>{{ passes: 'passes', fails: 'beyond its limits', open: 'not complete' }[fit.verdict]}</td>
+                <td>{fitWord[fit.verdict]}</td>
               </tr>
             )
           })}
@@ -283,7 +283,7 @@ function History({ content: { confirmations, review, record } }: { readonly cont
   return (
     <section className={styles.section}>
       <h2>Who did what</h2>
-      <table className={styles.table}>
+      <table className={`${styles.table} ${styles.history}`}>
         <tbody>
           {confirmations.map(({ step, by, at, note }) => (
             <tr key={step}>

@@ -64,16 +64,16 @@ function configuration(
   const last = line.at(-1)
   const first = line[0]
   const hours = [...line.map((point) => point.runningHours), ...(forecast ? [forecast.atHours] : [])]
-  const from = Math.min(...hours)
-  const to = Math.max(...hours)
-  const margin = Math.max(500, (to - from) * 0.06)
+  // Whole thousands, so that the first and last tick are round.
+  const from = Math.floor(Math.min(...hours) / 1000 - 0.5) * 1000
+  const to = Math.ceil(Math.max(...hours) / 1000 + 0.5) * 1000
   const level = (mm: number | null | undefined, label: string, colour: string, dash: number[]) =>
     mm === null || mm === undefined
       ? []
       : [
           {
             label,
-            data: [from - margin, to + margin].map((x) => ({ x, y: value(mm) })),
+            data: [from, to].map((x) => ({ x, y: value(mm) })),
             borderColor: colour,
             borderWidth: 1.6,
             borderDash: dash,
@@ -126,8 +126,8 @@ function configuration(
       scales: {
         x: {
           type: 'linear',
-          min: from - margin,
-          max: to + margin,
+          min: from,
+          max: to,
           title: { ...text, display: true, text: 'running hours, h' },
           ticks: { ...ticks, callback: (x) => formatHours(Number(x)) },
           grid,

@@ -33,7 +33,7 @@ const OFFLINE = 'The server cannot be reached. Nothing is lost: do it again when
 const messageOf = (answer: Exclude<Answer<unknown>, { kind: 'ok' }>): string =>
   answer.kind === 'offline' ? OFFLINE : answer.message
 
-export const isDecided = ({ standing }: BoardRow): boolean => standing !== undefined && !standing.stale
+const isDecided = ({ standing }: BoardRow): boolean => standing !== undefined && !standing.stale
 /** What needs a person: no verdict yet, one made on something that changed, or a hold. */
 export const needsSomeone = (row: BoardRow): boolean => !isDecided(row)
 export const isAcceptable = (row: BoardRow): boolean => needsSomeone(row) && row.result.verdict !== 'hold'

@@ -31,7 +31,7 @@ function startWorker(): Worker {
   // The server is bundled, its workers are not: the start command says where this one lies.
   const file = process.env.MEDIDA_PDF_WORKER
   if (!file) throw new Error('MEDIDA_PDF_WORKER is not set: start the server with npm start')
-  const started = new Worker(file, { execArgv: ['--import', 'tsx'] })
+  const started = new Worker(file)
   started.unref()
   started.on('message', (answer: PdfAnswer) => {
     const asking = waiting.get(answer.id)

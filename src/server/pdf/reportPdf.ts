@@ -1,7 +1,7 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { ReportContent } from '../../contract/answers'
 import { type MeasurementSheet, measurementSheets, partLines } from '../../contract/reportFacts'
-import { CAUTION, formatMoment, policyWords } from '../../contract/words'
+import { CAUTION, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'
 import { stepLabel } from '../../core/job/orderOfWork'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
@@ -13,7 +13,7 @@ import { ribbonSvg } from './ribbonSvg'
 type Style = { readonly [key: string]: unknown }
 
 /** Text in one face, with the signs it lacks set in the symbol face. */
-export function lettered(text: string, font: 'Text' | 'Figure' = 'Text'): { text: string; font: string }[] {
+function lettered(text: string, font: 'Text' | 'Figure' = 'Text'): { text: string; font: string }[] {
   const runs: { text: string; font: string }[] = []
   let from = 0
   for (const match of text.matchAll(SYMBOLS)) {
@@ -90,15 +90,24 @@ export function reportPdf({ content, sha256 }: SignedReport): TDocumentDefinitio
       facts(content),
       heading('Verdicts'),
       verdicts(content),
-      heading(`As-found figures, ${unitLabel(machine.units)}`),
-      ...measurementSheets(content).map((sheet) => measurement(sheet, content)),
-      heading(`Fits, ${unitLabel(machine.units)}`),
-      fits(content),
+      ...sheetsWithHeading(content),
+      together([heading(`Fits, ${unitLabel(machine.units)}`), fits(content)]),
       heading('Who did what'),
       history(content),
       signature(content, sha256),
     ],
   }
+}
+
+/** Kept on one page. */
+const together = (stack: Content[]): Content => ({ unbreakable: true, stack }) as Content
+
+/** The first sheet takes the heading with it to the next page. */
+function sheetsWithHeading(content: ReportContent): Content[] {
+  const sheets = measurementSheets(content).map((sheet) => measurement(sheet, content))
+  const title = heading(`As-found figures, ${unitLabel(content.record.machine.units)}`)
+  const [first, ...others] = sheets
+  return first ? [together([title, first]), ...others] : [title, words('Nothing is measured.')]
 }
 
 function facts({ record: { job, book }, reason, openedBy }: ReportContent): Content {
@@ -177,8 +186,8 @@ function measurement(
     words(source === '' ? limits : `${limits} (${source})`, QUIET) as TableCell,
   ])
   return {
-    unbreakable: true,
     margin: [0, 4, 0, 8],
+    unbreakable: true,
     stack: [
       {
         columns: [
@@ -235,7 +244,7 @@ function fits({ record, results }: ReportContent): Content {
         figures(`${figure(fit.clearance.minimumMm)} … ${figure(fit.clearance.maximumMm)}`) as TableCell,
         words(limits, QUIET) as TableCell,
         { stack: closures.length === 0 ? [words('–')] : closures.map((text) => words(text, { fontSize: 8.5 })) },
-        words({ passes: 'passes', fails: 'beyond its limits', open: 'not complete' }[fit.verdict], { bold: true }) as TableCell,
+        words(fitWord[fit.verdict], { bold: true }) as TableCell,
       ],
     ]
   })

@@ -8,6 +8,7 @@ type FloatMethod = Extract<Method, { kind: 'endFloat' }>
 /** The thrust collar between its faces, the dial on the shaft end, push one way and the other. */
 export function FloatSketch({ method, active, taken }: SketchProps & { readonly method: FloatMethod }) {
   const { hatches, defs } = useHatches()
+  const repeats = Array.from({ length: method.repeatsAtLeast }, (_, index) => index + 1)
   const state = (repeat: number): MarkState => (active?.repeat === repeat ? 'now' : taken.has(`-/-/${repeat}`) ? 'taken' : 'open')
   return (
     <svg className={styles.sketch} viewBox="0 0 600 244" aria-hidden="true">
@@ -37,13 +38,13 @@ export function FloatSketch({ method, active, taken }: SketchProps & { readonly 
       <Caption x={482} y={162} anchor="middle">
         dial on the shaft end
       </Caption>
-      {Array.from({ length: method.repeatsAtLeast }, (_, index) => (
+      {repeats.map((repeat, index) => (
         <Balloon
-          key={index + 1}
+          key={repeat}
           x={215 + (index - (method.repeatsAtLeast - 1) / 2) * 34}
           y={226}
-          text={String(index + 1)}
-          state={state(index + 1)}
+          text={String(repeat)}
+          state={state(repeat)}
         />
       ))}
     </svg>

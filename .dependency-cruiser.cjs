@@ -1,0 +1,52 @@
+/** The arrows of docs/architecture.md: who may import whom. Everything may import core; core imports nothing but core. */
+const only = (from, allowed) => ({
+  name: `${from}-imports-only-${allowed.join('-')}`,
+  severity: 'error',
+  from: { path: `^src/${from}/`, pathNot: '\\.test\\.tsx?$' },
+  to: { path: '^src/', pathNot: [from, ...allowed].map((room) => `^src/${room}/`) },
+})
+
+module.exports = {
+  forbidden: [
+    only('core', []),
+    only('drawing', ['core']),
+    only('contract', ['core']),
+    only('ui', ['core', 'drawing', 'contract']),
+    only('islands', ['core', 'drawing', 'contract', 'ui']),
+    only('db', ['core']),
+    only('server', ['core', 'drawing', 'contract', 'db']),
+    only('layouts', ['core', 'drawing', 'contract', 'ui']),
+    {
+      name: 'core-is-pure',
+      comment: 'No Node, no DOM library, no database: numbers in, results with reasons out. Zod describes the record.',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core', 'npm', 'npm-dev'], pathNot: 'node_modules/zod/' },
+    },
+    {
+      name: 'zod-only-in-schemas',
+      comment: 'The bench evaluates without Zod: only the schema files of the record import it.',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: 'Schema\\.ts$|\\.test\\.ts$' },
+      to: { path: 'node_modules/zod/' },
+    },
+    {
+      name: 'browser-knows-no-server',
+      severity: 'error',
+      from: { path: '^src/(islands|ui|drawing)/' },
+      to: { dependencyTypes: ['core'] },
+    },
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '^astro:' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.json', '.d.ts'],
+    },
+  },
+}

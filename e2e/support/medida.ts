@@ -1,0 +1,103 @@
+/** A Medida of its own for the tests: started as people start it, on a free port, with a data folder that goes afterwards. */
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = fileURLToPath(new URL('../..', import.meta.url))
+const START_MS = 180_000 // the first start builds
+
+const environment = (): NodeJS.ProcessEnv => {
+  const { DATABASE_URL: _, PUBLIC_URL: __, ...rest } = process.env
+  return rest
+}
+
+export function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer().once('error', reject)
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address()
+      probe.close(() => (address && typeof address === 'object' ? resolve(address.port) : reject(new Error('no port'))))
+    })
+  })
+}
+
+export interface Run {
+  readonly status: number | null
+  readonly stdout: string
+  readonly stderr: string
+}
+
+/** Runs one of the project's commands to its end, as `npm run` would. */
+export function command(script: string, args: readonly string[], env: NodeJS.ProcessEnv = {}): Run {
+  const done = spawnSync(process.execPath, [join(root, 'scripts', `${script}.mjs`), ...args], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...environment(), ...env },
+  })
+  return { status: done.status, stdout: done.stdout, stderr: done.stderr }
+}
+
+export class Medida {
+  private child: ChildProcess | undefined
+  private said = ''
+
+  private constructor(
+    readonly port: number,
+    readonly dataFolder: string,
+  ) {}
+
+  static async start(): Promise<Medida> {
+    const medida = new Medida(await freePort(), mkdtempSync(join(tmpdir(), 'medida-e2e-')))
+    await medida.startAgain()
+    return medida
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`
+  }
+
+  /** Everything the last start printed. */
+  get output(): string {
+    return this.said
+  }
+
+  async startAgain(): Promise<void> {
+    this.said = ''
+    const child = spawn(
+      process.execPath,
+      [join(root, 'scripts', 'start.mjs'), '--port', String(this.port), '--data', this.dataFolder],
+      { cwd: root, env: environment() },
+    )
+    this.child = child
+    await new Promise<void>((resolve, reject) => {
+      const late = setTimeout(() => reject(new Error(`Medida did not start:\n${this.said}`)), START_MS)
+      const hear = (chunk: Buffer): void => {
+        this.said += chunk.toString()
+        if (!this.said.includes('Ctrl-C stops it.')) return
+        clearTimeout(late)
+        resolve()
+      }
+      child.stdout?.on('data', hear)
+      child.stderr?.on('data', hear)
+      child.once('exit', (code) => reject(new Error(`Medida ended with ${code}:\n${this.said}`)))
+    })
+  }
+
+  /** Ends the server: asked to (SIGINT) or cut off (SIGKILL). */
+  async end(signal: 'SIGINT' | 'SIGKILL'): Promise<void> {
+    const child = this.child
+    if (!child || child.exitCode !== null || child.signalCode !== null) return
+    const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()))
+    child.kill(signal)
+    await gone
+  }
+
+  /** Ends the server and removes what it kept. */
+  async clear(): Promise<void> {
+    await this.end('SIGINT')
+    rmSync(this.dataFolder, { recursive: true, force: true })
+  }
+}

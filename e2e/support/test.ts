@@ -1,0 +1,69 @@
+import AxeBuilder from '@axe-core/playwright'
+import { type Browser, type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test'
+import { DEMO_PASSWORD } from '../../demo/quillmere/station'
+import { Medida } from './medida'
+
+export const JOB = 'quillmere-u1-2026'
+
+/** Tests that share one running Medida per worker. */
+export const test = base.extend<object, { medida: Medida }>({
+  medida: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for the pattern
+    async ({}, use) => {
+      const medida = await Medida.start()
+      await use(medida)
+      await medida.clear()
+    },
+    { scope: 'worker', timeout: 240_000 },
+  ],
+})
+
+/** A page of one person, signed in by keyboard, in a browser context of its own. */
+export async function signedIn(
+  browser: Browser,
+  medida: Medida,
+  username: string,
+): Promise<{ page: Page; context: BrowserContext }> {
+  const context = await browser.newContext({ baseURL: medida.url, viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  await open(page, '/sign-in')
+  await page.getByLabel('User name or e-mail').fill(username)
+  await page.getByLabel('Password').fill(DEMO_PASSWORD)
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(`${medida.url}/`)
+  return { page, context }
+}
+
+/** Opens a page and waits until its islands answer to keys. */
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path)
+  await expect(page.locator('astro-island[ssr]')).toHaveCount(0)
+}
+
+/** No serious accessibility fault on what is shown now. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`)).toEqual([])
+}
+
+/** The reading field of the bench, which must have the focus. */
+export async function readingField(page: Page): Promise<Locator> {
+  await expect(page.locator('section[aria-busy=false]')).toBeVisible()
+  const field = page.locator('input[data-reading]')
+  await expect(field).toBeFocused()
+  return field
+}
+
+/** Types readings one after the other, each accepted by Enter, without touching anything else. */
+export async function takeReadings(page: Page, texts: readonly string[]): Promise<void> {
+  for (const text of texts) {
+    await readingField(page)
+    await page.keyboard.type(text)
+    await page.keyboard.press('Enter')
+  }
+}
+
+export { expect }

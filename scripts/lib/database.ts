@@ -1,0 +1,22 @@
+import { type Connection, connect } from '../../src/db/client'
+import { stop } from '../bootstrap.mjs'
+import { hasCluster, runningClusterUrl, startCluster } from './cluster'
+import type { Options } from './options'
+
+/**
+ * Runs something on the database of a start: DATABASE_URL's, the private cluster that runs already, or the private
+ * cluster started for this and stopped again.
+ */
+export async function withDatabase<T>(options: Options, run: (connection: Connection) => Promise<T>): Promise<T> {
+  const address = options.databaseUrl ?? runningClusterUrl(options.dataFolder)
+  if (address === null && !hasCluster(options.dataFolder))
+    stop(`There is no database in ${options.dataFolder}. Name the folder with --data, or set DATABASE_URL.`)
+  const cluster = address === null ? await startCluster(options.dataFolder, false) : null
+  const connection = connect(address ?? cluster?.url ?? '')
+  try {
+    return await run(connection)
+  } finally {
+    await connection.pool.end()
+    await cluster?.stop()
+  }
+}

@@ -1,0 +1,5 @@
+/** Thread that lays out PDFs: loads TypeScript, then the worker itself. */
+import { register } from 'tsx/esm/api'
+
+register()
+await import('../src/server/pdf/worker.ts')

@@ -1,0 +1,77 @@
+/** `npm test`: every check there is, one after the other; the last line counts them. */
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { root } from './bootstrap.mjs'
+import { ensureChromium, ensurePostgres } from './lib/debian'
+
+interface Count {
+  readonly passed: number
+  readonly failed: number
+}
+
+const results = mkdtempSync(join(tmpdir(), 'medida-test-'))
+const vitestReport = join(results, 'vitest.json')
+const playwrightReport = join(results, 'playwright.json')
+
+/** The program of a package, from its bin folder: no shell and no npx in between. */
+const bin = (name: string): string => join(root, 'node_modules', '.bin', name)
+
+function run(title: string, program: string, args: readonly string[], env: NodeJS.ProcessEnv = {}): boolean {
+  process.stdout.write(`\n── ${title}\n`)
+  const { DATABASE_URL: _, ...own } = process.env // the tests bring a database of their own
+  const done = spawnSync(program, args, {
+    cwd: root,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...own, ASTRO_TELEMETRY_DISABLED: '1', ...env },
+  })
+  return done.status === 0
+}
+
+const check = (title: string, program: string, args: readonly string[]): Count =>
+  run(title, bin(program), args) ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
+
+function vitest(): Count {
+  const succeeded = run('Unit tests', bin('vitest'), [
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile=${vitestReport}`,
+  ])
+  if (!existsSync(vitestReport)) return { passed: 0, failed: 1 }
+  const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(vitestReport, 'utf8')) as {
+    numPassedTests: number
+    numFailedTests: number
+  }
+  // A file that cannot be loaded fails the run without a failed test in it.
+  return { passed: numPassedTests, failed: succeeded ? numFailedTests : Math.max(1, numFailedTests) }
+}
+
+function endToEnd(): Count {
+  ensurePostgres()
+  const env = { MEDIDA_CHROMIUM: ensureChromium(), PLAYWRIGHT_JSON_OUTPUT_NAME: playwrightReport }
+  const succeeded = run('End-to-end tests', bin('playwright'), ['test', '--reporter=list,json'], env)
+  if (!existsSync(playwrightReport)) return { passed: 0, failed: 1 }
+  const { stats } = JSON.parse(readFileSync(playwrightReport, 'utf8')) as {
+    stats: { expected: number; unexpected: number; flaky: number; skipped: number }
+  }
+  const failed = stats.unexpected + stats.flaky + stats.skipped // a test that did not run has not passed
+  return { passed: stats.expected, failed: succeeded ? failed : Math.max(1, failed) }
+}
+
+const counts: Count[] = [
+  check('Format and lint', 'biome', ['ci', '--error-on-warnings', '.']),
+  check('Types', 'astro', ['check']),
+  check('Arrows between rooms', 'depcruise', ['src', 'scripts', 'demo', 'e2e', '--config', '.dependency-cruiser.cjs']),
+  check('Dead code', 'knip', []),
+  vitest(),
+  endToEnd(),
+]
+rmSync(results, { recursive: true, force: true })
+const total = counts.reduce((sum, { passed, failed }) => ({ passed: sum.passed + passed, failed: sum.failed + failed }), {
+  passed: 0,
+  failed: 0,
+})
+process.stdout.write(`\n${total.passed} passed, ${total.failed} failed\n`)
+process.exitCode = total.failed > 0 ? 1 : 0
