@@ -47,10 +47,12 @@ export class Medida {
   private constructor(
     readonly port: number,
     readonly dataFolder: string,
+    private readonly databaseUrl: string | null,
   ) {}
 
-  static async start(): Promise<Medida> {
-    const medida = new Medida(await freePort(), mkdtempSync(join(tmpdir(), 'medida-e2e-')))
+  static async start(options: { DATABASE_URL?: string; dataFolder?: string } = {}): Promise<Medida> {
+    const dataFolder = options.dataFolder ?? mkdtempSync(join(tmpdir(), 'medida-e2e-'))
+    const medida = new Medida(await freePort(), dataFolder, options.DATABASE_URL ?? null)
     await medida.startAgain()
     return medida
   }
@@ -64,13 +66,11 @@ export class Medida {
     return this.said
   }
 
-  async startAgain(): Promise<void> {
+  async startAgain(options: readonly string[] = []): Promise<void> {
     this.said = ''
-    const child = spawn(
-      process.execPath,
-      [join(root, 'scripts', 'start.mjs'), '--port', String(this.port), '--data', this.dataFolder],
-      { cwd: root, env: environment() },
-    )
+    const args = [join(root, 'scripts', 'start.mjs'), '--port', String(this.port), '--data', this.dataFolder, ...options]
+    const env = this.databaseUrl === null ? environment() : { ...environment(), DATABASE_URL: this.databaseUrl }
+    const child = spawn(process.execPath, args, { cwd: root, env })
     this.child = child
     await new Promise<void>((resolve, reject) => {
       const late = setTimeout(() => reject(new Error(`Medida did not start:\n${this.said}`)), START_MS)

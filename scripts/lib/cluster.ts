@@ -84,6 +84,9 @@ function createCluster(bin: string, dataFolder: string, password: string, owner:
   renameSync(making, folder)
 }
 
+/** Still running: neither ended nor killed by a signal. */
+const runs = (child: ChildProcess): boolean => child.exitCode === null && child.signalCode === null
+
 const isAlive = (pid: number): boolean => {
   try {
     process.kill(pid, 0)
@@ -180,7 +183,7 @@ export async function startCluster(dataFolder: string, fresh: boolean): Promise<
   let asked = false
   const end = async (): Promise<void> => {
     asked = true
-    if (child.exitCode === null) child.kill('SIGINT')
+    if (runs(child)) child.kill('SIGINT')
     await ended
     rmSync(ownerFile(dataFolder), { force: true })
   }
@@ -195,7 +198,7 @@ export async function startCluster(dataFolder: string, fresh: boolean): Promise<
 /** Waits until the cluster answers and holds our database; a cluster that does not start ends the command. */
 async function ready(child: ChildProcess, url: string, dataFolder: string, end: () => Promise<void>): Promise<void> {
   const maintenance = Object.assign(new URL(url), { pathname: '/postgres' }).href
-  for (const giveUp = Date.now() + START_SECONDS * 1000; Date.now() < giveUp && child.exitCode === null; ) {
+  for (const giveUp = Date.now() + START_SECONDS * 1000; Date.now() < giveUp && runs(child); ) {
     const client = new pg.Client({ connectionString: maintenance })
     try {
       await client.connect()

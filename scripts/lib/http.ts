@@ -5,8 +5,8 @@ import compression from 'compression'
 import sirv from 'sirv'
 import { CLIENT_ADDRESS_HEADER } from '../../src/server/clientAddress'
 
-type Next = (error?: unknown) => void
-type AstroHandler = (request: IncomingMessage, response: ServerResponse, next: Next) => void
+/** Renders pages, calls and the page of an address that is none. */
+type AstroHandler = (request: IncomingMessage, response: ServerResponse) => void
 
 /** Largest body of any request, bytes; single calls allow less. */
 const MOST_BYTES = 1024 * 1024
@@ -42,16 +42,7 @@ export async function createHttpServer(buildFolder: string): Promise<Server> {
       return refuse(response, 411, 'lengthRequired', 'Send the body with its length.')
     if (Number(request.headers['content-length'] ?? 0) > MOST_BYTES)
       return refuse(response, 413, 'tooLarge', `The body is larger than ${MOST_BYTES / 1024} kB.`)
-    const unanswered = (error?: unknown): void => {
-      if (error) process.stderr.write(`request failed: ${error instanceof Error ? error.message : String(error)}\n`)
-      refuse(
-        response,
-        error ? 500 : 404,
-        error ? 'fault' : 'notFound',
-        error ? 'The server could not answer.' : 'There is nothing at this address.',
-      )
-    }
-    compress(request as never, response as never, () => files(request, response, () => handler(request, response, unanswered)))
+    compress(request as never, response as never, () => files(request, response, () => handler(request, response)))
   }
   return createServer(listener)
 }

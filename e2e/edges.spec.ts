@@ -1,0 +1,350 @@
+/** What must not happen: bad bodies, wrong roles, readings lost or stored twice, a signed record altered unseen. */
+import type { APIRequestContext, APIResponse } from '@playwright/test'
+import pg from 'pg'
+import { DEMO_PASSWORD, people } from '../demo/quillmere/station'
+import { runningClusterUrl } from '../scripts/lib/cluster'
+import { command, type Medida } from './support/medida'
+import { expect, expectAccessible, JOB, open, readingField, signedIn, takeReadings, test } from './support/test'
+
+const readingOf = (over: Record<string, unknown> = {}) => ({
+  id: '01990000-0000-7000-8000-0000000000a1',
+  characteristic: 'ring-gap-1',
+  station: 'g',
+  direction: '-',
+  repeat: 1,
+  stage: 'asFound',
+  text: '0.85',
+  gauge: 'fg-02',
+  takenAt: '2026-11-24T08:00:00Z',
+  supersedes: null,
+  reason: null,
+  ...over,
+})
+
+async function as(
+  playwright: { request: { newContext(options: object): Promise<APIRequestContext> } },
+  medida: Medida,
+  username: string,
+): Promise<APIRequestContext> {
+  const request = await playwright.request.newContext({ baseURL: medida.url })
+  const answer = await request.post('/api/auth/sign-in/username', { data: { username, password: DEMO_PASSWORD } })
+  expect(answer.status()).toBe(200)
+  return request
+}
+
+async function refusal(answer: APIResponse): Promise<{ status: number; code: string; message: string; paths: string[] }> {
+  const { error } = (await answer.json()) as { error: { code: string; message: string; issues?: { path: string }[] } }
+  return {
+    status: answer.status(),
+    code: error.code,
+    message: error.message,
+    paths: (error.issues ?? []).map(({ path }) => path),
+  }
+}
+
+/** Runs something on the database under a running Medida, as whoever holds its data folder could. */
+async function onDatabase<T>(medida: Medida, run: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: runningClusterUrl(medida.dataFolder) ?? '' })
+  await client.connect()
+  try {
+    return await run(client)
+  } finally {
+    await client.end()
+  }
+}
+
+const countRows = (medida: Medida, table: string): Promise<number> =>
+  onDatabase(medida, async (client) => Number((await client.query(`SELECT count(*) AS n FROM ${table}`)).rows[0].n))
+
+const READINGS = `/api/jobs/${JOB}/readings`
+
+test('bad bodies are refused with paths, and nothing of them is stored', async ({ playwright, medida }) => {
+  const request = await as(playwright, medida, 'inspector')
+  const before = await countRows(medida, 'reading')
+  const cases: { name: string; send: () => Promise<APIResponse>; status: number; path?: string }[] = [
+    {
+      name: 'not JSON',
+      send: () => request.post(READINGS, { headers: { 'content-type': 'application/json' }, data: Buffer.from('{"id":') }),
+      status: 400,
+      path: '',
+    },
+    {
+      name: 'not JSON by its type',
+      send: () => request.post(READINGS, { headers: { 'content-type': 'text/plain' }, data: 'hello' }),
+      status: 415,
+    },
+    {
+      name: 'id that is none',
+      send: () => request.post(READINGS, { data: readingOf({ id: 'seven' }) }),
+      status: 400,
+      path: 'id',
+    },
+    {
+      name: 'repeat that is no number',
+      send: () => request.post(READINGS, { data: readingOf({ repeat: 'two' }) }),
+      status: 400,
+      path: 'repeat',
+    },
+    {
+      name: 'field nobody asked for',
+      send: () => request.post(READINGS, { data: readingOf({ valueMm: 3 }) }),
+      status: 400,
+      path: '',
+    },
+    {
+      name: 'text that is no reading',
+      send: () => request.post(READINGS, { data: readingOf({ text: 'about 0.8' }) }),
+      status: 400,
+      path: 'text',
+    },
+    {
+      name: 'correction without a reason',
+      send: () => request.post(READINGS, { data: readingOf({ supersedes: readingOf().id }) }),
+      status: 400,
+      path: 'reason',
+    },
+    { name: 'job that is none', send: () => request.post('/api/jobs/nowhere/readings', { data: readingOf() }), status: 404 },
+    {
+      name: 'characteristic that is none',
+      send: () => request.post(READINGS, { data: readingOf({ characteristic: 'ring-gap-9' }) }),
+      status: 404,
+    },
+    { name: 'gauge that is none', send: () => request.post(READINGS, { data: readingOf({ gauge: 'fg-99' }) }), status: 404 },
+    { name: 'gauge of another kind', send: () => request.post(READINGS, { data: readingOf({ gauge: 'bg-04' }) }), status: 422 },
+    {
+      name: 'place the method does not have',
+      send: () => request.post(READINGS, { data: readingOf({ station: 'Z' }) }),
+      status: 422,
+    },
+    { name: 'size no part has', send: () => request.post(READINGS, { data: readingOf({ text: '900 m' }) }), status: 422 },
+    {
+      name: 'body over the limit of the call',
+      send: () => request.post(READINGS, { data: readingOf({ reason: 'x'.repeat(80_000) }) }),
+      status: 413,
+    },
+    {
+      name: 'body over the limit of the server',
+      send: () => request.post(READINGS, { data: readingOf({ reason: 'x'.repeat(2_000_000) }) }),
+      status: 413,
+    },
+    {
+      name: 'another site',
+      send: () => request.post(READINGS, { headers: { origin: 'http://elsewhere.example' }, data: readingOf() }),
+      status: 403,
+    },
+  ]
+  for (const { name, send, status, path } of cases) {
+    const refused = await refusal(await send())
+    expect({ name, status: refused.status }).toEqual({ name, status })
+    expect(refused.message.length, name).toBeGreaterThan(20)
+    if (path !== undefined) expect(refused.paths, name).toContain(path)
+  }
+  expect(await countRows(medida, 'reading')).toBe(before)
+})
+
+test('the same reading sent twice, even at once, is stored once', async ({ playwright, medida }) => {
+  const request = await as(playwright, medida, 'inspector')
+  const before = await countRows(medida, 'reading')
+  const answers = await Promise.all(Array.from({ length: 6 }, () => request.post(READINGS, { data: readingOf() })))
+  const stored = await Promise.all(answers.map(async (answer) => ((await answer.json()) as { stored: boolean }).stored))
+  expect(stored.filter(Boolean)).toHaveLength(1)
+  expect(await countRows(medida, 'reading')).toBe(before + 1)
+
+  const other = await refusal(await request.post(READINGS, { data: readingOf({ text: '0.90' }) }))
+  expect(other).toMatchObject({ status: 409, code: 'conflict' })
+  const rival = await refusal(
+    await request.post(READINGS, { data: readingOf({ id: '01990000-0000-7000-8000-0000000000a2', text: '0.90' }) }),
+  )
+  expect(rival.message).toContain('Mara Ellwood already read “0.85”')
+
+  const corrected = readingOf({
+    id: '01990000-0000-7000-8000-0000000000a3',
+    text: '0.80',
+    supersedes: readingOf().id,
+    reason: 'Feeler bent',
+  })
+  expect((await request.post(READINGS, { data: corrected })).status()).toBe(200)
+  const late = await refusal(
+    await request.post(READINGS, { data: { ...corrected, id: '01990000-0000-7000-8000-0000000000a4', text: '0.75' } }),
+  )
+  expect(late.message).toContain('no longer stands: it is now “0.80”')
+  expect(await countRows(medida, 'reading')).toBe(before + 2)
+})
+
+test('each role may do what is its own, and nothing else', async ({ playwright, medida }) => {
+  const uuid = (n: number): string => `01990000-0000-7000-8000-0000000001${String(n).padStart(2, '0')}`
+  const calls = {
+    measure: { path: READINGS, data: readingOf({ id: uuid(1), characteristic: 'ring-gap-2' }) },
+    confirm: { path: `/api/jobs/${JOB}/confirmations`, data: { id: uuid(2), step: 'strip', note: '' } },
+    decide: {
+      path: `/api/jobs/${JOB}/decisions`,
+      data: { id: uuid(3), part: 'rod-seals', recommended: 'replace', decided: 'replace', reason: null },
+    },
+    send: { path: `/api/jobs/${JOB}/review`, data: { kind: 'send', id: uuid(4), note: '' } },
+    return: { path: `/api/jobs/${JOB}/review`, data: { kind: 'return', id: uuid(5), note: 'not ready' } },
+    sign: {
+      path: `/api/jobs/${JOB}/review`,
+      data: { kind: 'sign', id: uuid(6), password: DEMO_PASSWORD, recordSha256: '0'.repeat(64) },
+    },
+  }
+  const own: Record<string, readonly string[]> = {
+    inspector: ['measure', 'confirm', 'decide', 'send'],
+    reviewer: ['return', 'sign'],
+  }
+  for (const { username, role } of people) {
+    const request = await as(playwright, medida, username)
+    expect((await request.get(`/jobs/${JOB}`)).status(), `${role} reads`).toBe(200)
+    for (const [name, { path, data }] of Object.entries(calls)) {
+      const answer = await request.post(path, { data })
+      const allowed = own[role]?.includes(name) ?? false
+      expect({ role, name, forbidden: answer.status() === 403 }).toEqual({ role, name, forbidden: !allowed })
+      if (!allowed) expect((await refusal(answer)).message).toContain(`signed in as ${role}`)
+    }
+  }
+})
+
+test('nobody signed in reaches anything but the sign-in page', async ({ playwright, medida }) => {
+  const request = await playwright.request.newContext({ baseURL: medida.url, maxRedirects: 0 })
+  for (const path of ['/', `/jobs/${JOB}/bench`, '/machines/quillmere-unit-1/trends']) {
+    const answer = await request.get(path)
+    expect(answer.status(), path).toBe(302)
+    expect(answer.headers().location).toMatch(/^\/sign-in/)
+  }
+  expect((await request.get(`/api/jobs/${JOB}`)).status()).toBe(401)
+  expect((await request.post(READINGS, { data: readingOf() })).status()).toBe(401)
+  const signUp = await request.post('/api/auth/sign-up/email', {
+    data: { email: 'a@b.example', password: 'long enough', name: 'A' },
+  })
+  expect(signUp.ok()).toBe(false)
+  expect(
+    (await request.post('/api/auth/sign-in/username', { data: { username: 'inspector', password: 'guess' } })).status(),
+  ).toBe(401)
+})
+
+test('unknown addresses and ids say so, on pages too', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'visitor')
+  for (const path of [
+    '/nowhere',
+    '/jobs/nowhere',
+    '/jobs/nowhere/bench',
+    '/reports/nowhere',
+    '/reports/01990000-0000-7000-8000-00000000ffff',
+    '/machines/nowhere/trends',
+  ]) {
+    const answer = await page.goto(path)
+    expect(answer?.status(), path).toBe(404)
+    await expect(page.getByRole('heading', { name: 'Not found' })).toBeVisible()
+  }
+  await expectAccessible(page)
+  await context.close()
+})
+
+test('the sign-in page says what is wrong and keeps what was typed', async ({ browser, medida }) => {
+  const context = await browser.newContext({ baseURL: medida.url })
+  const page = await context.newPage()
+  await open(page, `/jobs/${JOB}/fits`)
+  await expectAccessible(page)
+  await page.getByLabel('User name or e-mail').fill('planner@quillmere.example')
+  await page.getByLabel('Password').fill('wrong')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert').filter({ hasText: 'do not belong together' })).toBeVisible()
+  await expect(page.getByLabel('User name or e-mail')).toHaveValue('planner@quillmere.example')
+  await page.getByLabel('Password').fill(DEMO_PASSWORD)
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(new RegExp(`/jobs/${JOB}/fits$`))
+  await context.close()
+})
+
+test('without a network readings wait on the device, survive a closed page and arrive once', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await open(page, `/jobs/${JOB}/bench?c=journal`)
+  const before = await countRows(medida, 'reading')
+  await context.setOffline(true)
+  await takeReadings(page, ['219.941', '219.939'])
+  await expect(page.getByText('2 readings kept on this device')).toBeVisible()
+  await page.close()
+  expect(await countRows(medida, 'reading')).toBe(before)
+  await context.setOffline(false)
+  const again = await context.newPage()
+  await open(again, `/jobs/${JOB}/bench?c=journal`)
+  await readingField(again)
+  await expect(again.getByRole('button', { name: /A drive side, 2 level: 219\.939\. Correct/ })).toBeVisible()
+  await expect.poll(() => countRows(medida, 'reading')).toBe(before + 2)
+  await context.close()
+})
+
+test('a place read by someone else meanwhile is shown, and the person chooses', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  const other = await context.newPage()
+  await open(page, `/jobs/${JOB}/bench?c=bearing-strip`)
+  await open(other, `/jobs/${JOB}/bench?c=bearing-strip`)
+  await takeReadings(page, ['2.55'])
+  await expect(page.getByText('queued')).toHaveCount(0)
+  await takeReadings(other, ['2.60'])
+  await expect(other.getByText('Mara Ellwood already read “2.55”')).toBeVisible()
+  await other.getByRole('button', { name: 'Drop it and reload' }).click()
+  await expect(other.getByRole('button', { name: /A drive side end: 2\.550/ })).toBeVisible()
+  await context.close()
+})
+
+test('dark theme and a tablet: every view without serious faults', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await page.emulateMedia({ colorScheme: 'dark' })
+  await page.setViewportSize({ width: 1024, height: 768 })
+  for (const path of [
+    '/',
+    `/jobs/${JOB}`,
+    `/jobs/${JOB}/bench`,
+    `/jobs/${JOB}/fits`,
+    `/jobs/${JOB}/verdicts`,
+    `/jobs/${JOB}/report`,
+    '/machines/quillmere-unit-1/trends',
+  ]) {
+    await open(page, path)
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
+    await expectAccessible(page)
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+      `${path} scrolls sideways`,
+    ).toBe(0)
+  }
+  await open(page, `/jobs/${JOB}/bench`)
+  await readingField(page)
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keys at the bench' })).toBeVisible()
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('g')
+  await page.keyboard.type('ring 2')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1, name: 'Ring 2 end gap' })).toBeVisible()
+  await context.close()
+})
+
+test('a signed record altered behind the program is found out', async ({ medida }) => {
+  const reports = await onDatabase(
+    medida,
+    async (client) =>
+      (await client.query('SELECT id, sequence FROM report ORDER BY sequence')).rows as { id: string; sequence: number }[],
+  )
+  const [first, second] = reports
+  if (!first || !second) throw new Error('the demo has two signed reports')
+  expect(command('verify', [second.id, '--data', medida.dataFolder]).status).toBe(0)
+
+  const alter = (sql: string): Promise<unknown> => onDatabase(medida, (client) => client.query(sql))
+  await expect(
+    alter(`UPDATE report SET canonical = replace(canonical, '219.968', '219.978') WHERE sequence = 1`),
+  ).rejects.toThrow(/append-only/)
+  await expect(alter('DELETE FROM reading')).rejects.toThrow(/append-only/)
+  await expect(alter(`UPDATE job SET running_hours = 1 WHERE id = 'quillmere-u1-2016'`)).rejects.toThrow(/signed/)
+
+  await alter('ALTER TABLE report DISABLE TRIGGER ALL')
+  await alter(`UPDATE report SET canonical = replace(canonical, '"valueMm":219.968', '"valueMm":219.978') WHERE sequence = 1`)
+  const altered = command('verify', [first.id, '--data', medida.dataFolder])
+  expect(altered.status).toBe(1)
+  expect(altered.stdout).toContain('FAIL bytes altered')
+  expect(altered.stdout).toContain('FAIL results')
+  const next = command('verify', [second.id, '--data', medida.dataFolder])
+  expect(next.stdout).toContain('ok   bytes intact')
+  expect(next.stdout).toContain('FAIL chain broken')
+})
