@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
-export const root = fileURLToPath(new URL('../..', import.meta.url))
+const root = fileURLToPath(new URL('../..', import.meta.url))
 const START_MS = 180_000 // the first start builds
 
 const environment = (): NodeJS.ProcessEnv => {

@@ -23,7 +23,7 @@ export type Figures = (valueMm: number) => string
  * bore: largest + out-of-round + clean-up ≤ greatest size after work; journal: smallest − out-of-round − clean-up ≥ least.
  * A route that rebuilds the surface (no size after) is always open.
  */
-export function routeOutcome(route: Route, isBore: boolean, reductions: Reductions | undefined): RouteOutcome {
+function routeOutcome(route: Route, isBore: boolean, reductions: Reductions | undefined): RouteOutcome {
   if (!route.sizeAfter) return 'feasible'
   const needed = sizeToCleanUpMm(route, isBore, reductions)
   if (needed === null) return 'unknown'

@@ -68,7 +68,7 @@ export function orderOfWork(progress: JobProgress): StepStanding[] {
   }
   const isDone = (step: Step): boolean => {
     const count = counts[step]
-    if (count) return count.of > 0 && count.done === count.of
+    if (count) return count.done === count.of
     if (step === 'receive') return true
     if (step === 'sign') return progress.signed
     return progress.confirmed.has(step)

@@ -1,0 +1,81 @@
+/** The demo machine as an inspection record in the open format, made without a database: for tests and examples. */
+import { layoutOf } from '../src/core/method/method'
+import { parseReading } from '../src/core/quantity/reading'
+import { bookSchema } from '../src/core/record/bookSchema'
+import { type InspectionRecord, type Reading, recordSchema } from '../src/core/record/recordSchema'
+import bookJson from './quillmere/book.json' with { type: 'json' }
+import { gauges, machine, overhauls } from './quillmere/station'
+import type { DemoReadings } from './types'
+
+const book = bookSchema.parse(bookJson)
+let made = 0
+const nextId = (): string => {
+  made += 1
+  return `01990000-0000-7000-8000-${String(made).padStart(12, '0')}`
+}
+
+/** Readings of an overhaul from their texts, in walking order. */
+function readingsFrom(texts: DemoReadings, date: string): Reading[] {
+  return book.characteristics.flatMap((characteristic) => {
+    const { method } = characteristic
+    const masterMm = method.kind === 'boreDiameter' ? method.masterMm : null
+    const gauge = gauges.find(({ kind }) => kind === characteristic.gaugeKind)?.id ?? ''
+    return (texts[characteristic.id] ?? []).flatMap((text, index): Reading[] => {
+      const slot = layoutOf(method)[index]
+      const parsed = parseReading(text, { defaultUnit: 'mm', masterMm })
+      if (!slot || !parsed.ok) throw new Error(`demo reading ${characteristic.id} ${text} cannot be read`)
+      return [
+        {
+          id: nextId(),
+          characteristic: characteristic.id,
+          ...slot,
+          stage: 'asFound',
+          text,
+          defaultUnit: 'mm',
+          masterMm,
+          valueMm: parsed.value.valueMm,
+          gauge,
+          by: 'Mara Ellwood',
+          takenAt: `${date}T09:00:00Z`,
+          supersedes: null,
+          reason: null,
+        },
+      ]
+    })
+  })
+}
+
+/** The open overhaul of the demo machine with these readings, after its two earlier ones. */
+export function demoRecord(texts: DemoReadings): InspectionRecord {
+  const [open] = overhauls.slice(-1)
+  if (!open) throw new Error('the demo has an open overhaul')
+  const past = overhauls.filter((overhaul) => overhaul.readings !== null)
+  const shape = ({ title, date, runningHours, installed }: (typeof overhauls)[number], readings: Reading[]) => ({
+    overhaul: title,
+    date,
+    runningHours,
+    installed: { ...installed },
+    readings,
+  })
+  return recordSchema.parse({
+    format: 'medida-record',
+    version: 1,
+    machine,
+    job: { id: open.id, ...shape(open, readingsFrom(texts, open.date)), mustRunHours: open.mustRunHours, policy: open.policy },
+    book,
+    gauges,
+    history: past.map((overhaul) => shape(overhaul, readingsFrom(overhaul.readings ?? {}, overhaul.date))),
+    decisions: [],
+  })
+}
+
+/** What the inspector finds at this overhaul when the bearing has gone past its plan limit and ring 1 is worn out. */
+export const foundNow: DemoReadings = {
+  journal: ['219.941', '219,939', '219.937', '219.936', '219.938', '219.940'],
+  'bearing-bore': ['+0.148', '+0.201', '+0.212', '+0.131', '+0.180', '+0.195'],
+  'bearing-strip': ['2.55', '2.2'],
+  'end-float': ['0.31', '0.315', '0.312'],
+  'servo-bore': ['+0.150', '+0.182', '+0.160', '+0.132', '+0.160', '+0.140'],
+  'ring-gap-1': ['1.25'],
+  'ring-gap-2': ['0.60'],
+}

@@ -1,0 +1,24 @@
+import { expect, test } from 'vitest'
+import { formatHours, formatLength, formatSignedLength, type UnitSystem } from './format'
+
+const cases: { mm: number; system?: UnitSystem; step: number; text: string }[] = [
+  { mm: 220.4, step: 0.001, text: '220.400' },
+  { mm: 0.0125, step: 0.001, text: '0.013' },
+  { mm: 1.005, step: 0.01, text: '1.01' },
+  { mm: -0.0004, step: 0.001, text: '0.000' },
+  { mm: -0.012, step: 0.001, text: '−0.012' },
+  { mm: 12, step: 1, text: '12' },
+  { mm: 25.4, system: 'inch', step: 0.01, text: '1.0000' },
+  { mm: 0.0254, system: 'inch', step: 0.001, text: '0.00100' },
+]
+test.each(cases)('$mm mm to $step is $text', ({ mm, system = 'metric', step, text }) => {
+  expect(formatLength(mm, system, step)).toBe(text)
+})
+
+test('differences carry their sign, zero does not', () => {
+  expect([0.094, -0.017, 0].map((mm) => formatSignedLength(mm, 'metric', 0.001))).toEqual(['+0.094', '−0.017', '0.000'])
+})
+
+test('hours are grouped by thousands', () => {
+  expect([999, 31_240, 1_000_000].map(formatHours)).toEqual(['999', '31\u00a0240', '1\u00a0000\u00a0000'])
+})
