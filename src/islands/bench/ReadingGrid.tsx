@@ -50,7 +50,7 @@ export function ReadingGrid({ bench }: { readonly bench: Bench }) {
   return (
     <div
       className={styles.grid}
-      style={{ gridTemplateColumns: `96px repeat(${grid.columns.length}, minmax(0, 1fr))` }}
+      style={{ gridTemplateColumns: `clamp(58px, 14%, 96px) repeat(${grid.columns.length}, minmax(0, 1fr))` }}
       data-narrow={grid.columns.length === 1 ? '' : undefined}
     >
       <span />
@@ -177,7 +177,7 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
     ? `= ${formatLength(parsed.valueMm, bench.system, characteristic.showToMm)}`
     : master === null
       ? unit
-      : `± from master, or ${unit}`
+      : '± from master'
   return (
     <label className={styles.cell} data-state="now" data-fault={bench.fault ? '' : undefined}>
       <span className={styles.cellTop}>

@@ -31,7 +31,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
           {first ? `${reductionLabel[first.judges]}, judged` : 'Judged'}
           {bench.parsed && <span className={styles.preview}> with what is typed</span>}
         </p>
-        <p className={styles.big}>
+        <p className={styles.big} data-empty={judged ? undefined : ''}>
           <span className="figure">{judged ? figure(judged.valueMm) : '–'}</span>
           <span className={`figure ${styles.unit}`}>
             {unit}
