@@ -58,6 +58,8 @@ const countRows = (medida: Medida, table: string): Promise<number> =>
 
 const READINGS = `/api/jobs/${JOB}/readings`
 
+test.beforeAll(({ medida }) => medida.startOver())
+
 test('bad bodies are refused with paths, and nothing of them is stored', async ({ playwright, medida }) => {
   const request = await as(playwright, medida, 'inspector')
   const before = await countRows(medida, 'reading')

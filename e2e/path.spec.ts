@@ -30,6 +30,7 @@ test.describe('the whole path', () => {
   let reportId: string
 
   test.beforeAll(async ({ browser, medida }) => {
+    await medida.startOver()
     ;({ page } = await signedIn(browser, medida, 'inspector'))
   })
   test.afterAll(async () => {
@@ -89,7 +90,16 @@ test.describe('the whole path', () => {
   test('the bore is read from its master, while the server is cut off and started again', async ({ medida }) => {
     await page.keyboard.press('Enter')
     await expect(page.getByRole('heading', { level: 1, name: /Bearing bore/ })).toBeVisible()
-    await takeReadings(page, ['+0.148', '+0.201', '+0.212'])
+    await takeReadings(page, ['+0.68'])
+    await expect(page.getByRole('alert').filter({ hasText: 'Did you mean' })).toContainText('One turn of the thimble')
+    await expectAccessible(page)
+    await page.keyboard.press('Enter') // accepts nothing while the warning is open
+    await expect(await readingField(page)).toHaveValue('+0.68')
+    await page.keyboard.press('Escape')
+    await takeReadings(page, ['+1.48'])
+    await page.keyboard.press('y')
+    await expect(page.getByRole('button', { name: /A drive side, 1 vertical: 220\.348/ })).toBeVisible()
+    await takeReadings(page, ['+0.201', '+0.212'])
     await expect(page.getByText('queued')).toHaveCount(0)
     await medida.end('SIGKILL')
     await takeReadings(page, ['+0.131', '+0.180'])

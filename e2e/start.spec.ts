@@ -18,6 +18,8 @@ const rowsOf = async (medida: Medida): Promise<Record<string, number>> => {
   return counts
 }
 
+test.beforeAll(({ medida }) => medida.startOver())
+
 test('a second start loses nothing, seeds nothing twice and prints address and accounts', async ({ medida }) => {
   const before = await rowsOf(medida)
   expect(before).toMatchObject({ '"user"': 6, machine: 1, job: 3, report: 2 })

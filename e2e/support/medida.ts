@@ -86,6 +86,12 @@ export class Medida {
     })
   }
 
+  /** A new database with the demo data, as every spec begins. */
+  async startOver(): Promise<void> {
+    await this.end('SIGINT')
+    await this.startAgain(['--fresh'])
+  }
+
   /** Ends the server: asked to (SIGINT) or cut off (SIGKILL). */
   async end(signal: 'SIGINT' | 'SIGKILL'): Promise<void> {
     const child = this.child

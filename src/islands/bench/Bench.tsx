@@ -28,7 +28,14 @@ export function Bench(props: BenchProps) {
     { key: 'u', label: 'mm / in', run: bench.toggleUnits },
     { key: '?', label: 'help', run: () => setOpen('help') },
   ]
-  const letters = useCommands(commands, bench.text)
+  const answers: readonly Command[] =
+    bench.question === null
+      ? []
+      : [
+          { key: 'y', label: 'take the suggestion', run: bench.takeSuggestion, answers: true },
+          { key: 'k', label: 'keep what was typed', run: bench.keepTyped, answers: true },
+        ]
+  const letters = useCommands([...answers, ...commands], bench.text)
   const { characteristic } = bench
   const taken = new Set(
     bench.result.readings.flatMap(({ station, direction, repeat }) => [

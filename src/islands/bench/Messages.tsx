@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react'
 import { slotLabel } from '../../core/method/method'
-import { Button } from '../../ui/Button'
+import { explainSlip, type Slip } from '../../core/method/slipGuard'
+import { Button, Key } from '../../ui/Button'
 import styles from './Bench.module.css'
 import type { Bench } from './useBench'
 
@@ -20,6 +21,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
           </>
         )}
       </p>
+      {bench.question && <Question bench={bench} slip={bench.question} />}
       {bench.correction && <CorrectionForm bench={bench} />}
       {bench.closed && <p className={styles.closed}>{bench.closed}</p>}
       {bench.result.faults.map((fault) => (
@@ -62,6 +64,24 @@ export function Messages({ bench }: { readonly bench: Bench }) {
           </>
         )}
       </p>
+    </div>
+  )
+}
+
+/** A reading that looks like a slip: what is expected, what was probably meant, one key for each answer. */
+function Question({ bench, slip }: { readonly bench: Bench; readonly slip: Slip }) {
+  return (
+    <div className={styles.fault} role="alert">
+      <b aria-hidden="true">!</b>
+      <p className={styles.question}>{explainSlip(slip, bench.record.machine.units, bench.characteristic.showToMm)}</p>
+      {slip.likely && (
+        <Button kind="primary" onClick={bench.takeSuggestion}>
+          <Key>Y</Key> Take {slip.likely.text}
+        </Button>
+      )}
+      <Button onClick={bench.keepTyped}>
+        <Key>K</Key> Keep {bench.text.trim()}
+      </Button>
     </div>
   )
 }

@@ -5,6 +5,8 @@ export interface Command {
   readonly key: string
   readonly label: string
   readonly run: () => void
+  /** Answers an open warning: counts even while something is typed, because no unit has this letter. */
+  readonly answers?: boolean
 }
 
 const SETTING = 'medida-single-letters'
@@ -24,7 +26,7 @@ export function useCommands(
       const target = event.target as HTMLElement
       const isReading = target.dataset.reading !== undefined
       const isOtherInput = !isReading && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
-      const alone = singleLetters && !isOtherInput && (!isReading || typed === '')
+      const alone = !isOtherInput && (command.answers || (singleLetters && (!isReading || typed === '')))
       if (!event.altKey && !alone) return
       event.preventDefault()
       command.run()

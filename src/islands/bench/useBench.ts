@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
-import type { ReadingBody } from '../../contract/bodies'
+import { COVERAGE_FACTOR, readingUncertaintyMm } from '../../core/gauge/uncertainty'
 import { layoutOf, type Slot, slotKey } from '../../core/method/method'
+import { questionReading, type Slip } from '../../core/method/slipGuard'
 import type { UnitSystem } from '../../core/quantity/format'
 import { explainReadingFault, type ParsedReading, parseReading } from '../../core/quantity/reading'
 import type { Characteristic } from '../../core/record/bookSchema'
@@ -10,9 +11,10 @@ import { evaluate } from '../../core/record/evaluate'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 import type { CharacteristicResult, Results } from '../../core/record/results'
 import { standingReadings } from '../../core/record/standing'
+import { bodyOf, closedBecause, type Gauge, NOT_KEPT, onlySlot, STAGE, withLocal } from './benchRecord'
 import { type Draft, useDraft } from './useDraft'
 import { useGaugesInHand } from './useGaugesInHand'
-import { type Delivery, type LocalReading, type Outbox, useOutbox } from './useOutbox'
+import { type Delivery, type Outbox, useOutbox } from './useOutbox'
 
 export interface BenchProps {
   readonly view: JobView
@@ -40,6 +42,8 @@ export interface Bench {
   readonly fault: string | null
   readonly parsed: ParsedReading | null
   readonly correction: Correction | null
+  /** A warning that is open: Enter accepts nothing until the suggestion is taken or what was typed is kept. */
+  readonly question: Slip | null
   readonly outbox: Outbox
   readonly gauge: Gauge | undefined
   readonly gaugesOfKind: readonly Gauge[]
@@ -50,6 +54,8 @@ export interface Bench {
   deliveryOf(id: string): Delivery | null
   type(text: string): void
   accept(): void
+  takeSuggestion(): void
+  keepTyped(): void
   goTo(characteristicId: string, slot?: Slot): void
   /** To the place so many steps on in walking order. */
   moveBy(steps: number, from: Slot): void
@@ -62,10 +68,7 @@ export interface Bench {
   toggleUnits(): void
 }
 
-type Gauge = InspectionRecord['gauges'][number]
-
 const LEAST_REASON = 3
-const stage = 'asFound'
 
 export function useBench({ view, person, today, opened }: BenchProps): Bench {
   const { book } = view.record
@@ -76,10 +79,11 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
   const [text, setText] = useState('')
   const [fault, setFault] = useState<string | null>(null)
   const [correction, setCorrection] = useState<Correction | null>(null)
+  const [question, setQuestion] = useState<Slip | null>(null)
 
   const { local } = outbox
   const record = useMemo(() => withLocal(view.record, local), [view.record, local])
-  const standing = useMemo(() => standingReadings(record.job.readings).filter((reading) => reading.stage === stage), [record])
+  const standing = useMemo(() => standingReadings(record.job.readings).filter((reading) => reading.stage === STAGE), [record])
   const at = (characteristicId: string, slot: Slot): Reading | undefined =>
     standing.find((reading) => reading.characteristic === characteristicId && slotKey(reading) === slotKey(slot))
   const firstOpen = (of: Characteristic): Slot => {
@@ -151,10 +155,14 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     if (outbox.loaded) leaveTakenPlace.current()
   }, [outbox.loaded])
 
+  /** A text kept once is not asked about again while its correction waits for a reason. */
+  const kept = useRef<string | null>(null)
   const reset = (): void => {
+    kept.current = null
     setText('')
     setFault(null)
     setCorrection(null)
+    setQuestion(null)
   }
   const goTo = (characteristicId: string, slot?: Slot): void => {
     const target = book.characteristics.find(({ id }) => id === characteristicId)
@@ -181,21 +189,34 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
   }
 
   const accept = (): void => {
+    if (question === null) acceptText(text, 'ask')
+  }
+  /** Accepts a text at the active place; one that looks like a slip is asked about first. */
+  const acceptText = (wanted: string, slips: 'ask' | 'keep'): void => {
+    const typed = wanted.trim()
     if (!outbox.loaded) return
     if (closed !== null) return setFault(closed)
-    if (text.trim() === '') return standingHere ? nextOpen() : setFault(null)
-    if (!reading?.ok) return setFault(reading ? explainReadingFault(reading.fault) : null)
+    if (typed === '') return standingHere ? nextOpen() : setFault(null)
+    const understood = parseReading(typed, { defaultUnit, masterMm })
+    if (!understood.ok) return setFault(explainReadingFault(understood.fault))
     if (standingHere && !correction) return correct(active)
-    if (correction && correction.reason.trim().length < LEAST_REASON) return setFault('Say why it is corrected, in a few words.')
+    const slip = slips === 'ask' ? slipIn(typed, understood.value) : null
+    if (slip) return setQuestion(slip)
+    if (correction && correction.reason.trim().length < LEAST_REASON) {
+      setQuestion(null)
+      setText(typed)
+      kept.current = slips === 'keep' ? typed : null
+      return setFault('Say why it is corrected, in a few words.')
+    }
     const made: Reading = {
       id: v7(),
       characteristic: characteristic.id,
       ...active,
-      stage,
-      text: text.trim(),
+      stage: STAGE,
+      text: typed,
       defaultUnit,
       masterMm,
-      valueMm: reading.value.valueMm,
+      valueMm: understood.value.valueMm,
       gauge: gauge?.id ?? '',
       by: person.name,
       takenAt: new Date().toISOString(),
@@ -206,6 +227,22 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     reset()
     advanceFrom(made)
   }
+  const slipIn = (typed: string, value: ParsedReading): Slip | null =>
+    gauge === undefined || kept.current === typed
+      ? null
+      : questionReading({
+          method: characteristic.method,
+          text: typed,
+          ...value,
+          newMm: [characteristic.new.lowerMm, characteristic.new.upperMm],
+          limits: characteristic.limits,
+          expandedUncertaintyMm: COVERAGE_FACTOR * readingUncertaintyMm(gauge),
+          neighboursMm: standing
+            .filter((other) => other.characteristic === characteristic.id && other.id !== standingHere?.id)
+            .map(({ valueMm }) => valueMm),
+          system: record.machine.units,
+          stepMm: characteristic.showToMm,
+        })
   /** To the next place in walking order that is not read; stays when the set is complete. */
   const advanceFrom = (made: Reading): void => {
     const index = slots.findIndex((slot) => slotKey(slot) === slotKey(made))
@@ -234,6 +271,7 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     fault,
     parsed,
     correction,
+    question,
     outbox,
     gauge,
     gaugesOfKind,
@@ -244,8 +282,13 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     type: (typed) => {
       setText(typed)
       setFault(null)
+      setQuestion(null)
     },
     accept,
+    takeSuggestion: () => {
+      if (question?.likely) acceptText(question.likely.text, 'keep')
+    },
+    keepTyped: () => acceptText(text, 'keep'),
     goTo,
     moveBy,
     step,
@@ -265,48 +308,4 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     takeInHand: (gaugeId) => takeInHand(characteristic.gaugeKind, gaugeId),
     toggleUnits: () => setSystem((before) => (before === 'metric' ? 'inch' : 'metric')),
   }
-}
-
-/** The place of a reading and nothing else of it: what is spread into a new reading must not bring the old one's id along. */
-const onlySlot = ({ station, direction, repeat }: Slot): Slot => ({ station, direction, repeat })
-
-/** What the reading being typed has besides its place and value while it is only looked at. */
-const NOT_KEPT = {
-  id: '00000000-0000-7000-8000-000000000000',
-  stage,
-  by: '',
-  takenAt: '1970-01-01T00:00:00Z',
-  reason: null,
-} as const
-
-function bodyOf({
-  id,
-  characteristic,
-  station,
-  direction,
-  repeat,
-  text,
-  gauge,
-  takenAt,
-  supersedes,
-  reason,
-}: Reading): ReadingBody {
-  return { id, characteristic, station, direction, repeat, stage, text, gauge, takenAt, supersedes, reason }
-}
-
-/** The record with the readings of this device that the page did not come with; refused ones are left out. */
-function withLocal(record: InspectionRecord, local: readonly LocalReading[]): InspectionRecord {
-  const known = new Set(record.job.readings.map(({ id }) => id))
-  const added = local
-    .filter(({ reading, delivery }) => delivery.kind !== 'refused' && !known.has(reading.id))
-    .map(({ reading }) => reading)
-  return added.length === 0 ? record : { ...record, job: { ...record.job, readings: [...record.job.readings, ...added] } }
-}
-
-function closedBecause(view: JobView, gauge: Gauge | undefined): string | null {
-  if (view.reportId !== null) return 'This job is signed: readings stand as they are.'
-  if (view.review.at(-1)?.kind === 'sent') return 'This job lies with the reviewer. Ask for it to be returned before measuring.'
-  if (!view.may.measure) return 'You may look, but not enter readings: that is the inspector’s.'
-  if (!view.confirmations.some(({ step }) => step === 'makeSafe')) return 'Confirm “Make safe” on the job page before measuring.'
-  return gauge ? null : 'No gauge of the kind this method needs is in the store.'
 }
