@@ -1,0 +1,101 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import type { RibbonModel } from './ribbonScale'
+import { describeRibbon, ribbonShapes, type Shape } from './ribbonShapes'
+
+const bore: RibbonModel = {
+  fromMm: 220.1,
+  toMm: 220.6,
+  new: [220.18, 220.226],
+  lowerWearMm: null,
+  upperWearMm: 220.46,
+  planMm: [220.4],
+  guardMm: 0.01,
+  ticksMm: [220.348, 220.412],
+  result: { valueMm: 220.412, expandedMm: 0.005, grade: 1, complete: true },
+  ghostMm: 220.318,
+  forecastMm: 220.5,
+}
+const options = { width: 500, labels: true, system: 'metric', stepMm: 0.001 } as const
+const draw = (over: Partial<RibbonModel> = {}, width = 500): readonly Shape[] =>
+  ribbonShapes({ ...bore, ...over }, { ...options, width }).shapes
+const of = <K extends Shape['kind']>(shapes: readonly Shape[], kind: K) =>
+  shapes.filter((shape): shape is Extract<Shape, { kind: K }> => shape.kind === kind)
+const wearLines = (shapes: readonly Shape[]) => of(shapes, 'line').filter((line) => line.stroke === 'wear' && line.x1 === line.x2)
+
+describe('what is drawn where', () => {
+  test('one millimetre of the scale is the same length everywhere', () => {
+    expect(wearLines(draw()).map(({ x1 }) => x1)).toEqual([360])
+    expect(of(draw(), 'rect').find(({ fill }) => fill === 'bandNew')).toMatchObject({ x: 80, width: 46 })
+  })
+
+  test('the forbidden zone is hatched beyond the limit only, on both sides where there are two', () => {
+    const hatches = (shapes: readonly Shape[]) =>
+      of(shapes, 'line').filter((line) => line.stroke === 'wear' && line.x1 !== line.x2)
+    expect(hatches(draw()).every(({ x1, x2 }) => x1 >= 360 && x2 <= 500)).toBe(true)
+    const both = draw({ lowerWearMm: 220.15 })
+    expect(wearLines(both).map(({ x1 }) => x1)).toEqual([50, 360])
+    expect(hatches(both).every(({ x1, x2 }) => x2 <= 50 || x1 >= 360)).toBe(true)
+  })
+
+  test('the allowance used runs from the new band to the result', () => {
+    expect(of(draw(), 'rect').find(({ fill }) => fill === 'bandUsed')).toMatchObject({ x: 126, width: 186 })
+    const inside = { valueMm: 220.2, expandedMm: 0, grade: 0, complete: true } as const
+    expect(of(draw({ result: inside }), 'rect').some(({ fill }) => fill === 'bandUsed')).toBe(false)
+  })
+
+  test('the pointer is hollow while readings are missing, and absent before the first', () => {
+    const pointer = (shapes: readonly Shape[]) =>
+      of(shapes, 'path').find(({ fill }) => fill === 'pointer' || fill === 'sheet')?.fill
+    expect(pointer(draw())).toBe('pointer')
+    expect(pointer(draw({ result: { valueMm: 220.3, expandedMm: 0, grade: 0, complete: false } }))).toBe('sheet')
+    expect(pointer(draw({ result: null, forecastMm: null }))).toBeUndefined()
+  })
+
+  test('a guard band lies on both sides of the limit, and none is drawn under simple acceptance', () => {
+    expect(of(draw(), 'rect').find(({ fill }) => fill === 'guard')).toMatchObject({ x: 350, width: 20 })
+    expect(of(draw({ guardMm: 0 }), 'rect').some(({ fill }) => fill === 'guard')).toBe(false)
+  })
+
+  test('a forecast that goes nowhere has no arrow', () => {
+    const arrows = (shapes: readonly Shape[]) =>
+      of(shapes, 'path').filter(({ fill, stroke }) => fill === null && stroke === 'pointer').length
+    expect([arrows(draw()), arrows(draw({ forecastMm: 220.413 })), arrows(draw({ forecastMm: null }))]).toEqual([1, 0, 0])
+  })
+
+  test('figures that would run into each other are left out, the wear limit never', () => {
+    const texts = (width: number) => of(draw({}, width), 'text').map(({ text }) => text)
+    expect(texts(500)).toEqual(['220.460', '220.180', '220.400'])
+    expect(texts(120)).toEqual(['220.460', '220.180'])
+  })
+})
+
+test('in words, for those who cannot see it', () => {
+  expect(describeRibbon(bore, 'metric', 0.001)).toBe(
+    'result 220.412 plus or minus 0.005, wear limit at most 220.460, last overhaul 220.318, expected at the next overhaul 220.500',
+  )
+  expect(describeRibbon({ ...bore, result: null, ghostMm: null, forecastMm: null }, 'inch', 0.001)).toBe(
+    'not measured yet, wear limit at most 8.67953',
+  )
+})
+
+test('whatever is measured, every shape stays finite and inside the ribbon', () => {
+  const within = fc.double({ min: 220.1, max: 220.6, noNaN: true })
+  fc.assert(
+    fc.property(within, within, fc.option(within), fc.array(within, { maxLength: 8 }), (value, ghost, forecast, ticks) => {
+      const shapes = draw({
+        result: { valueMm: value, expandedMm: 0, grade: 0, complete: true },
+        ghostMm: ghost,
+        forecastMm: forecast,
+        ticksMm: ticks,
+      })
+      for (const shape of shapes)
+        for (const [name, figure] of Object.entries(shape)) {
+          if (typeof figure !== 'number') continue
+          expect(Number.isFinite(figure), `${shape.kind} ${name}`).toBe(true)
+          if (/^x\d?$/.test(name)) expect(figure >= -0.01 && figure <= 500.01, `${shape.kind} ${name} ${figure}`).toBe(true)
+        }
+    }),
+    { seed: 14253 },
+  )
+})
