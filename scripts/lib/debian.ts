@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs'
+import { existsSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { stop } from '../bootstrap.mjs'
 import { isRoot } from './options'
@@ -21,13 +21,10 @@ function findPostgres(): string | undefined {
 export function ensurePostgres(): string {
   const found = findPostgres()
   if (found) return found
-  // Debian's package would start a cluster of its own; ours is private to the data folder.
-  const config = '/etc/postgresql-common/createcluster.conf'
-  if (isRoot && !existsSync(config)) {
-    mkdirSync('/etc/postgresql-common', { recursive: true })
-    writeFileSync(config, 'create_main_cluster = false\n')
-  }
-  install('PostgreSQL', ['postgresql'])
+  // Debian's package would make and start a cluster of its own; ours is private to the data folder.
+  const noMainCluster =
+    'test -e /etc/postgresql-common/createcluster.conf || { mkdir -p /etc/postgresql-common && echo "create_main_cluster = false" > /etc/postgresql-common/createcluster.conf; }'
+  install('PostgreSQL', ['postgresql'], [['sh', '-c', noMainCluster]])
   return (
     findPostgres() ??
     stop('PostgreSQL was installed, but version 15 or later was not found. Install postgresql-15 and start again.')
@@ -42,7 +39,7 @@ export function ensureChromium(): string {
   return CHROMIUM
 }
 
-function install(what: string, packages: readonly string[]): void {
+function install(what: string, packages: readonly string[], before: readonly string[][] = []): void {
   const command = `apt-get install -y ${packages.join(' ')}`
   if (!existsSync('/usr/bin/apt-get')) stop(`${what} is missing and this is no Debian machine. Install ${what} and start again.`)
   const prefix = isRoot ? [] : ['sudo', '-n']
@@ -51,6 +48,7 @@ function install(what: string, packages: readonly string[]): void {
   process.stderr.write(`Installing ${what} (${command}) …\n`)
   const keepConfiguration = ['-o', 'Dpkg::Options::=--force-confold']
   for (const step of [
+    ...before,
     ['apt-get', 'update'],
     ['apt-get', 'install', '-y', '--no-install-recommends', ...keepConfiguration, ...packages],
   ]) {
