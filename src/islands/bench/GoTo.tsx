@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from 'react'
+import { type SyntheticEvent, useState } from 'react'
 import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { TextField } from '../../ui/Field'
@@ -15,7 +15,7 @@ export function GoTo({ bench, onClose }: { readonly bench: Bench; readonly onClo
     onClose()
     bench.goTo(id)
   }
-  const submit = (event: FormEvent): void => {
+  const submit = (event: SyntheticEvent): void => {
     event.preventDefault()
     go(found[0]?.id)
   }

@@ -87,7 +87,7 @@ const canType = (bench: Bench, slot: Slot): boolean =>
   bench.closed === null && (!bench.standingAt(slot) || bench.correction !== null)
 
 function Cell({ bench, slot, sticksOut }: { readonly bench: Bench; readonly slot: Slot; readonly sticksOut: boolean }) {
-  const { characteristic, record } = bench
+  const { characteristic } = bench
   const reading = bench.standingAt(slot)
   const label = slotLabel(characteristic.method, slot)
   const isActive = slotKey(slot) === slotKey(bench.active)
@@ -133,17 +133,7 @@ function Cell({ bench, slot, sticksOut }: { readonly bench: Bench; readonly slot
     >
       <span className={styles.cellTop}>
         <span className="figure">{reading.text === value ? '' : reading.text}</span>
-        <span>
-          {sticksOut
-            ? 'sticks out'
-            : queued
-              ? 'queued'
-              : reading.supersedes
-                ? 'corrected'
-                : reading.by === record.job.id
-                  ? ''
-                  : ''}
-        </span>
+        <span>{sticksOut ? 'sticks out' : queued ? 'queued' : reading.supersedes ? 'corrected' : ''}</span>
       </span>
       <span className={`figure ${styles.cellValue}`}>{value}</span>
     </button>

@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from 'react'
+import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
 import type { ReviewBody } from '../../contract/bodies'
@@ -73,7 +73,7 @@ function ReviewForm({
   const [fault, setFault] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
 
-  async function submit(event: FormEvent) {
+  async function submit(event: SyntheticEvent) {
     event.preventDefault()
     if (kind === 'return' && text.trim().length < 3) return setFault('Say what is to be mended, in a few words.')
     setBusy(true)

@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from 'react'
+import { type SyntheticEvent, useState } from 'react'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import styles from './SignIn.module.css'
@@ -26,7 +26,7 @@ export function SignIn({ target }: { readonly target: string }) {
   const [fault, setFault] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
 
-  async function submit(event: FormEvent<HTMLFormElement>) {
+  async function submit(event: SyntheticEvent<HTMLFormElement>) {
     event.preventDefault()
     const form = new FormData(event.currentTarget)
     setBusy(true)

@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from 'react'
+import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
 import { type Level, verdictLabel } from '../../core/decision/level'
 import { Button } from '../../ui/Button'
@@ -23,7 +23,7 @@ export function Departure({ row, levels, board, onClose }: DepartureProps) {
   const [fault, setFault] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
 
-  async function submit(event: FormEvent) {
+  async function submit(event: SyntheticEvent) {
     event.preventDefault()
     if (decided === null) return setFault('Choose a verdict first.')
     if (decided !== row.result.verdict && reason.trim().length < 3)
