@@ -21,6 +21,22 @@ test.each(cases)('$topic $id', ({ topic, input, expected, tolerance }) => {
   expect({ got, differs: differences(got, expected, tolerance) }).toEqual({ got, differs: [] })
 })
 
+test('a taper of one value is 0 by the definition of the vectors, of none it is null', () => {
+  const got = topics['bore-reduction']?.({
+    new_diameter_mm: 50,
+    readings_mm: [
+      [50.1, null],
+      [null, null],
+    ],
+  })
+  expect(got).toMatchObject({
+    taper_of_station_means_mm: 0,
+    taper_per_direction_mm: [0, null],
+    max_same_direction_taper_mm: 0,
+    max_ovality_mm: null,
+  })
+})
+
 test('every topic the core claims has its vectors', () => {
   expect(new Set(cases.map(({ topic }) => topic))).toEqual(new Set(Object.keys(topics)))
 })

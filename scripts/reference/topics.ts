@@ -24,6 +24,13 @@ const quantityParsing = topic(
   },
 )
 
+/**
+ * The vectors define a taper as largest minus smallest, which is 0 for a single value; the core says nothing of a taper
+ * it has not two values for. Only where there is none do both say null.
+ */
+const asDefined = (taperMm: number | null, of: readonly (number | null)[]): number | null =>
+  taperMm ?? (of.some((value) => value !== null) ? 0 : null)
+
 const boreReduction = topic(
   z.object({ new_diameter_mm: z.number(), readings_mm: z.array(z.array(z.number().nullable())) }),
   ({ new_diameter_mm, readings_mm }) => {
@@ -36,9 +43,14 @@ const boreReduction = topic(
       station_mean_mm: reduction.stationMeanMm,
       ovality_per_station_mm: reduction.outOfRoundPerStationMm,
       max_ovality_mm: reduction.outOfRoundMm,
-      taper_of_station_means_mm: reduction.taperOfStationMeansMm,
-      taper_per_direction_mm: reduction.taperPerDirectionMm,
-      max_same_direction_taper_mm: reduction.taperMm,
+      taper_of_station_means_mm: asDefined(reduction.taperOfStationMeansMm, reduction.stationMeanMm),
+      taper_per_direction_mm: reduction.taperPerDirectionMm.map((taper, direction) =>
+        asDefined(
+          taper,
+          readings_mm.map((station) => station[direction] ?? null),
+        ),
+      ),
+      max_same_direction_taper_mm: asDefined(reduction.taperMm, readings_mm.flat()),
       max_wear_mm: wear,
       ring_gap_growth_at_max_wear_mm: reduction.maximumMm === null ? null : ringGapChangeMm(reduction.maximumMm, new_diameter_mm),
       ring_gap_growth_at_mean_mm: reduction.meanMm === null ? null : ringGapChangeMm(reduction.meanMm, new_diameter_mm),
