@@ -323,6 +323,43 @@ test('dark theme and a tablet: every view without serious faults', async ({ brow
   await context.close()
 })
 
+test('nothing is measured before the machine is confirmed safe', async ({ browser, medida }) => {
+  const job = 'quillmere-u1-unsafe'
+  await onDatabase(medida, (client) =>
+    client.query(
+      `INSERT INTO job SELECT $1, machine_id, book_id, book_revision, 'Opened just now', reason, opened_on, opened_by, running_hours + 60, must_run_hours, policy, installed FROM job WHERE id = $2`,
+      [job, JOB],
+    ),
+  )
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await open(page, `/jobs/${job}/bench`)
+  await expect(page.getByText('Confirm “Make safe” on the job page before measuring.')).toBeVisible()
+  await expect(page.locator('input[data-reading]')).toHaveCount(0)
+  const early = await refusal(
+    await page.request.post(`/api/jobs/${job}/readings`, { data: readingOf({ id: '01990000-0000-7000-8000-0000000000b1' }) }),
+  )
+  expect(early).toMatchObject({ status: 409, code: 'conflict' })
+  const strip = await refusal(
+    await page.request.post(`/api/jobs/${job}/confirmations`, {
+      data: { id: '01990000-0000-7000-8000-0000000000b2', step: 'strip', note: '' },
+    }),
+  )
+  expect(strip.message).toContain('stays closed until “Make safe” is confirmed')
+
+  await open(page, `/jobs/${job}`)
+  await expect(page.getByText('Closed until “Make safe” is confirmed.').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Confirm Make safe' }).click()
+  await expect(page.getByText('Isolate and try out')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByLabel('Note').fill('Isolated, tagged, tried out')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Isolated, tagged, tried out')).toBeVisible()
+  await open(page, `/jobs/${job}/bench?c=journal`)
+  await takeReadings(page, ['219.941'])
+  await expect(page.getByRole('button', { name: /A drive side, 1 vertical: 219\.941/ })).toBeVisible()
+  await context.close()
+})
+
 test('a signed record altered behind the program is found out', async ({ medida }) => {
   const reports = await onDatabase(
     medida,
