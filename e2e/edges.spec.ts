@@ -275,6 +275,32 @@ test('without a network readings wait on the device, survive a closed page and a
   await context.close()
 })
 
+test('a session that ends keeps its readings until the same person signs in again', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await open(page, `/jobs/${JOB}/bench?c=end-float`)
+  const before = await countRows(medida, 'reading')
+  await context.clearCookies()
+  await takeReadings(page, ['0.310'])
+  await expect(page.getByText('You are signed out: 1 reading kept on this device')).toBeVisible()
+
+  await page.getByRole('link', { name: 'Sign in' }).click()
+  await expect(page.locator('astro-island[ssr]')).toHaveCount(0)
+  await page.getByLabel('User name or e-mail').fill('trainee')
+  await page.getByLabel('Password').fill(DEMO_PASSWORD)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('You may look, but not enter readings')).toBeVisible()
+  expect(await countRows(medida, 'reading')).toBe(before)
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page).toHaveURL(/sign-in/)
+
+  await open(page, `/sign-in?next=${encodeURIComponent(`/jobs/${JOB}/bench?c=end-float`)}`)
+  await page.getByLabel('User name or e-mail').fill('inspector')
+  await page.getByLabel('Password').fill(DEMO_PASSWORD)
+  await page.keyboard.press('Enter')
+  await expect.poll(() => countRows(medida, 'reading')).toBe(before + 1)
+  await context.close()
+})
+
 test('a place read by someone else meanwhile is shown, and the person chooses', async ({ browser, medida }) => {
   const { page, context } = await signedIn(browser, medida, 'inspector')
   const other = await context.newPage()

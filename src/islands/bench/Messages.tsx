@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
 import { slotLabel } from '../../core/method/method'
 import { explainSlip, type Slip } from '../../core/method/slipGuard'
-import { Button, Key } from '../../ui/Button'
+import { Button, ButtonLink, Key } from '../../ui/Button'
 import styles from './Bench.module.css'
 import type { Bench } from './useBench'
 
@@ -9,8 +9,9 @@ const COMMON_REASONS = ['Misread', 'Mistyped', 'Gauge not square', 'Wrong place'
 
 /** Under the readings: what is wrong with what is typed, a correction's reason, what waits to be sent, what was refused. */
 export function Messages({ bench }: { readonly bench: Bench }) {
-  const { local, reachable } = bench.outbox
+  const { local, link } = bench.outbox
   const queued = local.filter(({ delivery }) => delivery.kind === 'queued').length
+  const kept = `${queued} reading${queued === 1 ? '' : 's'} kept`
   const complete = bench.slots.every((slot) => bench.standingAt(slot))
   return (
     <div className={styles.messages}>
@@ -55,12 +56,18 @@ export function Messages({ bench }: { readonly bench: Bench }) {
         ) : null,
       )}
       <p className={styles.queue} role="status">
-        {queued > 0 && !reachable && (
+        {queued > 0 && link === 'offline' && (
           <>
-            No connection: {queued} reading{queued === 1 ? '' : 's'} kept on this device, sent when the server answers.{' '}
+            No connection: {kept} on this device, sent when the server answers.{' '}
             <Button kind="quiet" onClick={bench.outbox.sendNow}>
               Send now
             </Button>
+          </>
+        )}
+        {queued > 0 && link === 'signedOut' && (
+          <>
+            You are signed out: {kept} on this device, sent when you sign in again.{' '}
+            <ButtonLink href={`/sign-in?next=${encodeURIComponent(`/jobs/${bench.record.job.id}/bench`)}`}>Sign in</ButtonLink>
           </>
         )}
       </p>

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { ReadingBody } from '../../contract/bodies'
 import type { Reading } from '../../core/record/recordSchema'
-import { postJson } from '../httpClient'
+import { type Answer, postJson } from '../httpClient'
 import { type OutboxItem, putInOutbox, takeFromOutbox, waitingInOutbox } from './outbox'
 
 /** queued: on this device only; stored: the server has it; refused: the server declined it, with the reason. */
@@ -15,10 +15,13 @@ export interface LocalReading {
   readonly delivery: Delivery
 }
 
+/** Whether the server takes readings now: reached; not reached; reached, but this person's session has ended. */
+export type Link = 'reached' | 'offline' | 'signedOut'
+
 export interface Outbox {
   /** Readings accepted on this device that the page did not come with, oldest first. */
   readonly local: readonly LocalReading[]
-  readonly reachable: boolean
+  readonly link: Link
   /** What waits on this device has been looked up; before that a place may seem open that is not. */
   readonly loaded: boolean
   accept(reading: Reading, body: ReadingBody): void
@@ -29,10 +32,18 @@ export interface Outbox {
 
 const RETRY_MS = 4_000
 
+/** An ended session refuses the person, not the reading: it stays queued, and so do those behind a rate limit. */
+function linkAfter(answer: Answer<unknown>): Link {
+  if (answer.kind === 'offline') return 'offline'
+  if (answer.kind === 'ok') return 'reached'
+  if (answer.status === 401) return 'signedOut'
+  return answer.status === 429 ? 'offline' : 'reached'
+}
+
 /** Accepted readings: kept in the browser's store first, then sent in order; a broken network only delays them. */
 export function useOutbox(personId: string, jobId: string): Outbox {
   const [local, setLocal] = useState<readonly LocalReading[]>([])
-  const [reachable, setReachable] = useState(true)
+  const [link, setLink] = useState<Link>('reached')
   const [loaded, setLoaded] = useState(false)
   const sending = useRef(false)
 
@@ -50,15 +61,13 @@ export function useOutbox(personId: string, jobId: string): Outbox {
         const next = (await waitingInOutbox(personId, jobId)).find((item) => !refused.has(item.id))
         if (!next) break
         const answer = await postJson(`/api/jobs/${encodeURIComponent(jobId)}/readings`, next.body)
-        if (answer.kind === 'offline') {
-          setReachable(false)
-          break
-        }
-        setReachable(true)
+        const nextLink = linkAfter(answer)
+        setLink(nextLink)
+        if (nextLink !== 'reached') break
         if (answer.kind === 'ok') {
           await takeFromOutbox(next.id)
           mark(next.id, { kind: 'stored' })
-        } else {
+        } else if (answer.kind === 'refused') {
           refused.add(next.id)
           mark(next.id, { kind: 'refused', message: answer.message })
         }
@@ -99,5 +108,5 @@ export function useOutbox(personId: string, jobId: string): Outbox {
     void takeFromOutbox(id)
   }, [])
 
-  return { local, reachable, loaded, accept, drop, sendNow: () => void send() }
+  return { local, link, loaded, accept, drop, sendNow: () => void send() }
 }
