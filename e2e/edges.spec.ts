@@ -1,8 +1,7 @@
 /** What must not happen: bad bodies, wrong roles, readings lost or stored twice, a signed record altered unseen. */
 import type { APIRequestContext, APIResponse } from '@playwright/test'
-import pg from 'pg'
 import { DEMO_PASSWORD, people } from '../demo/quillmere/station'
-import { runningClusterUrl } from '../scripts/lib/cluster'
+import { countRows, onDatabase } from './support/database'
 import { command, type Medida } from './support/medida'
 import { expect, expectAccessible, JOB, open, readingField, signedIn, takeReadings, test } from './support/test'
 
@@ -41,20 +40,6 @@ async function refusal(answer: APIResponse): Promise<{ status: number; code: str
     paths: (error.issues ?? []).map(({ path }) => path),
   }
 }
-
-/** Runs something on the database under a running Medida, as whoever holds its data folder could. */
-async function onDatabase<T>(medida: Medida, run: (client: pg.Client) => Promise<T>): Promise<T> {
-  const client = new pg.Client({ connectionString: runningClusterUrl(medida.dataFolder) ?? '' })
-  await client.connect()
-  try {
-    return await run(client)
-  } finally {
-    await client.end()
-  }
-}
-
-const countRows = (medida: Medida, table: string): Promise<number> =>
-  onDatabase(medida, async (client) => Number((await client.query(`SELECT count(*) AS n FROM ${table}`)).rows[0].n))
 
 const READINGS = `/api/jobs/${JOB}/readings`
 
@@ -254,64 +239,6 @@ test('the sign-in page says what is wrong and keeps what was typed', async ({ br
   await page.getByLabel('Password').fill(DEMO_PASSWORD)
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(new RegExp(`/jobs/${JOB}/fits$`))
-  await context.close()
-})
-
-test('without a network readings wait on the device, survive a closed page and arrive once', async ({ browser, medida }) => {
-  const { page, context } = await signedIn(browser, medida, 'inspector')
-  await open(page, `/jobs/${JOB}/bench?c=journal`)
-  const before = await countRows(medida, 'reading')
-  await context.setOffline(true)
-  await takeReadings(page, ['219.941', '219.939'])
-  await expect(page.getByText('2 readings kept on this device')).toBeVisible()
-  await page.close()
-  expect(await countRows(medida, 'reading')).toBe(before)
-  await context.setOffline(false)
-  const again = await context.newPage()
-  await open(again, `/jobs/${JOB}/bench?c=journal`)
-  await readingField(again)
-  await expect(again.getByRole('button', { name: /A drive side, 2 level: 219\.939\. Correct/ })).toBeVisible()
-  await expect.poll(() => countRows(medida, 'reading')).toBe(before + 2)
-  await context.close()
-})
-
-test('a session that ends keeps its readings until the same person signs in again', async ({ browser, medida }) => {
-  const { page, context } = await signedIn(browser, medida, 'inspector')
-  await open(page, `/jobs/${JOB}/bench?c=end-float`)
-  const before = await countRows(medida, 'reading')
-  await context.clearCookies()
-  await takeReadings(page, ['0.310'])
-  await expect(page.getByText('You are signed out: 1 reading kept on this device')).toBeVisible()
-
-  await page.getByRole('link', { name: 'Sign in' }).click()
-  await expect(page.locator('astro-island[ssr]')).toHaveCount(0)
-  await page.getByLabel('User name or e-mail').fill('trainee')
-  await page.getByLabel('Password').fill(DEMO_PASSWORD)
-  await page.keyboard.press('Enter')
-  await expect(page.getByText('You may look, but not enter readings')).toBeVisible()
-  expect(await countRows(medida, 'reading')).toBe(before)
-  await page.getByRole('button', { name: 'Sign out' }).click()
-  await expect(page).toHaveURL(/sign-in/)
-
-  await open(page, `/sign-in?next=${encodeURIComponent(`/jobs/${JOB}/bench?c=end-float`)}`)
-  await page.getByLabel('User name or e-mail').fill('inspector')
-  await page.getByLabel('Password').fill(DEMO_PASSWORD)
-  await page.keyboard.press('Enter')
-  await expect.poll(() => countRows(medida, 'reading')).toBe(before + 1)
-  await context.close()
-})
-
-test('a place read by someone else meanwhile is shown, and the person chooses', async ({ browser, medida }) => {
-  const { page, context } = await signedIn(browser, medida, 'inspector')
-  const other = await context.newPage()
-  await open(page, `/jobs/${JOB}/bench?c=bearing-strip`)
-  await open(other, `/jobs/${JOB}/bench?c=bearing-strip`)
-  await takeReadings(page, ['2.55'])
-  await expect(page.getByText('queued')).toHaveCount(0)
-  await takeReadings(other, ['2.60'])
-  await expect(other.getByText('Mara Ellwood already read “2.55”')).toBeVisible()
-  await other.getByRole('button', { name: 'Drop it and reload' }).click()
-  await expect(other.getByRole('button', { name: /A drive side end: 2\.550/ })).toBeVisible()
   await context.close()
 })
 

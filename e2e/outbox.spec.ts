@@ -1,0 +1,64 @@
+/** Accepted readings on their way to the server: a cut network, an ended session, someone else at the same place. */
+import { DEMO_PASSWORD } from '../demo/quillmere/station'
+import { countRows } from './support/database'
+import { expect, JOB, open, readingField, signedIn, takeReadings, test } from './support/test'
+
+test.beforeAll(({ medida }) => medida.startOver())
+
+test('without a network readings wait on the device, survive a closed page and arrive once', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await open(page, `/jobs/${JOB}/bench?c=journal`)
+  const before = await countRows(medida, 'reading')
+  await context.setOffline(true)
+  await takeReadings(page, ['219.941', '219.939'])
+  await expect(page.getByText('2 readings kept on this device')).toBeVisible()
+  await page.close()
+  expect(await countRows(medida, 'reading')).toBe(before)
+  await context.setOffline(false)
+  const again = await context.newPage()
+  await open(again, `/jobs/${JOB}/bench?c=journal`)
+  await readingField(again)
+  await expect(again.getByRole('button', { name: /A drive side, 2 level: 219\.939\. Correct/ })).toBeVisible()
+  await expect.poll(() => countRows(medida, 'reading')).toBe(before + 2)
+  await context.close()
+})
+
+test('a session that ends keeps its readings until the same person signs in again', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await open(page, `/jobs/${JOB}/bench?c=end-float`)
+  const before = await countRows(medida, 'reading')
+  await context.clearCookies()
+  await takeReadings(page, ['0.310'])
+  await expect(page.getByText('You are signed out: 1 reading kept on this device')).toBeVisible()
+
+  await page.getByRole('link', { name: 'Sign in' }).click()
+  await expect(page.locator('astro-island[ssr]')).toHaveCount(0)
+  await page.getByLabel('User name or e-mail').fill('trainee')
+  await page.getByLabel('Password').fill(DEMO_PASSWORD)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('You may look, but not enter readings')).toBeVisible()
+  expect(await countRows(medida, 'reading')).toBe(before)
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page).toHaveURL(/sign-in/)
+
+  await open(page, `/sign-in?next=${encodeURIComponent(`/jobs/${JOB}/bench?c=end-float`)}`)
+  await page.getByLabel('User name or e-mail').fill('inspector')
+  await page.getByLabel('Password').fill(DEMO_PASSWORD)
+  await page.keyboard.press('Enter')
+  await expect.poll(() => countRows(medida, 'reading')).toBe(before + 1)
+  await context.close()
+})
+
+test('a place read by someone else meanwhile is shown, and the person chooses', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  const other = await context.newPage()
+  await open(page, `/jobs/${JOB}/bench?c=bearing-strip`)
+  await open(other, `/jobs/${JOB}/bench?c=bearing-strip`)
+  await takeReadings(page, ['2.55'])
+  await expect(page.getByText('queued')).toHaveCount(0)
+  await takeReadings(other, ['2.60'])
+  await expect(other.getByText('Mara Ellwood already read “2.55”')).toBeVisible()
+  await other.getByRole('button', { name: 'Drop it and reload' }).click()
+  await expect(other.getByRole('button', { name: /A drive side end: 2\.550/ })).toBeVisible()
+  await context.close()
+})
