@@ -193,6 +193,7 @@ test.describe('the whole path', () => {
 
   test('a reading corrected after the verdict makes it stale', async () => {
     await open(page, bench('ring-gap-2'))
+    await expect(page.locator('section[aria-busy=false]')).toBeVisible()
     await page.keyboard.press('c')
     await takeReadings(page, ['0.60'])
     await page.keyboard.type('Misread the feeler')

@@ -149,7 +149,7 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
   // Readings that waited on this device may have filled the place the page opened at.
   const leaveTakenPlace = useRef(() => {})
   leaveTakenPlace.current = () => {
-    if (text === '' && standingHere) setPlace({ id: characteristic.id, slot: firstOpen(characteristic) })
+    if (text === '' && !correction && standingHere) setPlace({ id: characteristic.id, slot: firstOpen(characteristic) })
   }
   useEffect(() => {
     if (outbox.loaded) leaveTakenPlace.current()
