@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { levels } from '../core/decision/level'
 import { confirmableSteps } from '../core/job/orderOfWork'
-import { idSchema } from '../core/record/bookSchema'
+import { idSchema } from '../core/record/idSchema'
 import { slotShape, stages } from '../core/record/recordSchema'
 
 const clientId = z.uuid('an id made by the client, as a UUID')

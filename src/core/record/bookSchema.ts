@@ -3,21 +3,14 @@ import { gaugeKinds } from '../gauge/uncertainty'
 import type { Limit } from '../limit/limit'
 import type { Method } from '../method/method'
 import { reductionNames } from '../method/reduction'
+import { commonCautions } from '../safety/cautions'
+import { cycleIn } from '../work/cyclic'
+import { idSchema, lengthMmSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from './idSchema'
+import { procedureShape } from './procedureSchema'
 
-export const idSchema = z
-  .string()
-  .min(1)
-  .max(80)
-  .regex(/^[A-Za-z0-9][A-Za-z0-9._:-]*$/, 'an id has letters, digits, dots, colons and hyphens only')
-const nameSchema = z.string().trim().min(1).max(200)
-export const lengthMmSchema = z.number().min(-100_000).max(100_000)
 const positiveMm = z.number().gt(0).max(100_000)
 
-const placeSchema = z.strictObject({ id: z.string().min(1).max(8), label: nameSchema })
-const uniqueIds = (places: readonly { id: string }[]): boolean => new Set(places.map((place) => place.id)).size === places.length
 const placesSchema = z.array(placeSchema).min(1).max(64).refine(uniqueIds, 'two places have the same id')
-
-const sourceSchema = z.strictObject({ document: z.string().min(1).max(40), page: z.string().min(1).max(40) })
 
 const diameterLayout = {
   stations: placesSchema,
@@ -161,6 +154,7 @@ export const bookSchema = z
     parts: z.array(partSchema).min(1),
     characteristics: z.array(characteristicSchema).min(1),
     fits: z.array(fitSchema),
+    ...procedureShape,
   })
   .superRefine((book, context) => {
     const fault = (path: (string | number)[], message: string): void => context.addIssue({ code: 'custom', path, message })
@@ -209,6 +203,91 @@ export const bookSchema = z
       checkSource(fit.new.source, [...path, 'new', 'source'])
       fit.limits.forEach((limit, at) => checkSource(limit.source, [...path, 'limits', at, 'source']))
     })
+
+    // How the machine is opened: every name must be one of this book.
+    const among = (ids: Iterable<string>, what: string) => {
+      const known = new Set(ids)
+      return (id: string, path: (string | number)[]): void => {
+        if (!known.has(id)) fault(path, `no ${what} “${id}” in this book`)
+      }
+    }
+    const unique = (items: readonly { id: string }[], key: string): void => {
+      if (!uniqueIds(items)) fault([key], 'two entries have the same id')
+    }
+    for (const key of [
+      'levels',
+      'cautions',
+      'procedure',
+      'positions',
+      'joints',
+      'temporaries',
+      'findingRules',
+      'patterns',
+      'handTests',
+    ] as const)
+      unique(book[key], key)
+    const isLevel = among(
+      book.levels.map(({ id }) => id),
+      'level',
+    )
+    const isPosition = among(
+      book.positions.map(({ id }) => id),
+      'position',
+    )
+    const isPart = among(parts, 'part')
+    const isCaution = among(
+      [...commonCautions, ...book.cautions].map(({ id }) => id),
+      'caution',
+    )
+    const isRouteOf = (part: string, route: string, path: (string | number)[]): void => {
+      if (!book.parts.find(({ id }) => id === part)?.routes.some(({ id }) => id === route))
+        fault(path, `part “${part}” has no route “${route}”`)
+    }
+
+    book.levels.forEach((level, index) => {
+      const path = ['levels', index]
+      if (level.measures !== 'all') level.measures.forEach((id, at) => checkCharacteristic(id, [...path, 'measures', at]))
+      if (level.gate === null) return
+      isLevel(level.gate.grows, [...path, 'gate', 'grows'])
+      if (level.gate.grows === level.id) fault([...path, 'gate', 'grows'], 'a level cannot grow to itself')
+      level.gate.measures.forEach((id, at) => {
+        checkCharacteristic(id, [...path, 'gate', 'measures', at])
+        if (level.measures !== 'all' && !level.measures.includes(id))
+          fault([...path, 'gate', 'measures', at], `“${id}” decides the gate, so the level must measure it`)
+      })
+    })
+    book.procedure.forEach((step, index) => {
+      const path = ['procedure', index]
+      step.levels.forEach((id, at) => isLevel(id, [...path, 'levels', at]))
+      step.cautions.forEach((id, at) => isCaution(id, [...path, 'cautions', at]))
+      step.removes.forEach((id, at) => isPosition(id, [...path, 'removes', at]))
+      step.destroys.forEach((id, at) => isPosition(id, [...path, 'destroys', at]))
+      step.measures.forEach((id, at) => checkCharacteristic(id, [...path, 'measures', at]))
+      if (step.source) checkSource(step.source, [...path, 'source'])
+    })
+    book.positions.forEach((position, index) => {
+      const path = ['positions', index]
+      if (position.parent !== null) isPosition(position.parent, [...path, 'parent'])
+      if (position.part !== null) isPart(position.part, [...path, 'part'])
+      position.keptWith.forEach((id, at) => isPosition(id, [...path, 'keptWith', at]))
+    })
+    const cycle = cycleIn(book.positions)
+    if (cycle) fault(['positions'], `a position sits inside itself: ${cycle.join(' in ')}`)
+    book.joints.forEach((joint, index) => joint.between.forEach((id, at) => isPosition(id, ['joints', index, 'between', at])))
+    book.findingRules.forEach((rule, index) => {
+      const path = ['findingRules', index]
+      isPart(rule.part, [...path, 'part'])
+      if (rule.route !== null) isRouteOf(rule.part, rule.route, [...path, 'route'])
+      rule.confirm.forEach((id, at) => checkCharacteristic(id, [...path, 'confirm', at]))
+      checkSource(rule.source, [...path, 'source'])
+    })
+    book.patterns.forEach((pattern, index) => {
+      const path = ['patterns', index]
+      isPart(pattern.part, [...path, 'part'])
+      if (pattern.route !== null) isRouteOf(pattern.part, pattern.route, [...path, 'route'])
+      checkSource(pattern.source, [...path, 'source'])
+    })
+    book.handTests.forEach((test, index) => isPart(test.part, ['handTests', index, 'part']))
   })
 
 export type LimitBook = z.infer<typeof bookSchema>

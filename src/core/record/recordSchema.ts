@@ -4,7 +4,8 @@ import { levels } from '../decision/level'
 import { gaugeKinds } from '../gauge/uncertainty'
 import { acceptsSlot } from '../method/method'
 import { parseReading } from '../quantity/reading'
-import { bookSchema, idSchema, lengthMmSchema } from './bookSchema'
+import { bookSchema } from './bookSchema'
+import { idSchema, lengthMmSchema } from './idSchema'
 
 export const stages = ['asFound', 'afterWork', 'asLeft'] as const
 const instantSchema = z.iso.datetime({ offset: true })
