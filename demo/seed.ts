@@ -1,23 +1,28 @@
-/** Fills an empty database with the invented station, through the same use cases that people's clicks go through. */
+/** Fills an empty database with the invented stations, through the same use cases that people's clicks go through. */
 import { hashPassword } from 'better-auth/crypto'
 import { v7 } from 'uuid'
 import { layoutOf } from '../src/core/method/method'
-import { bookSchema } from '../src/core/record/bookSchema'
+import { bookSchema, type LimitBook } from '../src/core/record/bookSchema'
 import { evaluate } from '../src/core/record/evaluate'
+import { standingOn, subjectOf } from '../src/core/work/subject'
 import type { Database, Executor } from '../src/db/client'
-import { account, gauge, job, limitBook, machine, user } from '../src/db/schema'
+import { account, gauge, job, limitBook, machine, machineHours, user } from '../src/db/schema'
 import { acceptReading } from '../src/server/acceptReading'
+import { addEntries } from '../src/server/addEntries'
+import { addPicture } from '../src/server/addPicture'
 import { confirmStep } from '../src/server/confirmStep'
 import type { Context } from '../src/server/context'
 import { decidePart } from '../src/server/decidePart'
 import { buildJobView } from '../src/server/jobView'
 import { review } from '../src/server/review'
 import type { Role } from '../src/server/roles'
-import bookJson from './quillmere/book.json' with { type: 'json' }
-import { DEMO_PASSWORD, gauges, overhauls, people, machine as quillmere } from './quillmere/station'
-import type { DemoOverhaul } from './types'
+import { drawPicture } from './drawnPictures'
+import { larkhollow } from './larkhollow/station'
+import { DEMO_PASSWORD, people, quillmere } from './quillmere/station'
+import type { DemoGauge, DemoMachine, DemoNote, DemoOverhaul } from './types'
 
 const MINUTE = 60_000
+const machines: readonly DemoMachine[] = [...quillmere, larkhollow]
 
 /** Seeds once, in one transaction: an interrupted seeding leaves nothing. True when it seeded. */
 export async function seedDemo(db: Database): Promise<boolean> {
@@ -25,18 +30,8 @@ export async function seedDemo(db: Database): Promise<boolean> {
     // Two servers starting on one empty database: the second waits here and finds it seeded.
     await tx.execute('LOCK TABLE machine IN EXCLUSIVE MODE')
     if ((await tx.select().from(machine)).length > 0) return false
-    const book = bookSchema.parse(bookJson)
     await seedPeople(tx)
-    await tx.insert(machine).values(quillmere)
-    await tx.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
-    await tx.insert(gauge).values(
-      gauges.map((item) => ({
-        ...item,
-        resolutionMm: String(item.resolutionMm),
-        maximumPermissibleErrorMm: String(item.maximumPermissibleErrorMm),
-      })),
-    )
-    for (const overhaul of overhauls) await seedOverhaul(tx, overhaul, book)
+    for (const one of machines) await seedMachine(tx, one)
     return true
   })
 }
@@ -56,77 +51,139 @@ async function seedPeople(db: Executor): Promise<void> {
   }
 }
 
-type Book = ReturnType<typeof bookSchema.parse>
+async function seedMachine(db: Executor, demo: DemoMachine): Promise<void> {
+  const book = bookSchema.parse(demo.book)
+  await db
+    .insert(limitBook)
+    .values({ id: book.id, revision: book.revision, title: book.title, document: book })
+    .onConflictDoNothing()
+  await db.insert(machine).values({ ...demo.machine, bookId: book.id })
+  for (const item of demo.gauges)
+    await db.insert(gauge).values({
+      ...item,
+      resolutionMm: String(item.resolutionMm),
+      maximumPermissibleErrorMm: String(item.maximumPermissibleErrorMm),
+    })
+  for (const { date, hours } of demo.hours)
+    await db.insert(machineHours).values({
+      id: v7(),
+      machineId: demo.machine.id,
+      hours,
+      readOn: date,
+      readBy: 'demo-planner',
+      notedAt: new Date(`${date}T08:00:00Z`),
+    })
+  // Unit 2 is measured with the gauges of its station.
+  const store = demo.gauges.length > 0 ? demo.gauges : machines.flatMap(({ gauges }) => gauges)
+  for (const overhaul of demo.overhauls) await new Seeding(db, demo, overhaul, book, store).run()
+}
 
-async function seedOverhaul(db: Executor, overhaul: DemoOverhaul, book: Book): Promise<void> {
-  let clock = new Date(`${overhaul.date}T07:30:00Z`).getTime()
-  const tick = (): number => {
-    clock += MINUTE
-    return clock
+/** One overhaul, noted minute by minute on a clock of its own. */
+class Seeding {
+  private clock: number
+
+  constructor(
+    private readonly db: Executor,
+    private readonly demo: DemoMachine,
+    private readonly overhaul: DemoOverhaul,
+    private readonly book: LimitBook,
+    private readonly store: readonly DemoGauge[],
+  ) {
+    this.clock = new Date(`${overhaul.date}T07:30:00Z`).getTime()
   }
-  const as = (role: Role): Context => {
+
+  async run(): Promise<void> {
+    const { db, overhaul, book, demo } = this
+    await db.insert(job).values({
+      id: overhaul.id,
+      machineId: demo.machine.id,
+      bookId: book.id,
+      bookRevision: book.revision,
+      title: overhaul.title,
+      reason: overhaul.reason,
+      openedOn: overhaul.date,
+      openedBy: 'demo-planner',
+      runningHours: overhaul.runningHours,
+      mustRunHours: overhaul.mustRunHours,
+      level: overhaul.level,
+      complaint: overhaul.complaint,
+      returnBy: overhaul.returnBy,
+      policy: overhaul.policy,
+      installed: overhaul.installed,
+    })
+    for (const note of overhaul.noted) await this.note(note)
+    if (overhaul.readings !== null) await this.measureAndSign(overhaul.readings)
+  }
+
+  private as(role: Role): Context {
     const person = people.find((candidate) => candidate.role === role)
     if (!person) throw new Error(`no demo person is ${role}`)
-    return { db, user: { id: `demo-${person.username}`, name: person.name, role }, now: () => new Date(clock) }
+    const now = () => new Date(this.clock)
+    return { db: this.db, user: { id: `demo-${person.username}`, name: person.name, role }, now }
   }
-  const newId = (): string => v7({ msecs: tick() })
 
-  await db.insert(job).values({
-    id: overhaul.id,
-    machineId: quillmere.id,
-    bookId: book.id,
-    bookRevision: book.revision,
-    title: overhaul.title,
-    reason: overhaul.reason,
-    openedOn: overhaul.date,
-    openedBy: 'demo-planner',
-    runningHours: overhaul.runningHours,
-    mustRunHours: overhaul.mustRunHours,
-    policy: overhaul.policy,
-    installed: overhaul.installed,
-  })
-  const note = 'Isolated, tagged and tried out; penstock drained; servomotor locked and bled down.'
-  await confirmStep(as('inspector'), overhaul.id, { id: newId(), step: 'makeSafe', note })
-  if (overhaul.readings === null) return
+  private newId(minutes = 1): string {
+    this.clock += minutes * MINUTE
+    return v7({ msecs: this.clock })
+  }
 
-  for (const characteristic of book.characteristics) {
-    const texts = overhaul.readings[characteristic.id] ?? []
-    const hand = gauges.find((item) => item.kind === characteristic.gaugeKind)
-    if (!hand) throw new Error(`no demo gauge is a ${characteristic.gaugeKind}`)
-    for (const [index, slot] of layoutOf(characteristic.method).entries()) {
-      const text = texts[index]
-      if (text === undefined) throw new Error(`demo readings of ${characteristic.id} end at ${index}`)
-      const id = newId()
-      await acceptReading(as('inspector'), overhaul.id, {
-        id,
-        characteristic: characteristic.id,
-        ...slot,
-        stage: 'asFound',
-        text,
-        gauge: hand.id,
-        takenAt: new Date(clock).toISOString(),
-        supersedes: null,
+  private async note({ by, minutes, what }: DemoNote): Promise<void> {
+    const jobId = this.overhaul.id
+    if (what.kind === 'drawnPicture') {
+      const picture = this.newId(minutes)
+      const { subject, caption, marks, draw } = what
+      await addPicture(this.as(by), jobId, { id: picture, subject, caption }, await drawPicture(draw))
+      if (marks.length > 0) await this.note({ by, minutes: 1, what: { kind: 'pictureMarked', picture, marks } })
+      return
+    }
+    const { record } = await buildJobView(this.as(by), this.db, jobId)
+    const seen = standingOn(record.job.entries).get(subjectOf(what)) ?? null
+    await addEntries(this.as(by), jobId, { entries: [{ id: this.newId(minutes), seen, body: what }] })
+  }
+
+  private async measureAndSign(readings: NonNullable<DemoOverhaul['readings']>): Promise<void> {
+    const { db, overhaul, book } = this
+    const note = 'Isolated, tagged and tried out; pressure and stored energy released.'
+    await confirmStep(this.as('inspector'), overhaul.id, { id: this.newId(), step: 'makeSafe', note })
+    for (const characteristic of book.characteristics) {
+      const texts = readings[characteristic.id] ?? []
+      const hand = this.store.find((item) => item.kind === characteristic.gaugeKind)
+      if (!hand) throw new Error(`no demo gauge is a ${characteristic.gaugeKind}`)
+      for (const [index, slot] of layoutOf(characteristic.method).entries()) {
+        const text = texts[index]
+        if (text === undefined) throw new Error(`demo readings of ${characteristic.id} end at ${index}`)
+        const id = this.newId()
+        await acceptReading(this.as('inspector'), overhaul.id, {
+          id,
+          characteristic: characteristic.id,
+          ...slot,
+          stage: 'asFound',
+          text,
+          gauge: hand.id,
+          takenAt: new Date(this.clock).toISOString(),
+          supersedes: null,
+          reason: null,
+        })
+      }
+    }
+    const { record } = await buildJobView(this.as('inspector'), db, overhaul.id)
+    for (const part of evaluate(record).parts) {
+      if (part.verdict === 'hold') throw new Error(`demo overhaul ${overhaul.id} leaves ${part.id} on hold`)
+      await decidePart(this.as('inspector'), overhaul.id, {
+        id: this.newId(),
+        part: part.id,
+        recommended: part.verdict,
+        decided: part.verdict,
         reason: null,
       })
     }
+    await review(this.as('inspector'), overhaul.id, { kind: 'send', id: this.newId(), note: '' }, async () => true)
+    const { recordSha256 } = await buildJobView(this.as('reviewer'), db, overhaul.id)
+    await review(
+      this.as('reviewer'),
+      overhaul.id,
+      { kind: 'sign', id: this.newId(), password: DEMO_PASSWORD, recordSha256 },
+      async () => true,
+    )
   }
-  const { record } = await buildJobView(as('inspector'), db, overhaul.id)
-  for (const part of evaluate(record).parts) {
-    if (part.verdict === 'hold') throw new Error(`demo overhaul ${overhaul.id} leaves ${part.id} on hold`)
-    await decidePart(as('inspector'), overhaul.id, {
-      id: newId(),
-      part: part.id,
-      recommended: part.verdict,
-      decided: part.verdict,
-      reason: null,
-    })
-  }
-  await review(as('inspector'), overhaul.id, { kind: 'send', id: newId(), note: '' }, async () => true)
-  const { recordSha256 } = await buildJobView(as('reviewer'), db, overhaul.id)
-  await review(
-    as('reviewer'),
-    overhaul.id,
-    { kind: 'sign', id: newId(), password: DEMO_PASSWORD, recordSha256 },
-    async () => true,
-  )
 }

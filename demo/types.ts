@@ -1,4 +1,5 @@
 import type { Policy } from '../src/core/record/recordSchema'
+import type { EntryBody } from '../src/core/work/entrySchema'
 import type { Role } from '../src/server/roles'
 
 export interface DemoPerson {
@@ -17,8 +18,48 @@ export interface DemoOverhaul {
   readonly runningHours: number
   readonly reason: string
   readonly mustRunHours: number
+  /** Null for overhauls from before the book had levels. */
+  readonly level: string | null
+  readonly complaint: string
+  readonly returnBy: string | null
   readonly policy: Policy
   readonly installed: Readonly<Record<string, string>>
   /** Null for the overhaul that is still open. */
   readonly readings: DemoReadings | null
+  /** What is noted around an open job, minute by minute; pictures are drawn. */
+  readonly noted: readonly DemoNote[]
+}
+
+/** Something noted: by whom, and how many minutes after what came before. */
+export interface DemoNote {
+  readonly by: Role
+  readonly minutes: number
+  readonly what: EntryBody | DemoPicture
+}
+
+export interface DemoPicture {
+  readonly kind: 'drawnPicture'
+  readonly draw: 'scoredBore' | 'crackedRing' | 'cap' | 'gasket'
+  readonly caption: string
+  readonly subject: Extract<EntryBody, { kind: 'pictureAdded' }>['subject']
+  readonly marks: Extract<EntryBody, { kind: 'pictureMarked' }>['marks']
+}
+
+export interface DemoGauge {
+  readonly id: string
+  readonly code: string
+  readonly name: string
+  readonly kind: string
+  readonly resolutionMm: number
+  readonly maximumPermissibleErrorMm: number
+  readonly calibrationDue: string
+}
+
+/** One machine with its book, its hour meter and its overhauls. */
+export interface DemoMachine {
+  readonly machine: { readonly id: string; readonly station: string; readonly name: string; readonly units: 'metric' | 'inch' }
+  readonly book: unknown
+  readonly gauges: readonly DemoGauge[]
+  readonly hours: readonly { readonly date: string; readonly hours: number }[]
+  readonly overhauls: readonly DemoOverhaul[]
 }

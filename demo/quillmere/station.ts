@@ -1,5 +1,8 @@
 /** Quillmere Power Station, unit 1: an invented station. Everything the demo database starts with, as data. */
-import type { DemoOverhaul, DemoPerson, DemoReadings } from '../types'
+
+import { madeSafe } from '../madeSafe'
+import type { DemoMachine, DemoNote, DemoOverhaul, DemoPerson, DemoReadings } from '../types'
+import bookJson from './book.json' with { type: 'json' }
 
 export const machine = { id: 'quillmere-unit-1', station: 'Quillmere Power Station', name: 'Unit 1', units: 'metric' } as const
 
@@ -106,6 +109,18 @@ const secondOverhaul: DemoReadings = {
   'ring-gap-2': ['0.75'],
 }
 
+const beforeLevels = { level: null, complaint: '', returnBy: null, noted: [] } as const
+const electrician = { name: 'Rufus Dane', licence: 'QPS-E 14' }
+const planned: readonly DemoNote[] = [
+  'ov-puller',
+  'ov-eyes',
+  'ov-stands',
+  'ov-gaskets',
+  'ov-seals',
+  'ov-locks',
+  'ov-goggles',
+].map((item) => ({ by: 'planner', minutes: 1, what: { kind: 'planTicked', item, state: 'there' } }))
+
 /** Two earlier overhauls, signed, and the one that is open, with nothing measured yet. */
 export const overhauls: readonly DemoOverhaul[] = [
   {
@@ -115,6 +130,7 @@ export const overhauls: readonly DemoOverhaul[] = [
     runningHours: 15_180,
     reason: 'Hours due',
     mustRunHours: 8_000,
+    ...beforeLevels,
     policy,
     installed,
     readings: firstOverhaul,
@@ -126,6 +142,7 @@ export const overhauls: readonly DemoOverhaul[] = [
     runningHours: 23_260,
     reason: 'Hours due',
     mustRunHours: 8_000,
+    ...beforeLevels,
     policy,
     installed,
     readings: secondOverhaul,
@@ -135,10 +152,52 @@ export const overhauls: readonly DemoOverhaul[] = [
     title: 'Overhaul at 31\u00a0240 h',
     date: '2026-11-16',
     runningHours: 31_240,
-    reason: 'Hours due; governor slower to close than last winter',
+    reason: 'Hours due',
+    complaint: 'Governor slower to close than last winter',
+    level: 'full',
+    returnBy: '2026-12-18',
     mustRunHours: 8_000,
+    noted: [...planned, ...madeSafe(bookJson, 'full', electrician)],
     policy,
     installed,
     readings: null,
+  },
+]
+
+/** Unit 2: overdue, last opened long ago, nothing open now. */
+export const unit2: readonly DemoOverhaul[] = [
+  {
+    id: 'quillmere-u2-2018',
+    title: 'Overhaul at 18\u00a0420 h',
+    date: '2018-06-11',
+    runningHours: 18_420,
+    reason: 'Hours due',
+    mustRunHours: 8_000,
+    ...beforeLevels,
+    policy,
+    installed: { ...installed, shaft: 'QS-1108', shell: 'GB-28', 'servo-cylinder': 'SC-205' },
+    readings: {
+      journal: ['219.962', '219.960', '219.961', '219.961', '219.960', '219.962'],
+      'bearing-bore': ['+0.040', '+0.052', '+0.060', '+0.036', '+0.048', '+0.055'],
+      'bearing-strip': ['3.75', '3.4'],
+      'end-float': ['0.270', '0.275', '0.270'],
+      'servo-bore': ['+0.060', '+0.080', '+0.066', '+0.055', '+0.071', '+0.060'],
+      'ring-gap-1': ['0.65'],
+      'ring-gap-2': ['0.65'],
+    },
+  },
+]
+
+export const quillmere: readonly DemoMachine[] = [
+  { machine, book: bookJson, gauges, hours: [{ date: '2025-11-03', hours: 29_940 }], overhauls },
+  {
+    machine: { id: 'quillmere-unit-2', station: machine.station, name: 'Unit 2', units: 'metric' },
+    book: bookJson,
+    gauges: [],
+    hours: [
+      { date: '2022-04-19', hours: 22_610 },
+      { date: '2025-11-03', hours: 26_890 },
+    ],
+    overhauls: unit2,
   },
 ]

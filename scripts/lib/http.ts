@@ -8,8 +8,10 @@ import { CLIENT_ADDRESS_HEADER } from '../../src/server/clientAddress'
 /** Renders pages, calls and the page of an address that is none. */
 type AstroHandler = (request: IncomingMessage, response: ServerResponse) => void
 
-/** Largest body of any request, bytes; single calls allow less. */
+/** Largest body of a request, bytes; single calls allow less. Uploads of pictures are checked again by their call. */
 const MOST_BYTES = 1024 * 1024
+const MOST_UPLOAD_BYTES = 7 * 1024 * 1024
+const isUpload = (url: string | undefined): boolean => /^\/api\/jobs\/[^/]+\/pictures\/?(\?|$)/.test(url ?? '')
 
 const SECURITY_HEADERS = {
   'x-content-type-options': 'nosniff',
@@ -40,8 +42,9 @@ export async function createHttpServer(buildFolder: string): Promise<Server> {
     request.headers[CLIENT_ADDRESS_HEADER] = request.socket.remoteAddress ?? 'unknown'
     if (request.headers['transfer-encoding'] !== undefined)
       return refuse(response, 411, 'lengthRequired', 'Send the body with its length.')
-    if (Number(request.headers['content-length'] ?? 0) > MOST_BYTES)
-      return refuse(response, 413, 'tooLarge', `The body is larger than ${MOST_BYTES / 1024} kB.`)
+    const most = isUpload(request.url) ? MOST_UPLOAD_BYTES : MOST_BYTES
+    if (Number(request.headers['content-length'] ?? 0) > most)
+      return refuse(response, 413, 'tooLarge', `What was sent is larger than ${most / 1024} kB. Nothing was stored; send less.`)
     compress(request as never, response as never, () => files(request, response, () => handler(request, response)))
   }
   return createServer(listener)

@@ -2,6 +2,7 @@
 import type { ConfirmableStep } from '../core/job/orderOfWork'
 import type { InspectionRecord } from '../core/record/recordSchema'
 import type { Results } from '../core/record/results'
+import type { Entry } from '../core/work/entrySchema'
 
 export interface Person {
   readonly id: string
@@ -33,7 +34,9 @@ export interface JobView {
   readonly confirmations: readonly Confirmation[]
   readonly review: readonly ReviewStep[]
   readonly reportId: string | null
-  readonly may: Readonly<Record<'measure' | 'confirm' | 'decide' | 'send' | 'review', boolean>>
+  /** Place of the last entry in the job's list: what comes after it arrives live. */
+  readonly lastSeq: number
+  readonly may: Readonly<Record<'measure' | 'confirm' | 'decide' | 'send' | 'review' | 'note' | 'plan', boolean>>
 }
 
 export interface JobSummary {
@@ -81,5 +84,32 @@ export interface Refusal {
     /** What happened, where, what to do. */
     readonly message: string
     readonly issues?: readonly { readonly path: string; readonly message: string }[]
+    /** Code `overtaken`: the entry that somebody else wrote on the same subject meanwhile. */
+    readonly standing?: Entry
   }
+}
+
+/** An entry with its place in the job's list. */
+export interface StoredEntry {
+  readonly seq: number
+  readonly entry: Entry
+}
+
+/** What a machine brings when a job is opened on it. */
+export interface OpenJobView {
+  readonly machine: InspectionRecord['machine']
+  readonly book: { readonly id: string; readonly title: string; readonly revision: string }
+  readonly levels: readonly {
+    readonly id: string
+    readonly name: string
+    readonly about: string
+    readonly gate: boolean
+    readonly measures: number
+  }[]
+  readonly hoursLog: readonly { readonly date: string; readonly hours: number; readonly where: string }[]
+  readonly lastPolicy: InspectionRecord['job']['policy'] | null
+  readonly lastMustRunHours: number | null
+  /** A job that is still open on this machine: another one waits for it. */
+  readonly openJob: { readonly id: string; readonly title: string } | null
+  readonly today: string
 }

@@ -3,7 +3,8 @@ import { z } from 'zod'
 import { levels } from '../core/decision/level'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { idSchema } from '../core/record/idSchema'
-import { slotShape, stages } from '../core/record/recordSchema'
+import { policySchema, slotShape, stages } from '../core/record/recordSchema'
+import { entryBodySchema, pictureSubjectSchema } from '../core/work/entrySchema'
 
 const clientId = z.uuid('an id made by the client, as a UUID')
 const reason = z.string().trim().min(3, 'say why, in a few words').max(400)
@@ -53,3 +54,36 @@ export const reviewBody = z.discriminatedUnion('kind', [
   }),
 ])
 export type ReviewBody = z.infer<typeof reviewBody>
+
+/** Opens a job on a machine. */
+export const openJobBody = z.strictObject({
+  id: clientId,
+  level: idSchema,
+  runningHours: z.int('whole hours').min(0, 'hours are not negative').max(10_000_000, 'no meter shows that many'),
+  /** Day the meter was read. */
+  readOn: z.iso.date('a day'),
+  reason: z.string().trim().min(3, 'say why it is opened').max(200),
+  complaint: z.string().trim().max(1000),
+  returnBy: z.iso.date('a day').nullable(),
+  mustRunHours: z.int('whole hours').min(0).max(1_000_000),
+  policy: policySchema,
+  /** Why a questioned jump of the hours is right; null while nobody has said so. */
+  hoursNote: reason.nullable(),
+})
+export type OpenJobBody = z.infer<typeof openJobBody>
+
+/** An entry, with the entry that stood on its subject when it was written: what its author had seen. */
+const sentEntry = z.strictObject({ id: clientId, seen: clientId.nullable(), body: entryBodySchema })
+export type SentEntry = z.infer<typeof sentEntry>
+
+/** Entries that belong together are stored together or not at all. */
+export const entriesBody = z.strictObject({ entries: z.array(sentEntry).min(1).max(200) })
+export type EntriesBody = z.infer<typeof entriesBody>
+
+/** What goes with an uploaded picture. */
+export const pictureFields = z.strictObject({
+  id: clientId,
+  subject: pictureSubjectSchema,
+  caption: z.string().trim().max(200),
+})
+export type PictureFields = z.infer<typeof pictureFields>

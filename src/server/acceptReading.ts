@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm'
 import type { ReadingBody } from '../contract/bodies'
+import { isMadeSafe } from '../core/job/progress'
 import { acceptsSlot, slotLabel } from '../core/method/method'
 import { explainReadingFault, parseReading } from '../core/quantity/reading'
 import type { InspectionRecord, Reading } from '../core/record/recordSchema'
@@ -24,8 +25,8 @@ export function acceptReading(context: Context, jobId: string, body: ReadingBody
     const known = await sameReading(db, jobId, body)
     if (known) return known
     const { record } = view
-    if (!view.confirmations.some(({ step }) => step === 'makeSafe'))
-      throw new Refused('conflict', 'The machine is not confirmed safe yet. Confirm “Make safe” on the job page, then measure.')
+    if (!isMadeSafe(record, view.confirmations))
+      throw new Refused('conflict', 'The machine is not confirmed safe yet. Finish “Make safe” first, then measure.')
     const checked = checkReading(record, body)
     const { valueMm, exactMm, masterMm } = checked
     const defaultUnit = record.machine.units === 'metric' ? 'mm' : 'in'

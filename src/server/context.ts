@@ -16,6 +16,8 @@ const actionWords: Record<Action, string> = {
   decide: 'decide on parts',
   send: 'send a job to the reviewer',
   review: 'return or sign a report',
+  note: 'note steps, tags and findings',
+  plan: 'open jobs and tick the plan',
 }
 
 /** Refuses unless the person's role may do this. */

@@ -5,8 +5,8 @@ import type { Context } from './context'
 import { type Issue, Refused } from './refused'
 import { database, logger } from './runtime'
 
-/** Largest body of a call, bytes. Readings and reasons are small. */
-const MOST_BYTES = 64 * 1024
+/** Largest JSON body of a call, bytes. Readings and reasons are small; a damage pattern of a thousand elements is not. */
+const MOST_BYTES = 256 * 1024
 
 export const answerJson = (body: unknown, status = 200): Response =>
   new Response(JSON.stringify(body), {
@@ -19,6 +19,7 @@ export function answerRefused(refused: Refused): Response {
     code: refused.code,
     message: refused.message,
     ...(refused.issues.length > 0 ? { issues: refused.issues } : {}),
+    ...(refused.standing ? { standing: refused.standing } : {}),
   }
   return answerJson({ error }, refused.status)
 }
@@ -36,14 +37,21 @@ async function readBody<S extends z.ZodType>(request: Request, schema: S): Promi
   const text = await request.text()
   if (new TextEncoder().encode(text).length > MOST_BYTES)
     throw new Refused('tooLarge', `The body is larger than ${MOST_BYTES / 1024} kB.`)
-  let json: unknown
+  return checked(schema, parseJson(text))
+}
+
+function parseJson(text: string): unknown {
   try {
-    json = JSON.parse(text)
+    return JSON.parse(text)
   } catch (error) {
     const message = error instanceof SyntaxError ? error.message : 'not JSON'
     throw new Refused('malformed', `The body is not JSON: ${message}.`, [{ path: '', message }])
   }
-  const parsed = schema.safeParse(json)
+}
+
+/** Checks what came from outside, or refuses it with every fault and its path. */
+export function checked<S extends z.ZodType>(schema: S, value: unknown): z.infer<S> {
+  const parsed = schema.safeParse(value)
   if (parsed.success) return parsed.data
   const issues = parsed.error.issues.map((issue): Issue => ({ path: z.core.toDotPath(issue.path), message: issue.message }))
   throw new Refused(
@@ -63,6 +71,31 @@ export const apiCall =
     guarded(async () => {
       const context = contextOf(api.locals)
       return answerJson(await useCase(context, await readBody(api.request, schema), api))
+    })
+
+/** A call that brings a file, with what goes with it as JSON in the field `about`. */
+export const apiUpload =
+  <S extends z.ZodType>(
+    schema: S,
+    mostBytes: number,
+    useCase: (context: Context, fields: z.infer<S>, file: Uint8Array, api: APIContext) => Promise<unknown>,
+  ): APIRoute =>
+  (api) =>
+    guarded(async () => {
+      const context = contextOf(api.locals)
+      let form: FormData
+      try {
+        form = await api.request.formData()
+      } catch {
+        throw new Refused('malformed', 'The upload broke off on the way. Send it again.')
+      }
+      const [about, file] = [form.get('about'), form.get('file')]
+      if (typeof about !== 'string' || !(file instanceof Blob))
+        throw new Refused('malformed', 'Send the fields “about” (JSON) and “file”.')
+      if (file.size > mostBytes)
+        throw new Refused('tooLarge', `The file is larger than ${Math.floor(mostBytes / 1024 / 1024)} MB. Send a smaller one.`)
+      const fields = checked(schema, parseJson(about))
+      return answerJson(await useCase(context, fields, new Uint8Array(await file.arrayBuffer()), api))
     })
 
 /** A call that reads. */

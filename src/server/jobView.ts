@@ -1,4 +1,4 @@
-import type { JobView } from '../contract/answers'
+import type { JobView, StoredEntry } from '../contract/answers'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
 import { bookSchema } from '../core/record/bookSchema'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
@@ -13,6 +13,7 @@ import {
   reportOfJob,
   reviewOf,
 } from '../db/queries/jobs'
+import { entriesAfter } from '../db/queries/work'
 import { canonicalJson, sha256 } from './canonical'
 import { authorise, type Context } from './context'
 import { Refused } from './refused'
@@ -28,7 +29,8 @@ export async function jobView(context: Context, jobId: string): Promise<JobView>
 export async function buildJobView(context: Context, db: Executor, jobId: string): Promise<JobView> {
   const found = await findJob(db, jobId)
   if (!found) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
-  const record = await buildRecord(db, found)
+  const entries = await entriesAfter(db, jobId, 0)
+  const record = await buildRecord(db, found, entries)
   const { role } = context.user
   return {
     title: found.job.title,
@@ -49,12 +51,15 @@ export async function buildJobView(context: Context, db: Executor, jobId: string
       note: event.note,
     })),
     reportId: (await reportOfJob(db, jobId))?.id ?? null,
+    lastSeq: entries.at(-1)?.seq ?? 0,
     may: {
       measure: may(role, 'measure'),
       confirm: may(role, 'confirm'),
       decide: may(role, 'decide'),
       send: may(role, 'send'),
       review: may(role, 'review'),
+      note: may(role, 'note'),
+      plan: may(role, 'plan'),
     },
   }
 }
@@ -62,7 +67,11 @@ export async function buildJobView(context: Context, db: Executor, jobId: string
 type FoundJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
 
 /** The inspection record of a job as stored; a record the schema refuses is a fault of the store, not of the person. */
-async function buildRecord(db: Executor, { job, machine, book }: FoundJob): Promise<InspectionRecord> {
+async function buildRecord(
+  db: Executor,
+  { job, machine, book }: FoundJob,
+  entries: readonly StoredEntry[],
+): Promise<InspectionRecord> {
   const earlier = await earlierSignedJobs(db, job.machineId, job.runningHours)
   const history = []
   // One after the other: inside a transaction there is one connection.
@@ -79,7 +88,7 @@ async function buildRecord(db: Executor, { job, machine, book }: FoundJob): Prom
   return recordSchema.parse({
     format: 'medida-record',
     version: 1,
-    machine,
+    machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
     job: {
       id: job.id,
       overhaul: job.title,
@@ -87,7 +96,11 @@ async function buildRecord(db: Executor, { job, machine, book }: FoundJob): Prom
       runningHours: job.runningHours,
       mustRunHours: job.mustRunHours,
       installed: job.installed,
+      level: job.level,
+      complaint: job.complaint,
+      returnBy: job.returnBy,
       policy: job.policy,
+      entries: entries.map(({ entry }) => entry),
       readings: await readingsInRecord(db, job.id),
     },
     book: limits,

@@ -1,6 +1,7 @@
 import type { JobView } from '../contract/answers'
 import type { Executor } from '../db/client'
 import { lockJob } from '../db/queries/jobs'
+import { announce } from '../db/queries/work'
 import { authorise, type Context } from './context'
 import { buildJobView } from './jobView'
 import { Refused } from './refused'
@@ -33,6 +34,8 @@ export async function writeToJob<T>(
       throw new Refused('conflict', 'This job is signed: nothing in it can be changed. A correction is a new job.')
     if (state === 'withReviewer' && !options.duringReview)
       throw new Refused('conflict', 'This job lies with the reviewer. Ask for it to be returned before changing anything.')
-    return write(db, view)
+    const written = await write(db, view)
+    await announce(db, jobId) // heard when this transaction is committed, and only then
+    return written
   })
 }

@@ -1,3 +1,5 @@
+import type { Entry } from '../core/work/entrySchema'
+
 export interface Issue {
   readonly path: string
   readonly message: string
@@ -9,6 +11,7 @@ const statusOf = {
   notAllowed: 403,
   notFound: 404,
   conflict: 409,
+  overtaken: 409,
   tooLarge: 413,
   wrongType: 415,
   notPossible: 422,
@@ -27,6 +30,8 @@ export class Refused extends Error {
     readonly code: RefusalCode,
     message: string,
     readonly issues: readonly Issue[] = [],
+    /** The entry that stands in the way, for the person to choose. */
+    readonly standing: Entry | null = null,
   ) {
     super(message)
     this.status = statusOf[code]

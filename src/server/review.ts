@@ -4,6 +4,8 @@ import type { ReviewBody } from '../contract/bodies'
 import { standingDecisions } from '../core/job/progress'
 import { evaluate } from '../core/record/evaluate'
 import { CORE_VERSION } from '../core/version'
+import { foldWork } from '../core/work/fold'
+import { stillInside } from '../core/work/stripFaults'
 import type { Executor } from '../db/client'
 import { appendLog, countLogged } from '../db/queries/log'
 import { lastReport } from '../db/queries/reports'
@@ -39,8 +41,12 @@ export function review(context: Context, jobId: string, body: ReviewBody, checkP
 
 /** Parts that still need the inspector's verdict: none given, or given on something that has changed since. */
 export function undecidedParts(view: JobView): string[] {
-  const standing = standingDecisions(view.record, evaluate(view.record))
-  return view.record.book.parts.filter((part) => standing.get(part.id)?.stale ?? true).map((part) => part.name)
+  const results = evaluate(view.record)
+  const standing = standingDecisions(view.record, results)
+  const needed = new Set(results.parts.filter(({ need }) => need === 'required').map(({ id }) => id))
+  return view.record.book.parts
+    .filter((part) => needed.has(part.id) && (standing.get(part.id)?.stale ?? true))
+    .map((part) => part.name)
 }
 
 function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Reviewed> {
@@ -49,6 +55,12 @@ function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Re
     if (reviewState(view) === 'withReviewer') throw new Refused('conflict', 'This job lies with the reviewer already.')
     const open = undecidedParts(view)
     if (open.length > 0) throw new Refused('notPossible', `Decide on every part before sending: ${open.join(', ')}.`)
+    const inside = stillInside(foldWork(view.record.book, view.record.job.entries))
+    if (inside.length > 0)
+      throw new Refused(
+        'notPossible',
+        `Still inside: ${inside.map(({ name, inside: count }) => `${count} × ${name}`).join(', ')}. Count them out on the strip map before sending.`,
+      )
     await storeEvent(context, db, jobId, { id: body.id, kind: 'sent', note: body.note })
     return { stored: true, reportId: null }
   })
@@ -86,9 +98,13 @@ async function signReport(context: Context, jobId: string, body: Sign, checkPass
       throw new Refused('conflict', 'This job has not been sent to the reviewer, so it cannot be signed.')
     if (view.recordSha256 !== body.recordSha256)
       throw new Refused('conflict', 'The record has changed since you opened this page. Reload, read it again, then sign.')
-    const hands = new Set([...view.record.job.readings.map(({ by }) => by), ...view.record.decisions.map(({ by }) => by)])
+    const hands = new Set([
+      ...view.record.job.readings.map(({ by }) => by),
+      ...view.record.job.entries.filter(({ body: { kind } }) => kind !== 'planTicked').map(({ by }) => by),
+      ...view.record.decisions.map(({ by }) => by),
+    ])
     if (hands.has(context.user.name))
-      throw new Refused('notAllowed', 'You measured or decided in this job. Someone else must sign it.')
+      throw new Refused('notAllowed', 'You measured, noted or decided in this job. Someone else must sign it.')
     await storeReport(context, db, view, body.id)
     return { stored: true, reportId: body.id }
   })

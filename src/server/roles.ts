@@ -2,13 +2,13 @@
 export const roles = ['inspector', 'reviewer', 'planner', 'trainee', 'visitor', 'administrator'] as const
 export type Role = (typeof roles)[number]
 
-export const actions = ['read', 'measure', 'confirm', 'decide', 'send', 'review'] as const
+export const actions = ['read', 'measure', 'confirm', 'decide', 'send', 'review', 'note', 'plan'] as const
 export type Action = (typeof actions)[number]
 
 const allowed: Record<Role, readonly Action[]> = {
-  inspector: ['read', 'measure', 'confirm', 'decide', 'send'],
+  inspector: ['read', 'measure', 'confirm', 'decide', 'send', 'note', 'plan'],
   reviewer: ['read', 'review'],
-  planner: ['read'],
+  planner: ['read', 'plan'],
   trainee: ['read'],
   visitor: ['read'],
   administrator: ['read'],

@@ -14,9 +14,10 @@ let connection: Connection | undefined
 
 /** The pool of this process, opened at the first call. */
 export function database(): Connection {
-  connection ??= connect(setting('DATABASE_URL'))
+  connection ??= connect(databaseUrl())
   return connection
 }
 
+export const databaseUrl = (): string => setting('DATABASE_URL')
 export const authSecret = (): string => setting('BETTER_AUTH_SECRET')
 export const publicUrl = (): string => process.env.PUBLIC_URL ?? 'http://127.0.0.1:4321'

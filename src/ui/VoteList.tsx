@@ -13,8 +13,15 @@ const kindWord: Record<TraceStep['kind'], string> = {
   uncertainty: 'doubt',
   limit: 'limit',
   forecast: 'forecast',
+  finding: 'seen',
   route: 'way',
   rule: 'rule',
+}
+
+function nothingBehind({ rule }: Vote): string {
+  if (rule === 'service') return 'the book says when this part is renewed'
+  if (rule === 'finding') return 'seen by eye'
+  return rule === 'leftOut' ? 'the inspection level leaves it out' : 'nothing is measured'
 }
 
 /** The reasons of a verdict, strongest first; each opens to its sum, from the readings to the rule. */
@@ -43,9 +50,7 @@ export function VoteList({
               </span>
             </summary>
             <ul className={styles.trace}>
-              {vote.trace.length === 0 && (
-                <li>No sum behind it: {vote.rule === 'service' ? 'the book renews this part always' : 'nothing is measured'}.</li>
-              )}
+              {vote.trace.length === 0 && <li>No sum behind it: {nothingBehind(vote)}.</li>}
               {vote.trace.map((step) => (
                 <li key={step.text}>
                   <span className={styles.kind}>{kindWord[step.kind]}</span>

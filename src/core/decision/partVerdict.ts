@@ -25,7 +25,7 @@ export function byStrength(votes: readonly Vote[]): Vote[] {
   return [...votes].sort((a, b) => rank(b) - rank(a))
 }
 
-export function partVerdict(part: Part, votes: readonly Vote[]): PartResult {
+export function partVerdict(part: Part, votes: readonly Vote[]): Omit<PartResult, 'need'> {
   const span = spanOf(votes)
   return { id: part.id, verdict: verdictOf(span), ...span, votes: byStrength(votes), way: wayOf(part, votes, span) }
 }
@@ -53,7 +53,7 @@ function reconditioningWay(part: Part, votes: readonly Vote[]): PartResult['way'
   const routes = cheapest ? [cheapest] : chosen
   return {
     routes: routes.map((route) => route.id),
-    name: routes.map((route) => route.name).join(', then '),
+    name: routes.length > 0 ? routes.map((route) => route.name).join(', then ') : 'as the rule says',
     cost: routes.reduce((sum, route) => sum + route.cost, 0),
     days: routes.reduce((sum, route) => sum + route.days, 0),
   }

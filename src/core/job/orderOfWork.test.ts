@@ -3,7 +3,7 @@ import { type JobProgress, orderOfWork, type Step, type StepState } from './orde
 
 const none = { done: 0, of: 4 }
 const all = { done: 4, of: 4 }
-const fresh: JobProgress = { confirmed: new Set(), measured: none, fitsJudged: none, decided: none, signed: false }
+const fresh: JobProgress = { confirmed: new Set(), stages: {}, measured: none, fitsJudged: none, decided: none, signed: false }
 const safe = new Set<Step>(['makeSafe'])
 
 const cases: { name: string; progress: JobProgress; step: Step; state: StepState }[] = [
@@ -15,25 +15,25 @@ const cases: { name: string; progress: JobProgress; step: Step; state: StepState
   { name: 'stripping is ahead and may be confirmed', progress: { ...fresh, confirmed: safe }, step: 'strip', state: 'ahead' },
   {
     name: 'all measured, deciding is next',
-    progress: { ...fresh, confirmed: safe, measured: all, fitsJudged: all },
+    progress: { ...fresh, confirmed: safe, stages: {}, measured: all, fitsJudged: all },
     step: 'decide',
     state: 'now',
   },
   {
     name: 'all decided, signing is next',
-    progress: { ...fresh, confirmed: safe, measured: all, fitsJudged: all, decided: all },
+    progress: { ...fresh, confirmed: safe, stages: {}, measured: all, fitsJudged: all, decided: all },
     step: 'sign',
     state: 'now',
   },
   {
     name: 'a book without fits has none to wait for',
-    progress: { ...fresh, confirmed: safe, measured: all, fitsJudged: { done: 0, of: 0 } },
+    progress: { ...fresh, confirmed: safe, stages: {}, measured: all, fitsJudged: { done: 0, of: 0 } },
     step: 'decide',
     state: 'now',
   },
   {
     name: 'signed',
-    progress: { confirmed: safe, measured: all, fitsJudged: all, decided: all, signed: true },
+    progress: { confirmed: safe, stages: {}, measured: all, fitsJudged: all, decided: all, signed: true },
     step: 'sign',
     state: 'done',
   },

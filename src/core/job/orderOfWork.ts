@@ -40,41 +40,51 @@ export const isConfirmable = (step: Step): step is ConfirmableStep => (confirmab
 /** done: recorded. now: the first thing to do. ahead: later. closed: waits for a gate. */
 export type StepState = 'done' | 'now' | 'ahead' | 'closed'
 
+export interface StepCount {
+  readonly done: number
+  readonly of: number
+}
+
 export interface StepStanding {
   readonly step: Step
   readonly state: StepState
   /** Done out of so many, where the step can be counted. */
-  readonly count: { readonly done: number; readonly of: number } | null
+  readonly count: StepCount | null
 }
 
 export interface JobProgress {
+  /** Steps confirmed as a whole, where the book has no procedure for them. */
   readonly confirmed: ReadonlySet<Step>
-  readonly measured: { readonly done: number; readonly of: number }
-  readonly fitsJudged: { readonly done: number; readonly of: number }
-  readonly decided: { readonly done: number; readonly of: number }
+  /** Steps of the book's procedure, stage by stage. */
+  readonly stages: Partial<Record<Step, StepCount>>
+  readonly measured: StepCount
+  readonly fitsJudged: StepCount
+  readonly decided: StepCount
   readonly signed: boolean
 }
 
 /**
- * Where a job stands. Making safe is a gate: until it is confirmed, everything after it is closed. “Now” is the first
- * step that is not done among those Medida can tell; unconfirmed records of steps around it do not hold the work up.
+ * Where a job stands. Making safe is a gate: until it is done, everything after it is closed. “Now” is the first step
+ * that is not done among those Medida can tell; unconfirmed records of steps around it do not hold the work up.
  */
 export function orderOfWork(progress: JobProgress): StepStanding[] {
-  const safe = progress.confirmed.has('makeSafe')
-  const counts: Partial<Record<Step, { done: number; of: number }>> = {
+  const counts: Partial<Record<Step, StepCount>> = {
+    ...progress.stages,
     measure: progress.measured,
     fits: progress.fitsJudged,
     decide: progress.decided,
   }
   const isDone = (step: Step): boolean => {
+    if (progress.confirmed.has(step)) return true
     const count = counts[step]
     if (count) return count.done === count.of
     if (step === 'receive') return true
-    if (step === 'sign') return progress.signed
-    return progress.confirmed.has(step)
+    return step === 'sign' && progress.signed
   }
-  const leading: readonly Step[] = ['makeSafe', 'measure', 'fits', 'decide', 'sign']
-  const now = leading.find((step) => !isDone(step))
+  const safe = isDone('makeSafe')
+  const leading: readonly Step[] = ['makeSafe', 'asFound', 'strip', 'gate', 'look', 'measure', 'fits', 'decide', 'sign']
+  const canTell = (step: Step): boolean => step === 'makeSafe' || step === 'sign' || counts[step] !== undefined
+  const now = leading.find((step) => canTell(step) && !isDone(step))
   return steps.map((step) => ({
     step,
     state: isDone(step) ? 'done' : step === now ? 'now' : !safe && step !== 'receive' ? 'closed' : 'ahead',

@@ -1,5 +1,8 @@
 import type { InspectionRecord } from '../record/recordSchema'
 import type { Results } from '../record/results'
+import { foldWork } from '../work/fold'
+import { levelsInPlay } from '../work/need'
+import { jobSteps, stageCounts } from '../work/steps'
 import type { JobProgress, Step } from './orderOfWork'
 
 /** The verdict that stands for each part: the latest decision, and whether what it was made on still holds. */
@@ -18,22 +21,39 @@ export function standingDecisions(record: InspectionRecord, results: Results): M
   return standing
 }
 
-/** Counts along the order of work, from the record and what follows from it. */
+/** Counts along the order of work, from the record and what follows from it. What the level leaves out does not count. */
 export function jobProgress(
   record: InspectionRecord,
   results: Results,
   confirmed: ReadonlySet<Step>,
   signed: boolean,
 ): JobProgress {
-  const decided = [...standingDecisions(record, results).values()].filter((decision) => !decision.stale)
+  const needed = results.characteristics.filter(({ need }) => need === 'required')
+  const required = new Set(needed.map(({ id }) => id))
+  const fits = record.book.fits.filter(({ bore, journal }) => required.has(bore) && required.has(journal)).map(({ id }) => id)
+  const parts = new Set(results.parts.filter(({ need }) => need === 'required').map(({ id }) => id))
+  const standing = [...standingDecisions(record, results)].filter(([part, { stale }]) => !stale && parts.has(part))
+  const steps = jobSteps(record.book, foldWork(record.book, record.job.entries), levelsInPlay(results.scope))
   return {
     confirmed,
+    stages: stageCounts(steps),
     measured: {
-      done: results.characteristics.reduce((sum, { reductions }) => sum + reductions.taken, 0),
-      of: results.characteristics.reduce((sum, { reductions }) => sum + reductions.needed, 0),
+      done: needed.reduce((sum, { reductions }) => sum + reductions.taken, 0),
+      of: needed.reduce((sum, { reductions }) => sum + reductions.needed, 0),
     },
-    fitsJudged: { done: results.fits.filter((fit) => fit.verdict !== 'open').length, of: results.fits.length },
-    decided: { done: decided.length, of: results.parts.length },
+    fitsJudged: {
+      done: results.fits.filter(({ id, verdict }) => fits.includes(id) && verdict !== 'open').length,
+      of: fits.length,
+    },
+    decided: { done: standing.length, of: parts.size },
     signed,
   }
+}
+
+/** Whether the machine is made safe: every step of that stage done, or confirmed as a whole where the book has none. */
+export function isMadeSafe(record: InspectionRecord, confirmations: readonly { readonly step: Step }[]): boolean {
+  if (confirmations.some(({ step }) => step === 'makeSafe')) return true
+  const levels = new Set(record.job.level === null ? [] : [record.job.level])
+  const count = stageCounts(jobSteps(record.book, foldWork(record.book, record.job.entries), levels)).makeSafe
+  return count !== undefined && count.done === count.of
 }

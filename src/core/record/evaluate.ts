@@ -1,21 +1,27 @@
 import { forRecordMm } from '../decimal'
+import { findingVotes } from '../decision/findingVote'
+import { listed } from '../decision/limitVote'
 import { partVerdict } from '../decision/partVerdict'
 import type { Gauge } from '../gauge/uncertainty'
+import { slotLabel } from '../method/method'
 import { reduceReadings } from '../method/reduce'
 import type { Reduced, Reductions } from '../method/reduction'
 import { formatLength, unitLabel } from '../quantity/format'
 import type { LinePoint } from '../trend/wearLine'
 import { CORE_VERSION } from '../version'
-import type { Characteristic, Part } from './bookSchema'
+import { foldWork } from '../work/fold'
+import { type GateMeasurement, gateOutcome } from '../work/gate'
+import { levelOf, needOf, type Scope, scopeOf } from '../work/need'
+import type { Characteristic, LimitBook, Part } from './bookSchema'
 import { evaluateCharacteristic } from './evaluateCharacteristic'
 import { evaluateFit } from './evaluateFit'
 import type { InspectionRecord, Overhaul, Stage } from './recordSchema'
-import type { Results, Vote } from './results'
+import type { CharacteristicResult, PartResult, Results, Vote } from './results'
 import { takenByCharacteristic } from './standing'
 
 /**
- * Everything that follows from a record: reductions, limits, fits, wear lines, verdicts and their traces, for the
- * as-found stage. The record must have passed its schema. The same record always gives the same results, to the byte.
+ * Everything that follows from a record: reductions, limits, fits, wear lines, the gate and what it leaves out, verdicts
+ * and their traces, for the as-found stage. The record must have passed its schema. The same record always gives the same results, to the byte.
  */
 export function evaluate(record: InspectionRecord): Results {
   const { book, job, machine } = record
@@ -31,7 +37,7 @@ export function evaluate(record: InspectionRecord): Results {
   const reductionsOf = (id: string): Reductions | undefined => reductions.get(id)
   const lines = earlierLines(record, gauges)
 
-  const characteristicResults = book.characteristics.map((characteristic) =>
+  const measured = book.characteristics.map((characteristic) =>
     evaluateCharacteristic({
       characteristic,
       part: partOf(characteristic.part),
@@ -44,6 +50,13 @@ export function evaluate(record: InspectionRecord): Results {
       system: machine.units,
     }),
   )
+  const work = foldWork(book, job.entries)
+  const scope = scopeOf(book, job.level, gateOutcome(levelOf(book, job.level), measured.map(asGateMeasurement(characteristicOf))))
+  const planned = new Set(work.planned.keys())
+  const characteristicResults = measured.map(
+    (result): CharacteristicResult => ({ ...result, need: needOf(book, scope, planned, result.id) }),
+  )
+  const needs = new Map(characteristicResults.map(({ id, need }) => [id, need]))
   const fitResults = book.fits.map((fit) =>
     evaluateFit({
       fit,
@@ -56,12 +69,64 @@ export function evaluate(record: InspectionRecord): Results {
       unit: unitLabel(machine.units),
     }),
   )
-  const partResults = book.parts.map((part) => {
-    const measured = characteristicResults.filter((result) => result.part === part.id).flatMap((result) => result.votes)
-    const fits = book.fits.flatMap((fit, index) => (fit.mendOn === part.id ? (fitResults[index]?.votes ?? []) : []))
-    return partVerdict(part, [...measured, ...fits, ...serviceVotes(part)])
+  const isNeeded = (fit: LimitBook['fits'][number]): boolean =>
+    needs.get(fit.bore) === 'required' && needs.get(fit.journal) === 'required'
+  const partResults = book.parts.map((part): PartResult => {
+    const own = characteristicResults.filter((result) => result.part === part.id)
+    // What the level leaves out and nobody has measured says nothing about the part.
+    const votes = own.filter(({ need, readings }) => need === 'required' || readings.length > 0).flatMap((result) => result.votes)
+    const fits = book.fits.flatMap((fit, index) =>
+      fit.mendOn === part.id && isNeeded(fit) ? (fitResults[index]?.votes ?? []) : [],
+    )
+    const findings = findingVotes(book, part, work)
+    const service = serviceVotes(book, part, scope)
+    const left = own.filter(({ need, readings }) => need !== 'required' && readings.length === 0)
+    const pending = scope.gate?.kind === 'open' && (left.length > 0 || own.length === 0)
+    const renewed = service.some(({ mild }) => mild === 'replace')
+    const isNeededPart = scope.leftOut === null || renewed || [...votes, ...fits, ...findings].length > 0
+    const need = isNeededPart ? 'required' : pending ? 'ifGateFails' : 'notRequired'
+    const leftOut = left.length > 0 || !isNeededPart ? [leftOutVote(scope, pending)] : []
+    return { ...partVerdict(part, [...votes, ...fits, ...findings, ...service, ...leftOut]), need }
   })
-  return roundForRecord({ core: CORE_VERSION, characteristics: characteristicResults, fits: fitResults, parts: partResults })
+  return roundForRecord({
+    core: CORE_VERSION,
+    scope,
+    characteristics: characteristicResults,
+    fits: fitResults,
+    parts: partResults,
+  })
+}
+
+/** What the gate looks at: the strongest reason, and the reading that a failing extreme value came from. */
+const asGateMeasurement =
+  (characteristicOf: (id: string) => Characteristic) =>
+  (result: Omit<CharacteristicResult, 'need'>): GateMeasurement => {
+    const [vote] = result.votes
+    const reading = result.readings.find(({ valueMm }) => result.judged !== null && valueMm === result.judged.valueMm)
+    const { name, method } = characteristicOf(result.id)
+    return {
+      id: result.id,
+      name,
+      mild: result.mild,
+      strong: result.strong,
+      reason: vote ? `${name}: ${vote.reason}` : name,
+      reading: reading ? `“${reading.text}” at ${slotLabel(method, reading)}` : null,
+    }
+  }
+
+function leftOutVote(scope: Scope, pending: boolean): Vote {
+  const gate = scope.gate
+  return {
+    rule: 'leftOut',
+    subject: null,
+    mild: 'reuse',
+    strong: pending ? 'replace' : 'reuse',
+    reason: scope.leftOut ?? 'Not required',
+    settledBy: pending && gate?.kind === 'open' ? `Take the gate measurements: ${listed(gate.missing)}.` : null,
+    source: null,
+    route: null,
+    trace: [],
+  }
 }
 
 function found<T>(map: ReadonlyMap<string, T>, id: string): T {
@@ -121,16 +186,19 @@ function earlierLines(record: InspectionRecord, gauges: ReadonlyMap<string, Gaug
   return lines
 }
 
-function serviceVotes(part: Part): Vote[] {
+/** Parts renewed always; at a level that does not disturb them they stay, and while its gate is open that is open too. */
+function serviceVotes(book: LimitBook, part: Part, scope: Scope): Vote[] {
   if (!part.renewedAlways) return []
+  const renews = levelOf(book, scope.counts)?.renews ?? true
+  const pending = !renews && scope.gate?.kind === 'open'
   return [
     {
       rule: 'service',
       subject: null,
-      mild: 'replace',
-      strong: 'replace',
-      reason: 'Always renewed at an overhaul',
-      settledBy: null,
+      mild: renews ? 'replace' : 'reuse',
+      strong: renews || pending ? 'replace' : 'reuse',
+      reason: renews ? 'Always renewed at an overhaul' : 'Renewed at an overhaul; not disturbed at this level',
+      settledBy: pending ? 'Take the gate measurements.' : null,
       source: null,
       route: null,
       trace: [],

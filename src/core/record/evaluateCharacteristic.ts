@@ -27,7 +27,7 @@ export interface CharacteristicInput {
 }
 
 /** Everything that follows for one characteristic: reductions, limits, wear line, forecast, votes. */
-export function evaluateCharacteristic(input: CharacteristicInput): CharacteristicResult {
+export function evaluateCharacteristic(input: CharacteristicInput): Omit<CharacteristicResult, 'need'> {
   const { characteristic, taken, policy } = input
   const reductions = input.reductionsOf(characteristic.id)
   if (!reductions) throw new Error(`no reductions for ${characteristic.id}`)

@@ -4,6 +4,7 @@ import { levels } from '../decision/level'
 import { gaugeKinds } from '../gauge/uncertainty'
 import { acceptsSlot } from '../method/method'
 import { parseReading } from '../quantity/reading'
+import { entrySchema } from '../work/entrySchema'
 import { bookSchema } from './bookSchema'
 import { idSchema, lengthMmSchema } from './idSchema'
 
@@ -55,7 +56,7 @@ const overhaulShape = {
   readings: z.array(readingSchema).max(200_000),
 }
 
-const policySchema = z.strictObject({
+export const policySchema = z.strictObject({
   /** How doubt near a limit is taken (domain word: acceptance). */
   acceptance: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('simple') }),
@@ -83,7 +84,15 @@ export const recordSchema = z
       ...overhaulShape,
       /** Hours it must run until the next overhaul. */
       mustRunHours: z.int().min(0).max(1_000_000),
+      /** Inspection level of the book; null where the book has none: then everything is measured. */
+      level: idSchema.nullable().default(null),
+      /** What the owner complained of; empty when nothing. */
+      complaint: z.string().max(1000).default(''),
+      /** When it must be back. */
+      returnBy: z.iso.date().nullable().default(null),
       policy: policySchema,
+      /** Ticks, tags, findings and all else noted around the job, oldest first. */
+      entries: z.array(entrySchema).max(200_000).default([]),
     }),
     book: bookSchema,
     gauges: z.array(gaugeSchema),
@@ -154,6 +163,10 @@ export const recordSchema = z
       for (const part of Object.keys(installed)) if (!parts.has(part)) fault([...path, part], `no part “${part}” in the book`)
     }
 
+    if (record.job.level !== null && !record.book.levels.some(({ id }) => id === record.job.level))
+      fault(['job', 'level'], `no level “${record.job.level}” in the book`)
+    if (new Set(record.job.entries.map(({ id }) => id)).size !== record.job.entries.length)
+      fault(['job', 'entries'], 'two entries have the same id')
     checkReadings(record.job.readings, ['job', 'readings'])
     checkInstalled(record.job.installed, ['job', 'installed'])
     record.history.forEach((overhaul, index) => {

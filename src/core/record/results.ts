@@ -4,20 +4,31 @@ import type { GradeSpan } from '../limit/conformity'
 import type { Limit, Source } from '../limit/limit'
 import type { MethodFault, Reduced, Reductions } from '../method/reduction'
 import type { LinePoint, WearRate } from '../trend/wearLine'
+import type { Need, Scope } from '../work/need'
 
 /** One step of the way from readings to verdict, in words and figures. */
 export interface TraceStep {
-  readonly kind: 'reading' | 'reduction' | 'uncertainty' | 'limit' | 'forecast' | 'route' | 'rule'
+  readonly kind: 'reading' | 'reduction' | 'uncertainty' | 'limit' | 'forecast' | 'finding' | 'route' | 'rule'
   readonly text: string
   readonly source: Source | null
 }
 
-export type VoteRule = 'limit' | 'forecast' | 'fit' | 'notMeasured' | 'repeats' | 'stripScale' | 'service'
+export type VoteRule =
+  | 'limit'
+  | 'forecast'
+  | 'fit'
+  | 'notMeasured'
+  | 'repeats'
+  | 'stripScale'
+  | 'service'
+  | 'finding'
+  | 'pattern'
+  | 'leftOut'
 
 /** One rule's say on a part: the mildest and strongest level it leaves possible. */
 export interface Vote {
   readonly rule: VoteRule
-  /** Characteristic or fit that gave it; null for a service rule. */
+  /** Characteristic, fit, finding or pattern that gave it; null for a rule about the part itself. */
   readonly subject: string | null
   readonly mild: Level
   readonly strong: Level
@@ -57,6 +68,7 @@ export interface StandingReading {
 export interface CharacteristicResult {
   readonly id: string
   readonly part: string
+  readonly need: Need
   readonly readings: readonly StandingReading[]
   readonly reductions: Reductions
   /** Judged value of the first limit, the one that ribbon and wear line show. */
@@ -90,6 +102,8 @@ export interface FitResult {
 
 export interface PartResult {
   readonly id: string
+  /** notRequired: the level or its gate leaves the whole part out, and nothing found speaks against it. */
+  readonly need: Need
   readonly verdict: Verdict
   readonly mild: Level
   readonly strong: Level
@@ -101,6 +115,7 @@ export interface PartResult {
 
 export interface Results {
   readonly core: string
+  readonly scope: Scope
   readonly characteristics: readonly CharacteristicResult[]
   readonly fits: readonly FitResult[]
   readonly parts: readonly PartResult[]

@@ -53,7 +53,7 @@ const markSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('text'), at: pointSchema, text: z.string().trim().min(1).max(80) }),
 ])
 
-const pictureSubjectSchema = z.discriminatedUnion('kind', [
+export const pictureSubjectSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('step'), id: idSchema }),
   z.strictObject({ kind: z.literal('position'), id: idSchema }),
   z.strictObject({ kind: z.literal('part'), id: idSchema }),
@@ -116,6 +116,8 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
     count: z.int().min(1).max(999),
   }),
   z.strictObject({ kind: z.literal('takenOut'), temporary: idSchema, count: z.int().min(1).max(999) }),
+  /** Looked at and nothing found. */
+  z.strictObject({ kind: z.literal('lookedAt'), part: idSchema, note: words(200) }),
   z.strictObject({ kind: z.literal('findingRecorded'), finding: idSchema, value: findingSchema }),
   z.strictObject({ kind: z.literal('findingWithdrawn'), finding: idSchema, reason }),
   z.strictObject({
@@ -126,7 +128,18 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('measurementPlanned'), characteristic: idSchema, finding: idSchema }),
   z.strictObject({ kind: z.literal('patternRecorded'), pattern: idSchema, elements: z.array(elementSchema).max(8000) }),
-  z.strictObject({ kind: z.literal('pictureAdded'), picture: z.uuid(), subject: pictureSubjectSchema, caption: words(200) }),
+  /** A feel, rock or slack test: sound, or with the finding it gave. */
+  z.strictObject({ kind: z.literal('handTested'), test: idSchema, finding: idSchema.nullable(), note: words(200) }),
+  /** Made by the server once it has checked the picture; the hash binds the picture to what is signed. */
+  z.strictObject({
+    kind: z.literal('pictureAdded'),
+    picture: z.uuid(),
+    subject: pictureSubjectSchema,
+    caption: words(200),
+    sha256: z.string().regex(/^[0-9a-f]{64}$/),
+    width: z.int().min(1).max(20_000),
+    height: z.int().min(1).max(20_000),
+  }),
   z.strictObject({ kind: z.literal('pictureMarked'), picture: z.uuid(), marks: z.array(markSchema).max(100) }),
   z.strictObject({ kind: z.literal('pictureRemoved'), picture: z.uuid(), reason }),
   z.strictObject({ kind: z.literal('complaintExplained'), finding: idSchema.nullable() }),

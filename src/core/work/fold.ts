@@ -55,6 +55,8 @@ export interface Picture extends Noted {
   readonly id: string
   readonly subject: PictureSubject
   readonly caption: string
+  readonly width: number
+  readonly height: number
   readonly marks: readonly PictureMark[]
 }
 
@@ -76,8 +78,11 @@ export interface WorkState {
   readonly trays: readonly { readonly name: string; readonly positions: readonly string[] }[]
   readonly joints: ReadonlyMap<string, { readonly mark: string } & Noted>
   readonly temporaries: readonly Temporary[]
+  /** Parts that were looked at and nothing was found on, with who looked last. */
+  readonly lookedAt: ReadonlyMap<string, { readonly note: string } & Noted>
   readonly findings: readonly Finding[]
   readonly patterns: ReadonlyMap<string, { readonly states: ReadonlyMap<number, ElementState> } & Noted>
+  readonly handTests: ReadonlyMap<string, { readonly finding: string | null; readonly note: string } & Noted>
   /** Characteristics that findings asked to be measured, with the finding. */
   readonly planned: ReadonlyMap<string, { readonly finding: string } & Noted>
   readonly pictures: readonly Picture[]
@@ -110,8 +115,10 @@ export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState 
   const trays = new Map<string, string[]>()
   const joints = new Map<string, { mark: string } & Noted>()
   const temporaries = new Map<string, Mutable<Temporary>>()
+  const lookedAt = new Map<string, { note: string } & Noted>()
   const findings = new Map<string, Mutable<Finding>>()
   const patterns = new Map<string, { states: ReadonlyMap<number, ElementState> } & Noted>()
+  const handTests = new Map<string, { finding: string | null; note: string } & Noted>()
   const planned = new Map<string, { finding: string } & Noted>()
   const pictures = new Map<string, Mutable<Picture>>()
   const complaint: Mutable<WorkState['complaint']> = { explained: null, gone: null }
@@ -225,6 +232,9 @@ export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState 
         thing.last = noted
         return
       }
+      case 'lookedAt':
+        lookedAt.set(body.part, { note: body.note, ...noted })
+        return
       case 'findingRecorded': {
         const before = findings.get(body.finding)
         findings.set(body.finding, {
@@ -252,8 +262,19 @@ export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState 
       case 'patternRecorded':
         patterns.set(body.pattern, { states: new Map(body.elements.map(({ element, state }) => [element, state])), ...noted })
         return
+      case 'handTested':
+        handTests.set(body.test, { finding: body.finding, note: body.note, ...noted })
+        return
       case 'pictureAdded':
-        pictures.set(body.picture, { id: body.picture, subject: body.subject, caption: body.caption, marks: [], ...noted })
+        pictures.set(body.picture, {
+          id: body.picture,
+          subject: body.subject,
+          caption: body.caption,
+          width: body.width,
+          height: body.height,
+          marks: [],
+          ...noted,
+        })
         return
       case 'pictureMarked': {
         const picture = pictures.get(body.picture)
@@ -280,8 +301,10 @@ export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState 
     trays: [...trays].map(([name, list]) => ({ name, positions: list })),
     joints,
     temporaries: [...temporaries.values()],
+    lookedAt,
     findings: [...findings.values()],
     patterns,
+    handTests,
     planned,
     pictures: [...pictures.values()],
     complaint,

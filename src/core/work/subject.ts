@@ -34,6 +34,8 @@ export function subjectOf(body: EntryBody): string {
     case 'putIn':
     case 'takenOut':
       return `temporary:${body.temporary}`
+    case 'lookedAt':
+      return `looked:${body.part}`
     case 'findingRecorded':
     case 'findingWithdrawn':
       return `finding:${body.finding}`
@@ -43,6 +45,8 @@ export function subjectOf(body: EntryBody): string {
       return `measurement:${body.characteristic}`
     case 'patternRecorded':
       return `pattern:${body.pattern}`
+    case 'handTested':
+      return `handTest:${body.test}`
     case 'pictureAdded':
     case 'pictureRemoved':
       return `picture:${body.picture}`
@@ -53,6 +57,10 @@ export function subjectOf(body: EntryBody): string {
       return 'complaint'
   }
 }
+
+/** Counting in and out adds up, so two people counting the same thing do not overwrite each other. */
+export const addsUp = (body: EntryBody): boolean =>
+  body.kind === 'putIn' || body.kind === 'takenOut' || body.kind === 'pictureAdded' || body.kind === 'waitStarted'
 
 /** Id of the entry that stands on each subject: the last one. */
 export function standingOn(entries: readonly { readonly id: string; readonly body: EntryBody }[]): Map<string, string> {

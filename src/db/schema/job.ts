@@ -2,6 +2,8 @@
 
 import { isNull } from 'drizzle-orm'
 import {
+  bigserial,
+  customType,
   date,
   foreignKey,
   index,
@@ -38,6 +40,10 @@ export const job = pgTable(
     openedBy: person('opened_by'),
     runningHours: integer('running_hours').notNull(),
     mustRunHours: integer('must_run_hours').notNull(),
+    /** Inspection level of the book; null where the book has none. */
+    level: text('level'),
+    complaint: text('complaint').notNull().default(''),
+    returnBy: date('return_by'),
     policy: jsonb('policy').notNull(),
     /** Mark of the installed part by part id, as the machine was opened. */
     installed: jsonb('installed').notNull(),
@@ -47,6 +53,8 @@ export const job = pgTable(
     index('job_machine').on(table.machineId),
   ],
 )
+
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 
 const jobId = () =>
   text('job_id')
@@ -148,4 +156,42 @@ export const report = pgTable(
     signedAt: instant('signed_at').notNull(),
   },
   (table) => [uniqueIndex('report_sequence').on(table.machineId, table.sequence)],
+)
+
+/** What is noted around a job (ticks, tags, findings …): one append-only list, in the order of `seq`. */
+export const jobEntry = pgTable(
+  'job_entry',
+  {
+    id: uuid('id').primaryKey(),
+    /** Order of arrival; given out under the job's lock, so within a job it is the order of commits. */
+    seq: bigserial('seq', { mode: 'number' }).notNull(),
+    jobId: jobId(),
+    /** What it is about: two entries about the same subject can be in conflict. */
+    subject: text('subject').notNull(),
+    body: jsonb('body').notNull(),
+    notedBy: person('noted_by'),
+    notedAt: instant('noted_at').notNull(),
+  },
+  (table) => [
+    uniqueIndex('job_entry_order').on(table.jobId, table.seq),
+    index('job_entry_subject').on(table.jobId, table.subject),
+  ],
+)
+
+/** Pictures as checked and re-encoded by the server, with a small one for lists. */
+export const picture = pgTable(
+  'picture',
+  {
+    id: uuid('id').primaryKey(),
+    jobId: jobId(),
+    type: text('type', { enum: ['image/jpeg'] }).notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    bytes: bytes('bytes').notNull(),
+    small: bytes('small').notNull(),
+    sha256: text('sha256').notNull(),
+    addedBy: person('added_by'),
+    addedAt: instant('added_at').notNull(),
+  },
+  (table) => [index('picture_job').on(table.jobId)],
 )

@@ -1,12 +1,35 @@
 /** Machines, the limit books they are measured against, and the gauges that measure them. */
-import { date, jsonb, numeric, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import { date, index, integer, jsonb, numeric, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core'
+import { user } from './auth'
 
 export const machine = pgTable('machine', {
   id: text('id').primaryKey(),
   station: text('station').notNull(),
   name: text('name').notNull(),
   units: text('units', { enum: ['metric', 'inch'] }).notNull(),
+  /** Family of limit books it is measured against; a new job takes its latest revision. Null where none is known. */
+  bookId: text('book_id'),
 })
+
+/** Readings of a machine's hour meter between overhauls. Append-only. */
+export const machineHours = pgTable(
+  'machine_hours',
+  {
+    id: uuid('id').primaryKey(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    hours: integer('hours').notNull(),
+    readOn: date('read_on').notNull(),
+    readBy: text('read_by')
+      .notNull()
+      .references(() => user.id),
+    /** Why a jump is right, where one was questioned. */
+    note: text('note').notNull().default(''),
+    notedAt: timestamp('noted_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('machine_hours_machine').on(table.machineId, table.readOn)],
+)
 
 /** A book revision is immutable once issued: a trigger refuses changes. */
 export const limitBook = pgTable(

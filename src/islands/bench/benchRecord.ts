@@ -1,5 +1,6 @@
 import type { JobView } from '../../contract/answers'
 import type { ReadingBody } from '../../contract/bodies'
+import { isMadeSafe } from '../../core/job/progress'
 import type { Slot } from '../../core/method/method'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 import type { LocalReading } from './useOutbox'
@@ -52,6 +53,6 @@ export function closedBecause(view: JobView, gauge: Gauge | undefined): string |
   if (view.reportId !== null) return 'This job is signed: readings stand as they are.'
   if (view.review.at(-1)?.kind === 'sent') return 'This job lies with the reviewer. Ask for it to be returned before measuring.'
   if (!view.may.measure) return 'You may look, but not enter readings: that is the inspector’s.'
-  if (!view.confirmations.some(({ step }) => step === 'makeSafe')) return 'Confirm “Make safe” on the job page before measuring.'
+  if (!isMadeSafe(view.record, view.confirmations)) return 'Finish “Make safe” before measuring.'
   return gauge ? null : 'No gauge of the kind this method needs is in the store.'
 }

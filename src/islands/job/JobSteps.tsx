@@ -19,7 +19,7 @@ import styles from './JobSteps.module.css'
 
 export interface JobStepsProps {
   readonly view: JobView
-  readonly progress: Pick<JobProgress, 'measured' | 'fitsJudged' | 'decided'>
+  readonly progress: Pick<JobProgress, 'stages' | 'measured' | 'fitsJudged' | 'decided'>
 }
 
 const about: Record<Step, string> = {

@@ -1,0 +1,26 @@
+import { type FindingKind, type Severity, severityLabel, severityRank } from '../condition/findingKinds'
+import type { FindingRule } from '../record/procedureSchema'
+import { levelRank } from './level'
+
+interface Seen {
+  readonly part: string
+  readonly kind: FindingKind
+  readonly severity: Severity
+}
+
+/** What the book says about a finding: of the rules that apply, the one that asks for most. */
+export function strongestRule(rules: readonly FindingRule[], finding: Seen): FindingRule | null {
+  return rules
+    .filter(
+      (rule) =>
+        rule.part === finding.part &&
+        rule.kinds.includes(finding.kind) &&
+        severityRank[finding.severity] >= severityRank[rule.severityAtLeast],
+    )
+    .reduce<FindingRule | null>(
+      (best, rule) => (best === null || levelRank[rule.asks] > levelRank[best.asks] ? rule : best),
+      null,
+    )
+}
+
+export const severityWord = ({ severity }: Pick<Seen, 'severity'>): string => severityLabel[severity].toLowerCase()

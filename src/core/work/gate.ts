@@ -1,0 +1,43 @@
+import type { InspectionLevel } from '../record/procedureSchema'
+
+/** What decides a gate measurement: the span of its verdict, and the strongest reason for it. */
+export interface GateMeasurement {
+  readonly id: string
+  readonly name: string
+  readonly mild: 'reuse' | 'recondition' | 'replace'
+  readonly strong: 'reuse' | 'recondition' | 'replace'
+  readonly reason: string
+  /** The reading that decided it, as typed and where; null where several did. */
+  readonly reading: string | null
+}
+
+/** How a gate stands: one measurement past its limits opens the machine further; all of them inside close the job. */
+export type GateOutcome =
+  | { readonly kind: 'open'; readonly missing: readonly string[] }
+  | { readonly kind: 'held'; readonly measured: readonly string[] }
+  | {
+      readonly kind: 'failed'
+      readonly grows: string
+      readonly by: readonly { readonly characteristic: string; readonly reason: string; readonly reading: string | null }[]
+    }
+
+/**
+ * The outcome of a level's gate; null when the level has none. A failure is certain as soon as one measurement can no
+ * longer be inside, whatever is still missing; the gate holds only when every one is certainly inside.
+ */
+export function gateOutcome(level: InspectionLevel | null, measurements: readonly GateMeasurement[]): GateOutcome | null {
+  if (!level?.gate) return null
+  const wanted = new Set(level.gate.measures)
+  const deciding = measurements.filter(({ id }) => wanted.has(id))
+  const failed = deciding.filter(({ mild }) => mild !== 'reuse')
+  if (failed.length > 0)
+    return {
+      kind: 'failed',
+      grows: level.gate.grows,
+      by: failed.map(({ id, reason, reading }) => ({ characteristic: id, reason, reading })),
+    }
+  const open = deciding.filter(({ strong }) => strong !== 'reuse')
+  return open.length > 0
+    ? { kind: 'open', missing: open.map(({ name }) => name) }
+    : { kind: 'held', measured: deciding.map(({ name }) => name) }
+}

@@ -1,0 +1,63 @@
+import { err, ok, type Result } from '../result'
+
+/** A meter reading in a machine's log. */
+export interface HoursEntry {
+  readonly date: string
+  readonly hours: number
+}
+
+export type HoursFault =
+  | { readonly code: 'falls'; readonly before: HoursEntry }
+  | { readonly code: 'moreThanTheClock'; readonly before: HoursEntry; readonly most: number }
+  | { readonly code: 'laterIsLess'; readonly after: HoursEntry }
+
+/** usual: like before. jump: possible, but far from how the machine has run; a person says that it is right. */
+export type HoursAnswer =
+  | { readonly kind: 'usual' }
+  | { readonly kind: 'jump'; readonly perDay: number; readonly usualPerDay: number }
+
+const DAY_MS = 86_400_000
+const HOURS_A_DAY = 24
+/** A pace this many times the usual one, or less than one over this, is questioned. */
+const QUESTIONED_TIMES = 2.5
+/** Within this many days of the last entry a pace says little. */
+const LEAST_DAYS = 14
+
+const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS
+
+/**
+ * Checks a machine's running hours against its log: hours cannot fall, cannot pass the clock (24 h a day, with one day
+ * of grace for the hour of reading), and a pace far from the usual one is questioned. The log may be in any order.
+ */
+export function checkHours(log: readonly HoursEntry[], now: HoursEntry): Result<HoursAnswer, HoursFault> {
+  const byDate = [...log].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.hours - b.hours))
+  const before = byDate.filter(({ date }) => date <= now.date).at(-1)
+  const after = byDate.find(({ date }) => date > now.date)
+  if (after && after.hours < now.hours) return err({ code: 'laterIsLess', after })
+  if (!before) return ok({ kind: 'usual' })
+  if (now.hours < before.hours) return err({ code: 'falls', before })
+  const days = daysBetween(before.date, now.date)
+  const most = (days + 1) * HOURS_A_DAY
+  if (now.hours - before.hours > most) return err({ code: 'moreThanTheClock', before, most })
+  const first = byDate[0]
+  const usualDays = first ? daysBetween(first.date, before.date) : 0
+  if (!first || usualDays < LEAST_DAYS || days < LEAST_DAYS) return ok({ kind: 'usual' })
+  const usualPerDay = (before.hours - first.hours) / usualDays
+  const perDay = (now.hours - before.hours) / days
+  const unusual = perDay > usualPerDay * QUESTIONED_TIMES || perDay < usualPerDay / QUESTIONED_TIMES
+  return ok(unusual ? { kind: 'jump', perDay, usualPerDay } : { kind: 'usual' })
+}
+
+export function explainHoursFault(fault: HoursFault, hours: number): string {
+  switch (fault.code) {
+    case 'falls':
+      return `Running hours cannot fall: ${hours} h typed, the log has ${fault.before.hours} h on ${fault.before.date}. Read the meter again.`
+    case 'moreThanTheClock':
+      return `${hours} h is not possible: since ${fault.before.hours} h on ${fault.before.date} at most ${Math.floor(fault.most)} h have passed. Read the meter again.`
+    case 'laterIsLess':
+      return `${hours} h is not possible: the log already has ${fault.after.hours} h on the later day ${fault.after.date}. Check the date and the meter.`
+  }
+}
+
+export const questionHours = (answer: Extract<HoursAnswer, { kind: 'jump' }>, hours: number): string =>
+  `${hours} h would be ${answer.perDay.toFixed(1)} h a day since the last entry; this machine ran ${answer.usualPerDay.toFixed(1)} h a day before. Is the meter read right?`

@@ -1,0 +1,96 @@
+import type { LimitBook } from '../record/bookSchema'
+import { type BookStep, type ProcedureStage, procedureStages } from '../record/procedureSchema'
+import { type Caution, commonCautions, type LicensedField } from '../safety/cautions'
+import type { WorkState, WorkStep } from './fold'
+
+/** A step of this job in its order, with what keeps it closed. */
+export interface JobStep extends WorkStep {
+  readonly gate: boolean
+  readonly cautions: readonly Caution[]
+  /** Field in which a licensed person must sign; null where none is needed. */
+  readonly licensed: LicensedField | null
+  /** Name of the gate it waits for; null when it is open to work. */
+  readonly closedBy: string | null
+}
+
+/** Cautions that a step names, the book's own before the common ones of the same id. */
+export function cautionsOf(book: LimitBook, step: BookStep | null): Caution[] {
+  const known = new Map([...commonCautions, ...book.cautions].map((caution) => [caution.id, caution]))
+  return (step?.cautions ?? []).flatMap((id) => known.get(id) ?? [])
+}
+
+/**
+ * The steps of the levels in play, stage by stage. Everything behind a gate that is not done is closed: a gate is
+ * never skipped, so only “done” opens it.
+ */
+export function jobSteps(book: LimitBook, work: WorkState, levels: ReadonlySet<string>): JobStep[] {
+  const own = work.steps.filter(({ book: step }) => step === null || step.levels.some((level) => levels.has(level)))
+  const ordered = procedureStages.flatMap((stage) => own.filter((step) => step.stage === stage))
+  let closedBy: string | null = null
+  return ordered.map((step) => {
+    const cautions = cautionsOf(book, step.book)
+    const gate = step.book?.gate ?? false
+    const result = {
+      ...step,
+      gate,
+      cautions,
+      licensed: cautions.find(({ licensed }) => licensed !== null)?.licensed ?? null,
+      closedBy,
+    }
+    if (gate && step.standing.kind !== 'done') closedBy ??= step.name
+    return result
+  })
+}
+
+export interface StageCount {
+  readonly done: number
+  readonly of: number
+}
+
+/** Steps done or skipped in each stage that has any. */
+export function stageCounts(steps: readonly JobStep[]): Partial<Record<ProcedureStage, StageCount>> {
+  return Object.fromEntries(
+    procedureStages.flatMap((stage) => {
+      const own = steps.filter((step) => step.stage === stage)
+      const done = own.filter(({ standing }) => standing.kind !== 'open').length
+      return own.length > 0 ? [[stage, { done, of: own.length }]] : []
+    }),
+  )
+}
+
+/** Milliseconds that a waiting step still has to wait; null when it has no waiting or it has not begun. */
+export function waitLeftMs(step: Pick<WorkStep, 'book' | 'waitFrom'>, nowMs: number): number | null {
+  if (!step.book?.wait || step.waitFrom === null) return null
+  return Math.max(0, Date.parse(step.waitFrom.at) + step.book.wait.minutes * 60_000 - nowMs)
+}
+
+/** A span of time as a clock shows it: 1:02:09 or 4:05. */
+export function clockText(ms: number): string {
+  const seconds = Math.ceil(ms / 1000)
+  const [hours, minutes, rest] = [Math.floor(seconds / 3600), Math.floor((seconds % 3600) / 60), seconds % 60]
+  const two = (value: number): string => String(value).padStart(2, '0')
+  return hours > 0 ? `${hours}:${two(minutes)}:${two(rest)}` : `${minutes}:${two(rest)}`
+}
+
+/**
+ * Where a step may be put within its stage: after which ids. A step does not pass a gate, and a gate does not move.
+ */
+export function placesFor(steps: readonly JobStep[], id: string): readonly (string | null)[] {
+  const at = steps.findIndex((step) => step.id === id)
+  const step = steps[at]
+  if (!step || step.gate) return []
+  const sameRun = (from: number, by: 1 | -1): number => {
+    let index = from
+    for (;;) {
+      const next = steps[index + by]
+      if (!next || next.gate || next.stage !== step.stage) return index
+      index += by
+    }
+  }
+  const first = sameRun(at, -1)
+  const last = sameRun(at, 1)
+  const before = steps[first - 1]
+  const anchors: (string | null)[] = [before?.stage === step.stage ? before.id : null]
+  for (let index = first; index <= last; index += 1) if (index !== at) anchors.push(steps[index]?.id ?? null)
+  return anchors
+}

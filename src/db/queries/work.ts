@@ -1,0 +1,65 @@
+/** Queries around the job: entries, pictures, hours of a machine, and word of a change to whoever listens. */
+import { and, asc, desc, eq, gt, sql } from 'drizzle-orm'
+import { type Entry, entrySchema } from '../../core/work/entrySchema'
+import type { Executor } from '../client'
+import { job, jobEntry, limitBook, machine, machineHours, picture, report, user } from '../schema'
+
+/** Channel on which every server of this database hears that something was added to a job. */
+export const JOB_CHANNEL = 'medida_job'
+
+export const announce = (db: Executor, jobId: string) => db.execute(sql`SELECT pg_notify(${JOB_CHANNEL}, ${jobId})`)
+
+/** Entries of a job that came after a place in its list, in order. */
+export async function entriesAfter(db: Executor, jobId: string, after: number): Promise<{ seq: number; entry: Entry }[]> {
+  const rows = await db
+    .select({ entry: jobEntry, by: user.name })
+    .from(jobEntry)
+    .innerJoin(user, eq(user.id, jobEntry.notedBy))
+    .where(and(eq(jobEntry.jobId, jobId), gt(jobEntry.seq, after)))
+    .orderBy(asc(jobEntry.seq))
+  return rows.map(({ entry, by }) => ({
+    seq: entry.seq,
+    entry: entrySchema.parse({ id: entry.id, by, at: entry.notedAt.toISOString(), body: entry.body }),
+  }))
+}
+
+export async function findMachine(db: Executor, id: string) {
+  const rows = await db.select().from(machine).where(eq(machine.id, id))
+  return rows[0]
+}
+
+/** The latest revision of a family of limit books, by day of issue. */
+export async function latestBook(db: Executor, bookId: string) {
+  const rows = await db
+    .select()
+    .from(limitBook)
+    .where(eq(limitBook.id, bookId))
+    .orderBy(desc(sql`${limitBook.document}->>'issued'`), desc(limitBook.revision))
+    .limit(1)
+  return rows[0]
+}
+
+/** Jobs of a machine, oldest first, with the report of those that are signed. */
+export const jobsOf = (db: Executor, machineId: string) =>
+  db
+    .select({ job, reportId: report.id })
+    .from(job)
+    .leftJoin(report, eq(report.jobId, job.id))
+    .where(eq(job.machineId, machineId))
+    .orderBy(asc(job.openedOn), asc(job.runningHours))
+
+export const hoursOf = (db: Executor, machineId: string) =>
+  db.select().from(machineHours).where(eq(machineHours.machineId, machineId)).orderBy(asc(machineHours.readOn))
+
+/** Holds a machine while a job is opened on it: of two people opening one, the second finds the first one's. */
+export const lockMachine = (db: Executor, id: string) =>
+  db.select({ id: machine.id }).from(machine).where(eq(machine.id, id)).for('update')
+
+/** A picture of a job in one of its two sizes. */
+export async function findPicture(db: Executor, jobId: string, id: string, size: 'whole' | 'small') {
+  const rows = await db
+    .select({ type: picture.type, bytes: size === 'whole' ? picture.bytes : picture.small })
+    .from(picture)
+    .where(and(eq(picture.jobId, jobId), eq(picture.id, id)))
+  return rows[0]
+}

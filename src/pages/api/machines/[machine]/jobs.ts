@@ -1,0 +1,5 @@
+import { openJobBody } from '../../../../contract/bodies'
+import { apiCall, pathParameter } from '../../../../server/edge'
+import { openJob } from '../../../../server/openJob'
+
+export const POST = apiCall(openJobBody, (context, body, api) => openJob(context, pathParameter(api, 'machine'), body))

@@ -1,0 +1,95 @@
+import { eq } from 'drizzle-orm'
+import type { JobView, StoredEntry } from '../contract/answers'
+import type { EntriesBody, SentEntry } from '../contract/bodies'
+import { evaluate } from '../core/record/evaluate'
+import { refuseEntry } from '../core/work/checkEntry'
+import type { Entry } from '../core/work/entrySchema'
+import { foldWork } from '../core/work/fold'
+import { levelOf, levelsInPlay, type Scope } from '../core/work/need'
+import { jobSteps } from '../core/work/steps'
+import { addsUp, standingOn, subjectOf } from '../core/work/subject'
+import type { Executor } from '../db/client'
+import { appendLog } from '../db/queries/log'
+import { entriesAfter } from '../db/queries/work'
+import { jobEntry } from '../db/schema'
+import { canonicalJson } from './canonical'
+import type { Context } from './context'
+import { writeToJob } from './openForWriting'
+import { Refused } from './refused'
+
+/** Stores entries that belong together: all of them or none. Sent twice, they are stored once. */
+export function addEntries(context: Context, jobId: string, body: EntriesBody): Promise<{ entries: StoredEntry[] }> {
+  const action = body.entries.every(({ body: { kind } }) => kind === 'planTicked') ? 'plan' : 'note'
+  return writeToJob(context, jobId, { action, duringReview: false }, async (db, view) => {
+    for (const sent of body.entries)
+      if (sent.body.kind === 'pictureAdded')
+        throw new Refused('notPossible', 'Send the picture itself; its entry is made when it has been checked.')
+    return { entries: await storeEntries(context, db, view, body.entries) }
+  })
+}
+
+/** Inside the job's lock: checks each entry against what stands before it, and stores it. */
+export async function storeEntries(
+  context: Context,
+  db: Executor,
+  view: JobView,
+  sent: readonly SentEntry[],
+): Promise<StoredEntry[]> {
+  const { record } = view
+  const { scope } = evaluate(record)
+  const known = new Map(record.job.entries.map((entry) => [entry.id, entry]))
+  const entries = [...record.job.entries]
+  for (const one of sent) {
+    const before = known.get(one.id)
+    if (before) {
+      if (canonicalJson(before.body) !== canonicalJson(one.body))
+        throw new Refused('conflict', 'Another entry with this id is stored already. Reload the page and note it again.')
+      continue
+    }
+    refuseOvertaken(entries, one)
+    const sentence = refuseEntry(one.body, entryContext(view, scope, entries, context.now()))
+    if (sentence !== null) throw new Refused('notPossible', sentence)
+    const entry: Entry = { id: one.id, by: context.user.name, at: context.now().toISOString(), body: one.body }
+    await store(context, db, record.job.id, entry)
+    entries.push(entry)
+  }
+  const ids = new Set(sent.map(({ id }) => id))
+  return (await entriesAfter(db, record.job.id, 0)).filter(({ entry }) => ids.has(entry.id))
+}
+
+/** Somebody else wrote about the same subject since its author looked: told who and what, the author chooses. */
+function refuseOvertaken(entries: readonly Entry[], sent: SentEntry): void {
+  if (addsUp(sent.body)) return
+  const standingId = standingOn(entries).get(subjectOf(sent.body)) ?? null
+  if (standingId === sent.seen || standingId === null) return
+  const standing = entries.find(({ id }) => id === standingId)
+  if (!standing || canonicalJson(standing.body) === canonicalJson(sent.body)) return
+  throw new Refused(
+    'overtaken',
+    `${standing.by} changed this while you were writing. Look at both and choose; nothing of yours is lost.`,
+    [],
+    standing,
+  )
+}
+
+function entryContext({ record }: JobView, scope: Scope, entries: readonly Entry[], now: Date) {
+  const { book } = record
+  const work = foldWork(book, entries)
+  const needs = levelOf(book, scope.counts)?.needs
+  const items = needs ? [needs.gauges, needs.tools, needs.consumables, needs.safety, needs.people].flat() : []
+  return {
+    book,
+    work,
+    steps: jobSteps(book, work, levelsInPlay(scope)),
+    planItems: new Set(items.map(({ id }) => id)),
+    defaultUnit: record.machine.units === 'metric' ? ('mm' as const) : ('in' as const),
+    nowMs: now.getTime(),
+  }
+}
+
+async function store(context: Context, db: Executor, jobId: string, { id, body, at }: Entry): Promise<void> {
+  const taken = await db.select({ id: jobEntry.id }).from(jobEntry).where(eq(jobEntry.id, id))
+  if (taken.length > 0) throw new Refused('conflict', 'Another job has an entry with this id. Reload the page and note it again.')
+  await db.insert(jobEntry).values({ id, jobId, subject: subjectOf(body), body, notedBy: context.user.id, notedAt: new Date(at) })
+  await appendLog(db, { userId: context.user.id, verb: `entry.${body.kind}`, subject: jobId, detail: { entry: id } })
+}
