@@ -60,7 +60,13 @@ async function seedMachine(db: Executor, demo: DemoMachine): Promise<void> {
   await db.insert(machine).values({ ...demo.machine, bookId: book.id })
   for (const item of demo.gauges)
     await db.insert(gauge).values({
-      ...item,
+      id: item.id,
+      code: item.code,
+      name: item.name,
+      kind: item.kind,
+      calibrationDue: item.calibrationDue,
+      leastMm: item.rangeMm === null ? null : String(item.rangeMm.least),
+      greatestMm: item.rangeMm === null ? null : String(item.rangeMm.greatest),
       resolutionMm: String(item.resolutionMm),
       maximumPermissibleErrorMm: String(item.maximumPermissibleErrorMm),
     })

@@ -52,6 +52,7 @@ export interface DemoGauge {
   readonly kind: string
   readonly resolutionMm: number
   readonly maximumPermissibleErrorMm: number
+  readonly rangeMm: { readonly least: number; readonly greatest: number } | null
   readonly calibrationDue: string
 }
 

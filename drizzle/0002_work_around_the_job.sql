@@ -34,6 +34,8 @@ CREATE TABLE "machine_hours" (
 ALTER TABLE "job" ADD COLUMN "level" text;--> statement-breakpoint
 ALTER TABLE "job" ADD COLUMN "complaint" text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE "job" ADD COLUMN "return_by" date;--> statement-breakpoint
+ALTER TABLE "gauge" ADD COLUMN "least_mm" numeric;--> statement-breakpoint
+ALTER TABLE "gauge" ADD COLUMN "greatest_mm" numeric;--> statement-breakpoint
 ALTER TABLE "machine" ADD COLUMN "book_id" text;--> statement-breakpoint
 ALTER TABLE "job_entry" ADD CONSTRAINT "job_entry_job_id_job_id_fk" FOREIGN KEY ("job_id") REFERENCES "public"."job"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "job_entry" ADD CONSTRAINT "job_entry_noted_by_user_id_fk" FOREIGN KEY ("noted_by") REFERENCES "public"."user"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint

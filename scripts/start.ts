@@ -7,12 +7,16 @@ import { connect } from '../src/db/client'
 import { MigrationMismatch, migrateDatabase } from '../src/db/migrate'
 import { root, stop } from './bootstrap.mjs'
 import { ensureBuild } from './lib/build'
+import { certificateFor, lanAddresses } from './lib/certificate'
 import { type Cluster, secretsOf, startCluster } from './lib/cluster'
 import { createHttpServer } from './lib/http'
 import { readOptions } from './lib/options'
 
-const HOST = '127.0.0.1'
 const options = readOptions()
+// On loopback unless somebody asks for the local network; then with HTTPS only.
+const HOST = options.lan ? '0.0.0.0' : '127.0.0.1'
+const lan = options.lan ? lanAddresses() : []
+const ownUrl = options.lan ? `https://${lan[0] ?? '127.0.0.1'}:${options.port}` : `http://${HOST}:${options.port}`
 
 function portIsFree(): Promise<boolean> {
   return new Promise((resolve) => {
@@ -61,10 +65,18 @@ process.on('SIGINT', stopBeforeServing).on('SIGTERM', stopBeforeServing)
 await prepareDatabase()
 process.env.DATABASE_URL = databaseUrl
 process.env.BETTER_AUTH_SECRET ??= secretsOf(options.dataFolder).authSecret
-process.env.PUBLIC_URL ??= `http://${HOST}:${options.port}`
+process.env.PUBLIC_URL ??= ownUrl
 process.env.MEDIDA_PDF_WORKER = join(root, 'scripts', 'pdfWorker.mjs')
 process.env.NODE_ENV ??= 'production'
-const server = await createHttpServer(ensureBuild())
+const certificate = options.lan ? await certificateFor(options.dataFolder, lan) : null
+const server = await createHttpServer(ensureBuild(), certificate)
+
+/** What people on the local network must know: the browser has never seen this certificate. */
+function lanNote(): string {
+  if (!options.lan) return ''
+  const others = lan.slice(1).map((address) => `, https://${address}:${options.port}`)
+  return `On the local network with a certificate made here${others.join('')}: a tablet asks once whether to trust it.\nAddress in label codes: ${process.env.PUBLIC_URL}\n`
+}
 
 let ending = false
 async function shutDown(code: number): Promise<void> {
@@ -89,6 +101,6 @@ server.once(
 server.listen(options.port, HOST, () => {
   const accounts = people.map(({ username, role }) => `  ${username.padEnd(10)} ${role}`).join('\n')
   process.stdout.write(
-    `\nMedida runs on http://${HOST}:${options.port}\n\nDemo accounts (user name, role), all with the password “${DEMO_PASSWORD}”:\n${accounts}\n\nCtrl-C stops it.\n`,
+    `\nMedida runs on ${ownUrl}\n${lanNote()}\nDemo accounts (user name, role), all with the password “${DEMO_PASSWORD}”:\n${accounts}\n\nCtrl-C stops it.\n`,
   )
 })

@@ -10,7 +10,7 @@ const gauge = (
   kind: string,
   resolutionIn: number,
   errorIn: number,
-  calibrationDue: string,
+  rangeIn: readonly [number, number] | null,
 ): DemoGauge => ({
   id,
   code: id.toUpperCase(),
@@ -18,14 +18,15 @@ const gauge = (
   kind,
   resolutionMm: Number((resolutionIn * MM_PER_INCH).toFixed(6)),
   maximumPermissibleErrorMm: Number((errorIn * MM_PER_INCH).toFixed(6)),
-  calibrationDue,
+  rangeMm: rangeIn && { least: rangeIn[0] * MM_PER_INCH, greatest: rangeIn[1] * MM_PER_INCH },
+  calibrationDue: '2027-05-31',
 })
 
 const gauges = [
-  gauge('bg-31', 'Bore gauge 4 to 10 in', 'boreGauge', 0.0001, 0.0003, '2027-05-31'),
-  gauge('di-31', 'Dial indicator, 0.2 in travel', 'dial', 0.0005, 0.0005, '2027-05-31'),
-  gauge('fg-31', 'Feeler gauges 0.002 to 0.080 in', 'feeler', 0.001, 0.0005, '2027-05-31'),
-  gauge('om-31', 'Outside micrometers 1 to 5 in', 'outsideMicrometer', 0.0001, 0.0002, '2027-05-31'),
+  gauge('bg-31', 'Bore gauge 4 to 10 in', 'boreGauge', 0.0001, 0.0003, [4, 10]),
+  gauge('di-31', 'Dial indicator, 0.2 in travel', 'dial', 0.0005, 0.0005, null),
+  gauge('fg-31', 'Feeler gauges 0.002 to 0.080 in', 'feeler', 0.001, 0.0005, null),
+  gauge('om-31', 'Outside micrometers 1 to 5 in', 'outsideMicrometer', 0.0001, 0.0002, [1, 5]),
 ]
 
 const policy = {

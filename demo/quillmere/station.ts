@@ -25,6 +25,7 @@ export const gauges = [
     kind: 'outsideMicrometer',
     resolutionMm: 0.001,
     maximumPermissibleErrorMm: 0.004,
+    rangeMm: { least: 200, greatest: 225 },
     calibrationDue: '2027-04-30',
   },
   {
@@ -34,6 +35,7 @@ export const gauges = [
     kind: 'boreGauge',
     resolutionMm: 0.001,
     maximumPermissibleErrorMm: 0.004,
+    rangeMm: { least: 150, greatest: 250 },
     calibrationDue: '2027-02-28',
   },
   {
@@ -43,6 +45,7 @@ export const gauges = [
     kind: 'boreGauge',
     resolutionMm: 0.002,
     maximumPermissibleErrorMm: 0.006,
+    rangeMm: { least: 100, greatest: 250 },
     calibrationDue: '2026-06-30',
   },
   {
@@ -52,6 +55,7 @@ export const gauges = [
     kind: 'stripScale',
     resolutionMm: 0.05,
     maximumPermissibleErrorMm: 0.05,
+    rangeMm: null,
     calibrationDue: '2028-01-31',
   },
   {
@@ -61,6 +65,7 @@ export const gauges = [
     kind: 'feeler',
     resolutionMm: 0.05,
     maximumPermissibleErrorMm: 0.01,
+    rangeMm: null,
     calibrationDue: '2027-01-31',
   },
   {
@@ -70,6 +75,7 @@ export const gauges = [
     kind: 'dial',
     resolutionMm: 0.005,
     maximumPermissibleErrorMm: 0.006,
+    rangeMm: null,
     calibrationDue: '2027-03-31',
   },
 ] as const

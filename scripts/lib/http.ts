@@ -1,9 +1,11 @@
 import { createServer, type IncomingMessage, type RequestListener, type Server, type ServerResponse } from 'node:http'
+import { createServer as createHttpsServer } from 'node:https'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import compression from 'compression'
 import sirv from 'sirv'
 import { CLIENT_ADDRESS_HEADER } from '../../src/server/clientAddress'
+import type { Certificate } from './certificate'
 
 /** Renders pages, calls and the page of an address that is none. */
 type AstroHandler = (request: IncomingMessage, response: ServerResponse) => void
@@ -29,7 +31,7 @@ function refuse(response: ServerResponse, status: number, code: string, message:
 }
 
 /** The server around the built application: security headers, body limits, compression, files, pages. */
-export async function createHttpServer(buildFolder: string): Promise<Server> {
+export async function createHttpServer(buildFolder: string, certificate: Certificate | null = null): Promise<Server> {
   const { handler } = (await import(pathToFileURL(join(buildFolder, 'server', 'entry.mjs')).href)) as { handler: AstroHandler }
   const files = sirv(join(buildFolder, 'client'), { immutable: true, maxAge: 31_536_000, etag: true })
   const compress = compression({
@@ -47,5 +49,5 @@ export async function createHttpServer(buildFolder: string): Promise<Server> {
       return refuse(response, 413, 'tooLarge', `What was sent is larger than ${most / 1024} kB. Nothing was stored; send less.`)
     compress(request as never, response as never, () => files(request, response, () => handler(request, response)))
   }
-  return createServer(listener)
+  return certificate ? createHttpsServer(certificate, listener) : createServer(listener)
 }

@@ -8,6 +8,8 @@ export interface Options {
   readonly port: number
   readonly dataFolder: string
   readonly fresh: boolean
+  /** Serve HTTPS to the local network, for tablets and label codes. */
+  readonly lan: boolean
   /** A database that somebody else runs; null for the private cluster. */
   readonly databaseUrl: string | null
   readonly rest: readonly string[]
@@ -38,6 +40,7 @@ export function readOptions(): Options {
     port,
     dataFolder: resolve(values.data ?? defaultDataFolder()),
     fresh: values.fresh ?? false,
+    lan: values.lan ?? false,
     databaseUrl,
     rest: positionals,
   }
@@ -47,9 +50,9 @@ function parse() {
   try {
     return parseArgs({
       allowPositionals: true,
-      options: { port: { type: 'string' }, data: { type: 'string' }, fresh: { type: 'boolean' } },
+      options: { port: { type: 'string' }, data: { type: 'string' }, fresh: { type: 'boolean' }, lan: { type: 'boolean' } },
     })
   } catch (error) {
-    return stop(`${(error as Error).message}. Options: --port NUMBER, --data FOLDER, --fresh.`)
+    return stop(`${(error as Error).message}. Options: --port NUMBER, --data FOLDER, --fresh, --lan.`)
   }
 }

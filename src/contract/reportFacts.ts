@@ -1,4 +1,7 @@
 /** The parts of a report that page and PDF both show, worked out once from its content. */
+
+import { countPattern, judgePattern } from '../core/condition/damagePattern'
+import { causeLabel, kindOf } from '../core/condition/findingKinds'
 import { type Level, type Verdict, verdictLabel } from '../core/decision/level'
 import { standingDecisions } from '../core/job/progress'
 import { layoutOf, slotLabel } from '../core/method/method'
@@ -8,7 +11,14 @@ import type { Characteristic, Part } from '../core/record/bookSchema'
 import type { Reading } from '../core/record/recordSchema'
 import type { CharacteristicResult, PartResult } from '../core/record/results'
 import { standingReadings } from '../core/record/standing'
+import type { EntryBody } from '../core/work/entrySchema'
+import { foldWork, standingFindings } from '../core/work/fold'
+import { levelOf, levelsInPlay } from '../core/work/need'
+import { complaintStanding, findingTitle, openCauses } from '../core/work/openQuestions'
+import { jobSteps } from '../core/work/steps'
+import { stillInside, stripFaults } from '../core/work/stripFaults'
 import type { ReportContent } from './answers'
+import { entryWords } from './entryWords'
 
 /** A report before it is signed has neither signature nor place in the chain. */
 export type ReportDraft = Omit<ReportContent, 'signature' | 'reportId' | 'sequence' | 'previousSha256' | 'format' | 'version'>
@@ -23,6 +33,8 @@ export interface PartLine {
     readonly departs: boolean
     readonly stale: boolean
   } | null
+  /** The level or its gate leaves the part out: no verdict is asked for. */
+  readonly leftOut: boolean
   /** The departure touches a safety-marked part and is milder than recommended. */
   readonly flagged: boolean
 }
@@ -43,7 +55,15 @@ export function partLines({ record, results }: ReportDraft): PartLine[] {
         }
       : null
     const safety = record.book.characteristics.some((characteristic) => characteristic.part === part.id && characteristic.safety)
-    return [{ part, result, decided, flagged: safety && decided?.departs === true }]
+    return [
+      {
+        part,
+        result,
+        decided,
+        leftOut: (result.need ?? 'required') === 'notRequired',
+        flagged: safety && decided?.departs === true,
+      },
+    ]
   })
 }
 
@@ -142,4 +162,132 @@ function reductionLines(
 function rankOf(characteristic: Characteristic, name: ReductionName): number {
   const index = characteristic.limits.findIndex((limit) => limit.judges === name)
   return index < 0 ? characteristic.limits.length : index
+}
+
+/** Everything before the gauge that goes into a report. */
+export interface WorkFacts {
+  /** Level, what its gate did, and why the rest is left out; empty for a job without a level. */
+  readonly scope: readonly string[]
+  readonly complaint: { readonly text: string; readonly standing: string } | null
+  readonly findings: readonly {
+    readonly id: string
+    readonly title: string
+    readonly detail: string
+    readonly cause: string | null
+  }[]
+  /** Patterns, hand tests and parts looked at without a finding, one line each. */
+  readonly looked: readonly string[]
+  readonly openCauses: readonly string[]
+  /** Steps skipped or not done, missing tags and marks, things still inside: what the reviewer must know. */
+  readonly exceptions: readonly string[]
+  readonly log: readonly { readonly id: string; readonly what: string; readonly by: string; readonly at: string }[]
+}
+
+/** Kinds of entry that the report's log names; trays, tags and ticks are in the record itself. */
+const LOGGED: ReadonlySet<EntryBody['kind']> = new Set([
+  'stepDone',
+  'stepSkipped',
+  'stepReopened',
+  'stepAdded',
+  'findingRecorded',
+  'findingWithdrawn',
+  'causeRecorded',
+  'measurementPlanned',
+  'patternRecorded',
+  'handTested',
+  'pictureRemoved',
+  'complaintExplained',
+  'complaintGone',
+])
+
+export function workFacts({ record, results }: ReportDraft): WorkFacts {
+  const { book } = record
+  // Reports signed before core 1.1.0 have no entries and no scope.
+  const entries = record.job.entries ?? []
+  const scope = results.scope ?? { level: null, counts: null, gate: null, leftOut: null }
+  const full = { ...record, book: { ...NO_PROCEDURE, ...book }, job: { ...record.job, entries } }
+  const work = foldWork(full.book, entries)
+  const steps = jobSteps(full.book, work, levelsInPlay(scope))
+  const level = levelOf(full.book, scope.level)
+  const gate = scope.gate
+  const standing = complaintStanding(record.job.complaint ?? '', work)
+  return {
+    scope: [
+      ...(level ? [`Level: ${level.name}`] : []),
+      ...(gate?.kind === 'failed'
+        ? [
+            `Gate failed: ${gate.by.map(({ reason, reading }) => `${reason}${reading ? ` (reading ${reading})` : ''}`).join('; ')}. Grown to ${levelOf(full.book, scope.counts)?.name ?? gate.grows}`,
+          ]
+        : []),
+      ...(gate?.kind === 'open' ? [`Gate open: ${gate.missing.join(', ')} not measured to the end`] : []),
+      ...(scope.leftOut ? [scope.leftOut] : []),
+    ],
+    complaint: standing === null ? null : { text: record.job.complaint, standing: complaintWords(standing, full.book) },
+    findings: standingFindings(work).map((finding) => ({
+      id: finding.id,
+      title: findingTitle(full.book, finding),
+      detail: [finding.extent, finding.note, `usually: ${kindOf(finding.kind).mends}`].filter((text) => text !== '').join('; '),
+      cause: finding.cause
+        ? `${causeLabel[finding.cause.family]}${finding.cause.text === '' ? '' : `: ${finding.cause.text}`}`
+        : null,
+    })),
+    looked: [
+      ...full.book.patterns.flatMap((pattern) => {
+        const seen = work.patterns.get(pattern.id)
+        if (!seen) return []
+        return [
+          `${pattern.name}: ${judgePattern(countPattern(pattern.arrangement, seen.states), pattern.limits).reasons.join('; ')}`,
+        ]
+      }),
+      ...[...work.handTests].flatMap(([id, { finding }]) => {
+        const test = full.book.handTests.find((candidate) => candidate.id === id)
+        return test && finding === null ? [`${test.name}: sound`] : []
+      }),
+      ...[...work.lookedAt.keys()].flatMap((id) => {
+        const part = book.parts.find((candidate) => candidate.id === id)
+        return part ? [`${part.name}: looked at, nothing found`] : []
+      }),
+    ],
+    openCauses: openCauses(work).map((finding) => findingTitle(full.book, finding)),
+    exceptions: [
+      ...steps.flatMap(({ name, standing: step }) =>
+        step.kind === 'skipped' ? [`Skipped: ${name} (${step.reason}, ${step.by})`] : [],
+      ),
+      ...steps.flatMap(({ name, standing: step }) => (step.kind === 'open' ? [`Not done: ${name}`] : [])),
+      ...stripFaults(full.book, work, steps).map(({ text }) => text),
+      ...stillInside(work).map(
+        ({ name, inside, where }) => `Still inside: ${inside} × ${name}${where === '' ? '' : `, ${where}`}`,
+      ),
+    ],
+    log: entries
+      .filter(({ body }) => LOGGED.has(body.kind))
+      .map(({ id, by, at, body }) => ({ id, by, at, what: entryWords(body, full.book, work) })),
+  }
+}
+
+/** What a book from before procedures lacks. */
+const NO_PROCEDURE = {
+  levels: [],
+  cautions: [],
+  procedure: [],
+  positions: [],
+  joints: [],
+  temporaries: [],
+  findingRules: [],
+  patterns: [],
+  handTests: [],
+}
+
+function complaintWords(
+  standing: NonNullable<ReturnType<typeof complaintStanding>>,
+  book: ReportDraft['record']['book'],
+): string {
+  switch (standing.kind) {
+    case 'unexplained':
+      return 'not explained'
+    case 'explained':
+      return `explained by “${findingTitle(book, standing.finding)}”, not yet proved gone`
+    case 'gone':
+      return `explained by “${findingTitle(book, standing.finding)}”; gone: ${standing.note} (${standing.by})`
+  }
 }

@@ -1,9 +1,17 @@
 import type { Refusal } from '../contract/answers'
+import type { Entry } from '../core/work/entrySchema'
 
 /** How a call ended. Offline means nothing is known to have been stored: send it again, its id keeps it single. */
 export type Answer<T> =
   | { readonly kind: 'ok'; readonly value: T }
-  | { readonly kind: 'refused'; readonly status: number; readonly message: string; readonly paths: readonly string[] }
+  | {
+      readonly kind: 'refused'
+      readonly status: number
+      readonly message: string
+      readonly paths: readonly string[]
+      /** What somebody else wrote meanwhile, where that is why. */
+      readonly standing: Entry | null
+    }
   | { readonly kind: 'offline' }
 
 async function call<T>(path: string, init: RequestInit): Promise<Answer<T>> {
@@ -23,10 +31,13 @@ async function call<T>(path: string, init: RequestInit): Promise<Answer<T>> {
     status: response.status,
     message: error?.message ?? `The server answered ${response.status}. Reload the page and try again.`,
     paths: error?.issues?.map(({ path }) => path) ?? [],
+    standing: error?.standing ?? null,
   }
 }
 
 export const postJson = <T>(path: string, body: unknown): Promise<Answer<T>> =>
   call(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+
+export const postForm = <T>(path: string, form: FormData): Promise<Answer<T>> => call(path, { method: 'POST', body: form })
 
 export const getJson = <T>(path: string): Promise<Answer<T>> => call(path, { headers: { accept: 'application/json' } })

@@ -7,12 +7,15 @@ import type { Context } from './context'
 import { isRole } from './roles'
 import { authSecret, database, publicUrl } from './runtime'
 
+const loopbackOrigins = (port: string): string[] =>
+  ['http', 'https'].flatMap((scheme) => [`${scheme}://127.0.0.1:${port}`, `${scheme}://localhost:${port}`])
+
 function createAuth() {
   const url = new URL(publicUrl())
   return betterAuth({
     secret: authSecret(),
     baseURL: url.origin,
-    trustedOrigins: [url.origin, `http://127.0.0.1:${url.port}`, `http://localhost:${url.port}`],
+    trustedOrigins: [url.origin, ...loopbackOrigins(url.port)],
     database: drizzleAdapter(database().db, { provider: 'pg', schema }),
     emailAndPassword: { enabled: true, disableSignUp: true },
     user: { additionalFields: { role: { type: 'string', required: true, defaultValue: 'visitor', input: false } } },

@@ -104,8 +104,9 @@ async function buildRecord(
       readings: await readingsInRecord(db, job.id),
     },
     book: limits,
-    gauges: (await allGauges(db)).map((gauge) => ({
+    gauges: (await allGauges(db)).map(({ leastMm, greatestMm, ...gauge }) => ({
       ...gauge,
+      rangeMm: leastMm === null || greatestMm === null ? null : { least: Number(leastMm), greatest: Number(greatestMm) },
       resolutionMm: Number(gauge.resolutionMm),
       maximumPermissibleErrorMm: Number(gauge.maximumPermissibleErrorMm),
     })),

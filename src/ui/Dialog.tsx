@@ -4,11 +4,13 @@ import styles from './Dialog.module.css'
 export interface DialogProps {
   readonly title: string
   readonly onClose: () => void
+  /** Takes the room a picture needs. */
+  readonly wide?: boolean
   readonly children: ReactNode
 }
 
 /** A modal question over the page: the browser's own dialog, so focus stays inside and Escape closes it. */
-export function Dialog({ title, onClose, children }: DialogProps) {
+export function Dialog({ title, onClose, wide = false, children }: DialogProps) {
   const ref = useRef<HTMLDialogElement>(null)
   const titleId = useId()
   useEffect(() => {
@@ -16,7 +18,7 @@ export function Dialog({ title, onClose, children }: DialogProps) {
     if (dialog && !dialog.open) dialog.showModal()
   }, [])
   return (
-    <dialog ref={ref} className={styles.dialog} aria-labelledby={titleId} onClose={onClose}>
+    <dialog ref={ref} className={styles.dialog} data-wide={wide || undefined} aria-labelledby={titleId} onClose={onClose}>
       <div className={styles.body}>
         <h2 id={titleId} className={styles.title}>
           {title}

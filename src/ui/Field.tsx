@@ -1,4 +1,4 @@
-import { type InputHTMLAttributes, useId } from 'react'
+import { type InputHTMLAttributes, type SelectHTMLAttributes, useId } from 'react'
 import styles from './Field.module.css'
 
 interface Texts {
@@ -38,5 +38,38 @@ export function Fault({ id, text }: { readonly id?: string; readonly text: strin
     <span id={id} role="alert" className={styles.error} hidden={!text}>
       {text}
     </span>
+  )
+}
+
+/** A labelled choice from a list. */
+export function SelectField({
+  label,
+  hint,
+  error,
+  options,
+  ...select
+}: Texts & {
+  readonly options: readonly { readonly value: string; readonly label: string }[]
+} & SelectHTMLAttributes<HTMLSelectElement>) {
+  const id = useId()
+  return (
+    <div className={styles.field} data-invalid={error ? '' : undefined}>
+      <label htmlFor={id} className={styles.label}>
+        {label}
+      </label>
+      <select {...select} id={id} className={styles.input} aria-describedby={hint ? `${id}-hint` : undefined}>
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.label}
+          </option>
+        ))}
+      </select>
+      {hint && (
+        <span id={`${id}-hint`} className={styles.hint}>
+          {hint}
+        </span>
+      )}
+      <Fault text={error} />
+    </div>
   )
 }

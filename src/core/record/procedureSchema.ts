@@ -4,7 +4,7 @@ import { findingKindIds, handTestKinds, severities } from '../condition/findingK
 import { levels as verdictLevels } from '../decision/level'
 import { gaugeKinds } from '../gauge/uncertainty'
 import { licensedFields } from '../safety/cautions'
-import { idSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from './idSchema'
+import { idSchema, lengthMmSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from './idSchema'
 
 const needSchema = z.strictObject({ id: idSchema, name: nameSchema })
 const shortText = z.string().max(400)
@@ -28,6 +28,8 @@ const levelSchema = z.strictObject({
         name: nameSchema,
         /** Class asked: greatest permissible error it may have, mm; null where any will do. */
         maximumPermissibleErrorMm: z.number().gt(0).nullable(),
+        /** Sizes it must reach, mm; several gauges together may. */
+        sizesMm: z.array(lengthMmSchema).max(20).default([]),
       }),
     ),
     tools: z.array(needSchema),

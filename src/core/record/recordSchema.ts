@@ -18,6 +18,12 @@ const gaugeSchema = z.strictObject({
   kind: z.enum(gaugeKinds),
   resolutionMm: z.number().gt(0).max(10),
   maximumPermissibleErrorMm: z.number().min(0).max(10),
+  /** Sizes it reaches, mm; null where it measures differences only or its range is not on record. */
+  rangeMm: z
+    .strictObject({ least: lengthMmSchema, greatest: lengthMmSchema })
+    .refine(({ least, greatest }) => least <= greatest, 'the range ends before it begins')
+    .nullable()
+    .default(null),
   calibrationDue: z.iso.date(),
 })
 

@@ -8,6 +8,7 @@ export interface StoreGauge {
   readonly name: string
   readonly kind: string
   readonly maximumPermissibleErrorMm: number
+  readonly rangeMm: { readonly least: number; readonly greatest: number } | null
   readonly calibrationDue: string
 }
 
@@ -28,8 +29,8 @@ export interface PlanLine {
 }
 
 /**
- * What a level needs laid out before anything is opened. A gauge is looked up in the store: of its kind, of the class
- * asked, in calibration on that date (the due date itself still counts). A person's tick stands over the look-up.
+ * What a level needs laid out before anything is opened. A gauge is looked up in the store: of its kind, reaching the
+ * sizes, of the class asked, in calibration on that date (the due date itself still counts). A person's tick stands over the look-up.
  */
 export function planLines(
   level: InspectionLevel,
@@ -77,25 +78,33 @@ function gaugeInStore(
   figures: (mm: number) => string,
 ): { detail: string; fault: string | null; found: boolean } {
   const asked = need.maximumPermissibleErrorMm === null ? '' : `error at most ${figures(need.maximumPermissibleErrorMm)}`
-  const ofKind = store.filter(({ kind }) => kind === need.kind)
-  const fine = ofKind.filter(
-    (gauge) => need.maximumPermissibleErrorMm === null || gauge.maximumPermissibleErrorMm <= need.maximumPermissibleErrorMm,
-  )
-  const good = fine.find(({ calibrationDue }) => calibrationDue >= date)
-  if (good) return { detail: `${good.code} ${good.name}, calibrated until ${good.calibrationDue}`, fault: null, found: true }
-  const lapsed = fine[0]
-  if (lapsed)
-    return {
-      detail: asked,
-      fault: `${lapsed.code} is out of calibration: due ${lapsed.calibrationDue}, the job is on ${date}`,
-      found: false,
+  const missing = (fault: string) => ({ detail: asked, fault, found: false })
+  const reaches = (gauge: StoreGauge, sizeMm: number): boolean =>
+    gauge.rangeMm !== null && gauge.rangeMm.least <= sizeMm && sizeMm <= gauge.rangeMm.greatest
+  const fineEnough = (gauge: StoreGauge): boolean =>
+    need.maximumPermissibleErrorMm === null || gauge.maximumPermissibleErrorMm <= need.maximumPermissibleErrorMm
+  const inHand: StoreGauge[] = []
+  // Without sizes any gauge of the kind reaches; with sizes each of them needs one.
+  for (const sizeMm of need.sizesMm.length > 0 ? need.sizesMm : [null]) {
+    const where = sizeMm === null ? '' : ` for ${figures(sizeMm)}`
+    const ofKind = store.filter((gauge) => gauge.kind === need.kind && (sizeMm === null || reaches(gauge, sizeMm)))
+    const fine = ofKind.filter(fineEnough)
+    const good = fine.find(({ calibrationDue }) => calibrationDue >= date)
+    if (good) {
+      if (!inHand.includes(good)) inHand.push(good)
+      continue
     }
-  const coarse = ofKind[0]
-  if (coarse)
-    return {
-      detail: asked,
-      fault: `${coarse.code} is not of the class asked: its error is ${figures(coarse.maximumPermissibleErrorMm)}`,
-      found: false,
-    }
-  return { detail: asked, fault: 'none of this kind in the store', found: false }
+    const [lapsed, coarse] = [fine[0], ofKind[0]]
+    if (lapsed) return missing(`${lapsed.code} is out of calibration: due ${lapsed.calibrationDue}, the job is on ${date}`)
+    if (coarse)
+      return missing(
+        `${coarse.code} is not of the class asked${where}: its error is ${figures(coarse.maximumPermissibleErrorMm)}`,
+      )
+    return missing(`none of this kind in the store${where}`)
+  }
+  return {
+    detail: inHand.map(({ code, name, calibrationDue }) => `${code} ${name}, calibrated until ${calibrationDue}`).join('; '),
+    fault: null,
+    found: true,
+  }
 }

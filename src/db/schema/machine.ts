@@ -50,5 +50,8 @@ export const gauge = pgTable('gauge', {
   kind: text('kind').notNull(),
   resolutionMm: numeric('resolution_mm').notNull(),
   maximumPermissibleErrorMm: numeric('maximum_permissible_error_mm').notNull(),
+  /** Sizes it reaches; null where it measures differences only. */
+  leastMm: numeric('least_mm'),
+  greatestMm: numeric('greatest_mm'),
   calibrationDue: date('calibration_due').notNull(),
 })

@@ -28,12 +28,19 @@ export function Rail({ bench }: { readonly bench: Bench }) {
                     <button
                       type="button"
                       className={styles.item}
+                      data-need={result.need}
                       aria-current={characteristic.id === bench.characteristic.id ? 'true' : undefined}
                       onClick={() => bench.goTo(characteristic.id)}
                     >
                       <span className={styles.itemLine}>
                         <span className={styles.itemName}>{characteristic.name}</span>
-                        <VerdictMark verdict={result.verdict} size={14} title={verdictLabel[result.verdict]} />
+                        {result.need === 'required' ? (
+                          <VerdictMark verdict={result.verdict} size={14} title={verdictLabel[result.verdict]} />
+                        ) : (
+                          <span className={styles.itemNeed}>
+                            {result.need === 'ifGateFails' ? 'if the gate fails' : 'not required'}
+                          </span>
+                        )}
                         <span className={`figure ${styles.itemCount}`}>
                           {taken}/{needed}
                         </span>

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { ReadingBody } from '../../contract/bodies'
 import type { Reading } from '../../core/record/recordSchema'
 import { type Answer, postJson } from '../httpClient'
-import { type OutboxItem, putInOutbox, takeFromOutbox, waitingInOutbox } from './outbox'
+import { type OutboxItem, putInOutbox, takeFromOutbox, waitingInOutbox } from '../outbox'
 
 /** queued: on this device only; stored: the server has it; refused: the server declined it, with the reason. */
 export type Delivery =

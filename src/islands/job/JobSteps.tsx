@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
 import type { ConfirmationBody } from '../../contract/bodies'
+import { stepPages } from '../../contract/stepPages'
 import { formatMoment } from '../../contract/words'
 import {
   type ConfirmableStep,
@@ -70,7 +71,7 @@ function Detail({ view, standing }: { readonly view: JobView; readonly standing:
         {confirmation.note !== '' && <>: {confirmation.note}</>}
       </span>
     )
-  if (standing.state === 'closed') return <span className={styles.detail}>Closed until “Make safe” is confirmed.</span>
+  if (standing.state === 'closed') return <span className={styles.detail}>Closed until “Make safe” is done.</span>
   const last = view.review.at(-1)
   if (standing.step === 'sign' && last)
     return (
@@ -95,13 +96,6 @@ function Detail({ view, standing }: { readonly view: JobView; readonly standing:
   )
 }
 
-const pages: Partial<Record<Step, { readonly path: string; readonly text: string }>> = {
-  measure: { path: 'bench', text: 'Bench' },
-  fits: { path: 'fits', text: 'Fits' },
-  decide: { path: 'verdicts', text: 'Verdicts' },
-  sign: { path: 'report', text: 'Report' },
-}
-
 interface StepActionProps {
   readonly view: JobView
   readonly standing: StepStanding
@@ -111,20 +105,25 @@ interface StepActionProps {
 
 function StepAction({ view, standing, canConfirm, onConfirm }: StepActionProps) {
   const { step, state } = standing
-  const page = pages[step]
-  if (page) {
-    return (
-      <ButtonLink href={`/jobs/${view.record.job.id}/${page.path}`} kind={state === 'now' ? 'primary' : 'plain'}>
-        {page.text}
-      </ButtonLink>
-    )
-  }
-  const confirmable = isConfirmable(step) && canConfirm && state !== 'done' && state !== 'closed'
-  if (!confirmable) return <span />
+  const page = stepPages[step]
+  // A step that the book has no procedure for is confirmed as a whole.
+  const confirmable = isConfirmable(step) && !standing.count && canConfirm && state !== 'done' && state !== 'closed'
   return (
-    <Button kind={state === 'now' ? 'primary' : 'plain'} onClick={() => onConfirm(step)}>
-      Confirm<span className="hidden-label"> {stepLabel[step]}</span>
-    </Button>
+    <span className={styles.actions}>
+      {confirmable && (
+        <Button kind={state === 'now' ? 'primary' : 'plain'} onClick={() => onConfirm(step)}>
+          Confirm<span className="hidden-label"> {stepLabel[step]}</span>
+        </Button>
+      )}
+      {page && (
+        <ButtonLink
+          href={`/jobs/${view.record.job.id}/${page.path}`}
+          kind={state === 'now' && !confirmable ? 'primary' : 'plain'}
+        >
+          {page.text}
+        </ButtonLink>
+      )}
+    </span>
   )
 }
 

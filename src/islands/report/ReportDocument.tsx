@@ -1,5 +1,5 @@
 import type { ReportContent } from '../../contract/answers'
-import { measurementSheets, partLines, type ReportDraft } from '../../contract/reportFacts'
+import { measurementSheets, partLines, type ReportDraft, workFacts } from '../../contract/reportFacts'
 import { CAUTION, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'
 import { stepLabel } from '../../core/job/orderOfWork'
@@ -59,6 +59,7 @@ export function ReportDocument({ content, signed }: DocumentProps) {
         <dt>Next overhaul</dt>
         <dd className="figure">at {formatHours(job.runningHours + job.mustRunHours)} h</dd>
       </dl>
+      <Before content={content} />
       <Verdicts content={content} />
       <Figures content={content} />
       <Fits content={content} />
@@ -81,6 +82,58 @@ export function ReportDocument({ content, signed }: DocumentProps) {
   )
 }
 
+/** What was found before the gauge: level and gate, complaint, findings with causes, and what is not as it should be. */
+function Before({ content }: { readonly content: ReportDraft }) {
+  const { scope, complaint, findings, looked, openCauses, exceptions } = workFacts(content)
+  const nothing = [scope, findings, looked, exceptions].every((list) => list.length === 0) && complaint === null
+  if (nothing) return null
+  return (
+    <section className={styles.section}>
+      <h2>Before the gauge</h2>
+      {scope.map((line) => (
+        <p key={line}>{line}.</p>
+      ))}
+      {complaint && (
+        <p>
+          <b>Complaint:</b> {complaint.text}. <span className={styles.reason}>{complaint.standing}</span>
+        </p>
+      )}
+      {findings.length > 0 && (
+        <table className={styles.table}>
+          <thead>
+            <tr>
+              <th scope="col">Finding</th>
+              <th scope="col">What was seen</th>
+              <th scope="col">Cause</th>
+            </tr>
+          </thead>
+          <tbody>
+            {findings.map(({ id, title, detail, cause }) => (
+              <tr key={id}>
+                <th scope="row">{title}</th>
+                <td className={styles.reason}>{detail}</td>
+                <td>{cause ?? <span className={styles.flag}>! open</span>}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {looked.length > 0 && <p className={styles.reason}>{looked.join('. ')}.</p>}
+      {openCauses.length > 0 && <p className={styles.flag}>! Causes still open: {openCauses.join('; ')}.</p>}
+      {exceptions.length > 0 && (
+        <>
+          <h3>Not as it should be</h3>
+          <ul className={styles.exceptions}>
+            {exceptions.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  )
+}
+
 function Verdicts({ content }: { readonly content: ReportDraft }) {
   return (
     <section className={styles.section}>
@@ -95,7 +148,7 @@ function Verdicts({ content }: { readonly content: ReportDraft }) {
           </tr>
         </thead>
         <tbody>
-          {partLines(content).map(({ part, result, decided, flagged }) => (
+          {partLines(content).map(({ part, result, decided, flagged, leftOut }) => (
             <tr key={part.id}>
               <th scope="row">
                 {part.name}
@@ -119,7 +172,7 @@ function Verdicts({ content }: { readonly content: ReportDraft }) {
                     {decided.stale && <div className={styles.flag}>! readings changed after it</div>}
                   </>
                 ) : (
-                  <span className={styles.reason}>not decided</span>
+                  <span className={styles.reason}>{leftOut ? 'not required' : 'not decided'}</span>
                 )}
               </td>
               <td>
@@ -279,7 +332,8 @@ function Fits({ content: { record, results } }: { readonly content: ReportDraft 
   )
 }
 
-function History({ content: { confirmations, review, record } }: { readonly content: ReportDraft }) {
+function History({ content }: { readonly content: ReportDraft }) {
+  const { confirmations, review, record } = content
   return (
     <section className={styles.section}>
       <h2>Who did what</h2>
@@ -291,6 +345,14 @@ function History({ content: { confirmations, review, record } }: { readonly cont
               <td>{by}</td>
               <td className="figure">{formatMoment(at)}</td>
               <td className={styles.reason}>{note}</td>
+            </tr>
+          ))}
+          {workFacts(content).log.map(({ id, what, by, at }) => (
+            <tr key={id}>
+              <td>{what}</td>
+              <td>{by}</td>
+              <td className="figure">{formatMoment(at)}</td>
+              <td />
             </tr>
           ))}
           {record.decisions.map(({ id, part, by, at, decided }) => (

@@ -113,6 +113,8 @@ function Decided({ row, board, onDepart }: Omit<PartRowProps, 'open' | 'onToggle
       </div>
     )
   }
+  if (row.result.need !== 'required')
+    return <span className={styles.position}>{row.result.need === 'ifGateFails' ? 'if the gate fails' : 'not required'}</span>
   return (
     <div className={styles.decided}>
       {standing?.stale && (

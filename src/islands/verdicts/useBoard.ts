@@ -35,7 +35,7 @@ const messageOf = (answer: Exclude<Answer<unknown>, { kind: 'ok' }>): string =>
 
 const isDecided = ({ standing }: BoardRow): boolean => standing !== undefined && !standing.stale
 /** What needs a person: no verdict yet, one made on something that changed, or a hold. */
-export const needsSomeone = (row: BoardRow): boolean => !isDecided(row)
+export const needsSomeone = (row: BoardRow): boolean => row.result.need === 'required' && !isDecided(row)
 export const isAcceptable = (row: BoardRow): boolean => needsSomeone(row) && row.result.verdict !== 'hold'
 
 export function useBoard(initial: JobView): Board {

@@ -1,6 +1,6 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { ReportContent } from '../../contract/answers'
-import { type MeasurementSheet, measurementSheets, partLines } from '../../contract/reportFacts'
+import { type MeasurementSheet, measurementSheets, partLines, workFacts } from '../../contract/reportFacts'
 import { CAUTION, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'
 import { stepLabel } from '../../core/job/orderOfWork'
@@ -88,6 +88,7 @@ export function reportPdf({ content, sha256 }: SignedReport): TDocumentDefinitio
       words(`${machine.station}, ${machine.name} · ${content.title}`, { color: '#4a5463', fontSize: 11, margin: [0, 0, 0, 8] }),
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 511, y2: 0, lineWidth: 1.4, lineColor: '#1b2330' }], margin: [0, 0, 0, 8] },
       facts(content),
+      ...before(content),
       heading('Verdicts'),
       verdicts(content),
       ...sheetsWithHeading(content),
@@ -146,15 +147,41 @@ function facts({ record: { job, book }, reason, openedBy }: ReportContent): Cont
   } as Content
 }
 
+/** What was found before the gauge, as on the page. */
+function before(content: ReportContent): Content[] {
+  const { scope, complaint, findings, looked, openCauses, exceptions } = workFacts(content)
+  const found = findings.map(({ title, detail, cause }): TableCell[] => [
+    words(title, { bold: true }) as TableCell,
+    words(detail, QUIET) as TableCell,
+    words(cause ?? '! open', cause ? {} : { bold: true, color: '#b04a14' }) as TableCell,
+  ])
+  const body: Content[] = [
+    ...scope.map((line) => words(`${line}.`)),
+    ...(complaint ? [words(`Complaint: ${complaint.text}. ${complaint.standing}`, { margin: [0, 2, 0, 2] })] : []),
+    ...(found.length > 0 ? [table([170, '*', 120], ['Finding', 'What was seen', 'Cause'], found)] : []),
+    ...(looked.length > 0 ? [words(`${looked.join('. ')}.`, { ...QUIET, margin: [0, 3, 0, 0] })] : []),
+    ...(openCauses.length > 0
+      ? [words(`! Causes still open: ${openCauses.join('; ')}.`, { bold: true, color: '#b04a14', margin: [0, 3, 0, 0] })]
+      : []),
+    ...(exceptions.length > 0
+      ? [
+          words('Not as it should be', { bold: true, margin: [0, 5, 0, 1] }),
+          ...exceptions.map((line) => words(`– ${line}`, { fontSize: 8.5 })),
+        ]
+      : []),
+  ]
+  return body.length === 0 ? [] : [heading('Before the gauge'), ...body]
+}
+
 function verdicts(content: ReportContent): Content {
-  const rows = partLines(content).map(({ part, result, decided, flagged }): TableCell[] => {
+  const rows = partLines(content).map(({ part, result, decided, flagged, leftOut }): TableCell[] => {
     const inspector: Content[] = decided
       ? [
           words(verdictLabel[decided.verdict], { bold: true }),
           words(`${decided.by}${decided.departs ? `, departing: ${decided.reason ?? ''}` : ''}`, QUIET),
           ...(flagged ? [words('! departs on a safety-marked part', { bold: true, color: '#b04a14', fontSize: 8 })] : []),
         ]
-      : [words('not decided', QUIET)]
+      : [words(leftOut ? 'not required' : 'not decided', QUIET)]
     const reasons = result.votes
       .slice(0, 3)
       .map((vote) =>
@@ -251,7 +278,8 @@ function fits({ record, results }: ReportContent): Content {
   return table([90, 84, '*', '*', 62], ['Fit', 'Clearance from parts', 'Limits, source', 'Strip − parts', 'Verdict'], rows)
 }
 
-function history({ confirmations, review, record }: ReportContent): Content {
+function history(content: ReportContent): Content {
+  const { confirmations, review, record } = content
   const row = (what: string, by: string, at: string, note: string): TableCell[] => [
     words(what, { fontSize: 8.5 }) as TableCell,
     words(by, { fontSize: 8.5 }) as TableCell,
@@ -264,6 +292,7 @@ function history({ confirmations, review, record }: ReportContent): Content {
     ['What', 'Who', 'When', 'Note'],
     [
       ...confirmations.map(({ step, by, at, note }) => row(`${stepLabel[step]} confirmed`, by, at, note)),
+      ...workFacts(content).log.map(({ what, by, at }) => row(what, by, at, '')),
       ...record.decisions.map(({ part, decided, by, at }) =>
         row(`${partName(part)}: ${verdictLabel[decided].toLowerCase()}`, by, at, ''),
       ),

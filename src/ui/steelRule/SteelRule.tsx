@@ -1,3 +1,4 @@
+import { stepPages } from '../../contract/stepPages'
 import { type Step, type StepStanding, stepLabel } from '../../core/job/orderOfWork'
 import styles from './SteelRule.module.css'
 
@@ -8,16 +9,10 @@ export interface SteelRuleProps {
   readonly here: Step | null
 }
 
-/** The page where each step is done; steps confirmed by name are on the job's page. */
 function pageOf(jobId: string, step: Step): string {
   const job = `/jobs/${encodeURIComponent(jobId)}`
-  const own: Partial<Record<Step, string>> = {
-    measure: `${job}/bench`,
-    fits: `${job}/fits`,
-    decide: `${job}/verdicts`,
-    sign: `${job}/report`,
-  }
-  return own[step] ?? `${job}#${step}`
+  const page = stepPages[step]
+  return page ? `${job}/${page.path}` : `${job}#${step}`
 }
 
 const stateWord = { done: 'done', now: 'next', ahead: 'ahead', closed: 'closed until made safe' } as const

@@ -1,0 +1,234 @@
+import { useState } from 'react'
+import { formatMoment } from '../../contract/words'
+import { type CauseFamily, causeFamilies, causeLabel, kindOf, severityLabel, sinceLabel } from '../../core/condition/findingKinds'
+import { strongestRule } from '../../core/decision/findingRule'
+import { verdictLabel } from '../../core/decision/level'
+import type { Finding } from '../../core/work/fold'
+import { Button, ButtonLink } from '../../ui/Button'
+import { Fault, SelectField, TextField } from '../../ui/Field'
+import { SourceNote } from '../../ui/SourceNote'
+import { VerdictWord } from '../../ui/VerdictMark'
+import { Pictures } from '../picture/Pictures'
+import type { Work } from '../work/useWork'
+import styles from './Look.module.css'
+
+/** A finding: what it points to, what confirms it, what mends it, what the book says, and its cause. */
+export function FindingCard({
+  work,
+  finding,
+  onChange,
+}: {
+  readonly work: Work
+  readonly finding: Finding
+  readonly onChange: () => void
+}) {
+  const { book } = work.record
+  const kind = kindOf(finding.kind)
+  const rule = strongestRule(book.findingRules, finding)
+  const part = book.parts.find(({ id }) => id === finding.part)
+  const stations = book.positions.filter((position) => position.part === finding.part).flatMap((position) => position.stations)
+  const station = stations.find(({ id }) => id === finding.station)
+  const route = rule?.route ? part?.routes.find(({ id }) => id === rule.route) : undefined
+  const where = [station && `${station.id} ${station.label}`, finding.clock && `${finding.clock} o’clock`, finding.extent]
+    .filter(Boolean)
+    .join(' · ')
+  return (
+    <article className={styles.card} data-severity={finding.severity} aria-label={`${kind.label}, ${finding.severity}`}>
+      <header className={styles.cardHead}>
+        <h3>
+          {kind.label} <span className={styles.severity}>{severityLabel[finding.severity].toLowerCase()}</span>
+        </h3>
+        <span className={styles.quiet}>
+          {finding.by}, <span className="figure">{formatMoment(finding.at)}</span>
+        </span>
+      </header>
+      <p>
+        {where !== '' && <b>{where}</b>} <span className={styles.quiet}>{sinceLabel[finding.since]}</span>
+        {finding.note !== '' && <> {finding.note}</>}
+      </p>
+      <dl className={styles.knows}>
+        <dt>Points to</dt>
+        <dd>{kind.pointsTo.map((family) => causeLabel[family].toLowerCase()).join(', ')}</dd>
+        <dt>Check</dt>
+        <dd>
+          {kind.check.join('; ')}
+          <Confirming work={work} finding={finding} characteristics={rule?.confirm ?? []} />
+        </dd>
+        <dt>Usually</dt>
+        <dd>{kind.mends}</dd>
+        <dt>The book</dt>
+        <dd>
+          {rule ? (
+            <>
+              <VerdictWord verdict={rule.asks} size={13} /> {rule.text}
+              {route && `: ${route.name.toLowerCase()}`} <SourceNote source={rule.source} documents={book.documents} />
+            </>
+          ) : finding.kind === 'crack' ? (
+            <>
+              <VerdictWord verdict="replace" size={13} /> no repair named: {verdictLabel.replace.toLowerCase()}
+            </>
+          ) : (
+            'has no rule for this'
+          )}
+        </dd>
+      </dl>
+      <Cause work={work} finding={finding} />
+      <div className={styles.cardFoot}>
+        <Pictures work={work} subject={{ kind: 'finding', id: finding.id }} title={kind.label} />
+        {work.closed === null && <Withdraw work={work} finding={finding} onChange={onChange} />}
+      </div>
+    </article>
+  )
+}
+
+/** Measurements that confirm the finding: on the plan already, or one press away from it. */
+function Confirming({
+  work,
+  finding,
+  characteristics,
+}: {
+  readonly work: Work
+  readonly finding: Finding
+  readonly characteristics: readonly string[]
+}) {
+  const { book, job } = work.record
+  const own = book.characteristics.filter(({ part }) => part === finding.part).map(({ id }) => id)
+  const all = [...new Set([...characteristics, ...own])]
+  return (
+    <span className={styles.confirming}>
+      {all.map((id) => {
+        const characteristic = book.characteristics.find((candidate) => candidate.id === id)
+        const result = work.results.characteristics.find((candidate) => candidate.id === id)
+        if (!characteristic || !result) return null
+        return result.need === 'required' ? (
+          <ButtonLink key={id} href={`/jobs/${job.id}/bench?c=${id}`}>
+            Measure {characteristic.name}{' '}
+            <span className="figure">
+              {result.reductions.taken}/{result.reductions.needed}
+            </span>
+          </ButtonLink>
+        ) : work.closed === null ? (
+          <Button
+            key={id}
+            onClick={() => void work.write({ kind: 'measurementPlanned', characteristic: id, finding: finding.id })}
+          >
+            + Add {characteristic.name} to the plan
+          </Button>
+        ) : null
+      })}
+    </span>
+  )
+}
+
+function Cause({ work, finding }: { readonly work: Work; readonly finding: Finding }) {
+  const [open, setOpen] = useState(false)
+  const [family, setFamily] = useState<CauseFamily>(kindOf(finding.kind).pointsTo[0] ?? 'operation')
+  const [text, setText] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const likely = kindOf(finding.kind).pointsTo
+  const options = [...likely, ...causeFamilies.filter((candidate) => !likely.includes(candidate))]
+  const write = (cause: { family: CauseFamily; text: string } | null): void => {
+    void work.write({ kind: 'causeRecorded', finding: finding.id, cause }).then((fate) => {
+      setFault(fate.kind === 'refused' ? fate.message : null)
+      if (fate.kind !== 'refused') setOpen(false)
+    })
+  }
+  if (finding.cause)
+    return (
+      <p className={styles.cause}>
+        <b>Cause:</b> {causeLabel[finding.cause.family].toLowerCase()}
+        {finding.cause.text !== '' && `, ${finding.cause.text}`} <span className={styles.quiet}>{finding.cause.by}</span>
+        {work.closed === null && (
+          <Button kind="quiet" onClick={() => write(null)}>
+            Leave it open again
+          </Button>
+        )}
+        <Fault text={fault} />
+      </p>
+    )
+  return (
+    <div className={styles.cause} data-open="">
+      <b>Cause still open.</b> It stays in sight up to the report.
+      {work.closed === null && !open && (
+        <Button kind="quiet" onClick={() => setOpen(true)}>
+          Record the cause …
+        </Button>
+      )}
+      {open && (
+        <form
+          className={styles.causeForm}
+          onSubmit={(event) => {
+            event.preventDefault()
+            write({ family, text: text.trim() })
+          }}
+        >
+          <SelectField
+            label="Family"
+            value={family}
+            autoFocus
+            options={options.map((value) => ({ value, label: causeLabel[value] }))}
+            onChange={(event) => setFamily(event.currentTarget.value as CauseFamily)}
+          />
+          <TextField label="In words" value={text} maxLength={400} onChange={(event) => setText(event.currentTarget.value)} />
+          <div className={styles.actions}>
+            <Button type="submit" kind="primary">
+              Record the cause
+            </Button>
+            <Button onClick={() => setOpen(false)}>Not now</Button>
+          </div>
+        </form>
+      )}
+      <Fault text={fault} />
+    </div>
+  )
+}
+
+function Withdraw({
+  work,
+  finding,
+  onChange,
+}: {
+  readonly work: Work
+  readonly finding: Finding
+  readonly onChange: () => void
+}) {
+  const [open, setOpen] = useState(false)
+  const [reason, setReason] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  if (!open)
+    return (
+      <span className={styles.actions}>
+        <Button kind="quiet" onClick={onChange}>
+          Change …
+        </Button>
+        <Button kind="quiet" onClick={() => setOpen(true)}>
+          Withdraw …
+        </Button>
+      </span>
+    )
+  return (
+    <form
+      className={styles.causeForm}
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (reason.trim().length < 3) return setFault('Say why, in a few words.')
+        void work
+          .write({ kind: 'findingWithdrawn', finding: finding.id, reason: reason.trim() })
+          .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
+      }}
+    >
+      <TextField
+        label="Why is it withdrawn?"
+        value={reason}
+        maxLength={400}
+        autoFocus
+        onChange={(event) => setReason(event.currentTarget.value)}
+      />
+      <Fault text={fault} />
+      <div className={styles.actions}>
+        <Button type="submit">Withdraw the finding</Button>
+        <Button onClick={() => setOpen(false)}>Not now</Button>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,155 @@
+import { useRef, useState } from 'react'
+import { v7 } from 'uuid'
+import {
+  type FindingKind,
+  type Severity,
+  type Since,
+  severities,
+  severityLabel,
+  sinceLabel,
+  sinceWhen,
+} from '../../core/condition/findingKinds'
+import type { Part } from '../../core/record/bookSchema'
+import type { Finding } from '../../core/work/fold'
+import { Button } from '../../ui/Button'
+import { Choice } from '../../ui/Choice'
+import { Fault, SelectField, TextField } from '../../ui/Field'
+import { ClockDial } from '../../ui/partSketch/ClockDial'
+import { PartSketch } from '../../ui/partSketch/PartSketch'
+import { useFormDraft } from '../useFormDraft'
+import type { Work } from '../work/useWork'
+import { KindField } from './KindField'
+import styles from './Look.module.css'
+
+interface Draft {
+  readonly kind: FindingKind | null
+  readonly severity: Severity
+  readonly since: Since
+  readonly station: string | null
+  readonly clock: number | null
+  readonly extent: string
+  readonly note: string
+}
+
+const EMPTY: Draft = { kind: null, severity: 'marked', since: 'service', station: null, clock: null, extent: '', note: '' }
+
+/** One finding: kind, how bad, where on the part, how far it reaches. Changing one keeps its history. */
+export function FindingForm({
+  work,
+  part,
+  changing,
+  onDone,
+}: {
+  readonly work: Work
+  readonly part: Part
+  readonly changing: Finding | null
+  readonly onDone: () => void
+}) {
+  const initial: Draft = changing ?? EMPTY
+  const [draft, setDraft, forget] = useFormDraft<Draft>(`finding ${work.record.job.id} ${part.id} ${changing?.id ?? ''}`, {
+    kind: initial.kind,
+    severity: initial.severity,
+    since: initial.since,
+    station: initial.station,
+    clock: initial.clock,
+    extent: initial.extent,
+    note: initial.note,
+  })
+  const [fault, setFault] = useState<string | null>(null)
+  const kindInput = useRef<HTMLInputElement>(null)
+  const set = (over: Partial<Draft>): void => setDraft({ ...draft, ...over })
+  const position = work.record.book.positions.find(({ part: own, stations }) => own === part.id && stations.length > 0)
+  const before = work.work.findings.filter((finding) => finding.part === part.id && finding.withdrawn === null)
+
+  async function note(): Promise<void> {
+    if (draft.kind === null) {
+      setFault('Choose what is found: type its first letters.')
+      return kindInput.current?.focus()
+    }
+    const { kind, ...rest } = draft
+    const fate = await work.write({
+      kind: 'findingRecorded',
+      finding: changing?.id ?? v7(),
+      value: { part: part.id, kind, ...rest, extent: draft.extent.trim(), note: draft.note.trim() },
+    })
+    if (fate.kind === 'refused') return setFault(fate.message)
+    forget()
+    setDraft(EMPTY)
+    forget()
+    setFault(null)
+    onDone()
+    kindInput.current?.focus()
+  }
+
+  return (
+    <form
+      className={styles.findingForm}
+      aria-label={`Finding on ${part.name}`}
+      onSubmit={(event) => {
+        event.preventDefault()
+        void note()
+      }}
+    >
+      <div className={styles.formLeft}>
+        <KindField value={draft.kind} onChange={(kind) => set({ kind })} inputRef={kindInput} />
+        <Choice
+          legend="How bad"
+          options={severities.map((value) => ({ value, label: severityLabel[value] }))}
+          value={draft.severity}
+          onChange={(severity) => set({ severity })}
+        />
+        <div className={styles.two}>
+          <TextField
+            label="How far it reaches"
+            hint="Length, area, number"
+            value={draft.extent}
+            maxLength={80}
+            onChange={(event) => set({ extent: event.currentTarget.value })}
+          />
+          <SelectField
+            label="Since when"
+            value={draft.since}
+            options={sinceWhen.map((value) => ({ value, label: sinceLabel[value] }))}
+            onChange={(event) => set({ since: event.currentTarget.value as Since })}
+          />
+        </div>
+        <TextField
+          label="Note"
+          value={draft.note}
+          maxLength={400}
+          onChange={(event) => set({ note: event.currentTarget.value })}
+        />
+        <Fault text={fault} />
+        <div className={styles.actions}>
+          <Button type="submit" kind="primary">
+            {changing ? 'Change the finding' : 'Note the finding'}
+          </Button>
+          {changing && <Button onClick={onDone}>Leave it</Button>}
+        </div>
+      </div>
+      <fieldset className={styles.where}>
+        <legend>Where on the part</legend>
+        {position && (
+          <PartSketch
+            name={part.name}
+            form={position.form}
+            stations={position.stations}
+            value={draft.station}
+            marked={before.flatMap(({ station }) => station ?? [])}
+            onChange={(station) => set({ station })}
+          />
+        )}
+        <ClockDial
+          label={`Clock position on ${part.name}`}
+          value={draft.clock}
+          marked={before.flatMap(({ clock }) => clock ?? [])}
+          onChange={(clock) => set({ clock })}
+        />
+        <p className={styles.quiet}>
+          {[draft.station && `station ${draft.station}`, draft.clock && `${draft.clock} o’clock`].filter(Boolean).join(', ') ||
+            'Tap a station and an hour; tap again to take it back.'}
+        </p>
+      </fieldset>
+    </form>
+  )
+}

@@ -1,0 +1,118 @@
+import { useState } from 'react'
+import { v7 } from 'uuid'
+import { kindOf, type Severity, severities, severityLabel } from '../../core/condition/findingKinds'
+import type { HandTest } from '../../core/record/procedureSchema'
+import { Button } from '../../ui/Button'
+import { Choice } from '../../ui/Choice'
+import { Fault, TextField } from '../../ui/Field'
+import type { Work } from '../work/useWork'
+import styles from './Look.module.css'
+
+/** Feel, rock, slack and oil: sound with one press, or a finding with its own quick form. */
+export function HandTests({ work, part }: { readonly work: Work; readonly part: string }) {
+  const tests = work.record.book.handTests.filter((test) => test.part === part)
+  if (tests.length === 0) return null
+  return (
+    <section className={styles.hand} aria-labelledby="hand-tests">
+      <h2 id="hand-tests">By hand</h2>
+      {tests.map((test) => (
+        <HandTestRow key={test.id} work={work} test={test} />
+      ))}
+    </section>
+  )
+}
+
+function HandTestRow({ work, test }: { readonly work: Work; readonly test: HandTest }) {
+  const [open, setOpen] = useState(false)
+  const [severity, setSeverity] = useState<Severity>('marked')
+  const [felt, setFelt] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const standing = work.work.handTests.get(test.id)
+  const finding = standing?.finding ? work.work.findings.find(({ id }) => id === standing.finding) : undefined
+  const say = (fate: Awaited<ReturnType<Work['write']>>): void => {
+    setFault(fate.kind === 'refused' ? fate.message : null)
+    if (fate.kind !== 'refused') setOpen(false)
+  }
+  return (
+    <div className={styles.handTest}>
+      <p>
+        <b>{test.name}</b> <span className={styles.quiet}>{test.how}</span>
+      </p>
+      <p className={styles.actions}>
+        {standing && (
+          <span className={styles.quiet}>
+            {standing.finding === null
+              ? '✓ sound'
+              : finding
+                ? `! ${kindOf(finding.kind).label}, ${finding.severity}`
+                : '! finding'}
+            , {standing.by}
+          </span>
+        )}
+        {work.closed === null && !open && (
+          <>
+            <Button
+              aria-label={`Sound: ${test.name}`}
+              onClick={() => void work.write({ kind: 'handTested', test: test.id, finding: null, note: '' }).then(say)}
+            >
+              Sound
+            </Button>
+            <Button aria-label={`Not sound: ${test.name}`} onClick={() => setOpen(true)}>
+              Not sound …
+            </Button>
+          </>
+        )}
+      </p>
+      {open && (
+        <form
+          className={styles.causeForm}
+          onSubmit={(event) => {
+            event.preventDefault()
+            const id = v7()
+            void work
+              .write(
+                {
+                  kind: 'findingRecorded',
+                  finding: id,
+                  value: {
+                    part: test.part,
+                    kind: test.kind,
+                    severity,
+                    since: 'service',
+                    station: null,
+                    clock: null,
+                    extent: felt.trim(),
+                    note: test.name,
+                  },
+                },
+                { kind: 'handTested', test: test.id, finding: id, note: '' },
+              )
+              .then(say)
+          }}
+        >
+          <Choice
+            legend="How bad"
+            options={severities.map((value) => ({ value, label: severityLabel[value] }))}
+            value={severity}
+            onChange={setSeverity}
+          />
+          <TextField
+            label="What was felt or seen"
+            hint="Figure with its unit where there is one"
+            value={felt}
+            maxLength={80}
+            autoFocus
+            onChange={(event) => setFelt(event.currentTarget.value)}
+          />
+          <div className={styles.actions}>
+            <Button type="submit" kind="primary">
+              Note it as a finding
+            </Button>
+            <Button onClick={() => setOpen(false)}>Not now</Button>
+          </div>
+        </form>
+      )}
+      <Fault text={fault} />
+    </div>
+  )
+}

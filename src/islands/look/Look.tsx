@@ -1,0 +1,198 @@
+import { useState } from 'react'
+import { verdictLabel } from '../../core/decision/level'
+import { standingFindings } from '../../core/work/fold'
+import { findingTitle, openCauses } from '../../core/work/openQuestions'
+import { Button } from '../../ui/Button'
+import { Fault } from '../../ui/Field'
+import { VerdictMark } from '../../ui/VerdictMark'
+import stepStyles from '../steps/StageSteps.module.css'
+import { AddStep, StepCard } from '../steps/StepCard'
+import { ComplaintNote } from '../work/ComplaintNote'
+import { useWork, type WorkProps } from '../work/useWork'
+import { WorkNotices } from '../work/WorkNotices'
+import { FindingCard } from './FindingCard'
+import { FindingForm } from './FindingForm'
+import { HandTests } from './HandTests'
+import styles from './Look.module.css'
+import { PatternSheet } from './PatternSheet'
+
+type Tab = 'findings' | 'steps'
+
+/** Findings part by part: what is seen, what it points to, and its cause. */
+export function Look({ opened, ...props }: WorkProps & { readonly opened: string | null }) {
+  const work = useWork(props)
+  const { book } = work.record
+  const [tab, setTab] = useState<Tab>('findings')
+  const [partId, setPartId] = useState(book.parts.find(({ id }) => id === opened)?.id ?? book.parts[0]?.id ?? '')
+  const [changing, setChanging] = useState<string | null>(null)
+  const [fault, setFault] = useState<string | null>(null)
+  const part = book.parts.find(({ id }) => id === partId)
+  const all = standingFindings(work.work)
+  const own = all.filter((finding) => finding.part === partId)
+  const looked = work.work.lookedAt.get(partId)
+  const causes = openCauses(work.work)
+  const steps = work.steps.filter(({ stage }) => stage === 'look')
+  const stepsDone = steps.filter(({ standing }) => standing.kind !== 'open').length
+  const assemblies = [...new Set(book.parts.map(({ assembly }) => assembly))]
+  const changed = own.find(({ id }) => id === changing) ?? null
+  return (
+    <div className={styles.page}>
+      <nav className={styles.parts} aria-label="Parts to look at">
+        {assemblies.map((assembly) => (
+          <section key={assembly}>
+            <h2>{assembly}</h2>
+            <ul>
+              {book.parts
+                .filter((candidate) => candidate.assembly === assembly)
+                .map((candidate) => {
+                  const found = all.filter((finding) => finding.part === candidate.id).length
+                  const result = work.results.parts.find(({ id }) => id === candidate.id)
+                  const state = found > 0 ? `${found} found` : work.work.lookedAt.has(candidate.id) ? '✓' : '·'
+                  return (
+                    <li key={candidate.id}>
+                      <button
+                        type="button"
+                        aria-current={candidate.id === partId ? 'true' : undefined}
+                        onClick={() => {
+                          setPartId(candidate.id)
+                          setChanging(null)
+                          setTab('findings')
+                        }}
+                      >
+                        <span className={styles.partName}>{candidate.name}</span>
+                        {result && <VerdictMark verdict={result.verdict} size={13} title={verdictLabel[result.verdict]} />}
+                        <span className={`figure ${styles.partState}`}>
+                          {state}
+                          <span className="hidden-label">
+                            {state === '·' ? ' not looked at' : state === '✓' ? ' looked at, nothing found' : ''}
+                          </span>
+                        </span>
+                      </button>
+                    </li>
+                  )
+                })}
+            </ul>
+          </section>
+        ))}
+      </nav>
+      <div className={styles.main}>
+        <WorkNotices work={work} />
+        <ComplaintNote work={work} />
+        <header className={styles.head}>
+          <div>
+            <h1>{tab === 'steps' ? 'Clean and look' : (part?.name ?? 'No part')}</h1>
+            {tab === 'findings' && part && (
+              <p className={styles.quiet}>
+                {part.assembly}, {part.position}
+              </p>
+            )}
+          </div>
+          <div className={styles.tabs} role="tablist" aria-label="Look">
+            <button type="button" role="tab" aria-selected={tab === 'findings'} onClick={() => setTab('findings')}>
+              Findings <span className="figure">{all.length}</span>
+            </button>
+            <button type="button" role="tab" aria-selected={tab === 'steps'} onClick={() => setTab('steps')}>
+              Steps{' '}
+              <span className="figure">
+                {stepsDone}/{steps.length}
+              </span>
+            </button>
+          </div>
+        </header>
+        <Fault text={work.closed} />
+        {tab === 'steps' && (
+          <>
+            {steps.length === 0 && <p className={styles.quiet}>The limit book has no steps for looking at this level.</p>}
+            <ol className={stepStyles.steps}>
+              {steps.map((step, index) => (
+                <StepCard key={step.id} work={work} step={step} number={index + 1} />
+              ))}
+            </ol>
+            <AddStep work={work} stage="look" after={steps.at(-1)?.id ?? null} />
+          </>
+        )}
+        {tab === 'findings' && part && (
+          <>
+            {work.closed === null && (
+              <FindingForm
+                key={`${part.id} ${changing ?? ''}`}
+                work={work}
+                part={part}
+                changing={changed}
+                onDone={() => setChanging(null)}
+              />
+            )}
+            {own.length === 0 && (
+              <p className={styles.none}>
+                {looked ? `✓ Looked at by ${looked.by}: nothing found.` : 'Nothing noted on this part yet.'}
+                {work.closed === null && !looked && (
+                  <Button
+                    onClick={() =>
+                      void work
+                        .write({ kind: 'lookedAt', part: part.id, note: '' })
+                        .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
+                    }
+                  >
+                    Looked at, nothing found
+                  </Button>
+                )}
+              </p>
+            )}
+            <Fault text={fault} />
+            {own.map((finding) => (
+              <FindingCard key={finding.id} work={work} finding={finding} onChange={() => setChanging(finding.id)} />
+            ))}
+            {book.patterns
+              .filter((pattern) => pattern.part === part.id)
+              .map((pattern) => (
+                <PatternSheet
+                  key={`${pattern.id} ${work.work.patterns.get(pattern.id)?.at ?? ''}`}
+                  work={work}
+                  pattern={pattern}
+                />
+              ))}
+            <HandTests work={work} part={part.id} />
+          </>
+        )}
+      </div>
+      <aside className={styles.side} aria-label="Open causes">
+        <ComplaintNote work={work} asks />
+        <h2>Open causes</h2>
+        {causes.length === 0 ? (
+          <p className={styles.quiet}>No finding is without a cause.</p>
+        ) : (
+          <ul className={styles.causes}>
+            {causes.map((finding) => (
+              <li key={finding.id}>
+                <button
+                  type="button"
+                  onClick={() => {
+                    setPartId(finding.part)
+                    setTab('findings')
+                  }}
+                >
+                  {findingTitle(book, finding)}
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+        <h2>Added to the plan by findings</h2>
+        {work.work.planned.size === 0 ? (
+          <p className={styles.quiet}>None.</p>
+        ) : (
+          <ul className={styles.causes}>
+            {[...work.work.planned].map(([id, { by }]) => (
+              <li key={id}>
+                <a href={`/jobs/${work.record.job.id}/bench?c=${id}`}>
+                  {book.characteristics.find((item) => item.id === id)?.name ?? id}
+                </a>{' '}
+                <span className={styles.quiet}>{by}</span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </aside>
+    </div>
+  )
+}

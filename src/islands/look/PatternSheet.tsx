@@ -1,0 +1,224 @@
+import { type KeyboardEvent, useId, useState } from 'react'
+import {
+  type Arrangement,
+  countPattern,
+  type ElementState,
+  elementCount,
+  judgePattern,
+  rowsOf,
+} from '../../core/condition/damagePattern'
+import type { PatternSpec } from '../../core/record/procedureSchema'
+import { Button, Key } from '../../ui/Button'
+import { Fault } from '../../ui/Field'
+import { SourceNote } from '../../ui/SourceNote'
+import { useFormDraft } from '../useFormDraft'
+import type { Work } from '../work/useWork'
+import styles from './Look.module.css'
+
+type Draft = Record<string, ElementState>
+
+const GAP = 26
+const LEAST_RADIUS = 70
+
+/** Numbered elements in a ring or in rows: each sound, worn by so much, or broken; neighbours count across the joint. */
+export function PatternSheet({ work, pattern }: { readonly work: Work; readonly pattern: PatternSpec }) {
+  const stored = work.work.patterns.get(pattern.id)
+  const before: Draft = Object.fromEntries([...(stored?.states ?? [])].map(([element, state]) => [String(element), state]))
+  const [draft, setDraft, forget] = useFormDraft<{ states: Draft }>(
+    `pattern ${work.record.job.id} ${pattern.id} ${stored?.at ?? ''}`,
+    { states: before },
+  )
+  const [at, setAt] = useState(1)
+  const [percent, setPercent] = useState('10')
+  const [fault, setFault] = useState<string | null>(null)
+  const percentId = useId()
+  const total = elementCount(pattern.arrangement)
+  const states = new Map(Object.entries(draft.states).map(([element, state]) => [Number(element), state]))
+  const count = countPattern(pattern.arrangement, states)
+  const judged = judgePattern(count, pattern.limits)
+  const closed = work.closed !== null
+
+  const worn = (): ElementState | null => {
+    const value = Number(percent.replace(',', '.'))
+    return value > 0 && value < 100 ? { kind: 'worn', fraction: Math.round(value * 10) / 1000 } : null
+  }
+  const set = (element: number, state: ElementState): void => {
+    setDraft({ states: { ...draft.states, [String(element)]: state } })
+    setAt(element)
+  }
+  const setWorn = (element: number): void => {
+    const state = worn()
+    if (state) set(element, state)
+    else setFault('Worn by more than 0 and less than 100 %.')
+  }
+  const next = (element: number, by: number): number => ((element - 1 + by + total) % total) + 1
+  function onKeyDown(event: KeyboardEvent): void {
+    if (closed || event.altKey || event.ctrlKey || event.metaKey) return
+    const forward = (): void => setAt(next(at, 1))
+    switch (event.key) {
+      case 'ArrowRight':
+      case 'ArrowDown':
+        forward()
+        break
+      case 'ArrowLeft':
+      case 'ArrowUp':
+        setAt(next(at, -1))
+        break
+      case 's':
+        set(at, { kind: 'sound' })
+        forward()
+        break
+      case 'b':
+        set(at, { kind: 'broken' })
+        forward()
+        break
+      case 'w':
+        setWorn(at)
+        forward()
+        break
+      default:
+        return
+    }
+    event.preventDefault()
+  }
+  const cycle = (element: number): void => {
+    const state = states.get(element)?.kind
+    if (state === undefined || state === 'notSeen') set(element, { kind: 'sound' })
+    else if (state === 'sound') set(element, { kind: 'broken' })
+    else if (state === 'broken') setWorn(element)
+    else set(element, { kind: 'sound' })
+  }
+  const restSound = (): void => {
+    const all: Draft = { ...draft.states }
+    for (let element = 1; element <= total; element += 1) all[String(element)] ??= { kind: 'sound' }
+    setDraft({ states: all })
+  }
+  const changed = JSON.stringify(draft.states) !== JSON.stringify(before)
+
+  return (
+    <section className={styles.pattern} aria-label={pattern.name}>
+      <header className={styles.cardHead}>
+        <h3>{pattern.name}</h3>
+        <span className={styles.quiet}>
+          {pattern.instruction} <SourceNote source={pattern.source} documents={work.record.book.documents} />
+        </span>
+      </header>
+      <div className={styles.patternBody}>
+        <div
+          className={styles.elements}
+          role="application"
+          aria-label={`${total} ${pattern.element}s; ${pattern.element} ${at}, ${stateWord(states.get(at))}. Arrow keys move, S sound, W worn, B broken.`}
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: one stop for Tab; the keys set the element in turn
+          tabIndex={0}
+          onKeyDown={onKeyDown}
+          style={sizeOf(pattern.arrangement)}
+        >
+          {placesOf(pattern.arrangement).map(({ element, x, y }) => (
+            <button
+              type="button"
+              key={element}
+              tabIndex={-1}
+              disabled={closed}
+              className={styles.element}
+              data-state={states.get(element)?.kind ?? 'notSeen'}
+              data-at={element === at || undefined}
+              style={{ insetInlineStart: x, insetBlockStart: y }}
+              aria-label={`${pattern.element} ${element}: ${stateWord(states.get(element))}`}
+              onClick={() => cycle(element)}
+            >
+              {element}
+            </button>
+          ))}
+        </div>
+        <div className={styles.patternFacts}>
+          <p className={styles.judged} data-standing={judged.standing} aria-live="polite">
+            <b>{judged.standing === 'beyond' ? '! Beyond' : judged.standing === 'inside' ? '✓ Inside' : 'Open'}</b>:{' '}
+            {judged.reasons.join('; ')}
+          </p>
+          <p>
+            <b className="figure">{count.broken}</b> broken, <b className="figure">{count.adjacentPairs}</b> adjacent pairs,
+            longest run <b className="figure">{count.longestRun}</b>, <b className="figure">{count.worn}</b> worn
+            {count.worst && (
+              <>
+                , worst <b className="figure">{Math.round(count.worst.fraction * 1000) / 10} %</b> (no. {count.worst.element})
+              </>
+            )}
+          </p>
+          {!closed && (
+            <>
+              <p className={styles.actions}>
+                <label htmlFor={percentId}>Worn by</label>
+                <input
+                  id={percentId}
+                  className={styles.percent}
+                  inputMode="decimal"
+                  value={percent}
+                  onChange={(event) => setPercent(event.currentTarget.value)}
+                />{' '}
+                %<Button onClick={restSound}>The rest is sound</Button>
+              </p>
+              <p className={styles.quiet}>
+                Tap: sound, broken, worn. By keyboard in the ring: <Key>S</Key> <Key>W</Key> <Key>B</Key>, <Key>←</Key>{' '}
+                <Key>→</Key>.
+              </p>
+              <Fault text={fault} />
+              <p className={styles.actions}>
+                <Button
+                  kind="primary"
+                  disabled={!changed}
+                  onClick={() => {
+                    const elements = [...states].flatMap(([element, state]) =>
+                      state.kind === 'notSeen' ? [] : [{ element, state }],
+                    )
+                    void work.write({ kind: 'patternRecorded', pattern: pattern.id, elements }).then((fate) => {
+                      setFault(fate.kind === 'refused' ? fate.message : null)
+                      if (fate.kind !== 'refused') forget()
+                    })
+                  }}
+                >
+                  Keep the count
+                </Button>
+                {stored && <span className={styles.quiet}>noted by {stored.by}</span>}
+              </p>
+            </>
+          )}
+        </div>
+      </div>
+    </section>
+  )
+}
+
+function stateWord(state: ElementState | undefined): string {
+  switch (state?.kind) {
+    case 'sound':
+      return 'sound'
+    case 'broken':
+      return 'broken'
+    case 'worn':
+      return `worn by ${Math.round(state.fraction * 1000) / 10} %`
+    default:
+      return 'not looked at'
+  }
+}
+
+const radiusOf = (count: number): number => Math.max(LEAST_RADIUS, (count * GAP) / (2 * Math.PI) + 4)
+
+function sizeOf(arrangement: Arrangement): { inlineSize: number; blockSize: number } {
+  if (arrangement.kind === 'rows')
+    return { inlineSize: arrangement.perRow * GAP + 8, blockSize: arrangement.rows * (GAP + 4) + 8 }
+  const side = 2 * radiusOf(arrangement.count) + GAP + 8
+  return { inlineSize: side, blockSize: side }
+}
+
+/** Where each element is drawn, px from the corner of the drawing: number 1 of a ring is at the top, on clockwise. */
+function placesOf(arrangement: Arrangement): { element: number; x: number; y: number }[] {
+  if (arrangement.kind === 'rows')
+    return rowsOf(arrangement).flatMap(({ elements }, row) =>
+      elements.map((element, index) => ({ element, x: 4 + index * GAP, y: 4 + row * (GAP + 4) })),
+    )
+  const radius = radiusOf(arrangement.count)
+  return Array.from({ length: arrangement.count }, (_, index) => {
+    const angle = (2 * Math.PI * index) / arrangement.count
+    return { element: index + 1, x: 4 + radius + radius * Math.sin(angle), y: 4 + radius - radius * Math.cos(angle) }
+  })
+}

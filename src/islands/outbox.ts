@@ -1,0 +1,76 @@
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
+import type { ReadingBody, SentEntry } from '../contract/bodies'
+import type { Reading } from '../core/record/recordSchema'
+
+interface Kept {
+  readonly id: string
+  /** Belongs to who accepted it; shown to and sent by nobody else. */
+  readonly personId: string
+  readonly jobId: string
+}
+
+/** One accepted reading on its way to the server: what is sent, and the reading as it will stand. */
+export interface OutboxItem extends Kept {
+  readonly body: ReadingBody
+  readonly reading: Reading
+}
+
+/** Entries that belong together, on their way to the server. */
+export interface EntriesItem extends Kept {
+  readonly by: string
+  readonly at: string
+  readonly entries: readonly SentEntry[]
+}
+
+interface OutboxSchema extends DBSchema {
+  items: { key: string; value: OutboxItem; indexes: { person: string } }
+  entries: { key: string; value: EntriesItem; indexes: { person: string } }
+}
+
+let opened: Promise<IDBPDatabase<OutboxSchema>> | undefined
+
+function database(): Promise<IDBPDatabase<OutboxSchema>> {
+  opened ??= openDB<OutboxSchema>('medida-outbox', 2, {
+    upgrade(db, before) {
+      if (before < 1) db.createObjectStore('items', { keyPath: 'id' }).createIndex('person', 'personId')
+      if (before < 2) db.createObjectStore('entries', { keyPath: 'id' }).createIndex('person', 'personId')
+    },
+    // Another tab with a newer page waits for this one to let go.
+    blocking: (_current, _blocked, event) => {
+      opened = undefined
+      ;(event.target as IDBDatabase | null)?.close()
+    },
+  })
+  return opened
+}
+
+const oldestFirst = <T extends Kept>(items: readonly T[], jobId: string): T[] =>
+  items.filter((item) => item.jobId === jobId).sort((a, b) => (a.id < b.id ? -1 : 1))
+
+/** Keeps an accepted reading on this device until the server has it. */
+export async function putInOutbox(item: OutboxItem): Promise<void> {
+  await (await database()).put('items', item)
+}
+
+export async function takeFromOutbox(id: string): Promise<void> {
+  await (await database()).delete('items', id)
+}
+
+/** A person's waiting readings of one job, in the order they were accepted: the ids are UUID v7, which sort by time. */
+export async function waitingInOutbox(personId: string, jobId: string): Promise<OutboxItem[]> {
+  return oldestFirst(await (await database()).getAllFromIndex('items', 'person', personId), jobId)
+}
+
+/** Keeps entries on this device until the server has them. */
+export async function keepEntries(item: EntriesItem): Promise<void> {
+  await (await database()).put('entries', item)
+}
+
+export async function forgetEntries(id: string): Promise<void> {
+  await (await database()).delete('entries', id)
+}
+
+/** A person's waiting entries of one job, oldest first. */
+export async function waitingEntries(personId: string, jobId: string): Promise<EntriesItem[]> {
+  return oldestFirst(await (await database()).getAllFromIndex('entries', 'person', personId), jobId)
+}

@@ -1,0 +1,192 @@
+import { useId, useState } from 'react'
+import { v7 } from 'uuid'
+import type { StoredEntry } from '../../contract/answers'
+import type { PictureFields } from '../../contract/bodies'
+import { formatMoment } from '../../contract/words'
+import type { PictureSubject } from '../../core/work/entrySchema'
+import type { Picture } from '../../core/work/fold'
+import { Button } from '../../ui/Button'
+import { Dialog, DialogActions } from '../../ui/Dialog'
+import { Fault, TextField } from '../../ui/Field'
+import { postForm } from '../httpClient'
+import type { Work } from '../work/useWork'
+import { DrawOnPicture } from './DrawOnPicture'
+import { MarksOverlay } from './MarksOverlay'
+import styles from './Pictures.module.css'
+import { scaleDown } from './scaleDown'
+
+const addressOf = (jobId: string, picture: string, small: boolean): string =>
+  `/api/jobs/${encodeURIComponent(jobId)}/pictures/${picture}${small ? '?small' : ''}`
+
+/** Pictures of a step, position, part or finding, and the way to add one by file or camera. */
+export function Pictures({
+  work,
+  subject,
+  title,
+}: {
+  readonly work: Work
+  readonly subject: PictureSubject
+  readonly title: string
+}) {
+  const [open, setOpen] = useState<string | null>(null)
+  const jobId = work.record.job.id
+  const own = work.work.pictures.filter((picture) => picture.subject.kind === subject.kind && picture.subject.id === subject.id)
+  const shown = own.find(({ id }) => id === open)
+  return (
+    <div className={styles.pictures}>
+      {own.map((picture) => (
+        <button
+          type="button"
+          key={picture.id}
+          className={styles.small}
+          onClick={() => setOpen(picture.id)}
+          aria-label={`Picture of ${title}${picture.caption === '' ? '' : `: ${picture.caption}`}`}
+        >
+          <Shown picture={picture} jobId={jobId} small />
+        </button>
+      ))}
+      {work.closed === null && <AddPicture work={work} subject={subject} title={title} />}
+      {shown && <OpenPicture work={work} picture={shown} onClose={() => setOpen(null)} />}
+    </div>
+  )
+}
+
+function Shown({ picture, jobId, small }: { readonly picture: Picture; readonly jobId: string; readonly small: boolean }) {
+  return (
+    <span className={styles.shown}>
+      <img
+        src={addressOf(jobId, picture.id, small)}
+        alt={picture.caption === '' ? 'Picture without a caption' : picture.caption}
+        width={picture.width}
+        height={picture.height}
+        loading="lazy"
+        decoding="async"
+      />
+      <MarksOverlay marks={picture.marks} width={picture.width} height={picture.height} />
+    </span>
+  )
+}
+
+function AddPicture({ work, subject, title }: { readonly work: Work; readonly subject: PictureSubject; readonly title: string }) {
+  const id = useId()
+  const [busy, setBusy] = useState(false)
+  const [fault, setFault] = useState<string | null>(null)
+
+  async function add(file: File): Promise<void> {
+    setBusy(true)
+    setFault(null)
+    const scaled = await scaleDown(file)
+    if (scaled.kind === 'refused') {
+      setFault(scaled.message)
+    } else {
+      const about: PictureFields = { id: v7(), subject, caption: '' }
+      const form = new FormData()
+      form.set('about', JSON.stringify(about))
+      form.set('file', scaled.blob, 'picture.jpg')
+      const path = `/api/jobs/${encodeURIComponent(work.record.job.id)}/pictures`
+      const answer = await postForm<{ entries: StoredEntry[] }>(path, form)
+      if (answer.kind === 'ok') work.take(answer.value.entries)
+      else
+        setFault(
+          answer.kind === 'offline' ? 'The server cannot be reached. The picture is not stored: add it again.' : answer.message,
+        )
+    }
+    setBusy(false)
+  }
+
+  return (
+    <>
+      <label htmlFor={id} className={styles.add} data-busy={busy || undefined}>
+        <span aria-hidden="true">+</span>
+        {busy ? 'Storing …' : 'Picture'}
+        <input
+          id={id}
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          capture="environment"
+          disabled={busy}
+          aria-label={`Add a picture of ${title}`}
+          onChange={(event) => {
+            const input = event.currentTarget
+            const file = input.files?.[0]
+            input.value = '' // the same file can be chosen again
+            if (file) void add(file)
+          }}
+        />
+      </label>
+      <Fault text={fault} />
+    </>
+  )
+}
+
+function OpenPicture({
+  work,
+  picture,
+  onClose,
+}: {
+  readonly work: Work
+  readonly picture: Picture
+  readonly onClose: () => void
+}) {
+  const [drawing, setDrawing] = useState(false)
+  const [removing, setRemoving] = useState(false)
+  const [reason, setReason] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const jobId = work.record.job.id
+  const noted = (fate: Awaited<ReturnType<Work['write']>>): void => {
+    if (fate.kind === 'refused') setFault(fate.message)
+    else onClose()
+  }
+  return (
+    <Dialog title={picture.caption === '' ? 'Picture' : picture.caption} onClose={onClose} wide>
+      {drawing ? (
+        <DrawOnPicture
+          source={addressOf(jobId, picture.id, false)}
+          width={picture.width}
+          height={picture.height}
+          marks={picture.marks}
+          onCancel={() => setDrawing(false)}
+          onSave={(marks) => {
+            setDrawing(false)
+            void work.write({ kind: 'pictureMarked', picture: picture.id, marks })
+          }}
+        />
+      ) : (
+        <>
+          <Shown picture={picture} jobId={jobId} small={false} />
+          <p className={styles.hint}>
+            {picture.by}, <span className="figure">{formatMoment(picture.at)}</span>
+          </p>
+          {removing && (
+            <TextField
+              label="Why is it taken out?"
+              hint="It stays in the record of who did what."
+              value={reason}
+              maxLength={400}
+              autoFocus
+              onChange={(event) => setReason(event.currentTarget.value)}
+            />
+          )}
+          <Fault text={fault} />
+          <DialogActions>
+            {work.closed === null && !removing && <Button onClick={() => setRemoving(true)}>Take it out …</Button>}
+            {work.closed === null && removing && (
+              <Button
+                disabled={reason.trim().length < 3}
+                onClick={() =>
+                  void work.write({ kind: 'pictureRemoved', picture: picture.id, reason: reason.trim() }).then(noted)
+                }
+              >
+                Take it out
+              </Button>
+            )}
+            {work.closed === null && <Button onClick={() => setDrawing(true)}>Draw on it</Button>}
+            <Button kind="primary" onClick={onClose}>
+              Close
+            </Button>
+          </DialogActions>
+        </>
+      )}
+    </Dialog>
+  )
+}

@@ -1,0 +1,153 @@
+import { useMemo, useState } from 'react'
+import { formatLength, unitLabel } from '../../core/quantity/format'
+import { levelOf } from '../../core/work/need'
+import { complaintStanding } from '../../core/work/openQuestions'
+import { type PlanLine, planLines } from '../../core/work/plan'
+import { Button, ButtonLink } from '../../ui/Button'
+import { Fault } from '../../ui/Field'
+import { useWork, type WorkProps } from '../work/useWork'
+import { WorkNotices } from '../work/WorkNotices'
+import styles from './PlanSheet.module.css'
+
+const groupName: Record<PlanLine['group'], string> = {
+  gauges: 'Gauges',
+  tools: 'Special tools',
+  consumables: 'Consumables',
+  safety: 'Safety gear',
+  people: 'People',
+}
+
+/** What the level needs laid out, ticked off before anything is opened. */
+export function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) {
+  const work = useWork(props)
+  const [fault, setFault] = useState<string | null>(null)
+  const { record, results } = work
+  const level = levelOf(record.book, results.scope.counts)
+  const units = record.machine.units
+  const lines = useMemo(
+    () =>
+      level === null
+        ? []
+        : planLines(level, record.gauges, today, work.work.plan, (mm) => `${formatLength(mm, units, 0.001)} ${unitLabel(units)}`),
+    [level, record.gauges, today, work.work.plan, units],
+  )
+  const mayTick = work.view.may.plan && work.view.reportId === null && work.view.review.at(-1)?.kind !== 'sent'
+  const missing = lines.filter(({ state }) => state === 'missing')
+  const open = lines.filter(({ state }) => state === 'open')
+  const complaint = complaintStanding(record.job.complaint, work.work)
+
+  const tick = (line: PlanLine, state: PlanLine['state']): void => {
+    setFault(null)
+    void work.write({ kind: 'planTicked', item: line.id, state }).then((fate) => {
+      if (fate.kind === 'refused') setFault(fate.message)
+    })
+  }
+
+  if (level === null)
+    return <p className={styles.empty}>This job’s limit book has no inspection levels, so nothing is listed to be laid out.</p>
+  return (
+    <div className={styles.sheet}>
+      <WorkNotices work={work} />
+      <header className={styles.head}>
+        <div>
+          <h1>Laid out before opening</h1>
+          <p className={styles.about}>
+            {level.name}: {level.about}
+          </p>
+        </div>
+        <div className={styles.actions}>
+          <Button onClick={() => print()}>Print the list</Button>
+          <ButtonLink href={`/jobs/${record.job.id}/make-safe`} kind="primary">
+            Make safe
+          </ButtonLink>
+        </div>
+      </header>
+      {results.scope.gate?.kind === 'failed' && (
+        <p className={styles.grown}>
+          The gate failed, so the plan has grown to “{level.name}”: {results.scope.gate.by.map(({ reason }) => reason).join('; ')}
+          .
+        </p>
+      )}
+      <p className={styles.count} aria-live="polite">
+        {missing.length === 0 && open.length === 0 ? (
+          <>✓ Everything is there.</>
+        ) : (
+          <>
+            <b className="figure">{missing.length}</b> missing, <b className="figure">{open.length}</b> not looked at,{' '}
+            <b className="figure">{lines.length - missing.length - open.length}</b> there
+          </>
+        )}
+      </p>
+      <Fault text={fault} />
+      {complaint && (
+        <p className={styles.complaint}>
+          <b>Complaint:</b> {record.job.complaint}
+        </p>
+      )}
+      <div className={styles.groups}>
+        {(Object.keys(groupName) as PlanLine['group'][]).map((group) => {
+          const own = lines.filter((line) => line.group === group)
+          return own.length === 0 ? null : (
+            <section key={group} aria-labelledby={`group-${group}`}>
+              <h2 id={`group-${group}`}>{groupName[group]}</h2>
+              <ul className={styles.list}>
+                {own.map((line) => (
+                  <li key={line.id} className={styles.line} data-state={line.state}>
+                    <span className={styles.box} aria-hidden="true">
+                      {line.state === 'there' ? '✓' : line.state === 'missing' ? '!' : ''}
+                    </span>
+                    <span className={styles.what}>
+                      <span className={styles.name}>
+                        {line.quantity && <span className="figure">{line.quantity} </span>}
+                        {line.name}
+                      </span>
+                      {line.detail !== '' && <span className={styles.detail}>{line.detail}</span>}
+                      {line.fault && <span className={styles.fault}>{line.fault}</span>}
+                      {line.ticked && (
+                        <span className={styles.detail}>
+                          {line.state}, {line.ticked.by}
+                        </span>
+                      )}
+                    </span>
+                    {mayTick && (
+                      <span className={styles.ticks}>
+                        <Button
+                          aria-pressed={line.state === 'there'}
+                          aria-label={`${line.name} is there`}
+                          onClick={() => tick(line, line.state === 'there' && line.ticked ? 'open' : 'there')}
+                        >
+                          There
+                        </Button>
+                        <Button
+                          aria-pressed={line.state === 'missing'}
+                          aria-label={`${line.name} is missing`}
+                          onClick={() => tick(line, line.state === 'missing' && line.ticked ? 'open' : 'missing')}
+                        >
+                          Missing
+                        </Button>
+                      </span>
+                    )}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )
+        })}
+      </div>
+      {missing.length > 0 && (
+        <section className={styles.missing} aria-labelledby="missing">
+          <h2 id="missing">To be got before anything is opened</h2>
+          <ul>
+            {missing.map((line) => (
+              <li key={line.id}>
+                {line.quantity && `${line.quantity} `}
+                <b>{line.name}</b>
+                {line.fault && `: ${line.fault}`}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,42 @@
+import { levelOf } from '../../core/work/need'
+import { ButtonLink } from '../../ui/Button'
+import type { Work } from '../work/useWork'
+import styles from './StageSteps.module.css'
+
+/** How the gate stands, which reading decided it, and what that does to the plan. */
+export function GateOutcomePanel({ work }: { readonly work: Work }) {
+  const { scope } = work.results
+  const { book, job } = work.record
+  if (scope.gate === null) return <p className={styles.about}>This level has no gate: the machine is opened as planned.</p>
+  const measures = levelOf(book, scope.level)?.gate?.measures ?? []
+  const name = (id: string): string => book.characteristics.find((candidate) => candidate.id === id)?.name ?? id
+  switch (scope.gate.kind) {
+    case 'open':
+      return (
+        <div className={styles.gatePanel} data-outcome="open" role="status">
+          <b>Gate open.</b> Still to be measured: {scope.gate.missing.join(', ')}.
+        </div>
+      )
+    case 'held':
+      return (
+        <div className={styles.gatePanel} data-outcome="held" role="status">
+          <b>✓ Gate held.</b> {measures.map(name).join(', ')} are inside their limits. Clean and close: the rest is not required.
+        </div>
+      )
+    case 'failed':
+      return (
+        <div className={styles.gatePanel} data-outcome="failed" role="status">
+          <b>! Gate failed.</b> The plan has grown to “{levelOf(book, scope.counts)?.name}”.
+          <ul>
+            {scope.gate.by.map(({ characteristic, reason, reading }) => (
+              <li key={characteristic}>
+                {reason}
+                {reading && `; reading ${reading}`}
+              </li>
+            ))}
+          </ul>
+          <ButtonLink href={`/jobs/${job.id}/plan`}>What the grown plan needs</ButtonLink>
+        </div>
+      )
+  }
+}

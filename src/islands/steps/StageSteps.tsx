@@ -1,0 +1,73 @@
+import type { ProcedureStage } from '../../core/record/procedureSchema'
+import { ButtonLink } from '../../ui/Button'
+import { ComplaintNote } from '../work/ComplaintNote'
+import { useWork, type WorkProps } from '../work/useWork'
+import { WorkNotices } from '../work/WorkNotices'
+import { GateOutcomePanel } from './GateOutcomePanel'
+import { LiftingHelper } from './LiftingHelper'
+import styles from './StageSteps.module.css'
+import { AddStep, StepCard } from './StepCard'
+
+export type OwnStage = Exclude<ProcedureStage, 'strip' | 'look'>
+
+const title: Record<OwnStage, string> = {
+  makeSafe: 'Make safe',
+  asFound: 'As found, before opening',
+  gate: 'Gate inspection',
+}
+const about: Record<OwnStage, string> = {
+  makeSafe: 'Confirmed step by step, by name and time. Everything behind a gate stays closed until it is done.',
+  asFound: 'What stripping destroys is measured now, with the same bench.',
+  gate: 'When every gate measurement holds, the machine is closed. When one fails, it is opened further.',
+}
+const next: Record<OwnStage, { readonly path: string; readonly text: string }> = {
+  makeSafe: { path: 'as-found', text: 'As found' },
+  asFound: { path: 'strip', text: 'Strip' },
+  gate: { path: 'look', text: 'Look' },
+}
+
+/** The steps of one stage of the order of work, from the book's procedure for this level. */
+export function StageSteps({ stage, ...props }: WorkProps & { readonly stage: OwnStage }) {
+  const work = useWork(props)
+  const own = work.steps.filter((step) => step.stage === stage)
+  const done = own.filter(({ standing }) => standing.kind !== 'open').length
+  const { job } = work.record
+  return (
+    <div className={styles.page}>
+      <section className={styles.main} aria-labelledby="title">
+        <WorkNotices work={work} />
+        <ComplaintNote work={work} />
+        <header className={styles.head}>
+          <h1 id="title">{title[stage]}</h1>
+          <p className={styles.count} aria-live="polite">
+            <b className="figure">{done}</b> of <b className="figure">{own.length}</b> done
+          </p>
+        </header>
+        <p className={styles.about}>{about[stage]}</p>
+        {work.closed !== null && <p className={styles.about}>{work.closed}</p>}
+        {stage === 'gate' && <GateOutcomePanel work={work} />}
+        {own.length === 0 && (
+          <p className={styles.empty}>The limit book has no steps for this stage at this level. Add one if the job needs it.</p>
+        )}
+        <ol className={styles.steps}>
+          {own.map((step, index) => (
+            <StepCard key={step.id} work={work} step={step} number={index + 1} />
+          ))}
+        </ol>
+        <AddStep work={work} stage={stage} after={own.at(-1)?.id ?? null} />
+        {own.length > 0 && done === own.length && (
+          <p className={styles.onward}>
+            <ButtonLink href={`/jobs/${job.id}/${next[stage].path}`} kind="primary">
+              Go on: {next[stage].text}
+            </ButtonLink>
+          </p>
+        )}
+      </section>
+      {stage === 'makeSafe' && (
+        <aside className={styles.side}>
+          <LiftingHelper units={work.record.machine.units} />
+        </aside>
+      )}
+    </div>
+  )
+}

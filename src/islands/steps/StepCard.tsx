@@ -1,0 +1,340 @@
+import { useEffect, useState } from 'react'
+import { v7 } from 'uuid'
+import { formatMoment } from '../../contract/words'
+import { licensedFieldLabel } from '../../core/safety/cautions'
+import { clockText, type JobStep, placesFor, waitLeftMs } from '../../core/work/steps'
+import { Button, ButtonLink } from '../../ui/Button'
+import { Fault, TextField } from '../../ui/Field'
+import { Pictures } from '../picture/Pictures'
+import type { Work } from '../work/useWork'
+import styles from './StageSteps.module.css'
+
+type Form = 'none' | 'done' | 'skip' | 'reopen'
+
+/** One step: its cautions where they bite, its clock, who did it, and what can be done about it now. */
+export function StepCard({ work, step, number }: { readonly work: Work; readonly step: JobStep; readonly number: number }) {
+  const [form, setForm] = useState<Form>('none')
+  const left = useWaitLeft(step)
+  const { standing } = step
+  const state = standing.kind !== 'open' ? standing.kind : step.closedBy !== null ? 'closed' : 'open'
+  const waits = step.book?.wait !== null && step.book?.wait !== undefined && left !== 0
+  const measures = (step.book?.measures ?? []).flatMap((id) => {
+    const characteristic = work.record.book.characteristics.find((candidate) => candidate.id === id)
+    const result = work.results.characteristics.find((candidate) => candidate.id === id)
+    return characteristic && result ? [{ characteristic, result }] : []
+  })
+  return (
+    <li className={styles.step} data-state={state} data-gate={step.gate || undefined} id={step.id}>
+      <span className={`figure ${styles.number}`} aria-hidden="true">
+        {state === 'done' ? '✓' : state === 'skipped' ? '–' : number}
+      </span>
+      <div className={styles.body}>
+        <h3 className={styles.name}>
+          {step.name}
+          {step.gate && <span className={styles.badge}>gate</span>}
+          {step.book === null && <span className={styles.badge}>added on this job</span>}
+        </h3>
+        {step.text !== '' && <p className={styles.text}>{step.text}</p>}
+        {step.cautions.length > 0 && (
+          <ul className={styles.cautions}>
+            {step.cautions.map((caution) => (
+              <li key={caution.id}>
+                <b aria-hidden="true">!</b> {caution.text}
+                {caution.licensed && (
+                  <span className={styles.licensed}>licence: {licensedFieldLabel[caution.licensed].toLowerCase()}</span>
+                )}
+              </li>
+            ))}
+          </ul>
+        )}
+        {measures.length > 0 && (
+          <p className={styles.measures}>
+            {measures.map(({ characteristic, result }) => (
+              <ButtonLink key={characteristic.id} href={`/jobs/${work.record.job.id}/bench?c=${characteristic.id}`}>
+                Measure {characteristic.name}{' '}
+                <span className="figure">
+                  {result.reductions.taken}/{result.reductions.needed}
+                </span>
+              </ButtonLink>
+            ))}
+          </p>
+        )}
+        <Standing step={step} left={left} />
+        {form === 'none' ? (
+          <Actions work={work} step={step} waits={waits} left={left} onForm={setForm} />
+        ) : (
+          <StepForm work={work} step={step} form={form} onClose={() => setForm('none')} />
+        )}
+      </div>
+      <div className={styles.aside}>
+        <Pictures work={work} subject={{ kind: 'step', id: step.id }} title={step.name} />
+        {step.book?.source && (
+          <cite className={styles.source}>
+            {step.book.source.document}, {step.book.source.page}
+          </cite>
+        )}
+      </div>
+    </li>
+  )
+}
+
+/** Milliseconds still to wait, counted down here; the moment it began is on record, so a reload does not begin it anew. */
+function useWaitLeft(step: JobStep): number | null {
+  const [now, setNow] = useState<number | null>(null)
+  const running = step.waitFrom !== null && step.standing.kind === 'open'
+  useEffect(() => {
+    if (!running) return
+    setNow(Date.now())
+    const tick = setInterval(() => setNow(Date.now()), 1000)
+    return () => clearInterval(tick)
+  }, [running])
+  return now === null ? (step.waitFrom === null ? null : waitLeftMs(step, Date.parse(step.waitFrom.at))) : waitLeftMs(step, now)
+}
+
+function Standing({ step, left }: { readonly step: JobStep; readonly left: number | null }) {
+  const { standing } = step
+  const wait = step.book?.wait
+  if (standing.kind === 'done')
+    return (
+      <p className={styles.standing}>
+        ✓ {standing.by}, <span className="figure">{formatMoment(standing.at)}</span>
+        {standing.licensed && `; licensed: ${standing.licensed.name}, ${standing.licensed.licence}`}
+        {standing.note !== '' && `: ${standing.note}`}
+      </p>
+    )
+  if (standing.kind === 'skipped')
+    return (
+      <p className={styles.standing}>
+        Skipped by {standing.by}, <span className="figure">{formatMoment(standing.at)}</span>: {standing.reason}
+      </p>
+    )
+  return (
+    <>
+      {standing.reopened && (
+        <p className={styles.standing}>
+          Opened again by {standing.reopened.by}: {standing.reopened.reason}
+        </p>
+      )}
+      {step.closedBy !== null && <p className={styles.closed}>Closed until “{step.closedBy}” is done.</p>}
+      {wait && step.closedBy === null && (
+        <p className={styles.clock} role="timer" aria-label={`Waiting: ${wait.for}`}>
+          <span className="figure">{left === null ? clockText(wait.minutes * 60_000) : clockText(left)}</span>{' '}
+          {left === null ? `to wait: ${wait.for}` : left > 0 ? `still to wait: ${wait.for}` : `waited: ${wait.for}`}
+        </p>
+      )}
+    </>
+  )
+}
+
+interface ActionsProps {
+  readonly work: Work
+  readonly step: JobStep
+  readonly waits: boolean
+  readonly left: number | null
+  readonly onForm: (form: Form) => void
+}
+
+function Actions({ work, step, waits, left, onForm }: ActionsProps) {
+  const [fault, setFault] = useState<string | null>(null)
+  if (work.closed !== null) return null
+  const say = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
+  if (step.standing.kind !== 'open')
+    return (
+      <div className={styles.actions}>
+        <Button kind="quiet" onClick={() => onForm('reopen')} aria-label={`Open again: ${step.name}`}>
+          Open again …
+        </Button>
+      </div>
+    )
+  const places = placesFor(work.steps, step.id)
+  const { up, down } = neighbours(work.steps, step, places)
+  return (
+    <div className={styles.actions}>
+      {step.closedBy === null && waits && left === null && (
+        <Button
+          kind="primary"
+          onClick={() => void work.write({ kind: 'waitStarted', step: step.id }).then(say)}
+          aria-label={`Start the clock: ${step.name}`}
+        >
+          Start the clock
+        </Button>
+      )}
+      {step.closedBy === null && !waits && (
+        <Button kind="primary" onClick={() => onForm('done')} aria-label={`Done: ${step.name}`}>
+          Done …
+        </Button>
+      )}
+      {!step.gate && (
+        <Button kind="quiet" onClick={() => onForm('skip')} aria-label={`Skip: ${step.name}`}>
+          Skip …
+        </Button>
+      )}
+      {up !== undefined && (
+        <Button
+          kind="quiet"
+          onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: up }).then(say)}
+          aria-label={`Move up: ${step.name}`}
+        >
+          ↑
+        </Button>
+      )}
+      {down !== undefined && (
+        <Button
+          kind="quiet"
+          onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: down }).then(say)}
+          aria-label={`Move down: ${step.name}`}
+        >
+          ↓
+        </Button>
+      )}
+      <Fault text={fault} />
+    </div>
+  )
+}
+
+/** After which step this one goes when it is moved one up or down; undefined where a gate or the stage's end stands there. */
+function neighbours(steps: readonly JobStep[], step: JobStep, places: readonly (string | null)[]) {
+  const stage = steps.filter(({ stage: own }) => own === step.stage)
+  const at = stage.findIndex(({ id }) => id === step.id)
+  const above: string | null | undefined = at > 0 ? (stage[at - 2]?.id ?? null) : undefined
+  const below = stage[at + 1]?.id
+  return {
+    up: above !== undefined && places.includes(above) ? above : undefined,
+    down: below !== undefined && places.includes(below) ? below : undefined,
+  }
+}
+
+function StepForm({
+  work,
+  step,
+  form,
+  onClose,
+}: {
+  readonly work: Work
+  readonly step: JobStep
+  readonly form: Form
+  readonly onClose: () => void
+}) {
+  const [text, setText] = useState('')
+  const [name, setName] = useState('')
+  const [licence, setLicence] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const asksLicence = form === 'done' && step.licensed !== null
+
+  async function send(): Promise<void> {
+    if (asksLicence && (name.trim() === '' || licence.trim() === ''))
+      return setFault('Type name and licence of the licensed person, as shown.')
+    if (form !== 'done' && text.trim().length < 3) return setFault('Say why, in a few words.')
+    const fate = await work.write(
+      form === 'done'
+        ? {
+            kind: 'stepDone',
+            step: step.id,
+            note: text.trim(),
+            licensed: asksLicence ? { name: name.trim(), licence: licence.trim() } : null,
+          }
+        : { kind: form === 'skip' ? 'stepSkipped' : 'stepReopened', step: step.id, reason: text.trim() },
+    )
+    if (fate.kind === 'refused') setFault(fate.message)
+    else onClose()
+  }
+
+  return (
+    <form
+      className={styles.form}
+      onSubmit={(event) => {
+        event.preventDefault()
+        void send()
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') onClose()
+      }}
+    >
+      {asksLicence && step.licensed && (
+        <div className={styles.pair}>
+          <TextField
+            label="Licensed person"
+            hint={licensedFieldLabel[step.licensed]}
+            value={name}
+            maxLength={200}
+            autoFocus
+            onChange={(event) => setName(event.currentTarget.value)}
+          />
+          <TextField
+            label="Licence"
+            hint="Number or stamp, as shown"
+            value={licence}
+            maxLength={60}
+            onChange={(event) => setLicence(event.currentTarget.value)}
+          />
+        </div>
+      )}
+      <TextField
+        label={form === 'done' ? 'Note' : 'Why?'}
+        hint={form === 'done' ? 'What was seen; your name and the time are recorded. May stay empty.' : undefined}
+        value={text}
+        maxLength={400}
+        autoFocus={!asksLicence}
+        onChange={(event) => setText(event.currentTarget.value)}
+      />
+      <Fault text={fault} />
+      <div className={styles.actions}>
+        <Button type="submit" kind="primary">
+          {form === 'done' ? 'Confirm in my name' : form === 'skip' ? 'Skip this step' : 'Open it again'}
+        </Button>
+        <Button onClick={onClose}>Not now</Button>
+      </div>
+    </form>
+  )
+}
+
+/** A step that the book does not have. */
+export function AddStep({
+  work,
+  stage,
+  after,
+}: {
+  readonly work: Work
+  readonly stage: JobStep['stage']
+  readonly after: string | null
+}) {
+  const [open, setOpen] = useState(false)
+  const [name, setName] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  if (work.closed !== null) return null
+  if (!open)
+    return (
+      <Button kind="quiet" onClick={() => setOpen(true)}>
+        + Add a step
+      </Button>
+    )
+  return (
+    <form
+      className={styles.form}
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (name.trim() === '') return setFault('Say what is to be done.')
+        void work.write({ kind: 'stepAdded', step: v7(), stage, name: name.trim(), text: '', after }).then((fate) => {
+          if (fate.kind === 'refused') return setFault(fate.message)
+          setOpen(false)
+          setName('')
+        })
+      }}
+    >
+      <TextField
+        label="What is to be done"
+        value={name}
+        maxLength={200}
+        autoFocus
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
+      <Fault text={fault} />
+      <div className={styles.actions}>
+        <Button type="submit" kind="primary">
+          Add it at the end
+        </Button>
+        <Button onClick={() => setOpen(false)}>Not now</Button>
+      </div>
+    </form>
+  )
+}

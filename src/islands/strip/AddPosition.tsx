@@ -1,0 +1,64 @@
+import { useState } from 'react'
+import { v7 } from 'uuid'
+import { Button } from '../../ui/Button'
+import { Fault, SelectField, TextField } from '../../ui/Field'
+import type { Work } from '../work/useWork'
+import styles from './StripMap.module.css'
+
+/** A part that the book does not know. */
+export function AddPosition({ work, onAdded }: { readonly work: Work; readonly onAdded: (id: string) => void }) {
+  const [open, setOpen] = useState(false)
+  const [name, setName] = useState('')
+  const [parent, setParent] = useState('')
+  const [count, setCount] = useState('1')
+  const [fault, setFault] = useState<string | null>(null)
+  if (work.closed !== null) return null
+  if (!open)
+    return (
+      <Button kind="quiet" onClick={() => setOpen(true)}>
+        + A part the book does not know
+      </Button>
+    )
+  return (
+    <form
+      className={styles.form}
+      onSubmit={(event) => {
+        event.preventDefault()
+        const pieces = Number(count)
+        if (name.trim() === '') return setFault('Name the part.')
+        if (!Number.isInteger(pieces) || pieces < 1 || pieces > 999) return setFault('Pieces: a whole number from 1 to 999.')
+        const id = v7()
+        void work
+          .write({ kind: 'positionAdded', position: id, name: name.trim(), parent: parent === '' ? null : parent, count: pieces })
+          .then((fate) => {
+            if (fate.kind === 'refused') return setFault(fate.message)
+            setOpen(false)
+            setName('')
+            setFault(null)
+            onAdded(id)
+          })
+      }}
+    >
+      <TextField label="Part" value={name} maxLength={200} autoFocus onChange={(event) => setName(event.currentTarget.value)} />
+      <SelectField
+        label="It sits in"
+        value={parent}
+        options={parentOptions(work)}
+        onChange={(event) => setParent(event.currentTarget.value)}
+      />
+      <TextField label="Pieces" inputMode="numeric" value={count} onChange={(event) => setCount(event.currentTarget.value)} />
+      <Fault text={fault} />
+      <div className={styles.actions}>
+        <Button type="submit" kind="primary">
+          Add the part
+        </Button>
+        <Button onClick={() => setOpen(false)}>Not now</Button>
+      </div>
+    </form>
+  )
+}
+
+export const parentOptions = (work: Work): { value: string; label: string }[] => [
+  { value: '', label: 'the machine itself' },
+  ...work.work.positions.map(({ id, name }) => ({ value: id, label: name })),
+]

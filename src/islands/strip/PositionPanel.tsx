@@ -1,0 +1,273 @@
+import { useState } from 'react'
+import { formatMoment } from '../../contract/words'
+import type { Tag } from '../../core/work/entrySchema'
+import type { WorkPosition } from '../../core/work/fold'
+import type { StripFault } from '../../core/work/stripFaults'
+import { Button, ButtonLink } from '../../ui/Button'
+import { Choice } from '../../ui/Choice'
+import { Fault, SelectField, TextField } from '../../ui/Field'
+import { ClockDial } from '../../ui/partSketch/ClockDial'
+import { Pictures } from '../picture/Pictures'
+import { useFormDraft } from '../useFormDraft'
+import type { Work } from '../work/useWork'
+import { parentOptions } from './AddPosition'
+import { Identification, Thickness } from './Sizes'
+import styles from './StripMap.module.css'
+import { nextTagNumber } from './stripModel'
+
+interface PanelProps {
+  readonly work: Work
+  readonly position: WorkPosition
+  readonly tray: string
+  readonly faults: readonly StripFault[]
+  readonly onLayOut: () => void
+  readonly onPutBack: () => void
+}
+
+/** One part: what may fall, where it lies, its tag, its marks, its sizes, its pictures. */
+export function PositionPanel({ work, position, tray, faults, onLayOut, onPutBack }: PanelProps) {
+  const { book } = position
+  const joints = work.record.book.joints.filter(({ between }) => between.includes(position.id))
+  const open = work.closed === null
+  return (
+    <div className={styles.partPanel}>
+      <h2 className={styles.partName}>{position.name}</h2>
+      {book?.loose && (
+        <p className={styles.loose}>
+          <b>! Before it comes out:</b> {book.loose}.
+        </p>
+      )}
+      <ul className={styles.facts}>
+        {position.count > 1 && (
+          <li>
+            <span className="figure">{position.count}</span> pieces by the book
+          </li>
+        )}
+        {book?.thread && <li>{book.thread === 'left' ? 'Left-hand thread: turns off clockwise' : 'Right-hand thread'}</li>}
+        {book?.special && <li>{book.special}</li>}
+        {position.tray !== null && <li>Lies in {position.tray}</li>}
+      </ul>
+      {open && (
+        <div className={styles.actions}>
+          {position.tray === null ? (
+            <Button kind="primary" onClick={onLayOut}>
+              Lay out in {tray}
+            </Button>
+          ) : (
+            <Button onClick={onPutBack}>Put back into the machine</Button>
+          )}
+          {position.tray !== null && (
+            <ButtonLink href={`/jobs/${work.record.job.id}/labels?form=single&p=${position.id}`}>Its label</ButtonLink>
+          )}
+        </div>
+      )}
+      {faults.length > 0 && (
+        <ul className={styles.partFaults}>
+          {faults.map(({ code, text }) => (
+            <li key={code + text}>{text}</li>
+          ))}
+        </ul>
+      )}
+      {/* A tag written by somebody else begins the form anew. */}
+      <TagForm key={position.tag?.at ?? 'none'} work={work} position={position} />
+      {joints.map((joint) => (
+        <MatchMark key={joint.id} work={work} joint={joint} />
+      ))}
+      {book?.asks === 'thickness' && <Thickness work={work} position={position} />}
+      {(book?.asks === 'bearing' || book?.asks === 'seal' || book?.asks === 'thread') && (
+        <Identification work={work} position={position} kind={book.asks} />
+      )}
+      <section className={styles.block}>
+        <h3>Pictures</h3>
+        <Pictures work={work} subject={{ kind: 'position', id: position.id }} title={position.name} />
+      </section>
+      {open && <Place work={work} position={position} />}
+    </div>
+  )
+}
+
+function TagForm({ work, position }: { readonly work: Work; readonly position: WorkPosition }) {
+  const { book, tag } = position
+  const [draft, setDraft, forget] = useFormDraft<Tag>(`tag ${work.record.job.id} ${position.id} ${tag?.at ?? ''}`, {
+    number: tag?.number ?? nextTagNumber(work.work),
+    face: tag?.face ?? '',
+    clock: tag?.clock ?? null,
+    matchMark: tag?.matchMark ?? '',
+    keptWith: [...(tag?.keptWith ?? book?.keptWith ?? [])],
+    count: tag?.count ?? position.count,
+    note: tag?.note ?? '',
+  })
+  const [fault, setFault] = useState<string | null>(null)
+  const disabled = work.closed !== null
+  const set = (over: Partial<Tag>): void => setDraft({ ...draft, ...over })
+  const mates = book?.keptWith ?? []
+  const nameOf = (id: string): string => work.work.positions.find((other) => other.id === id)?.name ?? id
+  return (
+    <form
+      className={styles.block}
+      onSubmit={(event) => {
+        event.preventDefault()
+        void work.write({ kind: 'tagWritten', position: position.id, tag: draft }).then((fate) => {
+          setFault(fate.kind === 'refused' ? fate.message : null)
+          if (fate.kind !== 'refused') forget()
+        })
+      }}
+    >
+      <h3>Tag</h3>
+      {tag && (
+        <p className={styles.quiet}>
+          {tag.by}, <span className="figure">{formatMoment(tag.at)}</span>
+        </p>
+      )}
+      <div className={styles.two}>
+        <TextField
+          label="Number"
+          value={draft.number}
+          maxLength={20}
+          disabled={disabled}
+          onChange={(event) => set({ number: event.currentTarget.value })}
+        />
+        <TextField
+          label={`Found, of ${position.count}`}
+          inputMode="numeric"
+          value={String(draft.count)}
+          disabled={disabled}
+          onChange={(event) => {
+            const typed = event.currentTarget.value
+            if (/^\d{0,3}$/.test(typed)) set({ count: Number(typed) })
+          }}
+        />
+      </div>
+      {book && book.faces.length > 0 && (
+        <Choice
+          legend="Facing"
+          options={book.faces.map((face) => ({ value: face, label: face }))}
+          value={draft.face}
+          disabled={disabled}
+          onChange={(face) => set({ face })}
+        />
+      )}
+      {book?.clock && (
+        <div className={styles.clock}>
+          <ClockDial
+            label={`Clock direction of ${book.clock}`}
+            value={draft.clock}
+            disabled={disabled}
+            onChange={(clock) => set({ clock })}
+          />
+          <p>
+            Where {book.clock} stands
+            {draft.clock === null ? (
+              ''
+            ) : (
+              <>
+                : <b className="figure">{draft.clock}</b> o’clock
+              </>
+            )}
+          </p>
+        </div>
+      )}
+      {(!book || book.faces.length === 0) && (
+        <TextField
+          label="Facing"
+          hint="Which face out, paired how, dished side"
+          value={draft.face}
+          maxLength={80}
+          disabled={disabled}
+          onChange={(event) => set({ face: event.currentTarget.value })}
+        />
+      )}
+      {mates.length > 0 && (
+        <fieldset className={styles.mates} disabled={disabled}>
+          <legend>Kept with</legend>
+          {mates.map((id) => (
+            <label key={id}>
+              <input
+                type="checkbox"
+                checked={draft.keptWith.includes(id)}
+                onChange={(event) =>
+                  set({
+                    keptWith: event.currentTarget.checked
+                      ? [...draft.keptWith, id]
+                      : draft.keptWith.filter((other) => other !== id),
+                  })
+                }
+              />
+              {nameOf(id)}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      <TextField
+        label="Note"
+        value={draft.note}
+        maxLength={400}
+        disabled={disabled}
+        onChange={(event) => set({ note: event.currentTarget.value })}
+      />
+      <Fault text={fault} />
+      {!disabled && (
+        <Button type="submit" kind="primary">
+          Write the tag
+        </Button>
+      )}
+    </form>
+  )
+}
+
+function MatchMark({ work, joint }: { readonly work: Work; readonly joint: Work['record']['book']['joints'][number] }) {
+  const before = work.work.joints.get(joint.id)
+  const [mark, setMark] = useState(before?.mark ?? joint.mark ?? '')
+  const [fault, setFault] = useState<string | null>(null)
+  return (
+    <form
+      className={styles.block}
+      onSubmit={(event) => {
+        event.preventDefault()
+        void work
+          .write({ kind: 'jointMarked', joint: joint.id, mark: mark.trim() })
+          .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
+      }}
+    >
+      <h3>Match mark: {joint.name}</h3>
+      {before ? (
+        <p className={styles.quiet}>
+          ✓ {before.mark}, {before.by}
+        </p>
+      ) : (
+        <p className={styles.quiet}>Made before the joint parts.</p>
+      )}
+      <TextField
+        label="Mark on both sides"
+        value={mark}
+        maxLength={80}
+        disabled={work.closed !== null}
+        onChange={(event) => setMark(event.currentTarget.value)}
+      />
+      <Fault text={fault} />
+      {work.closed === null && <Button type="submit">{before ? 'Change the mark' : 'It is marked'}</Button>}
+    </form>
+  )
+}
+
+/** Where the part sits in the tree, when the book is not right about this machine. */
+function Place({ work, position }: { readonly work: Work; readonly position: WorkPosition }) {
+  const [fault, setFault] = useState<string | null>(null)
+  return (
+    <details className={styles.block}>
+      <summary>Where it sits</summary>
+      <SelectField
+        label="It sits in"
+        value={position.parent ?? ''}
+        options={parentOptions(work)}
+        error={fault}
+        onChange={(event) => {
+          const parent = event.currentTarget.value
+          void work
+            .write({ kind: 'positionMoved', position: position.id, parent: parent === '' ? null : parent })
+            .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
+        }}
+      />
+    </details>
+  )
+}

@@ -1,0 +1,154 @@
+import { useState } from 'react'
+import type { IdentitySizes } from '../../core/work/entrySchema'
+import type { WorkPosition } from '../../core/work/fold'
+import { identityWords } from '../../core/work/identity'
+import { Button } from '../../ui/Button'
+import { Choice } from '../../ui/Choice'
+import { Fault, TextField } from '../../ui/Field'
+import type { Work } from '../work/useWork'
+import styles from './StripMap.module.css'
+
+/** A gasket or shim is measured as it comes out: it may have set a preload. */
+export function Thickness({ work, position }: { readonly work: Work; readonly position: WorkPosition }) {
+  const [text, setText] = useState(position.thickness?.text ?? '')
+  const [fault, setFault] = useState<string | null>(null)
+  return (
+    <form
+      className={styles.block}
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (text.trim() === '') return setFault('Type the thickness.')
+        void work
+          .write({ kind: 'thicknessTaken', position: position.id, text: text.trim() })
+          .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
+      }}
+    >
+      <h3>Thickness</h3>
+      {position.thickness && (
+        <p className={styles.quiet}>
+          ✓ <b className="figure">{position.thickness.text}</b>, {position.thickness.by}
+        </p>
+      )}
+      <TextField
+        label="Measured thickness"
+        hint={`As the gauge shows it; a bare figure is ${work.record.machine.units === 'metric' ? 'mm' : 'inches'}`}
+        value={text}
+        maxLength={60}
+        disabled={work.closed !== null}
+        onChange={(event) => setText(event.currentTarget.value)}
+      />
+      <Fault text={fault} />
+      {work.closed === null && <Button type="submit">Keep the thickness</Button>}
+    </form>
+  )
+}
+
+type AskedKind = IdentitySizes['kind']
+type Texts = readonly [string, string, string]
+
+const heading: Record<AskedKind, string> = {
+  bearing: 'Which bearing is it?',
+  seal: 'Which seal is it?',
+  thread: 'Which thread is it?',
+}
+const labels: Record<AskedKind, Texts> = {
+  bearing: ['Bore', 'Outside Ø', 'Width'],
+  seal: ['Shaft Ø', 'Outside Ø', 'Width'],
+  thread: ['Outside Ø', 'Pitch', ''],
+}
+
+/** Sizes taken from the part itself tell what to order: possible designations, or the nearest standard size. */
+export function Identification({
+  work,
+  position,
+  kind,
+}: {
+  readonly work: Work
+  readonly position: WorkPosition
+  readonly kind: AskedKind
+}) {
+  const before = position.identity?.sizes
+  const [texts, setTexts] = useState<Texts>(before ? textsOf(before) : ['', '', ''])
+  const [flank, setFlank] = useState<'60' | '55' | 'unknown'>(
+    before?.kind === 'thread' && before.flank ? (String(before.flank) as '60' | '55') : 'unknown',
+  )
+  const [fault, setFault] = useState<string | null>(null)
+  const sizes = sizesOf(kind, texts, flank)
+  const words = identityWords(sizes, work.record.machine.units)
+  const used = labels[kind].filter((label) => label !== '')
+  const set = (index: number, value: string): void =>
+    setTexts(texts.map((text, at) => (at === index ? value : text)) as unknown as Texts)
+  return (
+    <form
+      className={styles.block}
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (used.some((_, index) => texts[index]?.trim() === '')) return setFault(`Type ${used.join(', ').toLowerCase()}.`)
+        void work
+          .write({ kind: 'identified', position: position.id, sizes })
+          .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
+      }}
+    >
+      <h3>{heading[kind]}</h3>
+      <div className={styles.two}>
+        {used.map((label, index) => (
+          <TextField
+            key={label}
+            label={label}
+            placeholder={kind === 'thread' && index === 1 ? (work.record.machine.units === 'metric' ? '2.5' : '10 tpi') : ''}
+            value={texts[index] ?? ''}
+            maxLength={60}
+            disabled={work.closed !== null}
+            onChange={(event) => set(index, event.currentTarget.value)}
+          />
+        ))}
+      </div>
+      {kind === 'thread' && (
+        <Choice
+          legend="Flank angle"
+          options={[
+            { value: '60', label: '60°' },
+            { value: '55', label: '55°' },
+            { value: 'unknown', label: 'not gauged' },
+          ]}
+          value={flank}
+          disabled={work.closed !== null}
+          onChange={setFlank}
+        />
+      )}
+      {words && (
+        <ul className={styles.identity} data-matches={words.matches || undefined} aria-live="polite">
+          {words.lines.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      {position.identity && <p className={styles.quiet}>✓ measured by {position.identity.by}</p>}
+      <Fault text={fault} />
+      {work.closed === null && <Button type="submit">Keep the sizes</Button>}
+    </form>
+  )
+}
+
+function textsOf(sizes: IdentitySizes): Texts {
+  switch (sizes.kind) {
+    case 'bearing':
+      return [sizes.bore, sizes.outside, sizes.width]
+    case 'seal':
+      return [sizes.shaft, sizes.outside, sizes.width]
+    case 'thread':
+      return [sizes.diameter, sizes.pitch, '']
+  }
+}
+
+function sizesOf(kind: AskedKind, [first, second, third]: Texts, flank: '60' | '55' | 'unknown'): IdentitySizes {
+  const [a, b, c] = [first.trim(), second.trim(), third.trim()]
+  switch (kind) {
+    case 'bearing':
+      return { kind, bore: a, outside: b, width: c }
+    case 'seal':
+      return { kind, shaft: a, outside: b, width: c }
+    case 'thread':
+      return { kind, diameter: a, pitch: b, flank: flank === 'unknown' ? null : flank === '60' ? 60 : 55 }
+  }
+}

@@ -1,0 +1,339 @@
+import {
+  DndContext,
+  type DragMoveEvent,
+  DragOverlay,
+  type DragStartEvent,
+  PointerSensor,
+  pointerWithin,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
+import { useCallback, useMemo, useRef, useState } from 'react'
+import { CAUTION } from '../../contract/words'
+import type { WorkPosition } from '../../core/work/fold'
+import { stillInside, stripFaults } from '../../core/work/stripFaults'
+import { Button, ButtonLink, Key } from '../../ui/Button'
+import { Fault } from '../../ui/Field'
+import stepStyles from '../steps/StageSteps.module.css'
+import { AddStep, StepCard } from '../steps/StepCard'
+import { ComplaintNote } from '../work/ComplaintNote'
+import { useWork, type WorkProps } from '../work/useWork'
+import { WorkNotices } from '../work/WorkNotices'
+import { AddPosition } from './AddPosition'
+import { PositionPanel } from './PositionPanel'
+import styles from './StripMap.module.css'
+import { StripTree } from './StripTree'
+import { nextTrayName, treeRows } from './stripModel'
+import { Temporaries } from './Temporaries'
+import { type DropPlace, Trays } from './Trays'
+
+export interface StripMapProps extends WorkProps {
+  /** Part to open, from a label's code. */
+  readonly opened: string | null
+}
+
+type Tab = 'map' | 'steps'
+/** A press that moves less than this is a tap, px. */
+const DRAG_FROM_PX = 6
+
+/** What came from where, facing which way, marked how, kept with what. */
+export function StripMap({ opened, ...props }: StripMapProps) {
+  const work = useWork(props)
+  const { work: state, record } = work
+  const [tab, setTab] = useState<Tab>('map')
+  const [selected, setSelected] = useState<string | null>(opened)
+  const [folded, setFolded] = useState<ReadonlySet<string>>(() => new Set())
+  const [wanted, setWanted] = useState('')
+  const [chosenTray, setChosenTray] = useState<string | null>(null)
+  const [newTray, setNewTray] = useState<string | null>(null)
+  const [fault, setFault] = useState<string | null>(null)
+  const [dragged, setDragged] = useState<string | null>(null)
+  const [place, setPlace] = useState<DropPlace | null>(null)
+  const tagForm = useRef<HTMLDivElement>(null)
+
+  const faults = useMemo(() => stripFaults(record.book, state, work.steps), [record.book, state, work.steps])
+  const rows = useMemo(() => treeRows(state, faults, folded, wanted), [state, faults, folded, wanted])
+  const byId = useMemo(() => new Map(state.positions.map((position) => [position.id, position])), [state])
+  const trays = useMemo(() => {
+    const filled = state.trays.map(({ name, positions }) => ({
+      name,
+      positions: positions.flatMap((id): readonly WorkPosition[] => {
+        const position = byId.get(id)
+        return position ? [position] : []
+      }),
+    }))
+    const extra = newTray !== null && !filled.some(({ name }) => name === newTray) ? [{ name: newTray, positions: [] }] : []
+    return filled.length + extra.length === 0 ? [{ name: 'Tray 1', positions: [] }] : [...filled, ...extra]
+  }, [state.trays, byId, newTray])
+  const current = trays.find(({ name }) => name === chosenTray)?.name ?? trays.at(-1)?.name ?? 'Tray 1'
+  const mayMove = work.closed === null
+  const stripSteps = work.steps.filter(({ stage }) => stage === 'strip')
+  const stepsDone = stripSteps.filter(({ standing }) => standing.kind !== 'open').length
+  const isOut = state.positions.filter(({ tray }) => tray !== null).length
+
+  const { write } = work
+  const layOut = useCallback(
+    (position: string, tray: string, after: string | null) => {
+      setFault(null)
+      void write({ kind: 'laidOut', position, tray, after }).then((fate) => {
+        if (fate.kind === 'refused') setFault(fate.message)
+      })
+    },
+    [write],
+  )
+  const latest = useRef({ byId, trays, current, rows })
+  latest.current = { byId, trays, current, rows }
+  const layOutHere = useCallback(
+    (id: string) => {
+      const now = latest.current
+      if (now.byId.get(id)?.tray !== null || !mayMove) return
+      const last = now.trays.find(({ name }) => name === now.current)?.positions.at(-1)?.id ?? null
+      layOut(id, now.current, last)
+    },
+    [layOut, mayMove],
+  )
+  const putBack = useCallback(
+    (id: string) => {
+      if (latest.current.byId.get(id)?.tray === null || !mayMove) return
+      setFault(null)
+      void write({ kind: 'putBack', position: id }).then((fate) => {
+        if (fate.kind === 'refused') setFault(fate.message)
+      })
+    },
+    [write, mayMove],
+  )
+  const shift = useCallback(
+    (id: string, by: 1 | -1) => {
+      const tray = latest.current.trays.find(({ positions }) => positions.some((position) => position.id === id))
+      if (!tray || !mayMove) return
+      const at = tray.positions.findIndex((position) => position.id === id)
+      const target = at + by
+      if (target < 0 || target >= tray.positions.length) return
+      layOut(id, tray.name, tray.positions[by === 1 ? target : target - 1]?.id ?? null)
+    },
+    [layOut, mayMove],
+  )
+  const toggle = useCallback((id: string) => {
+    setFolded((before) => {
+      const next = new Set(before)
+      if (!next.delete(id)) next.add(id)
+      return next
+    })
+  }, [])
+
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }))
+  const position = selected === null ? undefined : byId.get(selected)
+
+  if (record.book.positions.length === 0 && state.positions.length === 0)
+    return (
+      <div className={styles.nothing}>
+        <h1>Strip map</h1>
+        <p>The limit book has no positions for this machine. Add the parts as they come out.</p>
+        <AddPosition work={work} onAdded={setSelected} />
+      </div>
+    )
+  return (
+    <div className={styles.page}>
+      <WorkNotices work={work} />
+      <ComplaintNote work={work} />
+      <div className={styles.top}>
+        <h1>Strip map</h1>
+        <div className={styles.tabs} role="tablist" aria-label="Strip">
+          <button
+            type="button"
+            role="tab"
+            id="tab-map"
+            aria-selected={tab === 'map'}
+            aria-controls="panel-map"
+            onClick={() => setTab('map')}
+          >
+            Map <span className="figure">{isOut} out</span>
+          </button>
+          <button
+            type="button"
+            role="tab"
+            id="tab-steps"
+            aria-selected={tab === 'steps'}
+            aria-controls="panel-steps"
+            onClick={() => setTab('steps')}
+          >
+            Steps{' '}
+            <span className="figure">
+              {stepsDone}/{stripSteps.length}
+            </span>
+          </button>
+        </div>
+        <span className={styles.topFacts}>
+          {faults.length > 0 && (
+            <span className={styles.faultCount}>
+              <b className="figure">{faults.length}</b> missing
+            </span>
+          )}
+          {stillInside(state).length > 0 && (
+            <span className={styles.faultCount}>
+              <b className="figure">{stillInside(state).reduce((sum, { inside }) => sum + inside, 0)}</b> temporary things inside
+            </span>
+          )}
+        </span>
+        <ButtonLink href={`/jobs/${record.job.id}/labels`}>Labels to print</ButtonLink>
+      </div>
+      <Fault text={fault ?? work.closed} />
+      {tab === 'steps' ? (
+        <div className={styles.steps} id="panel-steps" role="tabpanel" aria-labelledby="tab-steps">
+          {stripSteps.length === 0 && <p>The limit book has no strip steps for this level.</p>}
+          <ol className={stepStyles.steps}>
+            {stripSteps.map((step, index) => (
+              <StepCard key={step.id} work={work} step={step} number={index + 1} />
+            ))}
+          </ol>
+          <AddStep work={work} stage="strip" after={stripSteps.at(-1)?.id ?? null} />
+        </div>
+      ) : (
+        <DndContext
+          sensors={sensors}
+          collisionDetection={pointerWithin}
+          onDragStart={({ active }: DragStartEvent) => setDragged(String(active.data.current?.name ?? ''))}
+          onDragMove={(event) => setPlace((before) => samePlace(before, placeOf(event)))}
+          onDragCancel={() => {
+            setDragged(null)
+            setPlace(null)
+          }}
+          onDragEnd={(event) => {
+            const id = String(event.active.data.current?.position ?? '')
+            const target = placeOf(event)
+            setDragged(null)
+            setPlace(null)
+            if (target && target.after !== id) layOut(id, target.tray, target.after)
+            else if (event.over?.id === 'machine') putBack(id)
+            if (id !== '') setSelected(id)
+          }}
+        >
+          <div className={styles.map} id="panel-map" role="tabpanel" aria-labelledby="tab-map">
+            <section className={styles.machine} aria-label="Machine">
+              <input
+                type="search"
+                className={styles.find}
+                aria-label="Find a part by name or tag number"
+                placeholder="Find a part …"
+                value={wanted}
+                maxLength={60}
+                onChange={(event) => setWanted(event.currentTarget.value)}
+              />
+              <StripTree
+                jobId={record.job.id}
+                rows={rows}
+                selected={selected}
+                mayMove={mayMove}
+                onSelect={setSelected}
+                onToggle={toggle}
+                onLayOut={layOutHere}
+                onPutBack={putBack}
+                onTag={() => tagForm.current?.querySelector('input')?.focus()}
+              />
+              {rows.length === 0 && <p className={styles.quiet}>No part has this name or number.</p>}
+              <AddPosition work={work} onAdded={setSelected} />
+            </section>
+            <section className={styles.middle} aria-label="Trays">
+              <div className={styles.trayHead}>
+                <h2>Trays, in order of removal</h2>
+                {mayMove && (
+                  <Button
+                    onClick={() => {
+                      const name = nextTrayName(state)
+                      setNewTray(name)
+                      setChosenTray(name)
+                    }}
+                  >
+                    New tray
+                  </Button>
+                )}
+              </div>
+              <Trays
+                trays={trays}
+                current={current}
+                selected={selected}
+                mayMove={mayMove}
+                place={place}
+                onCurrent={setChosenTray}
+                onSelect={setSelected}
+                onShift={shift}
+              />
+              {faults.length > 0 && (
+                <section className={styles.faults} aria-labelledby="missing">
+                  <h2 id="missing">Missing</h2>
+                  <ul>
+                    {faults.map((item) => (
+                      <li key={`${item.position} ${item.code} ${item.text}`}>
+                        <button type="button" onClick={() => setSelected(item.position)}>
+                          {item.text}
+                        </button>
+                      </li>
+                    ))}
+                  </ul>
+                </section>
+              )}
+              <Temporaries work={work} />
+            </section>
+            <div className={styles.panel} ref={tagForm}>
+              {position ? (
+                <PositionPanel
+                  key={position.id}
+                  work={work}
+                  position={position}
+                  tray={current}
+                  faults={faults.filter((item) => item.position === position.id)}
+                  onLayOut={() => layOutHere(position.id)}
+                  onPutBack={() => putBack(position.id)}
+                />
+              ) : (
+                <p className={styles.quiet}>
+                  {opened !== null && !byId.has(opened)
+                    ? `This machine has no position “${opened}”. The label may belong to another job.`
+                    : 'Choose a part in the tree: its tag, facing, marks and sizes appear here.'}
+                </p>
+              )}
+            </div>
+          </div>
+          <DragOverlay dropAnimation={null}>{dragged !== null && <span className={styles.overlay}>{dragged}</span>}</DragOverlay>
+        </DndContext>
+      )}
+      <p className={styles.keys}>
+        <span>
+          <Key>↑</Key> <Key>↓</Key> part
+        </span>
+        <span>
+          <Key>Enter</Key> lay out
+        </span>
+        <span>
+          <Key>⌫</Key> put back
+        </span>
+        <span>
+          <Key>T</Key> tag
+        </span>
+        <span>
+          <Key>Alt ↑↓</Key> order in the tray
+        </span>
+        <span className={styles.caution}>{CAUTION}</span>
+      </p>
+    </div>
+  )
+}
+
+const samePlace = (before: DropPlace | null, now: DropPlace | null): DropPlace | null =>
+  before?.tray === now?.tray && before?.after === now?.after ? before : now
+
+/** The tray under the pointer, and the part after which the dragged one would lie: the last card above the pointer's line. */
+function placeOf(event: Pick<DragMoveEvent, 'over' | 'active' | 'activatorEvent' | 'delta'>): DropPlace | null {
+  const tray = event.over?.data.current?.tray
+  if (typeof tray !== 'string') return null
+  const start = event.activatorEvent as PointerEvent
+  const y = start.clientY + event.delta.y
+  const own = String(event.active.data.current?.position ?? '')
+  const cards = document.querySelectorAll<HTMLElement>(`[data-tray="${CSS.escape(tray)}"] [data-card]`)
+  let after: string | null = null
+  for (const card of cards) {
+    const box = card.getBoundingClientRect()
+    if (y > box.top + box.height / 2 && card.dataset.card !== own) after = card.dataset.card ?? null
+  }
+  return { tray, after }
+}

@@ -1,0 +1,202 @@
+import { useDraggable } from '@dnd-kit/core'
+import { type KeyboardEvent, memo, useEffect, useRef } from 'react'
+import styles from './StripMap.module.css'
+import type { TreeRow } from './stripModel'
+
+export interface StripTreeProps {
+  readonly jobId: string
+  readonly rows: readonly TreeRow[]
+  readonly selected: string | null
+  readonly mayMove: boolean
+  readonly onSelect: (id: string) => void
+  readonly onToggle: (id: string) => void
+  readonly onLayOut: (id: string) => void
+  readonly onPutBack: (id: string) => void
+  readonly onTag: () => void
+}
+
+const domId = (id: string): string => `row-${id}`
+
+/** The machine as a tree by position. One stop for Tab; arrow keys move, Enter lays out, Backspace puts back. */
+export function StripTree(props: StripTreeProps) {
+  const { rows, selected } = props
+  const tree = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (selected !== null) document.getElementById(domId(selected))?.scrollIntoView({ block: 'nearest' })
+  }, [selected])
+
+  function onKeyDown(event: KeyboardEvent): void {
+    const at = rows.findIndex(({ id }) => id === selected)
+    const row = rows[at]
+    const go = (index: number): void => {
+      const next = rows[Math.min(rows.length - 1, Math.max(0, index))]
+      if (next) props.onSelect(next.id)
+    }
+    if (event.altKey || event.ctrlKey || event.metaKey) return
+    switch (event.key) {
+      case 'ArrowDown':
+        go(at + 1)
+        break
+      case 'ArrowUp':
+        go(at - 1)
+        break
+      case 'Home':
+        go(0)
+        break
+      case 'End':
+        go(rows.length - 1)
+        break
+      case 'ArrowRight':
+        if (row?.hasChildren && !row.open) props.onToggle(row.id)
+        else go(at + 1)
+        break
+      case 'ArrowLeft':
+        if (row?.hasChildren && row.open) props.onToggle(row.id)
+        else go(parentIndex(rows, at))
+        break
+      case 'Enter':
+        if (row) props.onLayOut(row.id)
+        break
+      case 'Backspace':
+        if (row) props.onPutBack(row.id)
+        break
+      case 't':
+        props.onTag()
+        break
+      default:
+        return
+    }
+    event.preventDefault()
+  }
+
+  return (
+    <div
+      ref={tree}
+      className={styles.tree}
+      role="tree"
+      aria-label="Machine by position"
+      tabIndex={0}
+      aria-activedescendant={selected === null ? undefined : domId(selected)}
+      onKeyDown={onKeyDown}
+      onFocus={() => {
+        const first = rows[0]
+        if (selected === null && first) props.onSelect(first.id)
+      }}
+    >
+      {rows.map((row) => (
+        <Row
+          key={row.id}
+          row={row}
+          jobId={props.jobId}
+          selected={row.id === selected}
+          mayMove={props.mayMove}
+          onSelect={props.onSelect}
+          onToggle={props.onToggle}
+        />
+      ))}
+    </div>
+  )
+}
+
+function parentIndex(rows: readonly TreeRow[], at: number): number {
+  const depth = rows[at]?.depth ?? 0
+  for (let index = at - 1; index >= 0; index -= 1) if ((rows[index]?.depth ?? 0) < depth) return index
+  return at
+}
+
+interface RowProps {
+  readonly row: TreeRow
+  readonly jobId: string
+  readonly selected: boolean
+  readonly mayMove: boolean
+  readonly onSelect: (id: string) => void
+  readonly onToggle: (id: string) => void
+}
+
+const sameRow = (a: RowProps, b: RowProps): boolean =>
+  a.selected === b.selected &&
+  a.mayMove === b.mayMove &&
+  a.onSelect === b.onSelect &&
+  a.onToggle === b.onToggle &&
+  (Object.keys(a.row) as (keyof TreeRow)[]).every((key) => a.row[key] === b.row[key])
+
+const Row = memo(function Row(props: RowProps) {
+  const { row, selected, mayMove, onSelect, onToggle } = props
+  const { setNodeRef, listeners, isDragging } = useDraggable({
+    id: `tree:${row.id}`,
+    data: { position: row.id, name: row.name },
+    disabled: !mayMove,
+  })
+  return (
+    <div
+      ref={setNodeRef}
+      id={domId(row.id)}
+      className={styles.row}
+      role="treeitem"
+      tabIndex={-1}
+      aria-level={row.depth + 1}
+      aria-selected={selected}
+      aria-expanded={row.hasChildren ? row.open : undefined}
+      data-out={row.tray !== null || undefined}
+      data-dragging={isDragging || undefined}
+      style={{ paddingInlineStart: 8 + row.depth * 18 }}
+      onClick={() => onSelect(row.id)}
+      onKeyDown={undefined}
+      {...listeners}
+    >
+      <RowBody row={row} jobId={props.jobId} onToggle={onToggle} />
+    </div>
+  )
+}, sameRow)
+
+/** Apart from its row: a drag wakes every row, but this is drawn again only when it changes. */
+const RowBody = memo(function RowBody({ row, jobId, onToggle }: Pick<RowProps, 'row' | 'jobId' | 'onToggle'>) {
+  return (
+    <>
+      {row.hasChildren ? (
+        <span
+          className={styles.fold}
+          aria-hidden="true"
+          data-open={row.open || undefined}
+          onPointerDown={(event) => {
+            event.stopPropagation()
+            onToggle(row.id)
+          }}
+        />
+      ) : (
+        <span className={styles.leaf} aria-hidden="true" />
+      )}
+      {row.picture && (
+        <img
+          className={styles.thumb}
+          src={`/api/jobs/${jobId}/pictures/${row.picture}?small`}
+          alt=""
+          width={32}
+          height={24}
+          loading="lazy"
+          decoding="async"
+        />
+      )}
+      <span className={styles.rowName}>
+        {row.name}
+        {row.count > 1 && <span className={`figure ${styles.times}`}> ×{row.count}</span>}
+      </span>
+      {row.faults > 0 && (
+        <span className={styles.faultMark} title={`${row.faults} missing`}>
+          !<span className="hidden-label"> {row.faults} missing</span>
+        </span>
+      )}
+      {row.hasChildren && row.below > 0 && (
+        <span className={`figure ${styles.below}`}>
+          {row.out}/{row.below}
+        </span>
+      )}
+      {row.tray !== null && (
+        <span className={`figure ${styles.number}`} title={row.tray}>
+          {row.number === '' ? '–' : row.number}
+          <span className="hidden-label">, out, in {row.tray}</span>
+        </span>
+      )}
+    </>
+  )
+})

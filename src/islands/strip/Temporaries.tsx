@@ -1,0 +1,102 @@
+import { useState } from 'react'
+import { v7 } from 'uuid'
+import { Button } from '../../ui/Button'
+import { Fault, TextField } from '../../ui/Field'
+import type { Work } from '../work/useWork'
+import styles from './StripMap.module.css'
+
+/** Things put in for the work, counted in and out: none may be left inside. */
+export function Temporaries({ work }: { readonly work: Work }) {
+  const [fault, setFault] = useState<string | null>(null)
+  const [adding, setAdding] = useState(false)
+  const [name, setName] = useState('')
+  const { temporaries } = work.record.book
+  const known = new Map(work.work.temporaries.map((thing) => [thing.id, thing]))
+  const all = [
+    ...temporaries.map(({ id, name: label, where }) => ({
+      id,
+      name: label,
+      where,
+      inside: known.get(id)?.inside ?? 0,
+      last: known.get(id)?.last ?? null,
+    })),
+    ...work.work.temporaries.filter(({ id }) => !temporaries.some((item) => item.id === id)),
+  ]
+  const say = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
+  return (
+    <section className={styles.temporaries} aria-labelledby="temporaries">
+      <h2 id="temporaries">Temporary things inside</h2>
+      <ul>
+        {all.map((thing) => (
+          <li key={thing.id} data-inside={thing.inside > 0 || undefined}>
+            <span className={`figure ${styles.inside}`}>{thing.inside}</span>
+            <span className={styles.rowName}>
+              {thing.name}
+              <span className={styles.quiet}>
+                {' '}
+                {thing.where}
+                {thing.last && `, ${thing.last.by}`}
+              </span>
+            </span>
+            {work.closed === null && (
+              <>
+                <Button
+                  aria-label={`One more ${thing.name} in`}
+                  onClick={() =>
+                    void work
+                      .write({ kind: 'putIn', temporary: thing.id, name: thing.name, where: thing.where, count: 1 })
+                      .then(say)
+                  }
+                >
+                  In
+                </Button>
+                <Button
+                  aria-label={`One ${thing.name} out`}
+                  disabled={thing.inside === 0}
+                  onClick={() => void work.write({ kind: 'takenOut', temporary: thing.id, count: 1 }).then(say)}
+                >
+                  Out
+                </Button>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Fault text={fault} />
+      {work.closed === null && !adding && (
+        <Button kind="quiet" onClick={() => setAdding(true)}>
+          + Something else goes in
+        </Button>
+      )}
+      {adding && (
+        <form
+          className={styles.form}
+          onSubmit={(event) => {
+            event.preventDefault()
+            if (name.trim() === '') return setFault('Name what goes in.')
+            void work.write({ kind: 'putIn', temporary: v7(), name: name.trim(), where: '', count: 1 }).then((fate) => {
+              say(fate)
+              if (fate.kind === 'refused') return
+              setAdding(false)
+              setName('')
+            })
+          }}
+        >
+          <TextField
+            label="What goes in"
+            value={name}
+            maxLength={200}
+            autoFocus
+            onChange={(event) => setName(event.currentTarget.value)}
+          />
+          <div className={styles.actions}>
+            <Button type="submit" kind="primary">
+              Count one in
+            </Button>
+            <Button onClick={() => setAdding(false)}>Not now</Button>
+          </div>
+        </form>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,217 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { v7 } from 'uuid'
+import type { JobView, StoredEntry } from '../../contract/answers'
+import type { Entry, EntryBody } from '../../core/work/entrySchema'
+import { standingOn, subjectOf } from '../../core/work/subject'
+import { type Answer, postJson } from '../httpClient'
+import { type EntriesItem, forgetEntries, keepEntries, waitingEntries } from '../outbox'
+
+/** What became of something noted. Queued: kept on this device, sent when the server can be reached. */
+export type Fate =
+  | { readonly kind: 'stored' }
+  | { readonly kind: 'queued' }
+  | { readonly kind: 'refused'; readonly message: string }
+  | { readonly kind: 'overtaken' }
+
+/** Somebody else changed the same thing meanwhile: theirs, and mine waiting for a choice. */
+export interface Conflict {
+  readonly item: EntriesItem
+  readonly standing: Entry
+  readonly mine: EntryBody
+  readonly message: string
+}
+
+export interface Entries {
+  /** Everything noted, with what waits on this device at the end. */
+  readonly entries: readonly Entry[]
+  readonly queued: number
+  readonly link: 'reached' | 'offline' | 'signedOut'
+  readonly conflict: Conflict | null
+  /** What was noted before a reload and has been refused since. */
+  readonly lateRefusals: readonly string[]
+  write(...bodies: readonly EntryBody[]): Promise<Fate>
+  keepTheirs(): void
+  putMine(): void
+  dismissRefusals(): void
+  /** Takes in entries that another call answered with. */
+  take(stored: readonly StoredEntry[]): void
+}
+
+const RETRY_MS = 4_000
+
+interface Person {
+  readonly id: string
+  readonly name: string
+}
+
+/**
+ * What is noted around a job: shown at once, kept on this device until the server has it, sent in order, and what other
+ * people note arrives by itself.
+ */
+export function useEntries(view: JobView, person: Person, onChanged?: () => void): Entries {
+  const jobId = view.record.job.id
+  const path = `/api/jobs/${encodeURIComponent(jobId)}`
+  const [stored, setStored] = useState<readonly Entry[]>(view.record.job.entries)
+  const [queue, setQueue] = useState<readonly EntriesItem[]>([])
+  const [link, setLink] = useState<Entries['link']>('reached')
+  const [conflict, setConflict] = useState<Conflict | null>(null)
+  const [lateRefusals, setLateRefusals] = useState<readonly string[]>([])
+  const sending = useRef(false)
+  const held = useRef<string | null>(null)
+  const waiting = useRef(new Map<string, (fate: Fate) => void>())
+  const changed = useRef(onChanged)
+  changed.current = onChanged
+
+  const take = useCallback((items: readonly StoredEntry[]) => {
+    setStored((before) => {
+      const known = new Set(before.map(({ id }) => id))
+      const fresh = items.filter(({ entry }) => !known.has(entry.id)).map(({ entry }) => entry)
+      return fresh.length > 0 ? [...before, ...fresh] : before
+    })
+  }, [])
+
+  const settle = useCallback((id: string, fate: Fate): boolean => {
+    const resolve = waiting.current.get(id)
+    waiting.current.delete(id)
+    resolve?.(fate)
+    return resolve !== undefined
+  }, [])
+
+  const drop = useCallback(async (id: string) => {
+    setQueue((before) => before.filter((item) => item.id !== id))
+    await forgetEntries(id)
+  }, [])
+
+  const send = useCallback(async () => {
+    if (sending.current) return
+    sending.current = true
+    try {
+      for (;;) {
+        // Read anew after each one: more may have been noted, here or in another tab.
+        const next = (await waitingEntries(person.id, jobId)).find(({ id }) => id !== held.current)
+        if (!next) break
+        const answer: Answer<{ entries: StoredEntry[] }> = await postJson(`${path}/entries`, { entries: next.entries })
+        if (answer.kind === 'ok') {
+          setLink('reached')
+          take(answer.value.entries)
+          await drop(next.id)
+          settle(next.id, { kind: 'stored' })
+          continue
+        }
+        if (answer.kind === 'offline' || answer.status === 401 || answer.status === 429) {
+          setLink(answer.kind === 'refused' && answer.status === 401 ? 'signedOut' : 'offline')
+          for (const id of [...waiting.current.keys()]) settle(id, { kind: 'queued' })
+          break
+        }
+        setLink('reached')
+        const { standing } = answer
+        const mine = standing && next.entries.find(({ body }) => subjectOf(body) === subjectOf(standing.body))
+        if (standing && mine) {
+          held.current = next.id
+          setConflict({ item: next, standing, mine: mine.body, message: answer.message })
+          settle(next.id, { kind: 'overtaken' })
+          break
+        }
+        await drop(next.id)
+        if (!settle(next.id, { kind: 'refused', message: answer.message }))
+          setLateRefusals((before) => [...before, answer.message])
+      }
+    } finally {
+      sending.current = false
+    }
+  }, [person.id, jobId, path, take, drop, settle])
+
+  useEffect(() => {
+    let stale = false
+    void waitingEntries(person.id, jobId).then((items) => {
+      if (stale) return
+      setQueue((before) => [...items.filter((item) => !before.some(({ id }) => id === item.id)), ...before])
+      void send()
+    })
+    const retry = setInterval(() => void send(), RETRY_MS)
+    const online = (): void => void send()
+    addEventListener('online', online)
+    return () => {
+      stale = true
+      clearInterval(retry)
+      removeEventListener('online', online)
+    }
+  }, [person.id, jobId, send])
+
+  useEffect(() => {
+    const source = new EventSource(`${path}/events?after=${view.lastSeq}`)
+    source.addEventListener('entry', (event) => take([JSON.parse(event.data as string) as StoredEntry]))
+    source.addEventListener('changed', () => changed.current?.())
+    return () => source.close()
+  }, [path, view.lastSeq, take])
+
+  const entries = useMemo(() => {
+    const known = new Set(stored.map(({ id }) => id))
+    const local = queue
+      .filter(({ id }) => id !== conflict?.item.id)
+      .flatMap(({ by, at, entries: own }) => own.map(({ id, body }): Entry => ({ id, by, at, body })))
+      .filter(({ id }) => !known.has(id))
+    return local.length > 0 ? [...stored, ...local] : stored
+  }, [stored, queue, conflict])
+
+  const latest = useRef(entries)
+  latest.current = entries
+
+  const enqueue = useCallback(
+    async (item: EntriesItem): Promise<Fate> => {
+      const fate = new Promise<Fate>((resolve) => waiting.current.set(item.id, resolve))
+      setQueue((before) => [...before.filter(({ id }) => id !== item.id), item])
+      await keepEntries(item)
+      void send()
+      return fate
+    },
+    [send],
+  )
+
+  const write = useCallback(
+    (...bodies: readonly EntryBody[]): Promise<Fate> => {
+      const standing = standingOn(latest.current)
+      const own = bodies.map((body) => {
+        const id = v7()
+        const seen = standing.get(subjectOf(body)) ?? null
+        standing.set(subjectOf(body), id)
+        return { id, seen, body }
+      })
+      const item = { id: v7(), personId: person.id, jobId, by: person.name, at: new Date().toISOString(), entries: own }
+      return enqueue(item)
+    },
+    [person, jobId, enqueue],
+  )
+
+  const keepTheirs = (): void => {
+    if (!conflict) return
+    held.current = null
+    setConflict(null)
+    take([{ seq: 0, entry: conflict.standing }])
+    void drop(conflict.item.id).then(send)
+  }
+  const putMine = (): void => {
+    if (!conflict) return
+    const { item, standing } = conflict
+    held.current = null
+    setConflict(null)
+    take([{ seq: 0, entry: standing }])
+    const own = item.entries.map((one) =>
+      subjectOf(one.body) === subjectOf(standing.body) ? { ...one, seen: standing.id } : one,
+    )
+    void enqueue({ ...item, entries: own })
+  }
+
+  return {
+    entries,
+    queued: queue.length,
+    link,
+    conflict,
+    lateRefusals,
+    write,
+    keepTheirs,
+    putMine,
+    dismissRefusals: () => setLateRefusals([]),
+    take,
+  }
+}

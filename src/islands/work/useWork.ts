@@ -1,0 +1,69 @@
+import { useCallback, useMemo, useRef, useState } from 'react'
+import type { JobView } from '../../contract/answers'
+import { isMadeSafe } from '../../core/job/progress'
+import { evaluate } from '../../core/record/evaluate'
+import type { InspectionRecord } from '../../core/record/recordSchema'
+import type { Results } from '../../core/record/results'
+import { foldWork, type WorkState } from '../../core/work/fold'
+import { levelsInPlay } from '../../core/work/need'
+import { type JobStep, jobSteps } from '../../core/work/steps'
+import { getJson } from '../httpClient'
+import { type Entries, useEntries } from './useEntries'
+
+export interface WorkProps {
+  readonly view: JobView
+  readonly person: { readonly id: string; readonly name: string }
+}
+
+/** A job as it stands now, with everything noted on this device and by others, and the way to note more. */
+export interface Work extends Entries {
+  readonly view: JobView
+  readonly record: InspectionRecord
+  readonly work: WorkState
+  readonly results: Results
+  readonly steps: readonly JobStep[]
+  readonly safe: boolean
+  /** One sentence why nothing can be noted; null when it can. */
+  readonly closed: string | null
+}
+
+const TOGETHER_MS = 300
+
+export function useWork({ view: opened, person }: WorkProps): Work {
+  const [view, setView] = useState(opened)
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null)
+  const jobId = opened.record.job.id
+
+  // Entries arrive by themselves; readings, verdicts and signatures are asked for when something was written.
+  const onChanged = useCallback(() => {
+    if (timer.current) clearTimeout(timer.current)
+    timer.current = setTimeout(() => {
+      void getJson<JobView>(`/api/jobs/${encodeURIComponent(jobId)}`).then((answer) => {
+        if (answer.kind !== 'ok') return
+        setView((before) =>
+          before.recordSha256 === answer.value.recordSha256 && before.review.length === answer.value.review.length
+            ? before
+            : answer.value,
+        )
+      })
+    }, TOGETHER_MS)
+  }, [jobId])
+  const noted = useEntries(opened, person, onChanged)
+
+  const record = useMemo(
+    (): InspectionRecord => ({ ...view.record, job: { ...view.record.job, entries: [...noted.entries] } }),
+    [view.record, noted.entries],
+  )
+  const work = useMemo(() => foldWork(record.book, noted.entries), [record.book, noted.entries])
+  const results = useMemo(() => evaluate(record), [record])
+  const steps = useMemo(() => jobSteps(record.book, work, levelsInPlay(results.scope)), [record.book, work, results.scope])
+  const safe = useMemo(() => isMadeSafe(record, view.confirmations), [record, view.confirmations])
+  return { ...noted, view, record, work, results, steps, safe, closed: closedBecause(view) }
+}
+
+function closedBecause(view: JobView): string | null {
+  if (view.reportId !== null) return 'This job is signed: what is noted stands as it is.'
+  if (view.review.at(-1)?.kind === 'sent')
+    return 'This job lies with the reviewer. Ask for it to be returned before noting anything.'
+  return view.may.note ? null : 'You may look, but not note anything: that is the inspector’s.'
+}
