@@ -3,25 +3,11 @@ import { writeFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { command } from './support/medida'
-import { expect, expectAccessible, JOB, open, readingField, signedIn, takeReadings, test } from './support/test'
+import { expect, expectAccessible, JOB, open, readingField, signedIn, tabTo, takeReadings, test } from './support/test'
 
 const bench = (characteristic: string): string => `/jobs/${JOB}/bench?c=${characteristic}`
 const board = `/jobs/${JOB}/verdicts`
 const report = `/jobs/${JOB}/report`
-
-/** Tab forward until the wanted control has the focus: what a person without a mouse does. */
-async function tabTo(page: Page, name: RegExp | string): Promise<void> {
-  const wanted = page
-    .getByRole('button', { name })
-    .or(page.getByRole('link', { name }))
-    .or(page.getByRole('radio', { name }))
-    .or(page.getByRole('textbox', { name }))
-  for (let presses = 0; presses < 120; presses += 1) {
-    if (await wanted.evaluateAll((all) => all.includes(document.activeElement as never))) return
-    await page.keyboard.press('Tab')
-  }
-  throw new Error(`Tab never reached ${String(name)}`)
-}
 
 test.describe.configure({ mode: 'serial' })
 
@@ -39,25 +25,25 @@ test.describe('the whole path', () => {
 
   test('the shop floor shows the machine, the open job and what is next', async () => {
     await expect(page.getByRole('heading', { name: 'Shop floor' })).toBeVisible()
-    await expect(page.getByText('Next Measure')).toBeVisible()
+    await expect(page.getByText('Next As found')).toBeVisible()
     await expect(page.getByRole('row', { name: /23\s260 h.*signed/ })).toBeVisible()
     await expect(page.getByText('BG-02')).toBeVisible()
     await expectAccessible(page)
-    await tabTo(page, 'Go on measuring')
+    await tabTo(page, 'As found, before opening')
     await page.keyboard.press('Enter')
-    await expect(page).toHaveURL(/\/bench/)
+    await expect(page).toHaveURL(/\/as-found/)
   })
 
   test('the job shows where it stands', async () => {
     await open(page, `/jobs/${JOB}`)
-    await expect(page.getByRole('listitem').filter({ hasText: 'Make safe' }).filter({ hasText: 'Mara Ellwood' })).toBeVisible()
+    await expect(page.getByRole('listitem').filter({ hasText: 'Make safe' }).filter({ hasText: '7 / 7' })).toBeVisible()
     await expect(page.getByText('0 / 25')).toBeVisible()
     await expectAccessible(page)
-    await tabTo(page, 'Confirm As found')
+    await tabTo(page, 'Confirm Order')
     await page.keyboard.press('Enter')
-    await page.keyboard.type('Float taken with the rotor pushed both ways')
+    await page.keyboard.type('Gasket set ordered by telephone')
     await page.keyboard.press('Enter')
-    await expect(page.getByText('Float taken with the rotor pushed both ways')).toBeVisible()
+    await expect(page.getByText('Gasket set ordered by telephone')).toBeVisible()
   })
 
   test('the journal takes readings in every way they are typed, and refuses what it cannot understand', async () => {

@@ -16,3 +16,14 @@ export async function onDatabase<T>(medida: Medida, run: (client: pg.Client) => 
 /** How many rows a table holds. */
 export const countRows = (medida: Medida, table: string): Promise<number> =>
   onDatabase(medida, async (client) => Number((await client.query(`SELECT count(*) AS n FROM ${table}`)).rows[0].n))
+
+/** Lets the waiting time of a step be over: its clock began three days ago. */
+export const letWaitPass = (medida: Medida, job: string, step: string): Promise<void> =>
+  onDatabase(medida, async (client) => {
+    await client.query(
+      `INSERT INTO job_entry (id, job_id, subject, body, noted_by, noted_at)
+       VALUES (gen_random_uuid(), $1, 'wait:' || $2, jsonb_build_object('kind', 'waitStarted', 'step', $2::text), 'demo-inspector', now() - interval '3 days')`,
+      [job, step],
+    )
+    await client.query(`SELECT pg_notify('medida_job', $1)`, [job])
+  })

@@ -34,6 +34,20 @@ export async function signedIn(
   return { page, context }
 }
 
+/** Tab forward until the wanted control has the focus: what a person without a mouse does. */
+export async function tabTo(page: Page, name: RegExp | string): Promise<void> {
+  const named = (
+    ['button', 'link', 'radio', 'checkbox', 'textbox', 'combobox', 'searchbox', 'slider', 'tab', 'tree', 'application'] as const
+  )
+    .map((role) => page.getByRole(role, { name }))
+    .reduce((all, one) => all.or(one))
+  for (let presses = 0; presses < 160; presses += 1) {
+    if (await named.evaluateAll((all) => all.includes(document.activeElement as never))) return
+    await page.keyboard.press('Tab')
+  }
+  throw new Error(`Tab never reached ${String(name)}`)
+}
+
 /** Opens a page and waits until its islands answer to keys. */
 export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path)

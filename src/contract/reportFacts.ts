@@ -98,7 +98,8 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
   const standing = standingReadings(record.job.readings).filter(({ stage }) => stage === 'asFound')
   return record.book.characteristics.flatMap((characteristic) => {
     const result = results.characteristics.find(({ id }) => id === characteristic.id)
-    if (!result) return []
+    // What the level leaves out is named once, with its reason, and has no empty sheet.
+    if (!result || ((result.need ?? 'required') !== 'required' && result.readings.length === 0)) return []
     const figure = (mm: number): string => formatLength(mm, units, characteristic.showToMm)
     const own = standing.filter((reading) => reading.characteristic === characteristic.id)
     const gaugeIds = new Set(own.map(({ gauge }) => gauge))

@@ -97,13 +97,15 @@ export function evaluate(record: InspectionRecord): Results {
   })
 }
 
-/** What the gate looks at: the strongest reason, and the reading that a failing extreme value came from. */
+/** What the gate looks at: the strongest reason, and the one reading that a failing value was taken from. */
 const asGateMeasurement =
   (characteristicOf: (id: string) => Characteristic) =>
   (result: Omit<CharacteristicResult, 'need'>): GateMeasurement => {
     const [vote] = result.votes
-    const reading = result.readings.find(({ valueMm }) => result.judged !== null && valueMm === result.judged.valueMm)
     const { name, method } = characteristicOf(result.id)
+    const failing = result.limits.find(({ grade }) => grade.mild > 0)?.value ?? null
+    const at = result.readings.filter((reading) => failing?.where.includes(slotLabel(method, reading)))
+    const reading = at.length === 1 ? at[0] : undefined
     return {
       id: result.id,
       name,

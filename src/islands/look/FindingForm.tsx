@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react'
+import { useRef } from 'react'
 import { v7 } from 'uuid'
 import {
   type FindingKind,
@@ -16,7 +16,7 @@ import { Choice } from '../../ui/Choice'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { ClockDial } from '../../ui/partSketch/ClockDial'
 import { PartSketch } from '../../ui/partSketch/PartSketch'
-import { useFormDraft } from '../useFormDraft'
+import { useSubjectForm } from '../work/useSubjectForm'
 import type { Work } from '../work/useWork'
 import { KindField } from './KindField'
 import styles from './Look.module.css'
@@ -33,6 +33,12 @@ interface Draft {
 
 const EMPTY: Draft = { kind: null, severity: 'marked', since: 'service', station: null, clock: null, extent: '', note: '' }
 
+function draftOf(finding: Finding | null): Draft {
+  if (finding === null) return EMPTY
+  const { kind, severity, since, station, clock, extent, note } = finding
+  return { kind, severity, since, station, clock, extent, note }
+}
+
 /** One finding: kind, how bad, where on the part, how far it reaches. Changing one keeps its history. */
 export function FindingForm({
   work,
@@ -45,38 +51,25 @@ export function FindingForm({
   readonly changing: Finding | null
   readonly onDone: () => void
 }) {
-  const initial: Draft = changing ?? EMPTY
-  const [draft, setDraft, forget] = useFormDraft<Draft>(`finding ${work.record.job.id} ${part.id} ${changing?.id ?? ''}`, {
-    kind: initial.kind,
-    severity: initial.severity,
-    since: initial.since,
-    station: initial.station,
-    clock: initial.clock,
-    extent: initial.extent,
-    note: initial.note,
-  })
-  const [fault, setFault] = useState<string | null>(null)
+  // A new finding has a subject of its own, which nobody else can change meanwhile.
+  const form = useSubjectForm<Draft>(work, changing ? `finding:${changing.id}` : `new finding:${part.id}`, draftOf(changing))
+  const { value: draft, set } = form
   const kindInput = useRef<HTMLInputElement>(null)
-  const set = (over: Partial<Draft>): void => setDraft({ ...draft, ...over })
   const position = work.record.book.positions.find(({ part: own, stations }) => own === part.id && stations.length > 0)
   const before = work.work.findings.filter((finding) => finding.part === part.id && finding.withdrawn === null)
 
   async function note(): Promise<void> {
     if (draft.kind === null) {
-      setFault('Choose what is found: type its first letters.')
+      form.say('Choose what is found: type its first letters.')
       return kindInput.current?.focus()
     }
     const { kind, ...rest } = draft
-    const fate = await work.write({
+    const noted = await form.write({
       kind: 'findingRecorded',
       finding: changing?.id ?? v7(),
       value: { part: part.id, kind, ...rest, extent: draft.extent.trim(), note: draft.note.trim() },
     })
-    if (fate.kind === 'refused') return setFault(fate.message)
-    forget()
-    setDraft(EMPTY)
-    forget()
-    setFault(null)
+    if (!noted) return
     onDone()
     kindInput.current?.focus()
   }
@@ -119,7 +112,7 @@ export function FindingForm({
           maxLength={400}
           onChange={(event) => set({ note: event.currentTarget.value })}
         />
-        <Fault text={fault} />
+        <Fault text={form.fault} />
         <div className={styles.actions}>
           <Button type="submit" kind="primary">
             {changing ? 'Change the finding' : 'Note the finding'}

@@ -77,7 +77,6 @@ export function Look({ opened, ...props }: WorkProps & { readonly opened: string
       </nav>
       <div className={styles.main}>
         <WorkNotices work={work} />
-        <ComplaintNote work={work} />
         <header className={styles.head}>
           <div>
             <h1>{tab === 'steps' ? 'Clean and look' : (part?.name ?? 'No part')}</h1>
@@ -145,11 +144,7 @@ export function Look({ opened, ...props }: WorkProps & { readonly opened: string
             {book.patterns
               .filter((pattern) => pattern.part === part.id)
               .map((pattern) => (
-                <PatternSheet
-                  key={`${pattern.id} ${work.work.patterns.get(pattern.id)?.at ?? ''}`}
-                  work={work}
-                  pattern={pattern}
-                />
+                <PatternSheet key={pattern.id} work={work} pattern={pattern} />
               ))}
             <HandTests work={work} part={part.id} />
           </>

@@ -11,7 +11,7 @@ import type { PatternSpec } from '../../core/record/procedureSchema'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { SourceNote } from '../../ui/SourceNote'
-import { useFormDraft } from '../useFormDraft'
+import { useSubjectForm } from '../work/useSubjectForm'
 import type { Work } from '../work/useWork'
 import styles from './Look.module.css'
 
@@ -24,13 +24,10 @@ const LEAST_RADIUS = 70
 export function PatternSheet({ work, pattern }: { readonly work: Work; readonly pattern: PatternSpec }) {
   const stored = work.work.patterns.get(pattern.id)
   const before: Draft = Object.fromEntries([...(stored?.states ?? [])].map(([element, state]) => [String(element), state]))
-  const [draft, setDraft, forget] = useFormDraft<{ states: Draft }>(
-    `pattern ${work.record.job.id} ${pattern.id} ${stored?.at ?? ''}`,
-    { states: before },
-  )
+  const form = useSubjectForm<{ states: Draft }>(work, `pattern:${pattern.id}`, { states: before })
+  const draft = form.value
   const [at, setAt] = useState(1)
   const [percent, setPercent] = useState('10')
-  const [fault, setFault] = useState<string | null>(null)
   const percentId = useId()
   const total = elementCount(pattern.arrangement)
   const states = new Map(Object.entries(draft.states).map(([element, state]) => [Number(element), state]))
@@ -43,13 +40,13 @@ export function PatternSheet({ work, pattern }: { readonly work: Work; readonly 
     return value > 0 && value < 100 ? { kind: 'worn', fraction: Math.round(value * 10) / 1000 } : null
   }
   const set = (element: number, state: ElementState): void => {
-    setDraft({ states: { ...draft.states, [String(element)]: state } })
+    form.set({ states: { ...draft.states, [String(element)]: state } })
     setAt(element)
   }
   const setWorn = (element: number): void => {
     const state = worn()
     if (state) set(element, state)
-    else setFault('Worn by more than 0 and less than 100 %.')
+    else form.say('Worn by more than 0 and less than 100 %.')
   }
   const next = (element: number, by: number): number => ((element - 1 + by + total) % total) + 1
   function onKeyDown(event: KeyboardEvent): void {
@@ -91,9 +88,8 @@ export function PatternSheet({ work, pattern }: { readonly work: Work; readonly 
   const restSound = (): void => {
     const all: Draft = { ...draft.states }
     for (let element = 1; element <= total; element += 1) all[String(element)] ??= { kind: 'sound' }
-    setDraft({ states: all })
+    form.set({ states: all })
   }
-  const changed = JSON.stringify(draft.states) !== JSON.stringify(before)
 
   return (
     <section className={styles.pattern} aria-label={pattern.name}>
@@ -161,19 +157,16 @@ export function PatternSheet({ work, pattern }: { readonly work: Work; readonly 
                 Tap: sound, broken, worn. By keyboard in the ring: <Key>S</Key> <Key>W</Key> <Key>B</Key>, <Key>←</Key>{' '}
                 <Key>→</Key>.
               </p>
-              <Fault text={fault} />
+              <Fault text={form.fault} />
               <p className={styles.actions}>
                 <Button
                   kind="primary"
-                  disabled={!changed}
+                  disabled={!form.dirty}
                   onClick={() => {
                     const elements = [...states].flatMap(([element, state]) =>
                       state.kind === 'notSeen' ? [] : [{ element, state }],
                     )
-                    void work.write({ kind: 'patternRecorded', pattern: pattern.id, elements }).then((fate) => {
-                      setFault(fate.kind === 'refused' ? fate.message : null)
-                      if (fate.kind !== 'refused') forget()
-                    })
+                    void form.write({ kind: 'patternRecorded', pattern: pattern.id, elements })
                   }}
                 >
                   Keep the count

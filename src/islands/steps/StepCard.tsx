@@ -17,6 +17,7 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
   const left = useWaitLeft(step)
   const { standing } = step
   const state = standing.kind !== 'open' ? standing.kind : step.closedBy !== null ? 'closed' : 'open'
+  const isNext = work.steps.find((other) => other.stage === step.stage && other.standing.kind === 'open')?.id === step.id
   const waits = step.book?.wait !== null && step.book?.wait !== undefined && left !== 0
   const measures = (step.book?.measures ?? []).flatMap((id) => {
     const characteristic = work.record.book.characteristics.find((candidate) => candidate.id === id)
@@ -61,7 +62,7 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
         )}
         <Standing step={step} left={left} />
         {form === 'none' ? (
-          <Actions work={work} step={step} waits={waits} left={left} onForm={setForm} />
+          <Actions work={work} step={step} waits={waits} left={left} isNext={isNext} onForm={setForm} />
         ) : (
           <StepForm work={work} step={step} form={form} onClose={() => setForm('none')} />
         )}
@@ -131,10 +132,12 @@ interface ActionsProps {
   readonly step: JobStep
   readonly waits: boolean
   readonly left: number | null
+  /** The first open step of its stage: the one thing to do here. */
+  readonly isNext: boolean
   readonly onForm: (form: Form) => void
 }
 
-function Actions({ work, step, waits, left, onForm }: ActionsProps) {
+function Actions({ work, step, waits, left, isNext, onForm }: ActionsProps) {
   const [fault, setFault] = useState<string | null>(null)
   if (work.closed !== null) return null
   const say = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
@@ -152,7 +155,7 @@ function Actions({ work, step, waits, left, onForm }: ActionsProps) {
     <div className={styles.actions}>
       {step.closedBy === null && waits && left === null && (
         <Button
-          kind="primary"
+          kind={isNext ? 'primary' : 'plain'}
           onClick={() => void work.write({ kind: 'waitStarted', step: step.id }).then(say)}
           aria-label={`Start the clock: ${step.name}`}
         >
@@ -160,7 +163,7 @@ function Actions({ work, step, waits, left, onForm }: ActionsProps) {
         </Button>
       )}
       {step.closedBy === null && !waits && (
-        <Button kind="primary" onClick={() => onForm('done')} aria-label={`Done: ${step.name}`}>
+        <Button kind={isNext ? 'primary' : 'plain'} onClick={() => onForm('done')} aria-label={`Done: ${step.name}`}>
           Done …
         </Button>
       )}

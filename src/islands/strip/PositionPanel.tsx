@@ -8,7 +8,7 @@ import { Choice } from '../../ui/Choice'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { ClockDial } from '../../ui/partSketch/ClockDial'
 import { Pictures } from '../picture/Pictures'
-import { useFormDraft } from '../useFormDraft'
+import { useSubjectForm } from '../work/useSubjectForm'
 import type { Work } from '../work/useWork'
 import { parentOptions } from './AddPosition'
 import { Identification, Thickness } from './Sizes'
@@ -68,8 +68,7 @@ export function PositionPanel({ work, position, tray, faults, onLayOut, onPutBac
           ))}
         </ul>
       )}
-      {/* A tag written by somebody else begins the form anew. */}
-      <TagForm key={position.tag?.at ?? 'none'} work={work} position={position} />
+      <TagForm work={work} position={position} />
       {joints.map((joint) => (
         <MatchMark key={joint.id} work={work} joint={joint} />
       ))}
@@ -88,7 +87,7 @@ export function PositionPanel({ work, position, tray, faults, onLayOut, onPutBac
 
 function TagForm({ work, position }: { readonly work: Work; readonly position: WorkPosition }) {
   const { book, tag } = position
-  const [draft, setDraft, forget] = useFormDraft<Tag>(`tag ${work.record.job.id} ${position.id} ${tag?.at ?? ''}`, {
+  const form = useSubjectForm<Tag>(work, `tag:${position.id}`, {
     number: tag?.number ?? nextTagNumber(work.work),
     face: tag?.face ?? '',
     clock: tag?.clock ?? null,
@@ -97,9 +96,8 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
     count: tag?.count ?? position.count,
     note: tag?.note ?? '',
   })
-  const [fault, setFault] = useState<string | null>(null)
+  const { value: draft, set } = form
   const disabled = work.closed !== null
-  const set = (over: Partial<Tag>): void => setDraft({ ...draft, ...over })
   const mates = book?.keptWith ?? []
   const nameOf = (id: string): string => work.work.positions.find((other) => other.id === id)?.name ?? id
   return (
@@ -107,10 +105,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
       className={styles.block}
       onSubmit={(event) => {
         event.preventDefault()
-        void work.write({ kind: 'tagWritten', position: position.id, tag: draft }).then((fate) => {
-          setFault(fate.kind === 'refused' ? fate.message : null)
-          if (fate.kind !== 'refused') forget()
-        })
+        void form.write({ kind: 'tagWritten', position: position.id, tag: draft })
       }}
     >
       <h3>Tag</h3>
@@ -205,7 +200,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
         disabled={disabled}
         onChange={(event) => set({ note: event.currentTarget.value })}
       />
-      <Fault text={fault} />
+      <Fault text={form.fault} />
       {!disabled && (
         <Button type="submit" kind="primary">
           Write the tag
@@ -217,16 +212,13 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
 
 function MatchMark({ work, joint }: { readonly work: Work; readonly joint: Work['record']['book']['joints'][number] }) {
   const before = work.work.joints.get(joint.id)
-  const [mark, setMark] = useState(before?.mark ?? joint.mark ?? '')
-  const [fault, setFault] = useState<string | null>(null)
+  const form = useSubjectForm(work, `joint:${joint.id}`, { mark: before?.mark ?? joint.mark ?? '' })
   return (
     <form
       className={styles.block}
       onSubmit={(event) => {
         event.preventDefault()
-        void work
-          .write({ kind: 'jointMarked', joint: joint.id, mark: mark.trim() })
-          .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
+        void form.write({ kind: 'jointMarked', joint: joint.id, mark: form.value.mark.trim() })
       }}
     >
       <h3>Match mark: {joint.name}</h3>
@@ -239,12 +231,12 @@ function MatchMark({ work, joint }: { readonly work: Work; readonly joint: Work[
       )}
       <TextField
         label="Mark on both sides"
-        value={mark}
+        value={form.value.mark}
         maxLength={80}
         disabled={work.closed !== null}
-        onChange={(event) => setMark(event.currentTarget.value)}
+        onChange={(event) => form.set({ mark: event.currentTarget.value })}
       />
-      <Fault text={fault} />
+      <Fault text={form.fault} />
       {work.closed === null && <Button type="submit">{before ? 'Change the mark' : 'It is marked'}</Button>}
     </form>
   )

@@ -1,26 +1,24 @@
-import { useState } from 'react'
 import type { IdentitySizes } from '../../core/work/entrySchema'
 import type { WorkPosition } from '../../core/work/fold'
 import { identityWords } from '../../core/work/identity'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
+import { useSubjectForm } from '../work/useSubjectForm'
 import type { Work } from '../work/useWork'
 import styles from './StripMap.module.css'
 
 /** A gasket or shim is measured as it comes out: it may have set a preload. */
 export function Thickness({ work, position }: { readonly work: Work; readonly position: WorkPosition }) {
-  const [text, setText] = useState(position.thickness?.text ?? '')
-  const [fault, setFault] = useState<string | null>(null)
+  const form = useSubjectForm(work, `thickness:${position.id}`, { text: position.thickness?.text ?? '' })
   return (
     <form
       className={styles.block}
       onSubmit={(event) => {
         event.preventDefault()
-        if (text.trim() === '') return setFault('Type the thickness.')
-        void work
-          .write({ kind: 'thicknessTaken', position: position.id, text: text.trim() })
-          .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
+        const text = form.value.text.trim()
+        if (text === '') return form.say('Type the thickness.')
+        void form.write({ kind: 'thicknessTaken', position: position.id, text })
       }}
     >
       <h3>Thickness</h3>
@@ -32,12 +30,12 @@ export function Thickness({ work, position }: { readonly work: Work; readonly po
       <TextField
         label="Measured thickness"
         hint={`As the gauge shows it; a bare figure is ${work.record.machine.units === 'metric' ? 'mm' : 'inches'}`}
-        value={text}
+        value={form.value.text}
         maxLength={60}
         disabled={work.closed !== null}
-        onChange={(event) => setText(event.currentTarget.value)}
+        onChange={(event) => form.set({ text: event.currentTarget.value })}
       />
-      <Fault text={fault} />
+      <Fault text={form.fault} />
       {work.closed === null && <Button type="submit">Keep the thickness</Button>}
     </form>
   )
@@ -68,25 +66,24 @@ export function Identification({
   readonly kind: AskedKind
 }) {
   const before = position.identity?.sizes
-  const [texts, setTexts] = useState<Texts>(before ? textsOf(before) : ['', '', ''])
-  const [flank, setFlank] = useState<'60' | '55' | 'unknown'>(
-    before?.kind === 'thread' && before.flank ? (String(before.flank) as '60' | '55') : 'unknown',
-  )
-  const [fault, setFault] = useState<string | null>(null)
+  const [first, second, third] = before ? textsOf(before) : ['', '', '']
+  const form = useSubjectForm<{ texts: Texts; flank: '60' | '55' | 'unknown' }>(work, `identity:${position.id}`, {
+    texts: [first, second, third],
+    flank: before?.kind === 'thread' && before.flank ? (String(before.flank) as '60' | '55') : 'unknown',
+  })
+  const { texts, flank } = form.value
   const sizes = sizesOf(kind, texts, flank)
   const words = identityWords(sizes, work.record.machine.units)
   const used = labels[kind].filter((label) => label !== '')
   const set = (index: number, value: string): void =>
-    setTexts(texts.map((text, at) => (at === index ? value : text)) as unknown as Texts)
+    form.set({ texts: texts.map((text, at) => (at === index ? value : text)) as unknown as Texts })
   return (
     <form
       className={styles.block}
       onSubmit={(event) => {
         event.preventDefault()
-        if (used.some((_, index) => texts[index]?.trim() === '')) return setFault(`Type ${used.join(', ').toLowerCase()}.`)
-        void work
-          .write({ kind: 'identified', position: position.id, sizes })
-          .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
+        if (used.some((_, index) => texts[index]?.trim() === '')) return form.say(`Type ${used.join(', ').toLowerCase()}.`)
+        void form.write({ kind: 'identified', position: position.id, sizes })
       }}
     >
       <h3>{heading[kind]}</h3>
@@ -113,7 +110,7 @@ export function Identification({
           ]}
           value={flank}
           disabled={work.closed !== null}
-          onChange={setFlank}
+          onChange={(chosen) => form.set({ flank: chosen })}
         />
       )}
       {words && (
@@ -124,7 +121,7 @@ export function Identification({
         </ul>
       )}
       {position.identity && <p className={styles.quiet}>✓ measured by {position.identity.by}</p>}
-      <Fault text={fault} />
+      <Fault text={form.fault} />
       {work.closed === null && <Button type="submit">Keep the sizes</Button>}
     </form>
   )

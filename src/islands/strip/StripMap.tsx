@@ -23,7 +23,7 @@ import { AddPosition } from './AddPosition'
 import { PositionPanel } from './PositionPanel'
 import styles from './StripMap.module.css'
 import { StripTree } from './StripTree'
-import { nextTrayName, treeRows } from './stripModel'
+import { foldedAtFirst, nextTrayName, treeRows } from './stripModel'
 import { Temporaries } from './Temporaries'
 import { type DropPlace, Trays } from './Trays'
 
@@ -42,7 +42,7 @@ export function StripMap({ opened, ...props }: StripMapProps) {
   const { work: state, record } = work
   const [tab, setTab] = useState<Tab>('map')
   const [selected, setSelected] = useState<string | null>(opened)
-  const [folded, setFolded] = useState<ReadonlySet<string>>(() => new Set())
+  const [folded, setFolded] = useState<ReadonlySet<string>>(() => foldedAtFirst(state, opened))
   const [wanted, setWanted] = useState('')
   const [chosenTray, setChosenTray] = useState<string | null>(null)
   const [newTray, setNewTray] = useState<string | null>(null)

@@ -71,6 +71,22 @@ export function treeRows(work: WorkState, faults: readonly StripFault[], closed:
   return rows
 }
 
+/** Above this many positions the deeper branches begin folded, so that the machine fits the eye. */
+const FOLDED_ABOVE = 80
+
+/** Branches that begin folded: of a large machine those below its assemblies, unless a part of theirs is looked for or out. */
+export function foldedAtFirst(work: WorkState, opened: string | null): Set<string> {
+  if (work.positions.length <= FOLDED_ABOVE) return new Set()
+  const parentOf = new Map(work.positions.map(({ id, parent }) => [id, parent]))
+  const above = (id: string): string[] => {
+    const parent = parentOf.get(id) ?? null
+    return parent === null ? [] : [parent, ...above(parent)]
+  }
+  const wanted = new Set(work.positions.filter(({ id, tray }) => tray !== null || id === opened).flatMap(({ id }) => above(id)))
+  const branches = new Set(work.positions.flatMap(({ parent }) => parent ?? []))
+  return new Set([...branches].filter((id) => above(id).length >= 2 && !wanted.has(id)))
+}
+
 /** The number for the next tag: one more than the highest whole number in use. */
 export function nextTagNumber(work: WorkState): string {
   const used = work.positions.map(({ tag }) => Number(tag?.number)).filter(Number.isInteger)

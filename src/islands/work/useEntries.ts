@@ -29,7 +29,11 @@ export interface Entries {
   readonly conflict: Conflict | null
   /** What was noted before a reload and has been refused since. */
   readonly lateRefusals: readonly string[]
+  /** Id of the entry that stands on each subject. */
+  readonly standing: ReadonlyMap<string, string>
   write(...bodies: readonly EntryBody[]): Promise<Fate>
+  /** The same, with what stood on one subject when its author began. */
+  writeAgainst(seen: string | null, subject: string, ...bodies: readonly EntryBody[]): Promise<Fate>
   keepTheirs(): void
   putMine(): void
   dismissRefusals(): void
@@ -168,20 +172,32 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
     [send],
   )
 
-  const write = useCallback(
-    (...bodies: readonly EntryBody[]): Promise<Fate> => {
-      const standing = standingOn(latest.current)
+  const noteAll = useCallback(
+    (standing: Map<string, string>, bodies: readonly EntryBody[]): Promise<Fate> => {
       const own = bodies.map((body) => {
         const id = v7()
         const seen = standing.get(subjectOf(body)) ?? null
         standing.set(subjectOf(body), id)
         return { id, seen, body }
       })
-      const item = { id: v7(), personId: person.id, jobId, by: person.name, at: new Date().toISOString(), entries: own }
-      return enqueue(item)
+      return enqueue({ id: v7(), personId: person.id, jobId, by: person.name, at: new Date().toISOString(), entries: own })
     },
     [person, jobId, enqueue],
   )
+  const write = useCallback(
+    (...bodies: readonly EntryBody[]): Promise<Fate> => noteAll(standingOn(latest.current), bodies),
+    [noteAll],
+  )
+  const writeAgainst = useCallback(
+    (seen: string | null, subject: string, ...bodies: readonly EntryBody[]): Promise<Fate> => {
+      const standing = standingOn(latest.current)
+      if (seen === null) standing.delete(subject)
+      else standing.set(subject, seen)
+      return noteAll(standing, bodies)
+    },
+    [noteAll],
+  )
+  const standing = useMemo(() => standingOn(entries), [entries])
 
   const keepTheirs = (): void => {
     if (!conflict) return
@@ -208,7 +224,9 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
     link,
     conflict,
     lateRefusals,
+    standing,
     write,
+    writeAgainst,
     keepTheirs,
     putMine,
     dismissRefusals: () => setLateRefusals([]),

@@ -1,0 +1,205 @@
+/** The strip map at two hundred positions with photographs, against a bare list of the same size. */
+import { createHash } from 'node:crypto'
+import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test'
+import { v7 } from 'uuid'
+import { drawPicture } from '../demo/drawnPictures'
+import bookJson from '../demo/quillmere/book.json' with { type: 'json' }
+import { DEMO_PASSWORD } from '../demo/quillmere/station'
+import { Medida } from '../e2e/support/medida'
+import playwrightConfig from '../playwright.config'
+import { runningClusterUrl } from '../scripts/lib/cluster'
+import { bookSchema } from '../src/core/record/bookSchema'
+import { connect } from '../src/db/client'
+import { job, jobEntry, limitBook, machine, picture } from '../src/db/schema'
+import { checkPicture } from '../src/server/addPicture'
+import { serveBareList } from './bareList'
+import { type Figure, median } from './figure'
+
+const POSITIONS = 200
+const RUNS = 7
+const MOVES = 120
+const JOB = 'bench-job'
+const LONG_MS = 50
+
+const names = Array.from({ length: POSITIONS }, (_, index) => `Part ${index + 1} of the bench machine`)
+
+/** A machine of two hundred positions under one top, each with a photograph. Returns the small picture. */
+async function fill(medida: Medida): Promise<Buffer> {
+  const { db, pool } = connect(runningClusterUrl(medida.dataFolder) ?? '')
+  const positions = [
+    { id: 'top', name: 'Bench machine', parent: null },
+    ...names.map((name, index) => ({ id: `p-${index + 1}`, name, parent: 'top' })),
+  ]
+  const book = bookSchema.parse({ ...bookJson, id: 'bench-book', procedure: [], positions, joints: [], temporaries: [] })
+  const kept = await checkPicture(await drawPicture('cap'))
+  const sha256 = createHash('sha256').update(kept.bytes).digest('hex')
+  await db.transaction(async (tx) => {
+    await tx.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
+    await tx.insert(machine).values({ id: 'bench', station: 'Bench', name: 'Bench machine', units: 'metric', bookId: book.id })
+    await tx.insert(job).values({
+      id: JOB,
+      machineId: 'bench',
+      bookId: book.id,
+      bookRevision: book.revision,
+      title: 'Bench job',
+      reason: 'measuring',
+      openedOn: '2026-11-01',
+      openedBy: 'demo-planner',
+      runningHours: 1,
+      mustRunHours: 1,
+      level: 'full',
+      policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
+      installed: {},
+    })
+    for (const [index] of names.entries()) {
+      const id = v7()
+      const at = new Date('2026-11-01T08:00:00Z')
+      await tx
+        .insert(picture)
+        .values({ id, jobId: JOB, type: 'image/jpeg', ...kept, sha256, addedBy: 'demo-inspector', addedAt: at })
+      const body = {
+        kind: 'pictureAdded',
+        picture: id,
+        subject: { kind: 'position', id: `p-${index + 1}` },
+        caption: '',
+        sha256,
+        width: kept.width,
+        height: kept.height,
+      }
+      await tx.insert(jobEntry).values({ id, jobId: JOB, subject: `picture:${id}`, body, notedBy: 'demo-inspector', notedAt: at })
+    }
+  })
+  await pool.end()
+  return kept.small
+}
+
+interface Probe {
+  usableAt?: number
+}
+
+/** Milliseconds from the start of the navigation until the page answers a key: a row is chosen and painted. */
+async function timeUntilUsable(page: Page, url: string, ready: string): Promise<number> {
+  await page.addInitScript((selector) => {
+    const probe = window as unknown as Probe
+    const look = (): void => {
+      const isReady = document.querySelector(selector) !== null && document.querySelector('astro-island[ssr]') === null
+      if (!isReady) return void requestAnimationFrame(look)
+      const target = document.querySelector<HTMLElement>('[role=tree]')
+      target?.focus()
+      ;(target ?? document.body).dispatchEvent(
+        new KeyboardEvent('keydown', { key: 'ArrowDown', bubbles: true, cancelable: true }),
+      )
+      const answered = (): void => {
+        if (document.querySelector('[aria-selected=true]') === null) return void requestAnimationFrame(answered)
+        probe.usableAt = performance.now()
+      }
+      requestAnimationFrame(answered)
+    }
+    requestAnimationFrame(look)
+  }, ready)
+  await page.goto(url, { waitUntil: 'commit' })
+  await page.waitForFunction(() => (window as unknown as Probe).usableAt !== undefined)
+  return page.evaluate(() => (window as unknown as Probe).usableAt ?? 0)
+}
+
+interface Drag {
+  readonly longFrames: number
+  readonly workPerMoveMs: number
+}
+
+/** Drags a row over the page for two seconds; long frames from the browser's own long tasks, work from its main thread. */
+async function drag(page: Page, row: string): Promise<Drag> {
+  const box = await page.locator(row).boundingBox()
+  if (!box) throw new Error(`no ${row} on the page`)
+  const session = await page.context().newCDPSession(page)
+  await session.send('Performance.enable')
+  const taskMs = async (): Promise<number> => {
+    const { metrics } = await session.send('Performance.getMetrics')
+    return (metrics.find(({ name }) => name === 'TaskDuration')?.value ?? 0) * 1000
+  }
+  await page.evaluate((least) => {
+    const seen = window as unknown as { longFrames: number }
+    seen.longFrames = 0
+    new PerformanceObserver((list) => {
+      seen.longFrames += list.getEntries().filter(({ duration }) => duration > least).length
+    }).observe({ type: 'longtask' })
+  }, LONG_MS)
+  const before = await taskMs()
+  await page.mouse.move(box.x + 60, box.y + 10)
+  await page.mouse.down()
+  for (let move = 0; move < MOVES; move += 1)
+    await page.mouse.move(box.x + 60 + move * 5, box.y + 20 + 120 * Math.sin(move / 9) + 130)
+  await page.mouse.up()
+  const after = await taskMs()
+  const longFrames = await page.evaluate(() => (window as unknown as { longFrames: number }).longFrames)
+  await session.detach()
+  return { longFrames, workPerMoveMs: (after - before) / MOVES }
+}
+
+async function signIn(context: BrowserContext): Promise<void> {
+  await context.request.post('/api/auth/sign-in/username', { data: { username: 'inspector', password: DEMO_PASSWORD } })
+}
+
+export async function stripMapFigures(): Promise<Figure[]> {
+  const medida = await Medida.start()
+  const small = await fill(medida)
+  const bare = await serveBareList(names, small)
+  const browser: Browser = await chromium.launch(playwrightConfig.use?.launchOptions ?? {})
+  try {
+    const mapUrl = `${medida.url}/jobs/${JOB}/strip`
+    const times = { first: [] as number[], again: [] as number[], bareFirst: [] as number[], bareAgain: [] as number[] }
+    const drags = { map: [] as Drag[], bare: [] as Drag[] }
+    for (let run = 0; run < RUNS; run += 1) {
+      // A context of its own has an empty cache; the second page in it has a warm one.
+      const context = await browser.newContext({ baseURL: medida.url, viewport: { width: 1280, height: 800 } })
+      await signIn(context)
+      times.first.push(await timeUntilUsable(await context.newPage(), mapUrl, '[role=tree]'))
+      const page = await context.newPage()
+      times.again.push(await timeUntilUsable(page, mapUrl, '[role=tree]'))
+      drags.map.push(await drag(page, '[role=treeitem] >> nth=3'))
+      await context.close()
+      const plain = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+      times.bareFirst.push(await timeUntilUsable(await plain.newPage(), bare.url, 'html[data-ready]'))
+      const list = await plain.newPage()
+      times.bareAgain.push(await timeUntilUsable(list, bare.url, 'html[data-ready]'))
+      drags.bare.push(await drag(list, '[data-row] >> nth=3'))
+      await plain.close()
+    }
+    const worst = (all: readonly Drag[]): number => Math.max(...all.map(({ longFrames }) => longFrames))
+    const work = (all: readonly Drag[]): number => median(all.map(({ workPerMoveMs }) => workPerMoveMs))
+    return [
+      {
+        name: `strip map usable, ${POSITIONS} positions with pictures, empty cache`,
+        figure: median(times.first),
+        baseline: median(times.bareFirst),
+        unit: 'ms',
+        bar: { kind: 'ratio', atMost: 2 },
+      },
+      {
+        name: 'the same, opened again',
+        figure: median(times.again),
+        baseline: median(times.bareAgain),
+        unit: 'ms',
+        bar: { kind: 'ratio', atMost: 2 },
+      },
+      {
+        name: 'work per move while dragging',
+        figure: work(drags.map),
+        baseline: work(drags.bare),
+        unit: 'ms',
+        bar: { kind: 'ratio', atMost: 2 },
+      },
+      {
+        name: `frames over ${LONG_MS} ms while dragging, worst of ${RUNS}`,
+        figure: worst(drags.map),
+        baseline: worst(drags.bare),
+        unit: '',
+        bar: { kind: 'absolute', atMost: 0 },
+      },
+    ]
+  } finally {
+    await browser.close()
+    bare.close()
+    await medida.clear()
+  }
+}

@@ -1,0 +1,541 @@
+/** The core before the gauge, on both demo books: steps and gates, refusals, the strip map, the gate, findings. */
+import { describe, expect, test } from 'vitest'
+import { bookSchema, type LimitBook } from '../src/core/record/bookSchema'
+import { evaluate } from '../src/core/record/evaluate'
+import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
+import { refuseEntry } from '../src/core/work/checkEntry'
+import type { Entry, EntryBody } from '../src/core/work/entrySchema'
+import { foldWork, standingFindings } from '../src/core/work/fold'
+import { levelOf } from '../src/core/work/need'
+import { complaintStanding, findingTitle, openCauses } from '../src/core/work/openQuestions'
+import { planLines } from '../src/core/work/plan'
+import { jobSteps, placesFor, stageCounts, waitLeftMs } from '../src/core/work/steps'
+import { stillInside, stripFaults } from '../src/core/work/stripFaults'
+import { addsUp, standingOn, subjectOf } from '../src/core/work/subject'
+import larkhollowJson from './larkhollow/book.json' with { type: 'json' }
+import { madeSafe } from './madeSafe'
+import quillmereJson from './quillmere/book.json' with { type: 'json' }
+import { gauges } from './quillmere/station'
+import { demoRecord, foundNow } from './record'
+
+const quillmere = bookSchema.parse(quillmereJson)
+const larkhollow = bookSchema.parse(larkhollowJson)
+const CHECK = new Set(['bearing-check'])
+const NOON = '2026-11-24T12:00:00.000Z'
+const FINDING = '01990000-0000-7000-8000-0000000000f1'
+
+let made = 0
+const entry = (body: EntryBody, at = NOON, by = 'Mara Ellwood'): Entry => {
+  made += 1
+  return { id: `01990000-0000-7000-8000-${String(made).padStart(12, '0')}`, by, at, body }
+}
+const safe = (book: unknown, level: string): EntryBody[] =>
+  madeSafe(book, level, { name: 'Rufus Dane', licence: 'QPS-E 14' }).flatMap(({ what }) =>
+    what.kind === 'drawnPicture' ? [] : [what],
+  )
+
+const contextOf = (bodies: readonly EntryBody[], book: LimitBook = quillmere, levels: ReadonlySet<string> = CHECK) => {
+  const work = foldWork(
+    book,
+    bodies.map((body) => entry(body, '2026-11-24T08:00:00.000Z')),
+  )
+  return {
+    book,
+    work,
+    steps: jobSteps(book, work, levels),
+    planItems: new Set(['bc-dial']),
+    defaultUnit: 'mm' as const,
+    nowMs: Date.parse(NOON),
+  }
+}
+const done = (step: string, licensed: { name: string; licence: string } | null = null): EntryBody => ({
+  kind: 'stepDone',
+  step,
+  note: '',
+  licensed,
+})
+const tag = { number: '1', face: '', clock: null, matchMark: '', keptWith: [], count: 1, note: '' }
+const finding = (over: Partial<Extract<EntryBody, { kind: 'findingRecorded' }>['value']> = {}): EntryBody => ({
+  kind: 'findingRecorded',
+  finding: FINDING,
+  value: {
+    part: 'shell',
+    kind: 'scoring',
+    severity: 'marked',
+    since: 'service',
+    station: null,
+    clock: null,
+    extent: '',
+    note: '',
+    ...over,
+  },
+})
+
+describe('steps and gates', () => {
+  test('everything behind the first gate that is not done is closed, by its name', () => {
+    const { steps } = contextOf([done('ms-breaker', { name: 'Rufus Dane', licence: 'E 14' })])
+    expect(steps.map(({ id, closedBy }) => [id, closedBy]).slice(0, 3)).toEqual([
+      ['ms-breaker', null],
+      ['ms-intake', null],
+      ['ms-governor', 'Close the intake gate, open the drain'],
+    ])
+    expect(steps.at(-1)?.closedBy).toBe('Close the intake gate, open the drain')
+  })
+
+  test('stages are counted for the level; a skipped step counts, a reopened gate closes again', () => {
+    const all = safe(quillmereJson, 'bearing-check')
+    const skipped: EntryBody = { kind: 'stepSkipped', step: 'af-breakaway', reason: 'Wrench away' }
+    expect(stageCounts(contextOf([...all, skipped]).steps)).toMatchObject({
+      makeSafe: { done: 6, of: 6 },
+      asFound: { done: 1, of: 4 },
+    })
+    const { steps } = contextOf([...all, { kind: 'stepReopened', step: 'ms-try', reason: 'Desk was used' }])
+    expect(steps.find(({ id }) => id === 'af-float')?.closedBy).toBe('Try to start from the desk: nothing moves')
+  })
+
+  test('a step moves within its stage, never past a gate', () => {
+    const { steps } = contextOf([])
+    expect(placesFor(steps, 'af-position')).toEqual([null, 'af-float', 'af-breakaway', 'af-oil'])
+    expect(placesFor(steps, 'ms-intake')).toEqual([])
+    const moved = contextOf([{ kind: 'stepMoved', step: 'af-oil', after: null }])
+    expect(moved.steps.filter(({ stage }) => stage === 'asFound').map(({ id }) => id)).toEqual([
+      'af-oil',
+      'af-float',
+      'af-position',
+      'af-breakaway',
+    ])
+  })
+
+  test('a clock that began is counted from its moment', () => {
+    const { work } = contextOf([{ kind: 'waitStarted', step: 'ms-governor' }])
+    const step = work.steps.find(({ id }) => id === 'ms-governor')
+    if (!step) throw new Error('the book has this step')
+    const began = Date.parse('2026-11-24T08:00:00.000Z')
+    expect(waitLeftMs(step, began + 60_000)).toBe(14 * 60_000)
+    expect(waitLeftMs(step, began + 60 * 60_000)).toBe(0)
+  })
+})
+
+const SAFE = safe(quillmereJson, 'bearing-check')
+const refusals: {
+  name: string
+  before?: readonly EntryBody[]
+  body: EntryBody
+  says: RegExp | null
+  levels?: ReadonlySet<string>
+}[] = [
+  {
+    name: 'a plan line of another level',
+    body: { kind: 'planTicked', item: 'ov-fan', state: 'there' },
+    says: /no line “ov-fan”/,
+  },
+  { name: 'a plan line of this level', body: { kind: 'planTicked', item: 'bc-dial', state: 'there' }, says: null },
+  { name: 'a step of another level', body: done('st-servo'), says: /no step “st-servo”/ },
+  { name: 'a step behind a gate', body: done('af-float'), says: /stays closed until “Open the generator breaker/ },
+  { name: 'a licensed step without a licence', body: done('ms-breaker'), says: /licensed person \(Electrical work\)/ },
+  { name: 'a gate skipped', body: { kind: 'stepSkipped', step: 'ms-intake', reason: 'in a hurry' }, says: /cannot be skipped/ },
+  { name: 'a wait not begun', before: SAFE.slice(0, 2), body: done('ms-governor'), says: /Start the clock first/ },
+  {
+    name: 'a wait not over',
+    before: [...SAFE.slice(0, 2)],
+    body: done('ms-governor'),
+    says: /Start the clock first/,
+  },
+  {
+    name: 'a part of another machine',
+    before: SAFE,
+    body: { kind: 'tagWritten', position: 'cy-l-cover', tag },
+    says: /no position “cy-l-cover”.*another job/,
+  },
+  {
+    name: 'a mate that is none',
+    before: SAFE,
+    body: { kind: 'tagWritten', position: 'gb-cap', tag: { ...tag, keptWith: ['nose'] } },
+    says: /no position “nose”/,
+  },
+  {
+    name: 'taken out before it is safe',
+    body: { kind: 'laidOut', position: 'gb-guard', tray: 'T', after: null },
+    says: /Nothing is taken out before/,
+  },
+  {
+    name: 'taken out when it is safe',
+    before: SAFE,
+    body: { kind: 'laidOut', position: 'gb-guard', tray: 'T', after: null },
+    says: null,
+  },
+  {
+    name: 'a part inside itself',
+    before: SAFE,
+    body: { kind: 'positionMoved', position: 'gb', parent: 'gb-cap' },
+    says: /A part cannot sit inside itself: Cap in Guide bearing|Guide bearing in Cap/,
+  },
+  {
+    name: 'a thickness of words',
+    before: SAFE,
+    body: { kind: 'thicknessTaken', position: 'gb-guard-gasket', text: 'thick' },
+    says: /thick/,
+  },
+  {
+    name: 'a thickness of nothing',
+    before: SAFE,
+    body: { kind: 'thicknessTaken', position: 'gb-guard-gasket', text: '0' },
+    says: /more than nothing/,
+  },
+  {
+    name: 'a pitch that is none',
+    before: SAFE,
+    body: {
+      kind: 'identified',
+      position: 'gb-cap-bolts',
+      sizes: { kind: 'thread', diameter: '23.8', pitch: 'fine', flank: null },
+    },
+    says: /is no pitch/,
+  },
+  {
+    name: 'more out than in',
+    before: [{ kind: 'putIn', temporary: 'tmp-strips', name: 'Plastic strip', where: '', count: 1 }],
+    body: { kind: 'takenOut', temporary: 'tmp-strips', count: 2 },
+    says: /Only 1 of “Plastic strip” went in/,
+  },
+  { name: 'out what never went in', body: { kind: 'takenOut', temporary: 'tmp-strips', count: 1 }, says: /never counted in/ },
+  { name: 'a finding on no part', body: finding({ part: 'nose' }), says: /no part “nose”/ },
+  { name: 'a finding at no station', body: finding({ station: 'Z' }), says: /no station “Z”/ },
+  { name: 'a cause of no finding', body: { kind: 'causeRecorded', finding: FINDING, cause: null }, says: /not on record/ },
+  {
+    name: 'a 25th spring of 24',
+    body: { kind: 'patternRecorded', pattern: 'pt-springs', elements: [{ element: 25, state: { kind: 'broken' } }] },
+    says: /has 24 elements/,
+  },
+  {
+    name: 'an element named twice',
+    body: {
+      kind: 'patternRecorded',
+      pattern: 'pt-springs',
+      elements: [
+        { element: 1, state: { kind: 'sound' } },
+        { element: 1, state: { kind: 'broken' } },
+      ],
+    },
+    says: /named twice/,
+  },
+  {
+    name: 'gone before it is explained',
+    body: { kind: 'complaintGone', note: 'quiet now' },
+    says: /explains the complaint first/,
+  },
+]
+test.each(refusals)('$name', ({ before = [], body, says, levels = CHECK }) => {
+  const sentence = refuseEntry(body, contextOf(before, quillmere, levels))
+  if (says === null) expect(sentence).toBeNull()
+  else expect(sentence).toMatch(says)
+})
+
+test('what is cut to get it off needs its evidence first', () => {
+  const full = new Set(['full'])
+  const before = safe(quillmereJson, 'full')
+  const cut = done('st-rod-seals')
+  expect(refuseEntry(cut, contextOf(before, quillmere, full))).toMatch(/destroys Rod seal set. Save its evidence first/)
+  const sizes: EntryBody = {
+    kind: 'identified',
+    position: 'sv-rod-seals',
+    sizes: { kind: 'seal', shaft: '60', outside: '80', width: '10' },
+  }
+  expect(refuseEntry(cut, contextOf([...before, sizes], quillmere, full))).toBeNull()
+})
+
+describe('the strip map', () => {
+  const out = (position: string, tray = 'Tray 1', after: string | null = null): EntryBody => ({
+    kind: 'laidOut',
+    position,
+    tray,
+    after,
+  })
+  const faultsAfter = (...bodies: EntryBody[]) => {
+    const { work, steps } = contextOf([...SAFE, ...bodies])
+    return stripFaults(quillmere, work, steps).map(({ position, code }) => `${position} ${code}`)
+  }
+
+  test('nothing out, nothing missing', () => {
+    expect(faultsAfter()).toEqual([])
+  })
+  test('a part out without tag, facing, and its joint without a mark', () => {
+    expect(faultsAfter(out('gb-cap'))).toEqual(['gb-cap noTag', 'gb-cap noFace', 'gb-cap noMatchMark'])
+    expect(
+      faultsAfter({ kind: 'jointMarked', joint: 'j-cap', mark: 'two punch marks' }, out('gb-cap'), {
+        kind: 'tagWritten',
+        position: 'gb-cap',
+        tag: { ...tag, face: 'scribed edge to drive side' },
+      }),
+    ).toEqual([])
+  })
+  test('a count that differs, a thread not identified, a gasket not measured', () => {
+    expect(faultsAfter(out('gb-cap-bolts'), { kind: 'tagWritten', position: 'gb-cap-bolts', tag: { ...tag, count: 7 } })).toEqual(
+      ['gb-cap-bolts countDiffers', 'gb-cap-bolts notIdentified'],
+    )
+    expect(faultsAfter(out('gb-guard-gasket'), { kind: 'tagWritten', position: 'gb-guard-gasket', tag })).toEqual([
+      'gb-guard-gasket noThickness',
+    ])
+  })
+  test('a step that took parts out leaves those without a place', () => {
+    expect(
+      faultsAfter(done('st-guard'), out('gb-guard'), {
+        kind: 'tagWritten',
+        position: 'gb-guard',
+        tag: { ...tag, face: 'oil groove inward' },
+      }),
+    ).toEqual(['gb-guard-gasket noPlace'])
+  })
+  test('mates in two trays are named once', () => {
+    const apart = faultsAfter(
+      out('gb-dowels'),
+      { kind: 'tagWritten', position: 'gb-dowels', tag: { ...tag, count: 2 } },
+      { kind: 'jointMarked', joint: 'j-cap', mark: 'x' },
+      out('gb-cap', 'Tray 2'),
+    )
+    expect(apart.filter((fault) => fault.endsWith('matesApart'))).toHaveLength(0)
+    const shells = faultsAfter(out('gb-shell-lower'), out('gb-shell-upper', 'Tray 2'))
+    expect(shells.filter((fault) => fault.endsWith('matesApart'))).toEqual(['gb-shell-lower matesApart'])
+  })
+  test('order in a tray is kept, a part lies in one tray only, an emptied tray goes', () => {
+    const { work } = contextOf([
+      ...SAFE,
+      out('gb-guard'),
+      out('gb-cap', 'Tray 1', 'gb-guard'),
+      out('gb-dowels', 'Tray 1', 'gb-guard'),
+      out('gb-guard', 'Tray 2'),
+    ])
+    expect(work.trays).toEqual([
+      { name: 'Tray 1', positions: ['gb-dowels', 'gb-cap'] },
+      { name: 'Tray 2', positions: ['gb-guard'] },
+    ])
+  })
+  test('temporary things add up', () => {
+    const put = (count: number): EntryBody => ({ kind: 'putIn', temporary: 'tmp-caps', name: 'Pipe cap', where: '', count })
+    const { work } = contextOf([put(2), put(3), { kind: 'takenOut', temporary: 'tmp-caps', count: 4 }])
+    expect(stillInside(work)).toMatchObject([{ name: 'Pipe cap', inside: 1 }])
+    expect(addsUp(put(1))).toBe(true)
+  })
+})
+
+describe('the plan', () => {
+  const figures = (mm: number): string => `${mm} mm`
+  const level = levelOf(quillmere, 'full')
+  if (!level) throw new Error('the book has this level')
+  const states = (date: string, store = gauges.map((gauge) => ({ ...gauge }))) =>
+    Object.fromEntries(planLines(level, store, date, new Map(), figures).map(({ id, state, fault }) => [id, fault ?? state]))
+  test('gauges are looked up: in calibration, of the class, reaching every size', () => {
+    expect(states('2026-11-24')).toMatchObject({
+      'ov-micrometer': 'there',
+      'ov-bore': 'there',
+      'ov-dial': 'there',
+      'ov-puller': 'open',
+    })
+    expect(states('2027-04-30')['ov-micrometer']).toBe('there')
+    expect(states('2027-05-01')['ov-micrometer']).toBe('OM-12 is out of calibration: due 2027-04-30, the job is on 2027-05-01')
+    expect(
+      states(
+        '2026-11-24',
+        gauges.filter(({ id }) => id !== 'bg-04'),
+      )['ov-bore'],
+    ).toBe('BG-02 is not of the class asked for 160 mm: its error is 0.006 mm')
+    expect(
+      states(
+        '2026-11-24',
+        gauges.filter(({ kind }) => kind !== 'outsideMicrometer'),
+      )['ov-micrometer'],
+    ).toBe('none of this kind in the store for 220 mm')
+  })
+  test('a person’s tick stands over the look-up, and can be taken back', () => {
+    const ticks = (state: 'open' | 'there' | 'missing') => new Map([['ov-micrometer', { state, by: 'Ines Calder', at: NOON }]])
+    const line = (state: 'open' | 'there' | 'missing') =>
+      planLines(level, [], '2026-11-24', ticks(state), figures).find(({ id }) => id === 'ov-micrometer')
+    expect(line('there')).toMatchObject({ state: 'there', ticked: { by: 'Ines Calder' } })
+    expect(line('open')).toMatchObject({ state: 'missing', ticked: null })
+  })
+})
+
+const withWork = (record: InspectionRecord, level: string | null, bodies: readonly EntryBody[]): InspectionRecord =>
+  recordSchema.parse({ ...record, job: { ...record.job, level, entries: bodies.map((body) => entry(body)) } })
+
+describe('the gate', () => {
+  const check = (texts: Record<string, string[]>, bodies: readonly EntryBody[] = []) =>
+    evaluate(withWork(demoRecord(texts), 'bearing-check', bodies))
+  const need = (results: ReturnType<typeof check>, id: string) => results.characteristics.find((result) => result.id === id)?.need
+  const part = (results: ReturnType<typeof check>, id: string) => results.parts.find((result) => result.id === id)
+
+  test('open: the rest is needed only if it fails, and its parts are on hold', () => {
+    const results = check({ 'end-float': ['0.31', '0.315', '0.312'] })
+    expect(results.scope.gate).toEqual({ kind: 'open', missing: ['Clearance by strip'] })
+    expect(need(results, 'journal')).toBe('ifGateFails')
+    expect(part(results, 'shaft')).toMatchObject({ verdict: 'hold', need: 'ifGateFails', strong: 'replace' })
+  })
+  test('held: the rest is not required, with the reason, and nothing is renewed', () => {
+    const results = check({ 'end-float': ['0.31', '0.315', '0.312'], 'bearing-strip': ['3.0', '3.2'] })
+    expect(results.scope).toMatchObject({ counts: 'bearing-check', gate: { kind: 'held' } })
+    expect(results.scope.leftOut).toBe(
+      'Not required: the gate held (Clearance by strip, End float of the shaft inside their limits)',
+    )
+    expect(part(results, 'shaft')).toMatchObject({ verdict: 'reuse', need: 'notRequired' })
+    expect(part(results, 'rod-seals')).toMatchObject({ verdict: 'reuse', need: 'notRequired' })
+    expect(part(results, 'shell')).toMatchObject({ verdict: 'reuse', need: 'required' })
+  })
+  test('failed: the plan grows to the full overhaul, and the reading that did it is named', () => {
+    const results = check({ 'bearing-strip': ['2.1', '2.2'] })
+    expect(results.scope).toMatchObject({ level: 'bearing-check', counts: 'full', leftOut: null })
+    expect(results.scope.gate).toMatchObject({
+      kind: 'failed',
+      grows: 'full',
+      by: [{ characteristic: 'bearing-strip', reading: '“2.1” at A drive side end' }],
+    })
+    expect(need(results, 'journal')).toBe('required')
+    expect(part(results, 'rod-seals')).toMatchObject({ verdict: 'replace', need: 'required' })
+  })
+  test('a finding can ask for a measurement that the level leaves out', () => {
+    const held = { 'end-float': ['0.31', '0.315', '0.312'], 'bearing-strip': ['3.0', '3.2'] }
+    const results = check(held, [
+      finding({ part: 'shaft' }),
+      { kind: 'measurementPlanned', characteristic: 'journal', finding: FINDING },
+    ])
+    expect(need(results, 'journal')).toBe('required')
+    expect(part(results, 'shaft')).toMatchObject({ need: 'required', verdict: 'hold', mild: 'recondition' })
+  })
+  test('without a level everything is measured, as before', () => {
+    const { level, entries } = withWork(demoRecord(foundNow), null, []).job
+    expect([level, entries]).toEqual([null, []])
+    expect(evaluate(demoRecord(foundNow)).scope).toEqual({ level: null, counts: null, gate: null, leftOut: null })
+  })
+})
+
+describe('findings decide by the book', () => {
+  const partAfter = (id: string, ...bodies: EntryBody[]) =>
+    evaluate(withWork(demoRecord(foundNow), 'full', bodies)).parts.find((part) => part.id === id)
+  test.each([
+    {
+      name: 'a rule that mends',
+      body: finding({ part: 'servo-cylinder' }),
+      part: 'servo-cylinder',
+      verdict: 'recondition',
+      says: /Scoring, marked: marks that catch a nail/,
+    },
+    {
+      name: 'below the severity of the rule',
+      body: finding({ part: 'servo-cylinder', severity: 'light' }),
+      part: 'servo-cylinder',
+      verdict: 'reuse',
+      says: /inside/,
+    },
+    {
+      name: 'a rule that replaces',
+      body: finding({ part: 'ring-2', kind: 'chipped', severity: 'light' }),
+      part: 'ring-2',
+      verdict: 'replace',
+      says: /a marked ring is renewed/,
+    },
+    {
+      name: 'a rule that leaves it',
+      body: finding({ part: 'shaft', kind: 'nick', severity: 'light' }),
+      part: 'shaft',
+      verdict: 'reuse',
+      says: /stoned flush/,
+    },
+    {
+      name: 'a crack without a rule',
+      body: finding({ part: 'servo-cylinder', kind: 'crack', severity: 'light' }),
+      part: 'servo-cylinder',
+      verdict: 'replace',
+      says: /unless the book names a repair/,
+    },
+    {
+      name: 'marked, and no rule',
+      body: finding({ part: 'thrust-bearing', kind: 'fretting' }),
+      part: 'thrust-bearing',
+      verdict: 'hold',
+      says: /the book has no rule for it/,
+    },
+  ])('$name', ({ body, part, verdict, says }) => {
+    const result = partAfter(part, body)
+    expect(result?.verdict).toBe(verdict)
+    expect(result?.votes.map(({ reason }) => reason).join('\n')).toMatch(says)
+  })
+  test('a withdrawn finding has no say', () => {
+    expect(
+      partAfter('ring-2', finding({ part: 'ring-2', kind: 'chipped' }), {
+        kind: 'findingWithdrawn',
+        finding: FINDING,
+        reason: 'dirt',
+      })?.verdict,
+    ).toBe('reuse')
+  })
+  test('a pattern beyond its limits asks at once; one begun and inside so far is open', () => {
+    const pattern = (broken: number[]): EntryBody => ({
+      kind: 'patternRecorded',
+      pattern: 'pt-springs',
+      elements: broken.map((element) => ({ element, state: { kind: 'broken' as const } })),
+    })
+    expect(partAfter('thrust-bearing', pattern([1, 24]))?.verdict).toBe('replace')
+    expect(partAfter('thrust-bearing', pattern([1]))).toMatchObject({ verdict: 'hold', mild: 'reuse', strong: 'replace' })
+  })
+})
+
+test('causes stay open until recorded, and the complaint needs both explanation and proof', () => {
+  const work = (...bodies: EntryBody[]) =>
+    foldWork(
+      quillmere,
+      bodies.map((body) => entry(body)),
+    )
+  const found = work(finding({ station: 'B', clock: 7 }))
+  expect(openCauses(found).map((item) => findingTitle(quillmere, item))).toEqual([
+    'Scoring, marked: Bearing shell, both halves, middle, 7 o’clock',
+  ])
+  const explained: EntryBody = { kind: 'complaintExplained', finding: FINDING }
+  expect(complaintStanding('', found)).toBeNull()
+  expect(complaintStanding('Warm', found)?.kind).toBe('unexplained')
+  expect(complaintStanding('Warm', work(finding(), explained))?.kind).toBe('explained')
+  expect(complaintStanding('Warm', work(finding(), explained, { kind: 'complaintGone', note: 'cool after an hour' }))?.kind).toBe(
+    'gone',
+  )
+  // A withdrawn finding explains nothing.
+  expect(
+    complaintStanding('Warm', work(finding(), explained, { kind: 'findingWithdrawn', finding: FINDING, reason: 'dirt' }))?.kind,
+  ).toBe('unexplained')
+  const caused = work(finding(), { kind: 'causeRecorded', finding: FINDING, cause: { family: 'dirtyLubricant', text: '' } })
+  expect(openCauses(caused)).toEqual([])
+  expect(standingFindings(caused)[0]?.cause?.by).toBe('Mara Ellwood')
+})
+
+test('of two entries on one subject the later stands', () => {
+  const first = entry({ kind: 'tagWritten', position: 'gb-cap', tag })
+  const second = entry({ kind: 'tagWritten', position: 'gb-cap', tag: { ...tag, number: '2' } })
+  expect(standingOn([first, second]).get(subjectOf(first.body))).toBe(second.id)
+})
+
+describe('both books', () => {
+  test.each([
+    { name: 'Quillmere', book: quillmere, levels: 2, positions: 205 },
+    { name: 'Larkhollow', book: larkhollow, levels: 2, positions: 59 },
+  ])(
+    '$name: every part that a step takes out, looks at or destroys has its place, every gate its way out',
+    ({ book, levels, positions }) => {
+      expect([book.levels.length, book.positions.length]).toEqual([levels, positions])
+      for (const level of book.levels) {
+        const work = foldWork(book, [])
+        const steps = jobSteps(book, work, new Set([level.id]))
+        expect(steps.filter(({ gate }) => gate).every(({ stage }) => stage === 'makeSafe')).toBe(true)
+        expect(stageCounts(steps).makeSafe?.of).toBeGreaterThan(0)
+        expect(level.needs.gauges.length + level.needs.tools.length).toBeGreaterThan(0)
+      }
+    },
+  )
+  test('a position that sits inside itself is refused with its path', () => {
+    const cyclic = {
+      ...quillmereJson,
+      positions: quillmereJson.positions.map((position) => (position.id === 'gb' ? { ...position, parent: 'gb-cap' } : position)),
+    }
+    const parsed = bookSchema.safeParse(cyclic)
+    expect(parsed.success).toBe(false)
+    expect(parsed.error?.issues.map(({ message }) => message).join()).toMatch(
+      /a position sits inside itself: (gb in gb-cap|gb-cap in gb)/,
+    )
+  })
+})

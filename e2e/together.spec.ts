@@ -1,0 +1,373 @@
+/** Two people on one job through two servers, and what is refused without a trace. */
+import type { APIRequestContext, Browser, Page } from '@playwright/test'
+import { DEMO_PASSWORD } from '../demo/quillmere/station'
+import { runningClusterUrl } from '../scripts/lib/cluster'
+import { countRows, onDatabase } from './support/database'
+import { Medida } from './support/medida'
+import { expect, JOB, open, signedIn, test } from './support/test'
+
+const STRIP = `/jobs/${JOB}/strip`
+/** What the issue of a change may take until the other person sees it. */
+const SEEN_WITHIN_MS = 2_000
+
+/** A second inspector, with the demo's password. */
+const addInspector = (medida: Medida): Promise<void> =>
+  onDatabase(medida, async (client) => {
+    await client.query(
+      `INSERT INTO "user" (id, name, email, email_verified, username, display_username, role)
+       VALUES ('test-lena', 'Lena Voss', 'lena@quillmere.example', true, 'lena', 'lena', 'inspector')`,
+    )
+    await client.query(
+      `INSERT INTO account (id, account_id, provider_id, user_id, password)
+       SELECT 'test-lena-password', 'test-lena', 'credential', 'test-lena', password FROM account WHERE user_id = 'demo-inspector'`,
+    )
+  })
+
+async function openStrip(browser: Browser, medida: Medida, username: string, part: string): Promise<Page> {
+  const { page } = await signedIn(browser, medida, username)
+  await open(page, `${STRIP}?p=${part}`)
+  return page
+}
+
+test.describe('two people, two servers, one database', () => {
+  let second: Medida
+  let mara: Page
+  let lena: Page
+
+  test.beforeAll(async ({ browser, medida }) => {
+    await medida.startOver()
+    await addInspector(medida)
+    second = await Medida.start({ DATABASE_URL: runningClusterUrl(medida.dataFolder) ?? '' })
+    mara = await openStrip(browser, medida, 'inspector', 'gb-cap')
+    lena = await openStrip(browser, second, 'lena', 'gb-cap')
+  })
+  test.afterAll(async () => {
+    await mara.context().close()
+    await lena.context().close()
+    await second.clear()
+  })
+
+  test('each sees the other’s tags and ticks without reloading', async () => {
+    await mara.getByRole('button', { name: 'Lay out in Tray 1' }).click()
+    await expect(lena.getByRole('region', { name: 'Tray 1' }).getByRole('button', { name: 'Cap' })).toBeVisible({
+      timeout: SEEN_WITHIN_MS,
+    })
+    await open(lena, `/jobs/${JOB}/as-found`)
+    const tick = lena.getByRole('button', { name: 'Done: Look at the drained oil' })
+    await tick.click()
+    await lena.getByLabel('Note').fill('Clear')
+    await open(mara, `/jobs/${JOB}/as-found`)
+    await lena.keyboard.press('Enter')
+    await expect(mara.getByText(/✓ Lena Voss.*Clear/)).toBeVisible({ timeout: SEEN_WITHIN_MS })
+  })
+
+  test('both change one tag: the second is told who and what, and chooses', async () => {
+    await open(mara, `${STRIP}?p=gb-cap`)
+    await open(lena, `${STRIP}?p=gb-cap`)
+    await lena.getByLabel('Note', { exact: true }).fill('Bruised on the edge')
+    await mara.getByLabel('Number', { exact: true }).fill('12')
+    await mara.getByRole('button', { name: 'Write the tag' }).click()
+    // What she typed stays while the other's tag arrives.
+    await expect(lena.getByRole('treeitem', { name: /^Cap.*12/ })).toBeVisible({ timeout: SEEN_WITHIN_MS })
+    await expect(lena.getByLabel('Note', { exact: true })).toHaveValue('Bruised on the edge')
+    await lena.getByRole('button', { name: 'Write the tag' }).click()
+    const dialog = lena.getByRole('dialog')
+    await expect(dialog).toContainText('Mara Ellwood changed this at')
+    await expect(dialog).toContainText('Tag of Cap: No. 12')
+    await expect(dialog).toContainText('Bruised on the edge')
+    await lena.getByRole('button', { name: 'Put mine in its place' }).click()
+    await expect(dialog).toHaveCount(0)
+    await expect(mara.getByText(/Lena Voss/).first()).toBeVisible({ timeout: SEEN_WITHIN_MS })
+    await expect(mara.getByLabel('Note', { exact: true })).toHaveValue('Bruised on the edge')
+    // Keeping the other's leaves it as it is.
+    await lena.getByLabel('Note', { exact: true }).fill('Bruised, dressed')
+    await mara.getByLabel('Note', { exact: true }).fill('Bruised twice')
+    await mara.getByRole('button', { name: 'Write the tag' }).click()
+    await expect(mara.getByText(/Mara Ellwood,/).first()).toBeVisible()
+    await lena.getByRole('button', { name: 'Write the tag' }).click()
+    await lena.getByRole('button', { name: 'Keep theirs' }).click()
+    await expect(lena.getByLabel('Note', { exact: true })).toHaveValue('Bruised twice')
+  })
+
+  test('a cut network loses nothing and stores nothing twice', async ({ medida }) => {
+    const before = await countRows(medida, 'job_entry')
+    await mara.context().setOffline(true)
+    await mara.getByRole('button', { name: 'One more Pipe cap in' }).click()
+    await mara.getByRole('button', { name: 'One more Pipe cap in' }).click()
+    await expect(mara.getByText('2 noted on this device')).toBeVisible()
+    await expect(mara.getByText('2 temporary things inside')).toBeVisible()
+    await mara.context().setOffline(false)
+    await expect(mara.getByText('noted on this device')).toHaveCount(0)
+    await expect(lena.getByText('2 temporary things inside')).toBeVisible()
+    expect(await countRows(medida, 'job_entry')).toBe(before + 2)
+    await mara.reload()
+    await expect(mara.getByText('2 temporary things inside')).toBeVisible()
+    expect(await countRows(medida, 'job_entry')).toBe(before + 2)
+  })
+
+  test('dragging lays out in order; a part dropped on another tray moves there', async () => {
+    await open(mara, STRIP)
+    const tray = mara.getByRole('region', { name: 'Tray 1' })
+    const drag = async (name: RegExp, to: { x: number; y: number }): Promise<void> => {
+      const row = mara
+        .getByRole('treeitem', { name })
+        .or(mara.locator('[data-card] button').filter({ hasText: name }))
+        .first()
+      const box = await row.boundingBox()
+      if (!box) throw new Error('the row is on the page')
+      await mara.mouse.move(box.x + 60, box.y + box.height / 2)
+      await mara.mouse.down()
+      await mara.mouse.move(box.x + 90, box.y + box.height / 2 + 4, { steps: 3 })
+      await mara.mouse.move(to.x, to.y, { steps: 8 })
+      await mara.mouse.up()
+    }
+    const box = await tray.boundingBox()
+    if (!box) throw new Error('the tray is on the page')
+    await drag(/^Dowels/, { x: box.x + 120, y: box.y + box.height - 6 })
+    await expect(tray.locator('[data-card]')).toContainText(['Cap', 'Dowels'])
+    const first = await tray.locator('[data-card]').first().boundingBox()
+    if (!first) throw new Error('the card is on the page')
+    await drag(/^Oil guard(?! gasket)/, { x: first.x + 120, y: first.y + 2 })
+    await expect(tray.locator('[data-card]')).toContainText(['Oil guard', 'Cap', 'Dowels'])
+    await mara.locator('[data-card=gb-dowels] button').focus()
+    await mara.keyboard.press('Alt+ArrowUp')
+    await expect(tray.locator('[data-card]')).toContainText(['Oil guard', 'Dowels', 'Cap'])
+  })
+})
+
+test.describe('refused with a sentence, and nothing stored', () => {
+  let request: APIRequestContext
+  test.beforeAll(async ({ playwright, medida }) => {
+    request = await playwright.request.newContext({ baseURL: medida.url })
+    await request.post('/api/auth/sign-in/username', { data: { username: 'inspector', password: DEMO_PASSWORD } })
+  })
+  test.afterAll(() => request.dispose())
+
+  const about = (over: object = {}) =>
+    JSON.stringify({
+      id: '01990000-0000-7000-8000-00000000c001',
+      subject: { kind: 'position', id: 'gb-cap' },
+      caption: '',
+      ...over,
+    })
+  const jpeg = Buffer.from('ffd8ffe000104a46494600010100000100010000ffdb', 'hex')
+  const files: { name: string; buffer: Buffer; about?: string; status: number; says: RegExp }[] = [
+    {
+      name: 'a text with a picture’s name',
+      buffer: Buffer.from('not a picture'),
+      status: 415,
+      says: /not a picture Medida takes/,
+    },
+    {
+      name: 'a drawing with a script in it',
+      buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>alert(1)</script></svg>'),
+      status: 415,
+      says: /not a picture Medida takes/,
+    },
+    { name: 'a broken JPEG', buffer: jpeg, status: 415, says: /not a picture/ },
+    { name: 'nothing', buffer: Buffer.alloc(0), status: 400, says: /empty/ },
+    { name: 'more than is taken', buffer: Buffer.alloc(6.5 * 1024 * 1024, 1), status: 413, says: /larger than 6 MB/ },
+    { name: '50 MB', buffer: Buffer.alloc(50 * 1024 * 1024, 1), status: 413, says: /larger than/ },
+    {
+      name: 'a picture of a part of another machine',
+      buffer: Buffer.from(
+        'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+        'base64',
+      ),
+      about: about({ subject: { kind: 'position', id: 'cy-l-cover' } }),
+      status: 422,
+      says: /no position “cy-l-cover”/,
+    },
+  ]
+  for (const { name, buffer, about: fields = about(), status, says } of files)
+    test(`a picture: ${name}`, async ({ medida }) => {
+      const before = await countRows(medida, 'picture')
+      const answer = await request.post(`/api/jobs/${JOB}/pictures`, {
+        multipart: { about: fields, file: { name: 'photo.jpg', mimeType: 'image/jpeg', buffer } },
+      })
+      expect(answer.status()).toBe(status)
+      expect(((await answer.json()) as { error: { message: string } }).error.message).toMatch(says)
+      expect(await countRows(medida, 'picture')).toBe(before)
+    })
+
+  const entry = (body: object) => ({ entries: [{ id: '01990000-0000-7000-8000-00000000e009', seen: null, body }] })
+  const cases: { name: string; path: string; data: object; status: number; says: RegExp }[] = [
+    {
+      name: 'a tag on a part of another job',
+      path: `/api/jobs/${JOB}/entries`,
+      data: entry({
+        kind: 'tagWritten',
+        position: 'cy-l-cover',
+        tag: { number: '1', face: '', clock: null, matchMark: '', keptWith: [], count: 1, note: '' },
+      }),
+      status: 422,
+      says: /no position “cy-l-cover”/,
+    },
+    {
+      name: 'a position inside itself',
+      path: `/api/jobs/${JOB}/entries`,
+      data: entry({ kind: 'positionMoved', position: 'gb', parent: 'gb-cap' }),
+      status: 422,
+      says: /cannot sit inside itself/,
+    },
+    {
+      name: 'an entry nobody knows',
+      path: `/api/jobs/${JOB}/entries`,
+      data: entry({ kind: 'wished', what: 'gold' }),
+      status: 400,
+      says: /entries\[0\]\.body/,
+    },
+    {
+      name: 'a picture entry without its picture',
+      path: `/api/jobs/${JOB}/entries`,
+      data: entry({
+        kind: 'pictureAdded',
+        picture: '01990000-0000-7000-8000-00000000c002',
+        subject: { kind: 'position', id: 'gb-cap' },
+        caption: '',
+        sha256: 'a'.repeat(64),
+        width: 1,
+        height: 1,
+      }),
+      status: 422,
+      says: /Send the picture itself/,
+    },
+    {
+      name: 'a second open job on a machine',
+      path: '/api/machines/quillmere-unit-1/jobs',
+      data: openBody({}),
+      status: 409,
+      says: /has an open job/,
+    },
+    {
+      name: 'a level that is none',
+      path: '/api/machines/quillmere-unit-2/jobs',
+      data: openBody({ level: 'polish' }),
+      status: 404,
+      says: /no inspection level/,
+    },
+    {
+      name: 'hours that fall',
+      path: '/api/machines/quillmere-unit-2/jobs',
+      data: openBody({ runningHours: 100 }),
+      status: 400,
+      says: /cannot fall/,
+    },
+    {
+      name: 'hours of no meter',
+      path: '/api/machines/quillmere-unit-2/jobs',
+      data: openBody({ runningHours: -5 }),
+      status: 400,
+      says: /runningHours/,
+    },
+    {
+      name: 'a meter read tomorrow',
+      path: '/api/machines/quillmere-unit-2/jobs',
+      data: openBody({ readOn: '2199-01-01' }),
+      status: 400,
+      says: /cannot have been read/,
+    },
+    {
+      name: 'a return date that is past',
+      path: '/api/machines/quillmere-unit-2/jobs',
+      data: openBody({ returnBy: '2001-01-01' }),
+      status: 400,
+      says: /is past/,
+    },
+    {
+      name: 'a machine that is none',
+      path: '/api/machines/nose/jobs',
+      data: openBody({}),
+      status: 404,
+      says: /no machine “nose”/,
+    },
+  ]
+  for (const { name, path, data, status, says } of cases)
+    test(name, async ({ medida }) => {
+      const before = [
+        await countRows(medida, 'job_entry'),
+        await countRows(medida, 'job'),
+        await countRows(medida, 'machine_hours'),
+      ]
+      const answer = await request.post(path, { data })
+      expect(((await answer.json()) as { error: { message: string } }).error.message).toMatch(says)
+      expect(answer.status()).toBe(status)
+      expect([
+        await countRows(medida, 'job_entry'),
+        await countRows(medida, 'job'),
+        await countRows(medida, 'machine_hours'),
+      ]).toEqual(before)
+    })
+
+  test('an entry sent twice is stored once; another one with its id is refused', async ({ medida }) => {
+    const body = { kind: 'lookedAt', part: 'shell', note: '' }
+    const before = await countRows(medida, 'job_entry')
+    const send = (data: object) => request.post(`/api/jobs/${JOB}/entries`, { data })
+    expect((await send(entry(body))).status()).toBe(200)
+    expect((await send(entry(body))).status()).toBe(200)
+    expect((await send(entry({ ...body, part: 'shaft' }))).status()).toBe(409)
+    expect(await countRows(medida, 'job_entry')).toBe(before + 1)
+  })
+
+  test('who may only look can neither note, open a job nor send a picture', async ({ playwright, medida }) => {
+    const visitor = await playwright.request.newContext({ baseURL: medida.url })
+    await visitor.post('/api/auth/sign-in/username', { data: { username: 'visitor', password: DEMO_PASSWORD } })
+    const planner = await playwright.request.newContext({ baseURL: medida.url })
+    await planner.post('/api/auth/sign-in/username', { data: { username: 'planner', password: DEMO_PASSWORD } })
+    const note = entry({ kind: 'lookedAt', part: 'shell', note: 'x' })
+    expect((await visitor.post(`/api/jobs/${JOB}/entries`, { data: note })).status()).toBe(403)
+    expect((await visitor.post('/api/machines/quillmere-unit-2/jobs', { data: openBody({}) })).status()).toBe(403)
+    const file = { name: 'a.jpg', mimeType: 'image/jpeg', buffer: jpeg }
+    expect((await visitor.post(`/api/jobs/${JOB}/pictures`, { multipart: { about: about(), file } })).status()).toBe(403)
+    expect((await planner.post(`/api/jobs/${JOB}/entries`, { data: note })).status()).toBe(403)
+    const tick = {
+      entries: [
+        { id: '01990000-0000-7000-8000-00000000e00a', seen: null, body: { kind: 'planTicked', item: 'ov-fan', state: 'there' } },
+      ],
+    }
+    expect((await planner.post(`/api/jobs/${JOB}/entries`, { data: tick })).status()).toBe(200)
+    await visitor.dispose()
+    await planner.dispose()
+  })
+
+  test('a picture is kept upright and small, drawn upon, and comes back as it was kept', async ({ browser, medida }) => {
+    const { page, context } = await signedIn(browser, medida, 'inspector')
+    await open(page, `${STRIP}?p=gb-cap`)
+    const png = await page.screenshot()
+    await page.getByLabel('Add a picture of Cap').setInputFiles({ name: 'cap.png', mimeType: 'image/png', buffer: png })
+    await page.getByRole('button', { name: 'Picture of Cap' }).click()
+    await page.getByRole('button', { name: 'Draw on it' }).click()
+    await expect(page.locator('canvas').first()).toBeVisible()
+    await page.getByRole('button', { name: 'Place ring in the middle' }).press('Enter')
+    await page.getByLabel(/Picture to draw on/).press('ArrowRight')
+    await page.getByRole('button', { name: 'Keep the drawing' }).press('Enter')
+    await expect(page.getByRole('dialog').locator('ellipse')).toHaveCount(1)
+    await page.getByRole('button', { name: 'Close' }).click()
+    await page
+      .getByLabel('Add a picture of Cap')
+      .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') })
+    await expect(page.getByRole('alert').filter({ hasText: '“notes.txt” is not a picture' })).toBeVisible()
+    const source = await page.locator('img[src*="/pictures/"]').first().getAttribute('src')
+    const kept = await page.request.get((source ?? '').replace('?small', ''))
+    expect(kept.headers()['content-type']).toBe('image/jpeg')
+    const other = await page.request.get((source ?? '').replace(JOB, 'larkhollow-3-2026'))
+    expect(other.status()).toBe(404)
+    await context.close()
+  })
+})
+
+function openBody(over: object) {
+  return {
+    id: '01990000-0000-7000-8000-00000000b001',
+    level: 'full',
+    runningHours: 28_240,
+    readOn: '2026-11-20',
+    reason: 'Hours due',
+    complaint: '',
+    returnBy: null,
+    mustRunHours: 8_000,
+    policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: true, clearanceBy: 'measuredParts' },
+    hoursNote: null,
+    ...over,
+  }
+}
