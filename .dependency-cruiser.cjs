@@ -31,6 +31,13 @@ module.exports = {
       to: { path: 'node_modules/zod/' },
     },
     {
+      name: 'no-zod-in-the-browser',
+      comment: 'Pages parse nothing from outside: what the browser loads takes only types from schema files.',
+      severity: 'error',
+      from: { path: '^src/(core|islands|ui|drawing|contract)/', pathNot: 'Schema\\.ts$|bodies\\.ts$|\\.test\\.tsx?$' },
+      to: { path: 'Schema\\.ts$|contract/bodies\\.ts$', dependencyTypesNot: ['type-only'] },
+    },
+    {
       name: 'browser-knows-no-server',
       severity: 'error',
       from: { path: '^src/(islands|ui|drawing)/' },

@@ -35,7 +35,6 @@ export async function serveBareList(names: readonly string[], picture: Buffer): 
       if (ghost) ghost.style.transform = 'translate(' + event.clientX + 'px,' + event.clientY + 'px)'
     })
     addEventListener('pointerup', () => { ghost?.remove(); ghost = null })
-    document.documentElement.dataset.ready = ''
   `
   const page = gzipSync(
     `<!doctype html><html lang="en"><meta charset="utf-8"><title>Bare list</title><style>[aria-selected]{background:#dde}ul{height:500px;overflow:auto}li{height:32px;user-select:none}</style><ul>${rows}</ul><script>${script}</script></html>`,

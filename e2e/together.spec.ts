@@ -335,7 +335,7 @@ test.describe('refused with a sentence, and nothing stored', () => {
     await open(page, `${STRIP}?p=gb-cap`)
     const png = await page.screenshot()
     await page.getByLabel('Add a picture of Cap').setInputFiles({ name: 'cap.png', mimeType: 'image/png', buffer: png })
-    await page.getByRole('button', { name: 'Picture of Cap' }).click()
+    await page.getByRole('button', { name: 'Picture of Cap', exact: true }).click()
     await page.getByRole('button', { name: 'Draw on it' }).click()
     await expect(page.locator('canvas').first()).toBeVisible()
     await page.getByRole('button', { name: 'Place ring in the middle' }).press('Enter')

@@ -171,7 +171,7 @@ export const overhauls: readonly DemoOverhaul[] = [
 ]
 
 /** Unit 2: overdue, last opened long ago, nothing open now. */
-export const unit2: readonly DemoOverhaul[] = [
+const unit2: readonly DemoOverhaul[] = [
   {
     id: 'quillmere-u2-2018',
     title: 'Overhaul at 18\u00a0420 h',

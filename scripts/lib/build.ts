@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
 import { root, stop } from '../bootstrap.mjs'
 
 const INPUTS = ['src', 'public', 'astro.config.ts', 'package-lock.json', 'tsconfig.json']
@@ -44,10 +45,19 @@ export function ensureBuild(): string {
     rmSync(making, { recursive: true, force: true })
     stop(`${run.stdout}\n${run.stderr}\nThe build failed; see the lines above.`)
   }
+  packAhead(join(making, 'client', '_astro'))
   if (existsSync(folder)) rmSync(making, { recursive: true, force: true })
   else renameSync(making, folder)
   forgetOldBuilds(builds)
   return folder
+}
+
+/** Packs scripts and styles once, so that no visit waits for it. */
+function packAhead(folder: string): void {
+  for (const name of readdirSync(folder).filter((file) => /\.(js|css)$/.test(file))) {
+    const path = join(folder, name)
+    writeFileSync(`${path}.gz`, gzipSync(readFileSync(path), { level: 9 }))
+  }
 }
 
 function forgetOldBuilds(builds: string): void {

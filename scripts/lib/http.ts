@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs'
 import { createServer, type IncomingMessage, type RequestListener, type Server, type ServerResponse } from 'node:http'
 import { createServer as createHttpsServer } from 'node:https'
 import { join } from 'node:path'
@@ -25,6 +26,35 @@ const SECURITY_HEADERS = {
     "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'",
 } as const
 
+/** Pages of a job with an island, and the chunk of that island. */
+const ISLAND_OF: Readonly<Record<string, string>> = {
+  bench: 'Bench',
+  strip: 'StripMap',
+  look: 'Look',
+  plan: 'PlanSheet',
+  'make-safe': 'StageSteps',
+  'as-found': 'StageSteps',
+  gate: 'StageSteps',
+  verdicts: 'VerdictBoard',
+}
+/** Chunks that every island needs. */
+const SHARED_CHUNKS = ['client', 'react', 'common', 'StepCard']
+
+/**
+ * Names a page's scripts in its head, so that the browser fetches them with the page and not one after the other as it
+ * finds them. A chunk that is not there is not named.
+ */
+function scriptsAhead(buildFolder: string): (url: string) => string | null {
+  const files = readdirSync(join(buildFolder, 'client', '_astro')).filter((name) => name.endsWith('.js'))
+  const linkTo = (chunk: string): string[] =>
+    files.filter((name) => name.startsWith(`${chunk}.`)).map((name) => `</_astro/${name}>; rel=modulepreload`)
+  return (url) => {
+    const page = /^\/jobs\/[^/]+\/([a-z-]+)\/?(?:\?|$)/.exec(url)?.[1]
+    const island = page === undefined ? undefined : ISLAND_OF[page]
+    return island === undefined ? null : [...SHARED_CHUNKS, island].flatMap(linkTo).join(', ')
+  }
+}
+
 function refuse(response: ServerResponse, status: number, code: string, message: string): void {
   response.writeHead(status, { 'content-type': 'application/json; charset=utf-8', connection: 'close' })
   response.end(JSON.stringify({ error: { code, message } }))
@@ -33,13 +63,16 @@ function refuse(response: ServerResponse, status: number, code: string, message:
 /** The server around the built application: security headers, body limits, compression, files, pages. */
 export async function createHttpServer(buildFolder: string, certificate: Certificate | null = null): Promise<Server> {
   const { handler } = (await import(pathToFileURL(join(buildFolder, 'server', 'entry.mjs')).href)) as { handler: AstroHandler }
-  const files = sirv(join(buildFolder, 'client'), { immutable: true, maxAge: 31_536_000, etag: true })
+  const files = sirv(join(buildFolder, 'client'), { immutable: true, maxAge: 31_536_000, etag: true, gzip: true })
   const compress = compression({
     filter: (request, response) =>
       !String(response.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(request, response),
   })
+  const ahead = scriptsAhead(buildFolder)
   const listener: RequestListener = (request, response) => {
     for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value)
+    const scripts = request.method === 'GET' ? ahead(request.url ?? '') : null
+    if (scripts) response.setHeader('link', scripts)
     // Rate limits count by this address; what a caller claims in its place is overwritten.
     request.headers[CLIENT_ADDRESS_HEADER] = request.socket.remoteAddress ?? 'unknown'
     if (request.headers['transfer-encoding'] !== undefined)

@@ -83,7 +83,7 @@ export function entryWords(body: EntryBody, book: LimitBook, work: WorkState): s
 }
 
 /** A tag in words, without its empty fields. */
-export function tagWords(tag: Tag, nameOf: (position: string) => string): string {
+function tagWords(tag: Tag, nameOf: (position: string) => string): string {
   return [
     tag.number === '' ? 'no number' : `No. ${tag.number}`,
     tag.face,
@@ -97,7 +97,7 @@ export function tagWords(tag: Tag, nameOf: (position: string) => string): string
     .join('; ')
 }
 
-export function sizesWords(sizes: IdentitySizes): string {
+function sizesWords(sizes: IdentitySizes): string {
   switch (sizes.kind) {
     case 'bearing':
       return `bore ${sizes.bore}, outside ${sizes.outside}, width ${sizes.width}`

@@ -1,3 +1,4 @@
+import { schoolWords } from '../core/job/schools'
 import type { Policy } from '../core/record/recordSchema'
 import type { FitResult } from '../core/record/results'
 
@@ -14,6 +15,7 @@ export function policyWords(policy: Policy): string[] {
       : 'simple acceptance: the limit as it stands',
     policy.mustLastTheInterval ? 'must last the interval' : 'worn only at the limit',
     policy.clearanceBy === 'strip' ? 'bearing clearance by strip' : 'bearing clearance from the measured parts',
+    ...schoolWords(policy.schools ?? {}),
   ]
 }
 

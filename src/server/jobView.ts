@@ -1,6 +1,6 @@
 import type { JobView, StoredEntry } from '../contract/answers'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
-import { bookSchema } from '../core/record/bookSchema'
+import { bookSchema, type LimitBook } from '../core/record/bookSchema'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
 import type { Executor } from '../db/client'
 import {
@@ -66,6 +66,20 @@ export async function buildJobView(context: Context, db: Executor, jobId: string
 
 type FoundJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
 
+const books = new Map<string, LimitBook>()
+/** Enough for the machines that one server shows; the oldest goes first. */
+const BOOKS_KEPT = 50
+
+/** A book revision never changes once it is issued, so it is checked once by each server. */
+function issuedBook(document: unknown, revision: string): LimitBook {
+  const known = books.get(revision)
+  if (known) return known
+  const book = bookSchema.parse(document)
+  if (books.size >= BOOKS_KEPT) books.delete(books.keys().next().value ?? '')
+  books.set(revision, book)
+  return book
+}
+
 /** The inspection record of a job as stored; a record the schema refuses is a fault of the store, not of the person. */
 async function buildRecord(
   db: Executor,
@@ -83,7 +97,7 @@ async function buildRecord(
       installed: past.installed,
       readings: await readingsInRecord(db, past.id),
     })
-  const limits = bookSchema.parse(book)
+  const limits = issuedBook(book, `${job.bookId} ${job.bookRevision}`)
   const measurable = new Set(limits.characteristics.map(({ id }) => id))
   return recordSchema.parse({
     format: 'medida-record',

@@ -299,7 +299,6 @@ export const kindOf = (id: FindingKind): Kind => findingKinds[id]
 
 export const handTestKinds = ['roughTurning', 'rocks', 'gearSlack', 'oilState'] as const satisfies readonly FindingKind[]
 export type HandTestKind = (typeof handTestKinds)[number]
-export const isHandTest = (kind: FindingKind): kind is HandTestKind => (handTestKinds as readonly string[]).includes(kind)
 
 function kind(
   label: string,

@@ -239,8 +239,8 @@ const TYPES: Record<string, readonly (readonly [prefix: string, type: string])[]
 }
 
 /** How far a measured dimension may lie from the standard one, mm: more than any tolerance, less than half a step. */
-export const BEARING_DIAMETER_BAND_MM = 0.15
-export const BEARING_WIDTH_BAND_MM = 0.3
+const BEARING_DIAMETER_BAND_MM = 0.15
+const BEARING_WIDTH_BAND_MM = 0.3
 
 export interface BearingSize {
   readonly boreMm: number

@@ -47,7 +47,7 @@ const SIZES: readonly (readonly [shaft: number, ...housings: number[]])[] = [
 ]
 
 /** A used seal's outside is read within this of its housing bore, mm; the shaft it ran on is measured, not the lip. */
-export const SEAL_BAND_MM = 0.5
+const SEAL_BAND_MM = 0.5
 
 export interface StandardSeal {
   readonly shaftMm: number

@@ -32,9 +32,9 @@ export function eyeForThread(threadMm: number): EyeSize | undefined {
 }
 
 /** Greatest angle of a sling leg from the vertical (EN 818-4, EN 1492): beyond it the legs pull themselves apart. */
-export const STEEPEST_LEG_DEGREES = 60
+const STEEPEST_LEG_DEGREES = 60
 /** Greatest angle at which a marked eye bolt may be pulled, in the plane of its ring. */
-export const STEEPEST_EYE_DEGREES = 45
+const STEEPEST_EYE_DEGREES = 45
 
 export interface Lift {
   readonly loadKg: number

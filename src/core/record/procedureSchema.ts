@@ -4,6 +4,7 @@ import { findingKindIds, handTestKinds, severities } from '../condition/findingK
 import { levels as verdictLevels } from '../decision/level'
 import { gaugeKinds } from '../gauge/uncertainty'
 import { licensedFields } from '../safety/cautions'
+import { procedureStages } from '../work/stages'
 import { idSchema, lengthMmSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from './idSchema'
 
 const needSchema = z.strictObject({ id: idSchema, name: nameSchema })
@@ -38,8 +39,6 @@ const levelSchema = z.strictObject({
     people: z.array(z.strictObject({ id: idSchema, name: nameSchema, licensed: z.enum(licensedFields).nullable() })),
   }),
 })
-
-export const procedureStages = ['makeSafe', 'asFound', 'strip', 'gate', 'look'] as const
 
 const stepSchema = z.strictObject({
   id: idSchema,
@@ -171,7 +170,6 @@ export const procedureShape = {
 
 export type InspectionLevel = z.infer<typeof levelSchema>
 export type BookStep = z.infer<typeof stepSchema>
-export type ProcedureStage = (typeof procedureStages)[number]
 export type BookPosition = z.infer<typeof positionSchema>
 export type Joint = z.infer<typeof jointSchema>
 export type FindingRule = z.infer<typeof findingRuleSchema>

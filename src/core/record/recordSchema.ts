@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { forComparisonMm } from '../decimal'
 import { levels } from '../decision/level'
 import { gaugeKinds } from '../gauge/uncertainty'
+import { type ChosenSchools, type School, schools } from '../job/schools'
 import { acceptsSlot } from '../method/method'
 import { parseReading } from '../quantity/reading'
 import { entrySchema } from '../work/entrySchema'
@@ -62,6 +63,19 @@ const overhaulShape = {
   readings: z.array(readingSchema).max(200_000),
 }
 
+const answersOf = <S extends School>(school: S) =>
+  z.enum(Object.keys(schools[school].answers) as [keyof (typeof schools)[S]['answers'] & string]).optional()
+
+const schoolsSchema = z.strictObject({
+  inDoubt: answersOf('inDoubt'),
+  repeats: answersOf('repeats'),
+  wornInMates: answersOf('wornInMates'),
+  disturbed: answersOf('disturbed'),
+  tightening: answersOf('tightening'),
+  turning: answersOf('turning'),
+  band: answersOf('band'),
+}) satisfies z.ZodType<ChosenSchools>
+
 export const policySchema = z.strictObject({
   /** How doubt near a limit is taken (domain word: acceptance). */
   acceptance: z.discriminatedUnion('kind', [
@@ -72,6 +86,8 @@ export const policySchema = z.strictObject({
   mustLastTheInterval: z.boolean(),
   /** What counts as the clearance of a split bearing. */
   clearanceBy: z.enum(['measuredParts', 'strip']),
+  /** Choices that no sum depends on, named on the report. */
+  schools: schoolsSchema.optional(),
 })
 
 /** One inspection with everything its results follow from: the open record format, version 1. */

@@ -5,7 +5,7 @@
 import { z } from 'zod'
 import { causeFamilies, findingKindIds, severities, sinceWhen } from '../condition/findingKinds'
 import { idSchema, nameSchema } from '../record/idSchema'
-import { procedureStages } from '../record/procedureSchema'
+import { procedureStages } from './stages'
 
 const words = (most: number) => z.string().trim().max(most)
 const reason = z.string().trim().min(3, 'say why, in a few words').max(400)

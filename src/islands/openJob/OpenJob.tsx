@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { v7 } from 'uuid'
 import type { OpenJobView } from '../../contract/answers'
 import type { OpenJobBody } from '../../contract/bodies'
+import { schoolIds, schools } from '../../core/job/schools'
 import { formatHours } from '../../core/quantity/format'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
@@ -193,6 +194,24 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           onChange={(clearanceBy) => setPolicy({ ...policy, clearanceBy })}
         />
       </div>
+      <details className={styles.schools}>
+        <summary>More schools of practice ({Object.values(policy.schools ?? {}).filter(Boolean).length} chosen)</summary>
+        <p className={styles.about}>Named on the report. Where nothing is chosen, the limit book and its maker speak.</p>
+        {schoolIds.map((school) => (
+          <Choice
+            key={school}
+            legend={schools[school].question}
+            options={[
+              { value: '', label: 'as the book says' },
+              ...Object.entries(schools[school].answers).map(([value, label]) => ({ value, label })),
+            ]}
+            value={policy.schools?.[school] ?? ''}
+            onChange={(answer) =>
+              setPolicy({ ...policy, schools: { ...policy.schools, [school]: answer === '' ? undefined : answer } })
+            }
+          />
+        ))}
+      </details>
       <Fault text={faults && !faults.paths.some((path) => known.includes(path)) ? faults.message : null} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary" disabled={busy || view.openJob !== null}>

@@ -21,8 +21,8 @@ const groupName: Record<PlanLine['group'], string> = {
 export function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) {
   const work = useWork(props)
   const [fault, setFault] = useState<string | null>(null)
-  const { record, results } = work
-  const level = levelOf(record.book, results.scope.counts)
+  const { record, scope } = work
+  const level = levelOf(record.book, scope.counts)
   const units = record.machine.units
   const lines = useMemo(
     () =>
@@ -62,10 +62,9 @@ export function PlanSheet({ today, ...props }: WorkProps & { readonly today: str
           </ButtonLink>
         </div>
       </header>
-      {results.scope.gate?.kind === 'failed' && (
+      {scope.gate?.kind === 'failed' && (
         <p className={styles.grown}>
-          The gate failed, so the plan has grown to “{level.name}”: {results.scope.gate.by.map(({ reason }) => reason).join('; ')}
-          .
+          The gate failed, so the plan has grown to “{level.name}”: {scope.gate.by.map(({ reason }) => reason).join('; ')}.
         </p>
       )}
       <p className={styles.count} aria-live="polite">

@@ -5,7 +5,7 @@ import styles from './StageSteps.module.css'
 
 /** How the gate stands, which reading decided it, and what that does to the plan. */
 export function GateOutcomePanel({ work }: { readonly work: Work }) {
-  const { scope } = work.results
+  const { scope } = work
   const { book, job } = work.record
   if (scope.gate === null) return <p className={styles.about}>This level has no gate: the machine is opened as planned.</p>
   const measures = levelOf(book, scope.level)?.gate?.measures ?? []

@@ -1,4 +1,4 @@
-import type { ProcedureStage } from '../../core/record/procedureSchema'
+import type { ProcedureStage } from '../../core/work/stages'
 import { ButtonLink } from '../../ui/Button'
 import { ComplaintNote } from '../work/ComplaintNote'
 import { useWork, type WorkProps } from '../work/useWork'

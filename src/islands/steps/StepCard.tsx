@@ -19,6 +19,8 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
   const state = standing.kind !== 'open' ? standing.kind : step.closedBy !== null ? 'closed' : 'open'
   const isNext = work.steps.find((other) => other.stage === step.stage && other.standing.kind === 'open')?.id === step.id
   const waits = step.book?.wait !== null && step.book?.wait !== undefined && left !== 0
+  const removes = new Set(step.book?.removes ?? [])
+  const loose = removes.size === 0 ? [] : work.work.positions.filter(({ id, book }) => removes.has(id) && book?.loose)
   const measures = (step.book?.measures ?? []).flatMap((id) => {
     const characteristic = work.record.book.characteristics.find((candidate) => candidate.id === id)
     const result = work.results.characteristics.find((candidate) => candidate.id === id)
@@ -44,6 +46,15 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
                 {caution.licensed && (
                   <span className={styles.licensed}>licence: {licensedFieldLabel[caution.licensed].toLowerCase()}</span>
                 )}
+              </li>
+            ))}
+          </ul>
+        )}
+        {loose.length > 0 && (
+          <ul className={styles.cautions} aria-label="May fall or fly">
+            {loose.map(({ id, name, book }) => (
+              <li key={id}>
+                <b aria-hidden="true">!</b> {name}: {book?.loose}
               </li>
             ))}
           </ul>

@@ -13,6 +13,7 @@ export function Thickness({ work, position }: { readonly work: Work; readonly po
   const form = useSubjectForm(work, `thickness:${position.id}`, { text: position.thickness?.text ?? '' })
   return (
     <form
+      data-asked=""
       className={styles.block}
       onSubmit={(event) => {
         event.preventDefault()
@@ -79,6 +80,7 @@ export function Identification({
     form.set({ texts: texts.map((text, at) => (at === index ? value : text)) as unknown as Texts })
   return (
     <form
+      data-asked=""
       className={styles.block}
       onSubmit={(event) => {
         event.preventDefault()

@@ -89,6 +89,9 @@ export function StripMap({ opened, ...props }: StripMapProps) {
       if (now.byId.get(id)?.tray !== null || !mayMove) return
       const last = now.trays.find(({ name }) => name === now.current)?.positions.at(-1)?.id ?? null
       layOut(id, now.current, last)
+      // What only this moment can tell is asked for at once: the thickness of a gasket, the sizes of a bearing.
+      const asks = now.byId.get(id)?.book?.asks ?? 'nothing'
+      if (asks !== 'nothing') tagForm.current?.querySelector<HTMLInputElement>('[data-asked] input')?.focus()
     },
     [layOut, mayMove],
   )

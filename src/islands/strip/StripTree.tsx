@@ -1,4 +1,5 @@
 import { useDraggable } from '@dnd-kit/core'
+import { useVirtualizer } from '@tanstack/react-virtual'
 import { type KeyboardEvent, memo, useEffect, useRef } from 'react'
 import styles from './StripMap.module.css'
 import type { TreeRow } from './stripModel'
@@ -15,18 +16,29 @@ export interface StripTreeProps {
   readonly onTag: () => void
 }
 
+/** Height of a row, px; larger where fingers press. */
+const ROW_PX = typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches ? 44 : 32
 const domId = (id: string): string => `row-${id}`
 
 /** The machine as a tree by position. One stop for Tab; arrow keys move, Enter lays out, Backspace puts back. */
 export function StripTree(props: StripTreeProps) {
   const { rows, selected } = props
   const tree = useRef<HTMLDivElement>(null)
+  // Only the rows in sight are drawn: a machine has hundreds, and each of them can be dragged.
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => tree.current,
+    estimateSize: () => ROW_PX,
+    getItemKey: (index) => rows[index]?.id ?? index,
+    initialRect: { width: 320, height: 480 },
+    overscan: 8,
+  })
+  const at = rows.findIndex(({ id }) => id === selected)
   useEffect(() => {
-    if (selected !== null) document.getElementById(domId(selected))?.scrollIntoView({ block: 'nearest' })
-  }, [selected])
+    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' })
+  }, [at, virtual])
 
   function onKeyDown(event: KeyboardEvent): void {
-    const at = rows.findIndex(({ id }) => id === selected)
     const row = rows[at]
     const go = (index: number): void => {
       const next = rows[Math.min(rows.length - 1, Math.max(0, index))]
@@ -83,17 +95,25 @@ export function StripTree(props: StripTreeProps) {
         if (selected === null && first) props.onSelect(first.id)
       }}
     >
-      {rows.map((row) => (
-        <Row
-          key={row.id}
-          row={row}
-          jobId={props.jobId}
-          selected={row.id === selected}
-          mayMove={props.mayMove}
-          onSelect={props.onSelect}
-          onToggle={props.onToggle}
-        />
-      ))}
+      <div className={styles.rows} style={{ blockSize: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map(({ index, start }) => {
+          const row = rows[index]
+          return row ? (
+            <Row
+              key={row.id}
+              row={row}
+              place={index + 1}
+              of={rows.length}
+              start={start}
+              jobId={props.jobId}
+              selected={row.id === selected}
+              mayMove={props.mayMove}
+              onSelect={props.onSelect}
+              onToggle={props.onToggle}
+            />
+          ) : null
+        })}
+      </div>
     </div>
   )
 }
@@ -106,6 +126,11 @@ function parentIndex(rows: readonly TreeRow[], at: number): number {
 
 interface RowProps {
   readonly row: TreeRow
+  /** Its place among all rows, for those who hear the tree. */
+  readonly place: number
+  readonly of: number
+  /** Where it lies, px from the top. */
+  readonly start: number
   readonly jobId: string
   readonly selected: boolean
   readonly mayMove: boolean
@@ -115,6 +140,9 @@ interface RowProps {
 
 const sameRow = (a: RowProps, b: RowProps): boolean =>
   a.selected === b.selected &&
+  a.place === b.place &&
+  a.of === b.of &&
+  a.start === b.start &&
   a.mayMove === b.mayMove &&
   a.onSelect === b.onSelect &&
   a.onToggle === b.onToggle &&
@@ -128,6 +156,7 @@ const Row = memo(function Row(props: RowProps) {
     disabled: !mayMove,
   })
   return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the tree around it answers the keys for all its rows
     <div
       ref={setNodeRef}
       id={domId(row.id)}
@@ -135,13 +164,14 @@ const Row = memo(function Row(props: RowProps) {
       role="treeitem"
       tabIndex={-1}
       aria-level={row.depth + 1}
+      aria-posinset={props.place}
+      aria-setsize={props.of}
       aria-selected={selected}
       aria-expanded={row.hasChildren ? row.open : undefined}
       data-out={row.tray !== null || undefined}
       data-dragging={isDragging || undefined}
-      style={{ paddingInlineStart: 8 + row.depth * 18 }}
+      style={{ paddingInlineStart: 8 + row.depth * 18, transform: `translateY(${props.start}px)`, blockSize: ROW_PX }}
       onClick={() => onSelect(row.id)}
-      onKeyDown={undefined}
       {...listeners}
     >
       <RowBody row={row} jobId={props.jobId} onToggle={onToggle} />

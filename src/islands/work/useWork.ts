@@ -5,7 +5,7 @@ import { evaluate } from '../../core/record/evaluate'
 import type { InspectionRecord } from '../../core/record/recordSchema'
 import type { Results } from '../../core/record/results'
 import { foldWork, type WorkState } from '../../core/work/fold'
-import { levelsInPlay } from '../../core/work/need'
+import { levelOf, levelsInPlay, type Scope, scopeOf } from '../../core/work/need'
 import { type JobStep, jobSteps } from '../../core/work/steps'
 import { getJson } from '../httpClient'
 import { type Entries, useEntries } from './useEntries'
@@ -21,6 +21,7 @@ export interface Work extends Entries {
   readonly record: InspectionRecord
   readonly work: WorkState
   readonly results: Results
+  readonly scope: Scope
   readonly steps: readonly JobStep[]
   readonly safe: boolean
   /** One sentence why nothing can be noted; null when it can. */
@@ -55,10 +56,36 @@ export function useWork({ view: opened, person }: WorkProps): Work {
     [view.record, noted.entries],
   )
   const work = useMemo(() => foldWork(record.book, noted.entries), [record.book, noted.entries])
-  const results = useMemo(() => evaluate(record), [record])
-  const steps = useMemo(() => jobSteps(record.book, work, levelsInPlay(results.scope)), [record.book, work, results.scope])
+  // Worked out when a view asks for it: the strip map of a level without a gate never does.
+  const results = useMemo(() => once(() => evaluate(record)), [record])
+  const level = levelOf(record.book, record.job.level)
+  const scope = useMemo(
+    () => (level?.gate ? results().scope : scopeOf(record.book, record.job.level, null)),
+    [level, results, record.book, record.job.level],
+  )
+  const steps = useMemo(() => jobSteps(record.book, work, levelsInPlay(scope)), [record.book, work, scope])
   const safe = useMemo(() => isMadeSafe(record, view.confirmations), [record, view.confirmations])
-  return { ...noted, view, record, work, results, steps, safe, closed: closedBecause(view) }
+  return {
+    ...noted,
+    view,
+    record,
+    work,
+    get results() {
+      return results()
+    },
+    scope,
+    steps,
+    safe,
+    closed: closedBecause(view),
+  }
+}
+
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined
+  return () => {
+    made ??= { value: make() }
+    return made.value
+  }
 }
 
 function closedBecause(view: JobView): string | null {
