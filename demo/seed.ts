@@ -4,7 +4,7 @@ import { v7 } from 'uuid'
 import { layoutOf } from '../src/core/method/method'
 import { bookSchema, type LimitBook } from '../src/core/record/bookSchema'
 import { evaluate } from '../src/core/record/evaluate'
-import { standingOn, subjectOf } from '../src/core/work/subject'
+import { subjectOf } from '../src/core/work/subject'
 import type { Database, Executor } from '../src/db/client'
 import { account, gauge, job, limitBook, machine, machineHours, user } from '../src/db/schema'
 import { acceptReading } from '../src/server/acceptReading'
@@ -87,6 +87,8 @@ async function seedMachine(db: Executor, demo: DemoMachine): Promise<void> {
 /** One overhaul, noted minute by minute on a clock of its own. */
 class Seeding {
   private clock: number
+  /** What stands on each subject, as its author would have seen it. */
+  private readonly standing = new Map<string, string>()
 
   constructor(
     private readonly db: Executor,
@@ -142,9 +144,10 @@ class Seeding {
       if (marks.length > 0) await this.note({ by, minutes: 1, what: { kind: 'pictureMarked', picture, marks } })
       return
     }
-    const { record } = await buildJobView(this.as(by), this.db, jobId)
-    const seen = standingOn(record.job.entries).get(subjectOf(what)) ?? null
-    await addEntries(this.as(by), jobId, { entries: [{ id: this.newId(minutes), seen, body: what }] })
+    const id = this.newId(minutes)
+    const seen = this.standing.get(subjectOf(what)) ?? null
+    await addEntries(this.as(by), jobId, { entries: [{ id, seen, body: what }] })
+    this.standing.set(subjectOf(what), id)
   }
 
   private async measureAndSign(readings: NonNullable<DemoOverhaul['readings']>): Promise<void> {

@@ -106,7 +106,7 @@ test('bad bodies are refused with paths, and nothing of them is stored', async (
     { name: 'size no part has', send: () => request.post(READINGS, { data: readingOf({ text: '900 m' }) }), status: 422 },
     {
       name: 'body over the limit of the call',
-      send: () => request.post(READINGS, { data: readingOf({ reason: 'x'.repeat(80_000) }) }),
+      send: () => request.post(READINGS, { data: readingOf({ reason: 'x'.repeat(300_000) }) }),
       status: 413,
     },
     {
@@ -249,6 +249,14 @@ test('dark theme and a tablet: every view without serious faults', async ({ brow
   for (const path of [
     '/',
     `/jobs/${JOB}`,
+    `/jobs/${JOB}/plan`,
+    `/jobs/${JOB}/make-safe`,
+    `/jobs/${JOB}/as-found`,
+    '/jobs/larkhollow-3-2026/strip?p=cy-l-cover',
+    '/jobs/larkhollow-3-2026/labels',
+    `/jobs/${JOB}/gate`,
+    '/jobs/larkhollow-3-2026/look',
+    '/machines/quillmere-unit-2/open',
     `/jobs/${JOB}/bench`,
     `/jobs/${JOB}/fits`,
     `/jobs/${JOB}/verdicts`,
@@ -280,13 +288,14 @@ test('nothing is measured before the machine is confirmed safe', async ({ browse
   const job = 'quillmere-u1-unsafe'
   await onDatabase(medida, (client) =>
     client.query(
-      `INSERT INTO job SELECT $1, machine_id, book_id, book_revision, 'Opened just now', reason, opened_on, opened_by, running_hours + 60, must_run_hours, policy, installed FROM job WHERE id = $2`,
+      `INSERT INTO job (id, machine_id, book_id, book_revision, title, reason, opened_on, opened_by, running_hours, must_run_hours, policy, installed)
+       SELECT $1, machine_id, book_id, book_revision, 'Opened just now', reason, opened_on, opened_by, running_hours + 60, must_run_hours, policy, installed FROM job WHERE id = $2`,
       [job, JOB],
     ),
   )
   const { page, context } = await signedIn(browser, medida, 'inspector')
   await open(page, `/jobs/${job}/bench`)
-  await expect(page.getByText('Confirm “Make safe” on the job page before measuring.')).toBeVisible()
+  await expect(page.getByText('Finish “Make safe” before measuring.')).toBeVisible()
   await expect(page.locator('input[data-reading]')).toHaveCount(0)
   const early = await refusal(
     await page.request.post(`/api/jobs/${job}/readings`, { data: readingOf({ id: '01990000-0000-7000-8000-0000000000b1' }) }),
@@ -297,10 +306,10 @@ test('nothing is measured before the machine is confirmed safe', async ({ browse
       data: { id: '01990000-0000-7000-8000-0000000000b2', step: 'strip', note: '' },
     }),
   )
-  expect(strip.message).toContain('stays closed until “Make safe” is confirmed')
+  expect(strip.message).toContain('stays closed until “Make safe” is done')
 
   await open(page, `/jobs/${job}`)
-  await expect(page.getByText('Closed until “Make safe” is confirmed.').first()).toBeVisible()
+  await expect(page.getByText('Closed until “Make safe” is done.').first()).toBeVisible()
   await page.getByRole('button', { name: 'Confirm Make safe' }).click()
   await expect(page.getByText('Isolate and try out')).toBeVisible()
   await expectAccessible(page)
@@ -317,7 +326,10 @@ test('a signed record altered behind the program is found out', async ({ medida 
   const reports = await onDatabase(
     medida,
     async (client) =>
-      (await client.query('SELECT id, sequence FROM report ORDER BY sequence')).rows as { id: string; sequence: number }[],
+      (await client.query(`SELECT id, sequence FROM report WHERE machine_id = 'quillmere-unit-1' ORDER BY sequence`)).rows as {
+        id: string
+        sequence: number
+      }[],
   )
   const [first, second] = reports
   if (!first || !second) throw new Error('the demo has two signed reports')

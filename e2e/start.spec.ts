@@ -12,7 +12,7 @@ const rowsOf = async (medida: Medida): Promise<Record<string, number>> => {
   const client = new pg.Client({ connectionString: runningClusterUrl(medida.dataFolder) ?? '' })
   await client.connect()
   const counts: Record<string, number> = {}
-  for (const table of ['"user"', 'machine', 'job', 'reading', 'report'])
+  for (const table of ['"user"', 'machine', 'machine_hours', 'job', 'reading', 'job_entry', 'picture', 'report'])
     counts[table] = Number((await client.query(`SELECT count(*) AS n FROM ${table}`)).rows[0].n)
   await client.end()
   return counts
@@ -22,7 +22,7 @@ test.beforeAll(({ medida }) => medida.startOver())
 
 test('a second start loses nothing, seeds nothing twice and prints address and accounts', async ({ medida }) => {
   const before = await rowsOf(medida)
-  expect(before).toMatchObject({ '"user"': 6, machine: 1, job: 3, report: 2 })
+  expect(before).toMatchObject({ '"user"': 6, machine: 3, job: 6, report: 4 })
   await medida.end('SIGINT')
   expect(runningClusterUrl(medida.dataFolder)).toBeNull()
   await medida.startAgain()
@@ -84,7 +84,7 @@ test('a broken cluster: one sentence that says what to do; --fresh starts over',
   expect(broken.stderr).toMatch(/The database cluster in .* does not start/)
   expect(broken.stderr).toContain('--fresh')
   await medida.startAgain(['--fresh'])
-  expect(await rowsOf(medida)).toMatchObject({ job: 3, report: 2 })
+  expect(await rowsOf(medida)).toMatchObject({ job: 6, report: 4 })
   await medida.clear()
 })
 

@@ -60,6 +60,18 @@ function refuse(response: ServerResponse, status: number, code: string, message:
   response.end(JSON.stringify({ error: { code, message } }))
 }
 
+/** What is refused for its size is still read, up to this many bytes: a sender that is cut off sees no answer. */
+const MOST_READ_BYTES = 64 * 1024 * 1024
+
+function readToEnd(request: IncomingMessage, then: () => void): void {
+  let bytes = 0
+  request.on('data', (chunk: Buffer) => {
+    bytes += chunk.length
+    if (bytes > MOST_READ_BYTES) request.destroy()
+  })
+  request.once('end', then)
+}
+
 /** The server around the built application: security headers, body limits, compression, files, pages. */
 export async function createHttpServer(buildFolder: string, certificate: Certificate | null = null): Promise<Server> {
   const { handler } = (await import(pathToFileURL(join(buildFolder, 'server', 'entry.mjs')).href)) as { handler: AstroHandler }
@@ -79,7 +91,9 @@ export async function createHttpServer(buildFolder: string, certificate: Certifi
       return refuse(response, 411, 'lengthRequired', 'Send the body with its length.')
     const most = isUpload(request.url) ? MOST_UPLOAD_BYTES : MOST_BYTES
     if (Number(request.headers['content-length'] ?? 0) > most)
-      return refuse(response, 413, 'tooLarge', `What was sent is larger than ${most / 1024} kB. Nothing was stored; send less.`)
+      return readToEnd(request, () =>
+        refuse(response, 413, 'tooLarge', `What was sent is larger than ${most / 1024} kB. Nothing was stored; send less.`),
+      )
     compress(request as never, response as never, () => files(request, response, () => handler(request, response)))
   }
   return certificate ? createHttpsServer(certificate, listener) : createServer(listener)

@@ -58,7 +58,8 @@ export type ReviewBody = z.infer<typeof reviewBody>
 /** Opens a job on a machine. */
 export const openJobBody = z.strictObject({
   id: clientId,
-  level: idSchema,
+  /** Null where the book has no levels: then everything is measured. */
+  level: idSchema.nullable(),
   runningHours: z.int('whole hours').min(0, 'hours are not negative').max(10_000_000, 'no meter shows that many'),
   /** Day the meter was read. */
   readOn: z.iso.date('a day'),

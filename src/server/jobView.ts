@@ -37,7 +37,10 @@ export async function buildJobView(context: Context, db: Executor, jobId: string
     reason: found.job.reason,
     openedBy: found.openedBy,
     record,
-    recordSha256: sha256(canonicalJson(record)),
+    // Worked out when somebody asks: most writes never do.
+    get recordSha256() {
+      return sha256(canonicalJson(record))
+    },
     confirmations: (await confirmationsOf(db, jobId)).map(({ confirmation, by }) => ({
       step: confirmation.step as ConfirmableStep,
       by,

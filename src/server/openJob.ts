@@ -4,6 +4,7 @@ import type { OpenJobBody } from '../contract/bodies'
 import { formatHours } from '../core/quantity/format'
 import { bookSchema, type LimitBook } from '../core/record/bookSchema'
 import { policySchema } from '../core/record/recordSchema'
+import { levelOf } from '../core/work/need'
 import { checkHours, explainHoursFault, type HoursEntry, questionHours } from '../core/work/runningHours'
 import type { Executor } from '../db/client'
 import { decisionsOf } from '../db/queries/jobs'
@@ -52,12 +53,13 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
     const open = jobs.find(({ reportId }) => reportId === null)
     if (open)
       throw new Refused('conflict', `${machine.name} has an open job: ${open.job.title}. Finish it before opening another one.`)
-    const level = book.levels.find(({ id }) => id === body.level)
-    if (!level) throw new Refused('notFound', `The limit book has no inspection level “${body.level}”.`)
+    const level = levelOf(book, body.level)
+    if (!level && (body.level !== null || book.levels.length > 0))
+      throw new Refused('notFound', `The limit book has no inspection level “${body.level ?? ''}”. Choose one of its levels.`)
     const today = context.now().toISOString().slice(0, 10)
     checkDates(body, today)
     checkMeter(await hoursLog(db, machineId), body)
-    const title = `${level.name} at ${formatHours(body.runningHours)} h`
+    const title = `${level?.name ?? 'Overhaul'} at ${formatHours(body.runningHours)} h`
     await db.insert(job).values({
       id: body.id,
       machineId,

@@ -25,7 +25,7 @@ const DEFAULT_POLICY: OpenJobBody['policy'] = {
 export function OpenJob({ view }: { readonly view: OpenJobView }) {
   // One id for this form: pressing twice, or again after a broken network, opens one job.
   const [id] = useState(() => v7())
-  const [level, setLevel] = useState(view.levels[0]?.id ?? '')
+  const [level, setLevel] = useState(view.levels[0]?.id ?? null)
   const [hours, setHours] = useState('')
   const [readOn, setReadOn] = useState(view.today)
   const [reason, setReason] = useState('')
@@ -83,6 +83,9 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
     >
       <fieldset className={styles.levels}>
         <legend>How far is it opened?</legend>
+        {view.levels.length === 0 && (
+          <p className={styles.about}>The limit book has no inspection levels: everything in it is measured.</p>
+        )}
         {view.levels.map((item) => (
           <label key={item.id} className={styles.level} data-chosen={item.id === level || undefined}>
             <input type="radio" name="level" checked={item.id === level} onChange={() => setLevel(item.id)} />

@@ -103,7 +103,6 @@ function AddPicture({ work, subject, title }: { readonly work: Work; readonly su
           id={id}
           type="file"
           accept="image/jpeg,image/png,image/webp"
-          capture="environment"
           disabled={busy}
           aria-label={`Add a picture of ${title}`}
           onChange={(event) => {

@@ -308,7 +308,7 @@ export function StripMap({ opened, ...props }: StripMapProps) {
           <Key>Enter</Key> lay out
         </span>
         <span>
-          <Key>⌫</Key> put back
+          <Key>Bksp</Key> put back
         </span>
         <span>
           <Key>T</Key> tag

@@ -55,7 +55,8 @@ interface Person {
 export function useEntries(view: JobView, person: Person, onChanged?: () => void): Entries {
   const jobId = view.record.job.id
   const path = `/api/jobs/${encodeURIComponent(jobId)}`
-  const [stored, setStored] = useState<readonly Entry[]>(view.record.job.entries)
+  // What the page came with lies before everything that arrives later.
+  const [stored, setStored] = useState<readonly StoredEntry[]>(() => view.record.job.entries.map((entry) => ({ seq: 0, entry })))
   const [queue, setQueue] = useState<readonly EntriesItem[]>([])
   const [link, setLink] = useState<Entries['link']>('reached')
   const [conflict, setConflict] = useState<Conflict | null>(null)
@@ -68,9 +69,10 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
 
   const take = useCallback((items: readonly StoredEntry[]) => {
     setStored((before) => {
-      const known = new Set(before.map(({ id }) => id))
-      const fresh = items.filter(({ entry }) => !known.has(entry.id)).map(({ entry }) => entry)
-      return fresh.length > 0 ? [...before, ...fresh] : before
+      const known = new Set(before.map(({ entry }) => entry.id))
+      const fresh = items.filter(({ entry }) => !known.has(entry.id))
+      // An answer can overtake the stream: the server's order counts, not that of arrival.
+      return fresh.length > 0 ? [...before, ...fresh].sort((a, b) => a.seq - b.seq) : before
     })
   }, [])
 
@@ -143,19 +145,32 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
   }, [person.id, jobId, send])
 
   useEffect(() => {
-    const source = new EventSource(`${path}/events?after=${view.lastSeq}`)
-    source.addEventListener('entry', (event) => take([JSON.parse(event.data as string) as StoredEntry]))
-    source.addEventListener('changed', () => changed.current?.())
-    return () => source.close()
+    let source: EventSource
+    let again: ReturnType<typeof setTimeout> | undefined
+    const listen = (): void => {
+      source = new EventSource(`${path}/events?after=${view.lastSeq}`)
+      source.addEventListener('entry', (event) => take([JSON.parse(event.data as string) as StoredEntry]))
+      source.addEventListener('changed', () => changed.current?.())
+      // A broken network it mends by itself; a server that answered with a fault has to be asked anew.
+      source.addEventListener('error', () => {
+        if (source.readyState === EventSource.CLOSED) again = setTimeout(listen, RETRY_MS)
+      })
+    }
+    listen()
+    return () => {
+      clearTimeout(again)
+      source.close()
+    }
   }, [path, view.lastSeq, take])
 
   const entries = useMemo(() => {
-    const known = new Set(stored.map(({ id }) => id))
+    const all = stored.map(({ entry }) => entry)
+    const known = new Set(all.map(({ id }) => id))
     const local = queue
       .filter(({ id }) => id !== conflict?.item.id)
       .flatMap(({ by, at, entries: own }) => own.map(({ id, body }): Entry => ({ id, by, at, body })))
       .filter(({ id }) => !known.has(id))
-    return local.length > 0 ? [...stored, ...local] : stored
+    return local.length > 0 ? [...all, ...local] : all
   }, [stored, queue, conflict])
 
   const latest = useRef(entries)
@@ -203,7 +218,6 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
     if (!conflict) return
     held.current = null
     setConflict(null)
-    take([{ seq: 0, entry: conflict.standing }])
     void drop(conflict.item.id).then(send)
   }
   const putMine = (): void => {
@@ -211,7 +225,6 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
     const { item, standing } = conflict
     held.current = null
     setConflict(null)
-    take([{ seq: 0, entry: standing }])
     const own = item.entries.map((one) =>
       subjectOf(one.body) === subjectOf(standing.body) ? { ...one, seen: standing.id } : one,
     )
