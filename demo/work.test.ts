@@ -1,13 +1,10 @@
-/** The core before the gauge, on both demo books: steps and gates, refusals, the strip map, the gate, findings. */
+/** The core before the gauge, on both demo books: steps and gates, refusals, the strip map, the plan. */
 import { describe, expect, test } from 'vitest'
 import { bookSchema, type LimitBook } from '../src/core/record/bookSchema'
-import { evaluate } from '../src/core/record/evaluate'
-import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
 import { refuseEntry } from '../src/core/work/checkEntry'
 import type { Entry, EntryBody } from '../src/core/work/entrySchema'
-import { foldWork, standingFindings } from '../src/core/work/fold'
+import { foldWork } from '../src/core/work/fold'
 import { levelOf } from '../src/core/work/need'
-import { complaintStanding, findingTitle, openCauses } from '../src/core/work/openQuestions'
 import { planLines } from '../src/core/work/plan'
 import { jobSteps, placesFor, stageCounts, waitLeftMs } from '../src/core/work/steps'
 import { stillInside, stripFaults } from '../src/core/work/stripFaults'
@@ -16,7 +13,6 @@ import larkhollowJson from './larkhollow/book.json' with { type: 'json' }
 import { madeSafe } from './madeSafe'
 import quillmereJson from './quillmere/book.json' with { type: 'json' }
 import { gauges } from './quillmere/station'
-import { demoRecord, foundNow } from './record'
 
 const quillmere = bookSchema.parse(quillmereJson)
 const larkhollow = bookSchema.parse(larkhollowJson)
@@ -353,155 +349,6 @@ describe('the plan', () => {
     expect(line('there')).toMatchObject({ state: 'there', ticked: { by: 'Ines Calder' } })
     expect(line('open')).toMatchObject({ state: 'missing', ticked: null })
   })
-})
-
-const withWork = (record: InspectionRecord, level: string | null, bodies: readonly EntryBody[]): InspectionRecord =>
-  recordSchema.parse({ ...record, job: { ...record.job, level, entries: bodies.map((body) => entry(body)) } })
-
-describe('the gate', () => {
-  const check = (texts: Record<string, string[]>, bodies: readonly EntryBody[] = []) =>
-    evaluate(withWork(demoRecord(texts), 'bearing-check', bodies))
-  const need = (results: ReturnType<typeof check>, id: string) => results.characteristics.find((result) => result.id === id)?.need
-  const part = (results: ReturnType<typeof check>, id: string) => results.parts.find((result) => result.id === id)
-
-  test('open: the rest is needed only if it fails, and its parts are on hold', () => {
-    const results = check({ 'end-float': ['0.31', '0.315', '0.312'] })
-    expect(results.scope.gate).toEqual({ kind: 'open', missing: ['Clearance by strip'] })
-    expect(need(results, 'journal')).toBe('ifGateFails')
-    expect(part(results, 'shaft')).toMatchObject({ verdict: 'hold', need: 'ifGateFails', strong: 'replace' })
-  })
-  test('held: the rest is not required, with the reason, and nothing is renewed', () => {
-    const results = check({ 'end-float': ['0.31', '0.315', '0.312'], 'bearing-strip': ['3.0', '3.2'] })
-    expect(results.scope).toMatchObject({ counts: 'bearing-check', gate: { kind: 'held' } })
-    expect(results.scope.leftOut).toBe(
-      'Not required: the gate held (Clearance by strip, End float of the shaft inside their limits)',
-    )
-    expect(part(results, 'shaft')).toMatchObject({ verdict: 'reuse', need: 'notRequired' })
-    expect(part(results, 'rod-seals')).toMatchObject({ verdict: 'reuse', need: 'notRequired' })
-    expect(part(results, 'shell')).toMatchObject({ verdict: 'reuse', need: 'required' })
-  })
-  test('failed: the plan grows to the full overhaul, and the reading that did it is named', () => {
-    const results = check({ 'bearing-strip': ['2.1', '2.2'] })
-    expect(results.scope).toMatchObject({ level: 'bearing-check', counts: 'full', leftOut: null })
-    expect(results.scope.gate).toMatchObject({
-      kind: 'failed',
-      grows: 'full',
-      by: [{ characteristic: 'bearing-strip', reading: '“2.1” at A drive side end' }],
-    })
-    expect(need(results, 'journal')).toBe('required')
-    expect(part(results, 'rod-seals')).toMatchObject({ verdict: 'replace', need: 'required' })
-  })
-  test('a finding can ask for a measurement that the level leaves out', () => {
-    const held = { 'end-float': ['0.31', '0.315', '0.312'], 'bearing-strip': ['3.0', '3.2'] }
-    const results = check(held, [
-      finding({ part: 'shaft' }),
-      { kind: 'measurementPlanned', characteristic: 'journal', finding: FINDING },
-    ])
-    expect(need(results, 'journal')).toBe('required')
-    expect(part(results, 'shaft')).toMatchObject({ need: 'required', verdict: 'hold', mild: 'recondition' })
-  })
-  test('without a level everything is measured, as before', () => {
-    const { level, entries } = withWork(demoRecord(foundNow), null, []).job
-    expect([level, entries]).toEqual([null, []])
-    expect(evaluate(demoRecord(foundNow)).scope).toEqual({ level: null, counts: null, gate: null, leftOut: null })
-  })
-})
-
-describe('findings decide by the book', () => {
-  const partAfter = (id: string, ...bodies: EntryBody[]) =>
-    evaluate(withWork(demoRecord(foundNow), 'full', bodies)).parts.find((part) => part.id === id)
-  test.each([
-    {
-      name: 'a rule that mends',
-      body: finding({ part: 'servo-cylinder' }),
-      part: 'servo-cylinder',
-      verdict: 'recondition',
-      says: /Scoring, marked: marks that catch a nail/,
-    },
-    {
-      name: 'below the severity of the rule',
-      body: finding({ part: 'servo-cylinder', severity: 'light' }),
-      part: 'servo-cylinder',
-      verdict: 'reuse',
-      says: /inside/,
-    },
-    {
-      name: 'a rule that replaces',
-      body: finding({ part: 'ring-2', kind: 'chipped', severity: 'light' }),
-      part: 'ring-2',
-      verdict: 'replace',
-      says: /a marked ring is renewed/,
-    },
-    {
-      name: 'a rule that leaves it',
-      body: finding({ part: 'shaft', kind: 'nick', severity: 'light' }),
-      part: 'shaft',
-      verdict: 'reuse',
-      says: /stoned flush/,
-    },
-    {
-      name: 'a crack without a rule',
-      body: finding({ part: 'servo-cylinder', kind: 'crack', severity: 'light' }),
-      part: 'servo-cylinder',
-      verdict: 'replace',
-      says: /unless the book names a repair/,
-    },
-    {
-      name: 'marked, and no rule',
-      body: finding({ part: 'thrust-bearing', kind: 'fretting' }),
-      part: 'thrust-bearing',
-      verdict: 'hold',
-      says: /the book has no rule for it/,
-    },
-  ])('$name', ({ body, part, verdict, says }) => {
-    const result = partAfter(part, body)
-    expect(result?.verdict).toBe(verdict)
-    expect(result?.votes.map(({ reason }) => reason).join('\n')).toMatch(says)
-  })
-  test('a withdrawn finding has no say', () => {
-    expect(
-      partAfter('ring-2', finding({ part: 'ring-2', kind: 'chipped' }), {
-        kind: 'findingWithdrawn',
-        finding: FINDING,
-        reason: 'dirt',
-      })?.verdict,
-    ).toBe('reuse')
-  })
-  test('a pattern beyond its limits asks at once; one begun and inside so far is open', () => {
-    const pattern = (broken: number[]): EntryBody => ({
-      kind: 'patternRecorded',
-      pattern: 'pt-springs',
-      elements: broken.map((element) => ({ element, state: { kind: 'broken' as const } })),
-    })
-    expect(partAfter('thrust-bearing', pattern([1, 24]))?.verdict).toBe('replace')
-    expect(partAfter('thrust-bearing', pattern([1]))).toMatchObject({ verdict: 'hold', mild: 'reuse', strong: 'replace' })
-  })
-})
-
-test('causes stay open until recorded, and the complaint needs both explanation and proof', () => {
-  const work = (...bodies: EntryBody[]) =>
-    foldWork(
-      quillmere,
-      bodies.map((body) => entry(body)),
-    )
-  const found = work(finding({ station: 'B', clock: 7 }))
-  expect(openCauses(found).map((item) => findingTitle(quillmere, item))).toEqual([
-    'Scoring, marked: Bearing shell, both halves, middle, 7 o’clock',
-  ])
-  const explained: EntryBody = { kind: 'complaintExplained', finding: FINDING }
-  expect(complaintStanding('', found)).toBeNull()
-  expect(complaintStanding('Warm', found)?.kind).toBe('unexplained')
-  expect(complaintStanding('Warm', work(finding(), explained))?.kind).toBe('explained')
-  expect(complaintStanding('Warm', work(finding(), explained, { kind: 'complaintGone', note: 'cool after an hour' }))?.kind).toBe(
-    'gone',
-  )
-  // A withdrawn finding explains nothing.
-  expect(
-    complaintStanding('Warm', work(finding(), explained, { kind: 'findingWithdrawn', finding: FINDING, reason: 'dirt' }))?.kind,
-  ).toBe('unexplained')
-  const caused = work(finding(), { kind: 'causeRecorded', finding: FINDING, cause: { family: 'dirtyLubricant', text: '' } })
-  expect(openCauses(caused)).toEqual([])
-  expect(standingFindings(caused)[0]?.cause?.by).toBe('Mara Ellwood')
 })
 
 test('of two entries on one subject the later stands', () => {

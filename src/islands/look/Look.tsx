@@ -77,6 +77,9 @@ export function Look({ opened, ...props }: WorkProps & { readonly opened: string
       </nav>
       <div className={styles.main}>
         <WorkNotices work={work} />
+        <div className={styles.above}>
+          <ComplaintNote work={work} />
+        </div>
         <header className={styles.head}>
           <div>
             <h1>{tab === 'steps' ? 'Clean and look' : (part?.name ?? 'No part')}</h1>
