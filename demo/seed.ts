@@ -10,6 +10,7 @@ import { account, gauge, job, limitBook, machine, machineHours, user } from '../
 import { acceptReading } from '../src/server/acceptReading'
 import { addEntries } from '../src/server/addEntries'
 import { addPicture } from '../src/server/addPicture'
+import { recordHash } from '../src/server/canonical'
 import { confirmStep } from '../src/server/confirmStep'
 import type { Context } from '../src/server/context'
 import { decidePart } from '../src/server/decidePart'
@@ -187,7 +188,7 @@ class Seeding {
       })
     }
     await review(this.as('inspector'), overhaul.id, { kind: 'send', id: this.newId(), note: '' }, async () => true)
-    const { recordSha256 } = await buildJobView(this.as('reviewer'), db, overhaul.id)
+    const recordSha256 = recordHash((await buildJobView(this.as('reviewer'), db, overhaul.id)).record)
     await review(
       this.as('reviewer'),
       overhaul.id,

@@ -30,7 +30,6 @@ export interface JobView {
   readonly reason: string
   readonly openedBy: string
   readonly record: InspectionRecord
-  readonly recordSha256: string
   readonly confirmations: readonly Confirmation[]
   readonly review: readonly ReviewStep[]
   readonly reportId: string | null

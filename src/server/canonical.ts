@@ -9,3 +9,6 @@ export function canonicalJson(value: unknown): string {
 }
 
 export const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex')
+
+/** Hash of a job's record: what a reviewer reads is what is signed. */
+export const recordHash = (record: unknown): string => sha256(canonicalJson(record))

@@ -14,7 +14,6 @@ import {
   reviewOf,
 } from '../db/queries/jobs'
 import { entriesAfter } from '../db/queries/work'
-import { canonicalJson, sha256 } from './canonical'
 import { authorise, type Context } from './context'
 import { Refused } from './refused'
 import { may } from './roles'
@@ -37,10 +36,6 @@ export async function buildJobView(context: Context, db: Executor, jobId: string
     reason: found.job.reason,
     openedBy: found.openedBy,
     record,
-    // Worked out when somebody asks: most writes never do.
-    get recordSha256() {
-      return sha256(canonicalJson(record))
-    },
     confirmations: (await confirmationsOf(db, jobId)).map(({ confirmation, by }) => ({
       step: confirmation.step as ConfirmableStep,
       by,

@@ -10,7 +10,7 @@ import type { Executor } from '../db/client'
 import { appendLog, countLogged } from '../db/queries/log'
 import { lastReport } from '../db/queries/reports'
 import { report, reviewEvent } from '../db/schema'
-import { canonicalJson, sha256 } from './canonical'
+import { canonicalJson, recordHash, sha256 } from './canonical'
 import { authorise, type Context } from './context'
 import { reviewState, writeToJob } from './openForWriting'
 import { Refused } from './refused'
@@ -96,7 +96,7 @@ async function signReport(context: Context, jobId: string, body: Sign, checkPass
   return writeToJob(context, jobId, { action: 'review', duringReview: true }, async (db, view) => {
     if (reviewState(view) !== 'withReviewer')
       throw new Refused('conflict', 'This job has not been sent to the reviewer, so it cannot be signed.')
-    if (view.recordSha256 !== body.recordSha256)
+    if (recordHash(view.record) !== body.recordSha256)
       throw new Refused('conflict', 'The record has changed since you opened this page. Reload, read it again, then sign.')
     const hands = new Set([
       ...view.record.job.readings.map(({ by }) => by),

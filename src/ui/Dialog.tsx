@@ -3,7 +3,8 @@ import styles from './Dialog.module.css'
 
 export interface DialogProps {
   readonly title: string
-  readonly onClose: () => void
+  /** Null where one of its buttons must be pressed: Escape does not choose for anybody. */
+  readonly onClose: (() => void) | null
   /** Takes the room a picture needs. */
   readonly wide?: boolean
   readonly children: ReactNode
@@ -18,7 +19,14 @@ export function Dialog({ title, onClose, wide = false, children }: DialogProps) 
     if (dialog && !dialog.open) dialog.showModal()
   }, [])
   return (
-    <dialog ref={ref} className={styles.dialog} data-wide={wide || undefined} aria-labelledby={titleId} onClose={onClose}>
+    <dialog
+      ref={ref}
+      className={styles.dialog}
+      data-wide={wide || undefined}
+      aria-labelledby={titleId}
+      onCancel={(event) => onClose === null && event.preventDefault()}
+      onClose={() => (onClose === null ? ref.current?.showModal() : onClose())}
+    >
       <div className={styles.body}>
         <h2 id={titleId} className={styles.title}>
           {title}

@@ -22,7 +22,7 @@ export function WorkNotices({ work }: { readonly work: Work }) {
         </p>
       ))}
       {conflict && (
-        <Dialog title="Changed by someone else" onClose={work.keepTheirs}>
+        <Dialog title="Changed by someone else" onClose={null}>
           <p>
             {conflict.standing.by} changed this at <span className="figure">{formatMoment(conflict.standing.at)}</span> while you
             were writing.

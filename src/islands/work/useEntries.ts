@@ -42,6 +42,8 @@ export interface Entries {
 }
 
 const RETRY_MS = 4_000
+const NOT_KEPT =
+  'This browser lets nothing be kept on this device (a private window?), so nothing was noted. Open Medida in an ordinary window.'
 
 interface Person {
   readonly id: string
@@ -59,10 +61,13 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
   const [stored, setStored] = useState<readonly StoredEntry[]>(() => view.record.job.entries.map((entry) => ({ seq: 0, entry })))
   const [queue, setQueue] = useState<readonly EntriesItem[]>([])
   const [link, setLink] = useState<Entries['link']>('reached')
-  const [conflict, setConflict] = useState<Conflict | null>(null)
+  // One after the other is put to the person; none is sent again before there is an answer.
+  const [conflicts, setConflicts] = useState<readonly Conflict[]>([])
+  const conflict = conflicts[0] ?? null
   const [lateRefusals, setLateRefusals] = useState<readonly string[]>([])
   const sending = useRef(false)
-  const held = useRef<string | null>(null)
+  const askedAgain = useRef(false)
+  const held = useRef(new Set<string>())
   const waiting = useRef(new Map<string, (fate: Fate) => void>())
   const changed = useRef(onChanged)
   changed.current = onChanged
@@ -89,13 +94,17 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
   }, [])
 
   const send = useCallback(async () => {
+    askedAgain.current = true
     if (sending.current) return
     sending.current = true
     try {
-      for (;;) {
+      while (askedAgain.current) {
         // Read anew after each one: more may have been noted, here or in another tab.
-        const next = (await waitingEntries(person.id, jobId)).find(({ id }) => id !== held.current)
-        if (!next) break
+        askedAgain.current = false
+        const next = (await waitingEntries(person.id, jobId)).find(({ id }) => !held.current.has(id))
+        // Something may have been noted while the store was being read.
+        if (!next) continue
+        askedAgain.current = true
         const answer: Answer<{ entries: StoredEntry[] }> = await postJson(`${path}/entries`, { entries: next.entries })
         if (answer.kind === 'ok') {
           setLink('reached')
@@ -107,16 +116,17 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
         if (answer.kind === 'offline' || answer.status === 401 || answer.status === 429) {
           setLink(answer.kind === 'refused' && answer.status === 401 ? 'signedOut' : 'offline')
           for (const id of [...waiting.current.keys()]) settle(id, { kind: 'queued' })
+          askedAgain.current = false
           break
         }
         setLink('reached')
         const { standing } = answer
         const mine = standing && next.entries.find(({ body }) => subjectOf(body) === subjectOf(standing.body))
         if (standing && mine) {
-          held.current = next.id
-          setConflict({ item: next, standing, mine: mine.body, message: answer.message })
+          held.current.add(next.id)
+          setConflicts((before) => [...before, { item: next, standing, mine: mine.body, message: answer.message }])
           settle(next.id, { kind: 'overtaken' })
-          break
+          continue
         }
         await drop(next.id)
         if (!settle(next.id, { kind: 'refused', message: answer.message }))
@@ -167,11 +177,11 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
     const all = stored.map(({ entry }) => entry)
     const known = new Set(all.map(({ id }) => id))
     const local = queue
-      .filter(({ id }) => id !== conflict?.item.id)
+      .filter(({ id }) => !conflicts.some(({ item }) => item.id === id))
       .flatMap(({ by, at, entries: own }) => own.map(({ id, body }): Entry => ({ id, by, at, body })))
       .filter(({ id }) => !known.has(id))
     return local.length > 0 ? [...all, ...local] : all
-  }, [stored, queue, conflict])
+  }, [stored, queue, conflicts])
 
   const latest = useRef(entries)
   latest.current = entries
@@ -180,7 +190,12 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
     async (item: EntriesItem): Promise<Fate> => {
       const fate = new Promise<Fate>((resolve) => waiting.current.set(item.id, resolve))
       setQueue((before) => [...before.filter(({ id }) => id !== item.id), item])
-      await keepEntries(item)
+      try {
+        await keepEntries(item)
+      } catch {
+        setQueue((before) => before.filter(({ id }) => id !== item.id))
+        return { kind: 'refused', message: NOT_KEPT }
+      }
       void send()
       return fate
     },
@@ -214,20 +229,20 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
   )
   const standing = useMemo(() => standingOn(entries), [entries])
 
+  const answered = ({ item }: Conflict): void => {
+    held.current.delete(item.id)
+    setConflicts((before) => before.filter((one) => one.item.id !== item.id))
+  }
   const keepTheirs = (): void => {
     if (!conflict) return
-    held.current = null
-    setConflict(null)
+    answered(conflict)
     void drop(conflict.item.id).then(send)
   }
   const putMine = (): void => {
     if (!conflict) return
-    const { item, standing } = conflict
-    held.current = null
-    setConflict(null)
-    const own = item.entries.map((one) =>
-      subjectOf(one.body) === subjectOf(standing.body) ? { ...one, seen: standing.id } : one,
-    )
+    const { item, standing: theirs } = conflict
+    answered(conflict)
+    const own = item.entries.map((one) => (subjectOf(one.body) === subjectOf(theirs.body) ? { ...one, seen: theirs.id } : one))
     void enqueue({ ...item, entries: own })
   }
 
