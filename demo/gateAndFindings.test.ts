@@ -3,40 +3,14 @@ import { describe, expect, test } from 'vitest'
 import { bookSchema } from '../src/core/record/bookSchema'
 import { evaluate } from '../src/core/record/evaluate'
 import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
-import type { Entry, EntryBody } from '../src/core/work/entrySchema'
+import type { EntryBody } from '../src/core/work/entrySchema'
 import { foldWork, standingFindings } from '../src/core/work/fold'
 import { complaintStanding, findingTitle, openCauses } from '../src/core/work/openQuestions'
+import { entry, FINDING, finding } from './noted'
 import quillmereJson from './quillmere/book.json' with { type: 'json' }
 import { demoRecord, foundNow } from './record'
 
 const quillmere = bookSchema.parse(quillmereJson)
-const FINDING = '01990000-0000-7000-8000-0000000000f1'
-
-let made = 0
-const entry = (body: EntryBody): Entry => {
-  made += 1
-  return {
-    id: `01990000-0000-7000-8000-${String(made).padStart(12, '0')}`,
-    by: 'Mara Ellwood',
-    at: '2026-11-24T12:00:00.000Z',
-    body,
-  }
-}
-const finding = (over: Partial<Extract<EntryBody, { kind: 'findingRecorded' }>['value']> = {}): EntryBody => ({
-  kind: 'findingRecorded',
-  finding: FINDING,
-  value: {
-    part: 'shell',
-    kind: 'scoring',
-    severity: 'marked',
-    since: 'service',
-    station: null,
-    clock: null,
-    extent: '',
-    note: '',
-    ...over,
-  },
-})
 
 const withWork = (record: InspectionRecord, level: string | null, bodies: readonly EntryBody[]): InspectionRecord =>
   recordSchema.parse({ ...record, job: { ...record.job, level, entries: bodies.map((body) => entry(body)) } })

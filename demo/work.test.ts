@@ -2,7 +2,7 @@
 import { describe, expect, test } from 'vitest'
 import { bookSchema, type LimitBook } from '../src/core/record/bookSchema'
 import { refuseEntry } from '../src/core/work/checkEntry'
-import type { Entry, EntryBody } from '../src/core/work/entrySchema'
+import type { EntryBody } from '../src/core/work/entrySchema'
 import { foldWork } from '../src/core/work/fold'
 import { levelOf } from '../src/core/work/need'
 import { planLines } from '../src/core/work/plan'
@@ -11,6 +11,7 @@ import { stillInside, stripFaults } from '../src/core/work/stripFaults'
 import { addsUp, standingOn, subjectOf } from '../src/core/work/subject'
 import larkhollowJson from './larkhollow/book.json' with { type: 'json' }
 import { madeSafe } from './madeSafe'
+import { entry, FINDING, finding } from './noted'
 import quillmereJson from './quillmere/book.json' with { type: 'json' }
 import { gauges } from './quillmere/station'
 
@@ -18,13 +19,7 @@ const quillmere = bookSchema.parse(quillmereJson)
 const larkhollow = bookSchema.parse(larkhollowJson)
 const CHECK = new Set(['bearing-check'])
 const NOON = '2026-11-24T12:00:00.000Z'
-const FINDING = '01990000-0000-7000-8000-0000000000f1'
 
-let made = 0
-const entry = (body: EntryBody, at = NOON, by = 'Mara Ellwood'): Entry => {
-  made += 1
-  return { id: `01990000-0000-7000-8000-${String(made).padStart(12, '0')}`, by, at, body }
-}
 const safe = (book: unknown, level: string): EntryBody[] =>
   madeSafe(book, level, { name: 'Rufus Dane', licence: 'QPS-E 14' }).flatMap(({ what }) =>
     what.kind === 'drawnPicture' ? [] : [what],
@@ -51,21 +46,6 @@ const done = (step: string, licensed: { name: string; licence: string } | null =
   licensed,
 })
 const tag = { number: '1', face: '', clock: null, matchMark: '', keptWith: [], count: 1, note: '' }
-const finding = (over: Partial<Extract<EntryBody, { kind: 'findingRecorded' }>['value']> = {}): EntryBody => ({
-  kind: 'findingRecorded',
-  finding: FINDING,
-  value: {
-    part: 'shell',
-    kind: 'scoring',
-    severity: 'marked',
-    since: 'service',
-    station: null,
-    clock: null,
-    extent: '',
-    note: '',
-    ...over,
-  },
-})
 
 describe('steps and gates', () => {
   test('everything behind the first gate that is not done is closed, by its name', () => {

@@ -285,7 +285,7 @@ test.describe('a bearing check that grows', () => {
   test('the complaint is followed to the finding that explains it', async () => {
     await page.getByLabel('Explained by').selectOption({ index: 1 })
     await page.getByRole('button', { name: 'This explains it' }).press('Enter')
-    await expect(page.getByText('Not proved gone yet')).toBeVisible()
+    await expect(page.getByRole('complementary', { name: 'Open causes' })).toContainText('Not proved gone yet')
     await open(page, `/jobs/${job}`)
     await expect(page.getByText('Explained, not proved gone yet')).toBeVisible()
     await expectAccessible(page)

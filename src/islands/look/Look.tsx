@@ -4,6 +4,7 @@ import { standingFindings } from '../../core/work/fold'
 import { findingTitle, openCauses } from '../../core/work/openQuestions'
 import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
+import { TabPanel, Tabs } from '../../ui/Tabs'
 import { VerdictMark } from '../../ui/VerdictMark'
 import stepStyles from '../steps/StageSteps.module.css'
 import { AddStep, StepCard } from '../steps/StepCard'
@@ -89,21 +90,36 @@ export function Look({ opened, ...props }: WorkProps & { readonly opened: string
               </p>
             )}
           </div>
-          <div className={styles.tabs} role="tablist" aria-label="Look">
-            <button type="button" role="tab" aria-selected={tab === 'findings'} onClick={() => setTab('findings')}>
-              Findings <span className="figure">{all.length}</span>
-            </button>
-            <button type="button" role="tab" aria-selected={tab === 'steps'} onClick={() => setTab('steps')}>
-              Steps{' '}
-              <span className="figure">
-                {stepsDone}/{steps.length}
-              </span>
-            </button>
-          </div>
+          <Tabs
+            label="Look"
+            value={tab}
+            onChange={setTab}
+            tabs={[
+              {
+                id: 'findings',
+                label: (
+                  <>
+                    Findings <span className="figure">{all.length}</span>
+                  </>
+                ),
+              },
+              {
+                id: 'steps',
+                label: (
+                  <>
+                    Steps{' '}
+                    <span className="figure">
+                      {stepsDone}/{steps.length}
+                    </span>
+                  </>
+                ),
+              },
+            ]}
+          />
         </header>
         <Fault text={work.closed} />
         {tab === 'steps' && (
-          <>
+          <TabPanel tab="steps">
             {steps.length === 0 && <p className={styles.quiet}>The limit book has no steps for looking at this level.</p>}
             <ol className={stepStyles.steps}>
               {steps.map((step, index) => (
@@ -111,10 +127,10 @@ export function Look({ opened, ...props }: WorkProps & { readonly opened: string
               ))}
             </ol>
             <AddStep work={work} stage="look" after={steps.at(-1)?.id ?? null} />
-          </>
+          </TabPanel>
         )}
         {tab === 'findings' && part && (
-          <>
+          <TabPanel tab="findings" className={styles.findings}>
             {work.closed === null && (
               <FindingForm
                 key={`${part.id} ${changing ?? ''}`}
@@ -150,7 +166,7 @@ export function Look({ opened, ...props }: WorkProps & { readonly opened: string
                 <PatternSheet key={pattern.id} work={work} pattern={pattern} />
               ))}
             <HandTests work={work} part={part.id} />
-          </>
+          </TabPanel>
         )}
       </div>
       <aside className={styles.side} aria-label="Open causes">

@@ -14,6 +14,7 @@ import type { WorkPosition } from '../../core/work/fold'
 import { stillInside, stripFaults } from '../../core/work/stripFaults'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
+import { TabPanel, Tabs } from '../../ui/Tabs'
 import stepStyles from '../steps/StageSteps.module.css'
 import { AddStep, StepCard } from '../steps/StepCard'
 import { ComplaintNote } from '../work/ComplaintNote'
@@ -141,31 +142,32 @@ export function StripMap({ opened, ...props }: StripMapProps) {
       <ComplaintNote work={work} />
       <div className={styles.top}>
         <h1>Strip map</h1>
-        <div className={styles.tabs} role="tablist" aria-label="Strip">
-          <button
-            type="button"
-            role="tab"
-            id="tab-map"
-            aria-selected={tab === 'map'}
-            aria-controls="panel-map"
-            onClick={() => setTab('map')}
-          >
-            Map <span className="figure">{isOut} out</span>
-          </button>
-          <button
-            type="button"
-            role="tab"
-            id="tab-steps"
-            aria-selected={tab === 'steps'}
-            aria-controls="panel-steps"
-            onClick={() => setTab('steps')}
-          >
-            Steps{' '}
-            <span className="figure">
-              {stepsDone}/{stripSteps.length}
-            </span>
-          </button>
-        </div>
+        <Tabs
+          label="Strip"
+          value={tab}
+          onChange={setTab}
+          tabs={[
+            {
+              id: 'map',
+              label: (
+                <>
+                  Map <span className="figure">{isOut} out</span>
+                </>
+              ),
+            },
+            {
+              id: 'steps',
+              label: (
+                <>
+                  Steps{' '}
+                  <span className="figure">
+                    {stepsDone}/{stripSteps.length}
+                  </span>
+                </>
+              ),
+            },
+          ]}
+        />
         <span className={styles.topFacts}>
           {faults.length > 0 && (
             <span className={styles.faultCount}>
@@ -182,7 +184,7 @@ export function StripMap({ opened, ...props }: StripMapProps) {
       </div>
       <Fault text={fault ?? work.closed} />
       {tab === 'steps' ? (
-        <div className={styles.steps} id="panel-steps" role="tabpanel" aria-labelledby="tab-steps">
+        <TabPanel tab="steps" className={styles.steps}>
           {stripSteps.length === 0 && <p>The limit book has no strip steps for this level.</p>}
           <ol className={stepStyles.steps}>
             {stripSteps.map((step, index) => (
@@ -190,7 +192,7 @@ export function StripMap({ opened, ...props }: StripMapProps) {
             ))}
           </ol>
           <AddStep work={work} stage="strip" after={stripSteps.at(-1)?.id ?? null} />
-        </div>
+        </TabPanel>
       ) : (
         <DndContext
           sensors={sensors}
@@ -211,7 +213,7 @@ export function StripMap({ opened, ...props }: StripMapProps) {
             if (id !== '') setSelected(id)
           }}
         >
-          <div className={styles.map} id="panel-map" role="tabpanel" aria-labelledby="tab-map">
+          <TabPanel tab="map" className={styles.map}>
             <section className={styles.machine} aria-label="Machine">
               <input
                 type="search"
@@ -296,7 +298,7 @@ export function StripMap({ opened, ...props }: StripMapProps) {
                 </p>
               )}
             </div>
-          </div>
+          </TabPanel>
           <DragOverlay dropAnimation={null}>{dragged !== null && <span className={styles.overlay}>{dragged}</span>}</DragOverlay>
         </DndContext>
       )}
