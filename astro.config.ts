@@ -8,7 +8,8 @@ import { defineConfig } from 'astro/config'
  */
 function chunkOf(id: string): string | undefined {
   if (/node_modules\/(react|react-dom|scheduler|uuid|idb)\//.test(id)) return 'react'
-  if (/\/src\/(core|contract|drawing|ui)\/|\/src\/islands\/(work|httpClient|outbox)/.test(id) && /\.tsx?$/.test(id)) return 'common'
+  if (/\/src\/(core|contract|drawing|ui)\/|\/src\/islands\/(work|httpClient|outbox)/.test(id) && /\.tsx?$/.test(id))
+    return 'common'
   // Names of style classes are a few bytes a view: one file instead of one a style sheet.
   return id.includes('.module.css') ? 'common' : undefined
 }
