@@ -68,6 +68,12 @@ export function LiftingHelper({ units }: { readonly units: UnitSystem }) {
         />
       </div>
       {thread && <p className={styles.thread}>{thread.says}</p>}
+      {thread?.straightKg && markedKg !== null && markedKg > thread.straightKg && (
+        <p className={styles.thread}>
+          The mark is above the standard’s figure for this thread: counted with {thread.straightKg} kg. Go by the maker’s sheet of
+          this eye.
+        </p>
+      )}
       <TextField
         label="Mark on the eye, kg"
         hint="As forged or stamped on it, for a straight pull. Empty: no mark."
@@ -134,6 +140,8 @@ interface FoundThread {
   readonly says: string
   /** Nominal size of a metric coarse thread, for which eye bolts exist. */
   readonly metricMm: number | null
+  /** The standard's load for it, straight, kg. */
+  readonly straightKg: number | null
 }
 
 function threadFound(diameter: string, pitch: string, units: UnitSystem): FoundThread | null {
@@ -146,6 +154,7 @@ function threadFound(diameter: string, pitch: string, units: UnitSystem): FoundT
     return {
       says: `No standard thread: nearest ${identity.nearest.designation}. Find the right eye before lifting.`,
       metricMm: null,
+      straightKg: null,
     }
   const coarse = identity.threads.find(({ series }) => series === 'ISO metric, coarse')
   const eye = coarse && eyeForThread(coarse.diameterMm)
@@ -154,9 +163,11 @@ function threadFound(diameter: string, pitch: string, units: UnitSystem): FoundT
     return {
       says: `${names}. The eye-bolt table here is for metric coarse threads only; go by the mark and its maker.`,
       metricMm: null,
+      straightKg: null,
     }
   return {
     says: `${names}: takes an ${eye.thread} eye bolt. Where so marked (DIN 580): ${eye.straightKg} kg straight, ${eye.slantedKg} kg at up to 45°. The thread size alone gives no rating.`,
     metricMm: coarse.diameterMm,
+    straightKg: eye.straightKg,
   }
 }

@@ -6,6 +6,7 @@ import { clockText, type JobStep, placesFor, waitLeftMs } from '../../core/work/
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import { Pictures } from '../picture/Pictures'
+import { useSubjectForm } from '../work/useSubjectForm'
 import type { Work } from '../work/useWork'
 import styles from './StageSteps.module.css'
 
@@ -13,9 +14,13 @@ type Form = 'none' | 'done' | 'skip' | 'reopen'
 
 /** One step: its cautions where they bite, its clock, who did it, and what can be done about it now. */
 export function StepCard({ work, step, number }: { readonly work: Work; readonly step: JobStep; readonly number: number }) {
-  const [form, setForm] = useState<Form>('none')
+  const [asked, setForm] = useState<Form>('none')
   const left = useWaitLeft(step)
   const { standing } = step
+  const [sending, setSending] = useState(false)
+  // Somebody else may have done or reopened it while the form was open: then there is nothing left to ask. What is on its
+  // way from here shows at once, but the form stays until the server has taken it.
+  const form = sending || (asked === 'reopen') === (standing.kind !== 'open') ? asked : 'none'
   const state = standing.kind !== 'open' ? standing.kind : step.closedBy !== null ? 'closed' : 'open'
   const isNext = work.steps.find((other) => other.stage === step.stage && other.standing.kind === 'open')?.id === step.id
   const waits = step.book?.wait !== null && step.book?.wait !== undefined && left !== 0
@@ -75,7 +80,7 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
         {form === 'none' ? (
           <Actions work={work} step={step} waits={waits} left={left} isNext={isNext} onForm={setForm} />
         ) : (
-          <StepForm work={work} step={step} form={form} onClose={() => setForm('none')} />
+          <StepForm work={work} step={step} kind={form} onSending={setSending} onClose={() => setForm('none')} />
         )}
       </div>
       <div className={styles.aside}>
@@ -221,36 +226,37 @@ function neighbours(steps: readonly JobStep[], step: JobStep, places: readonly (
 function StepForm({
   work,
   step,
-  form,
+  kind,
+  onSending,
   onClose,
 }: {
   readonly work: Work
   readonly step: JobStep
-  readonly form: Form
+  readonly kind: Form
+  readonly onSending: (sending: boolean) => void
   readonly onClose: () => void
 }) {
-  const [text, setText] = useState('')
-  const [name, setName] = useState('')
-  const [licence, setLicence] = useState('')
-  const [fault, setFault] = useState<string | null>(null)
-  const asksLicence = form === 'done' && step.licensed !== null
+  const form = useSubjectForm(work, `step:${step.id}`, { text: '', name: '', licence: '' })
+  const { text, name, licence } = form.value
+  const asksLicence = kind === 'done' && step.licensed !== null
 
   async function send(): Promise<void> {
     if (asksLicence && (name.trim() === '' || licence.trim() === ''))
-      return setFault('Type name and licence of the licensed person, as shown.')
-    if (form !== 'done' && text.trim().length < 3) return setFault('Say why, in a few words.')
-    const fate = await work.write(
-      form === 'done'
+      return form.say('Type name and licence of the licensed person, as shown.')
+    if (kind !== 'done' && text.trim().length < 3) return form.say('Say why, in a few words.')
+    onSending(true)
+    const noted = await form.write(
+      kind === 'done'
         ? {
             kind: 'stepDone',
             step: step.id,
             note: text.trim(),
             licensed: asksLicence ? { name: name.trim(), licence: licence.trim() } : null,
           }
-        : { kind: form === 'skip' ? 'stepSkipped' : 'stepReopened', step: step.id, reason: text.trim() },
+        : { kind: kind === 'skip' ? 'stepSkipped' : 'stepReopened', step: step.id, reason: text.trim() },
     )
-    if (fate.kind === 'refused') setFault(fate.message)
-    else onClose()
+    onSending(false)
+    if (noted) onClose()
   }
 
   return (
@@ -272,29 +278,29 @@ function StepForm({
             value={name}
             maxLength={200}
             autoFocus
-            onChange={(event) => setName(event.currentTarget.value)}
+            onChange={(event) => form.set({ name: event.currentTarget.value })}
           />
           <TextField
             label="Licence"
             hint="Number or stamp, as shown"
             value={licence}
             maxLength={60}
-            onChange={(event) => setLicence(event.currentTarget.value)}
+            onChange={(event) => form.set({ licence: event.currentTarget.value })}
           />
         </div>
       )}
       <TextField
-        label={form === 'done' ? 'Note' : 'Why?'}
-        hint={form === 'done' ? 'What was seen; your name and the time are recorded. May stay empty.' : undefined}
+        label={kind === 'done' ? 'Note' : 'Why?'}
+        hint={kind === 'done' ? 'What was seen; your name and the time are recorded. May stay empty.' : undefined}
         value={text}
         maxLength={400}
         autoFocus={!asksLicence}
-        onChange={(event) => setText(event.currentTarget.value)}
+        onChange={(event) => form.set({ text: event.currentTarget.value })}
       />
-      <Fault text={fault} />
+      <Fault text={form.fault} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary">
-          {form === 'done' ? 'Confirm in my name' : form === 'skip' ? 'Skip this step' : 'Open it again'}
+          {kind === 'done' ? 'Confirm in my name' : kind === 'skip' ? 'Skip this step' : 'Open it again'}
         </Button>
         <Button onClick={onClose}>Not now</Button>
       </div>
