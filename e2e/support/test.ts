@@ -59,6 +59,9 @@ export async function tabTo(page: Page, name: RegExp | string): Promise<void> {
 
 /** Opens a page and waits until its islands answer to keys. */
 export async function open(page: Page, path: string): Promise<void> {
+  // A note just made is shown before it is stored: a person is not faster than its way to the server, a test is.
+  const noted = page.locator('[data-queued]')
+  if ((await noted.count()) > 0) await expect(noted.first()).toHaveAttribute('data-queued', '0')
   await page.goto(path)
   await expect(page.locator('astro-island[ssr]')).toHaveCount(0)
 }

@@ -35,8 +35,14 @@ async function call<T>(path: string, init: RequestInit): Promise<Answer<T>> {
   }
 }
 
-export const postJson = <T>(path: string, body: unknown): Promise<Answer<T>> =>
-  call(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+/** Bytes that a browser goes on sending after its page is left; more it refuses to promise. */
+const MOST_KEPT_ALIVE = 60_000
+
+export function postJson<T>(path: string, json: unknown): Promise<Answer<T>> {
+  const body = JSON.stringify(json)
+  const keepalive = new Blob([body]).size <= MOST_KEPT_ALIVE
+  return call(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body, keepalive })
+}
 
 export const postForm = <T>(path: string, form: FormData): Promise<Answer<T>> => call(path, { method: 'POST', body: form })
 

@@ -10,7 +10,12 @@ export function WorkNotices({ work }: { readonly work: Work }) {
   const { conflict, queued, link } = work
   return (
     <>
-      <div aria-live="polite" className={styles.strip} data-shown={(queued > 0 && link !== 'reached') || undefined}>
+      <div
+        aria-live="polite"
+        className={styles.strip}
+        data-queued={queued}
+        data-shown={(queued > 0 && link !== 'reached') || undefined}
+      >
         {queued > 0 && link === 'offline' && `${queued} noted on this device; sent as soon as the server can be reached.`}
         {queued > 0 &&
           link === 'signedOut' &&
