@@ -4,7 +4,7 @@ import { stepLabel } from '../core/job/orderOfWork'
 import { isMadeSafe, jobProgress } from '../core/job/progress'
 import { evaluate } from '../core/record/evaluate'
 import { foldWork } from '../core/work/fold'
-import { stillInside } from '../core/work/stripFaults'
+import { insideWords } from '../core/work/stripFaults'
 import { appendLog } from '../db/queries/log'
 import { stepConfirmation } from '../db/schema'
 import type { Context } from './context'
@@ -19,18 +19,15 @@ export function confirmStep(context: Context, jobId: string, body: ConfirmationB
       .from(stepConfirmation)
       .where(eq(stepConfirmation.id, body.id))
     if (known[0]?.jobId === jobId && known[0].step === body.step) return { stored: false }
-    const inside = stillInside(foldWork(view.record.book, view.record.job.entries))
+    const inside = insideWords(foldWork(view.record.book, view.record.job.entries))
     const before = view.confirmations.find(({ step }) => step === body.step)
     if (before || known[0])
       throw new Refused('conflict', `${stepLabel[body.step]} is confirmed already${before ? `, by ${before.by}` : ''}.`)
     const { stages } = jobProgress(view.record, evaluate(view.record), new Set(), false)
     if (stages[body.step])
       throw new Refused('notPossible', `The limit book has steps for “${stepLabel[body.step]}”: do them one by one on its page.`)
-    if ((body.step === 'rebuild' || body.step === 'prove') && inside.length > 0)
-      throw new Refused(
-        'notPossible',
-        `Still inside: ${inside.map(({ name, inside: count }) => `${count} × ${name}`).join(', ')}. Count them out on the strip map before closing up.`,
-      )
+    if ((body.step === 'rebuild' || body.step === 'prove') && inside !== null)
+      throw new Refused('notPossible', `Still inside: ${inside}. Count them out on the strip map before closing up.`)
     if (body.step !== 'makeSafe' && !isMadeSafe(view.record, view.confirmations))
       throw new Refused('conflict', `${stepLabel[body.step]} stays closed until “Make safe” is done.`)
     await db

@@ -5,7 +5,7 @@ import { standingDecisions } from '../core/job/progress'
 import { evaluate } from '../core/record/evaluate'
 import { CORE_VERSION } from '../core/version'
 import { foldWork } from '../core/work/fold'
-import { stillInside } from '../core/work/stripFaults'
+import { insideWords } from '../core/work/stripFaults'
 import type { Executor } from '../db/client'
 import { appendLog, countLogged } from '../db/queries/log'
 import { lastReport } from '../db/queries/reports'
@@ -55,12 +55,9 @@ function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Re
     if (reviewState(view) === 'withReviewer') throw new Refused('conflict', 'This job lies with the reviewer already.')
     const open = undecidedParts(view)
     if (open.length > 0) throw new Refused('notPossible', `Decide on every part before sending: ${open.join(', ')}.`)
-    const inside = stillInside(foldWork(view.record.book, view.record.job.entries))
-    if (inside.length > 0)
-      throw new Refused(
-        'notPossible',
-        `Still inside: ${inside.map(({ name, inside: count }) => `${count} × ${name}`).join(', ')}. Count them out on the strip map before sending.`,
-      )
+    const inside = insideWords(foldWork(view.record.book, view.record.job.entries))
+    if (inside !== null)
+      throw new Refused('notPossible', `Still inside: ${inside}. Count them out on the strip map before sending.`)
     await storeEvent(context, db, jobId, { id: body.id, kind: 'sent', note: body.note })
     return { stored: true, reportId: null }
   })

@@ -70,8 +70,9 @@ function matesApart(position: WorkPosition, byId: ReadonlyMap<string, WorkPositi
   if (position.tray === null) return []
   return (position.book?.keptWith ?? []).flatMap((id) => {
     const mate = byId.get(id)
-    // Named once, from the side that comes first.
-    if (!mate || mate.tray === null || mate.tray === position.tray || mate.id < position.id) return []
+    // Where both name each other it is said once, from the side that comes first.
+    const saidThere = mate?.book?.keptWith.includes(position.id) && mate.id < position.id
+    if (!mate || mate.tray === null || mate.tray === position.tray || saidThere) return []
     return [
       {
         position: position.id,
@@ -84,3 +85,9 @@ function matesApart(position: WorkPosition, byId: ReadonlyMap<string, WorkPositi
 
 /** Temporary things still inside: nothing is closed up over them. */
 export const stillInside = (work: WorkState): WorkState['temporaries'] => work.temporaries.filter(({ inside }) => inside > 0)
+
+/** What is still inside, in words: “2 × Plastic strip, 1 × Eye bolt M20”; null when nothing is. */
+export function insideWords(work: WorkState): string | null {
+  const inside = stillInside(work)
+  return inside.length === 0 ? null : inside.map(({ name, inside: count }) => `${count} × ${name}`).join(', ')
+}
