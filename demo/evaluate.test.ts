@@ -201,14 +201,14 @@ describe('what a verdict rests on', () => {
 })
 
 describe('wear lines', () => {
-  const values = (record: InspectionRecord, id = 'bearing-bore') => resultOf(record, id)?.line.map(({ valueMm }) => valueMm)
+  const values = (record: InspectionRecord, id = 'bearing-bore') => resultOf(record, id)?.line.map(({ value }) => value)
 
   test('run over the earlier overhauls and this one', () => {
     const result = resultOf(demoRecord(foundNow), 'bearing-bore')
-    expect(result?.line.map(({ valueMm }) => valueMm)).toEqual([220.236, 220.318, 220.412])
+    expect(result?.line.map(({ value }) => value)).toEqual([220.236, 220.318, 220.412])
     // By hand: Sxy 1413.08 over Sxx 128 963 466.7 is 1.095721e-5 mm per h; times 8 000 h is 0.0876577.
-    expect(result?.rate?.perThousandHoursMm).toBe(0.0109572)
-    expect(result?.forecast).toMatchObject({ atHours: 39_240, valueMm: 220.4996577, hoursToPlan: 0 })
+    expect(result?.rate?.perThousandHours).toBe(0.0109572)
+    expect(result?.forecast).toMatchObject({ atHours: 39_240, value: 220.4996577, hoursToPlan: 0 })
   })
 
   test('a set that is not complete is not put on the line', () => {
@@ -233,7 +233,7 @@ describe('wear lines', () => {
         id: `01990000-0000-7000-9000-00000000000${index}`,
         stage: 'asLeft' as const,
         text: '+0.010',
-        valueMm: 220.21,
+        value: 220.21,
       }))
     const mended = { ...record, history: [first, { ...second, readings: [...second.readings, ...asLeft] }] }
     expect(values(mended)).toEqual([220.21, 220.412])
@@ -249,7 +249,7 @@ test('the same record gives the same bytes, and a correction changes only what d
     ...wrong,
     id: '01990000-0000-7000-9000-0000000000aa',
     text: '0.95',
-    valueMm: 0.95,
+    value: 0.95,
     supersedes: wrong.id,
     reason: 'Misread',
   }

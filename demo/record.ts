@@ -1,8 +1,8 @@
 /** The demo machine as an inspection record in the open format, made without a database: for tests and examples. */
-import { layoutOf } from '../src/core/method/method'
-import { parseReading } from '../src/core/quantity/reading'
+import { slotsOf } from '../src/core/method/layout'
 import { bookSchema } from '../src/core/record/bookSchema'
 import { type InspectionRecord, type Reading, recordSchema } from '../src/core/record/recordSchema'
+import { gaugeKindAt, readTyped } from '../src/core/record/typedReading'
 import bookJson from './quillmere/book.json' with { type: 'json' }
 import { gauges, machine, overhauls } from './quillmere/station'
 import type { DemoReadings } from './types'
@@ -18,12 +18,10 @@ const nextId = (): string => {
 function readingsFrom(texts: DemoReadings, date: string): Reading[] {
   return book.characteristics.flatMap((characteristic) => {
     const { method } = characteristic
-    const masterMm = method.kind === 'boreDiameter' ? method.masterMm : null
-    const gauge = gauges.find(({ kind }) => kind === characteristic.gaugeKind)?.id ?? ''
     return (texts[characteristic.id] ?? []).flatMap((text, index): Reading[] => {
-      const slot = layoutOf(method)[index]
-      const parsed = parseReading(text, { defaultUnit: 'mm', masterMm })
-      if (!slot || !parsed.ok) throw new Error(`demo reading ${characteristic.id} ${text} cannot be read`)
+      const slot = slotsOf(method)[index]
+      const typed = slot ? readTyped(characteristic, slot, text, machine.units) : null
+      if (!slot || !typed?.ok) throw new Error(`demo reading ${characteristic.id} ${text} cannot be read`)
       return [
         {
           id: nextId(),
@@ -31,10 +29,9 @@ function readingsFrom(texts: DemoReadings, date: string): Reading[] {
           ...slot,
           stage: 'asFound',
           text,
-          defaultUnit: 'mm',
-          masterMm,
-          valueMm: parsed.value.valueMm,
-          gauge,
+          ...typed.value.fields,
+          conditions: null,
+          gauge: gauges.find(({ kind }) => kind === gaugeKindAt(characteristic, slot))?.id ?? null,
           by: 'Mara Ellwood',
           takenAt: `${date}T09:00:00Z`,
           supersedes: null,
@@ -59,7 +56,7 @@ export function demoRecord(texts: DemoReadings): InspectionRecord {
   })
   return recordSchema.parse({
     format: 'medida-record',
-    version: 1,
+    version: 2,
     machine,
     job: { id: open.id, ...shape(open, readingsFrom(texts, open.date)), mustRunHours: open.mustRunHours, policy: open.policy },
     book,

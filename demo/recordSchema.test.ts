@@ -27,9 +27,9 @@ const cases: { name: string; breakIt: (record: Json) => void; path: string; says
   },
   {
     name: 'a text that says another value',
-    breakIt: (r) => void Object.assign(r.job?.readings?.[0] ?? {}, { valueMm: 219.914 }),
-    path: 'job.readings[0].valueMm',
-    says: /text says 219.941 mm/,
+    breakIt: (r) => void Object.assign(r.job?.readings?.[0] ?? {}, { value: 219.914 }),
+    path: 'job.readings[0].value',
+    says: /text says 219.941/,
   },
   {
     name: 'a text that is no reading',
@@ -64,8 +64,8 @@ const cases: { name: string; breakIt: (record: Json) => void; path: string; says
   },
   {
     name: 'a plan limit behind the wear limit',
-    breakIt: (r) => void Object.assign(r.book?.characteristics?.[1]?.limits?.[0] ?? {}, { planMm: 221 }),
-    path: 'book.characteristics[1].limits[0].planMm',
+    breakIt: (r) => void Object.assign(r.book?.characteristics?.[1]?.limits?.[0] ?? {}, { plan: 221 }),
+    path: 'book.characteristics[1].limits[0].plan',
     says: /before the wear limit/,
   },
   {

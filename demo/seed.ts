@@ -1,9 +1,10 @@
 /** Fills an empty database with the invented stations, through the same use cases that people's clicks go through. */
 import { hashPassword } from 'better-auth/crypto'
 import { v7 } from 'uuid'
-import { layoutOf } from '../src/core/method/method'
+import { slotsOf } from '../src/core/method/layout'
 import { bookSchema, type LimitBook } from '../src/core/record/bookSchema'
 import { evaluate } from '../src/core/record/evaluate'
+import { gaugeKindAt } from '../src/core/record/typedReading'
 import { subjectOf } from '../src/core/work/subject'
 import type { Database, Executor } from '../src/db/client'
 import { account, gauge, job, limitBook, machine, machineHours, user } from '../src/db/schema'
@@ -18,12 +19,14 @@ import { buildJobView } from '../src/server/jobView'
 import { review } from '../src/server/review'
 import type { Role } from '../src/server/roles'
 import { drawPicture } from './drawnPictures'
+import { motion } from './larkhollow/motion/station'
 import { larkhollow } from './larkhollow/station'
+import { gates } from './quillmere/gates/station'
 import { DEMO_PASSWORD, people, quillmere } from './quillmere/station'
 import type { DemoGauge, DemoMachine, DemoNote, DemoOverhaul } from './types'
 
 const MINUTE = 60_000
-const machines: readonly DemoMachine[] = [...quillmere, larkhollow]
+const machines: readonly DemoMachine[] = [...quillmere, gates, larkhollow, motion]
 
 /** Seeds once, in one transaction: an interrupted seeding leaves nothing. True when it seeded. */
 export async function seedDemo(db: Database): Promise<boolean> {
@@ -66,10 +69,13 @@ async function seedMachine(db: Executor, demo: DemoMachine): Promise<void> {
       name: item.name,
       kind: item.kind,
       calibrationDue: item.calibrationDue,
-      leastMm: item.rangeMm === null ? null : String(item.rangeMm.least),
-      greatestMm: item.rangeMm === null ? null : String(item.rangeMm.greatest),
-      resolutionMm: String(item.resolutionMm),
-      maximumPermissibleErrorMm: String(item.maximumPermissibleErrorMm),
+      least: item.range === null ? null : String(item.range.least),
+      greatest: item.range === null ? null : String(item.range.greatest),
+      resolution: String(item.resolution),
+      maximumPermissibleError: String(item.maximumPermissibleError),
+      calibration: item.calibration ?? null,
+      corrections: item.corrections ?? [],
+      expansionPerK: item.expansionPerK === undefined ? null : String(item.expansionPerK),
     })
   for (const { date, hours } of demo.hours)
     await db.insert(machineHours).values({
@@ -121,6 +127,7 @@ class Seeding {
       installed: overhaul.installed,
     })
     for (const note of overhaul.noted) await this.note(note)
+    if (overhaul.confirmed) await this.confirmSafe()
     if (overhaul.readings !== null) await this.measureAndSign(overhaul.readings)
   }
 
@@ -151,25 +158,32 @@ class Seeding {
     this.standing.set(subjectOf(what), id)
   }
 
+  private async confirmSafe(): Promise<void> {
+    const note = 'Isolated, tagged and tried out; pressure and stored energy released.'
+    await confirmStep(this.as('inspector'), this.overhaul.id, { id: this.newId(), step: 'makeSafe', note })
+  }
+
   private async measureAndSign(readings: NonNullable<DemoOverhaul['readings']>): Promise<void> {
     const { db, overhaul, book } = this
-    const note = 'Isolated, tagged and tried out; pressure and stored energy released.'
-    await confirmStep(this.as('inspector'), overhaul.id, { id: this.newId(), step: 'makeSafe', note })
+    await this.confirmSafe()
     for (const characteristic of book.characteristics) {
       const texts = readings[characteristic.id] ?? []
-      const hand = this.store.find((item) => item.kind === characteristic.gaugeKind)
-      if (!hand) throw new Error(`no demo gauge is a ${characteristic.gaugeKind}`)
-      for (const [index, slot] of layoutOf(characteristic.method).entries()) {
+      for (const [index, slot] of slotsOf(characteristic.method).entries()) {
         const text = texts[index]
         if (text === undefined) throw new Error(`demo readings of ${characteristic.id} end at ${index}`)
+        const wanted = gaugeKindAt(characteristic, slot)
+        const hand = this.store.find((item) => item.kind === wanted)
+        if (!hand && wanted !== 'eye') throw new Error(`no demo gauge is a ${wanted}`)
         const id = this.newId()
         await acceptReading(this.as('inspector'), overhaul.id, {
           id,
           characteristic: characteristic.id,
           ...slot,
           stage: 'asFound',
+          kind: 'read',
           text,
-          gauge: hand.id,
+          conditions: null,
+          gauge: hand?.id ?? null,
           takenAt: new Date(this.clock).toISOString(),
           supersedes: null,
           reason: null,

@@ -28,6 +28,8 @@ export interface DemoOverhaul {
   readonly readings: DemoReadings | null
   /** What is noted around an open job, minute by minute; pictures are drawn. */
   readonly noted: readonly DemoNote[]
+  /** An open job of a book without steps: confirmed safe, so that its bench is open. */
+  readonly confirmed?: boolean
 }
 
 /** Something noted: by whom, and how many minutes after what came before. */
@@ -50,9 +52,12 @@ export interface DemoGauge {
   readonly code: string
   readonly name: string
   readonly kind: string
-  readonly resolutionMm: number
-  readonly maximumPermissibleErrorMm: number
-  readonly rangeMm: { readonly least: number; readonly greatest: number } | null
+  readonly resolution: number
+  readonly maximumPermissibleError: number
+  readonly range: { readonly least: number; readonly greatest: number } | null
+  readonly calibration?: { readonly expanded: number; readonly coverage: number }
+  readonly corrections?: readonly { readonly at: number; readonly error: number }[]
+  readonly expansionPerK?: number
   readonly calibrationDue: string
 }
 

@@ -74,7 +74,7 @@ test('bad bodies are refused with paths, and nothing of them is stored', async (
     },
     {
       name: 'field nobody asked for',
-      send: () => request.post(READINGS, { data: readingOf({ valueMm: 3 }) }),
+      send: () => request.post(READINGS, { data: readingOf({ value: 3 }) }),
       status: 400,
       path: '',
     },
@@ -343,7 +343,7 @@ test('a signed record altered behind the program is found out', async ({ medida 
   await expect(alter(`UPDATE job SET running_hours = 1 WHERE id = 'quillmere-u1-2016'`)).rejects.toThrow(/signed/)
 
   await alter('ALTER TABLE report DISABLE TRIGGER ALL')
-  await alter(`UPDATE report SET canonical = replace(canonical, '"valueMm":219.968', '"valueMm":219.978') WHERE sequence = 1`)
+  await alter(`UPDATE report SET canonical = replace(canonical, '"value":219.968', '"value":219.978') WHERE sequence = 1`)
   const altered = command('verify', [first.id, '--data', medida.dataFolder])
   expect(altered.status).toBe(1)
   expect(altered.stdout).toContain('FAIL bytes altered')

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import { z } from 'zod'
 import { evaluate } from '../src/core/record/evaluate'
 import { recordSchema } from '../src/core/record/recordSchema'
+import { upgradeRecord } from '../src/core/record/upgrade'
 
 const BROKEN_INPUT = 2
 
@@ -28,7 +29,7 @@ function readJson(file: string): unknown {
 
 const file = process.argv[2]
 if (file === undefined) refuse(['usage: npm run evaluate -- FILE.json'])
-const parsed = recordSchema.safeParse(readJson(file))
+const parsed = recordSchema.safeParse(upgradeRecord(readJson(file)))
 if (!parsed.success)
   refuse([
     `${file}: not a valid inspection record, ${parsed.error.issues.length} fault(s):`,

@@ -16,9 +16,9 @@ const gauge = (
   code: id.toUpperCase(),
   name,
   kind,
-  resolutionMm: Number((resolutionIn * MM_PER_INCH).toFixed(6)),
-  maximumPermissibleErrorMm: Number((errorIn * MM_PER_INCH).toFixed(6)),
-  rangeMm: rangeIn && { least: rangeIn[0] * MM_PER_INCH, greatest: rangeIn[1] * MM_PER_INCH },
+  resolution: Number((resolutionIn * MM_PER_INCH).toFixed(6)),
+  maximumPermissibleError: Number((errorIn * MM_PER_INCH).toFixed(6)),
+  range: rangeIn && { least: rangeIn[0] * MM_PER_INCH, greatest: rangeIn[1] * MM_PER_INCH },
   calibrationDue: '2027-05-31',
 })
 

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { levels } from '../core/decision/level'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { idSchema } from '../core/record/idSchema'
-import { policySchema, slotShape, stages } from '../core/record/recordSchema'
+import { conditionsSchema, policySchema, slotShape, stages } from '../core/record/recordSchema'
 import { entryBodySchema, pictureSubjectSchema } from '../core/work/entrySchema'
 
 const clientId = z.uuid('an id made by the client, as a UUID')
@@ -15,14 +15,23 @@ export const readingBody = z
     characteristic: idSchema,
     ...slotShape,
     stage: z.enum(stages),
+    /** read: what the text says; cannot: it cannot be measured; withdrawn: taken back. Both say why. */
+    kind: z.enum(['read', 'cannot', 'withdrawn']).default('read'),
     text: z.string().trim().min(1, 'type a reading').max(400),
-    gauge: idSchema,
+    conditions: conditionsSchema.nullable().default(null),
+    /** Null for what is looked at. */
+    gauge: idSchema.nullable(),
     takenAt: z.iso.datetime({ offset: true }),
     /** Id of the reading this one corrects. */
     supersedes: clientId.nullable(),
     reason: reason.nullable(),
   })
   .refine((body) => body.supersedes === null || body.reason !== null, { path: ['reason'], message: 'a correction says why' })
+  .refine((body) => body.kind === 'read' || body.reason !== null, { path: ['reason'], message: 'say why it cannot be measured' })
+  .refine((body) => body.kind !== 'withdrawn' || body.supersedes !== null, {
+    path: ['supersedes'],
+    message: 'name the reading that is taken back',
+  })
 export type ReadingBody = z.infer<typeof readingBody>
 
 export const confirmationBody = z.strictObject({

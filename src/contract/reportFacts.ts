@@ -4,9 +4,11 @@ import { countPattern, judgePattern } from '../core/condition/damagePattern'
 import { causeLabel, kindOf } from '../core/condition/findingKinds'
 import { type Level, type Verdict, verdictLabel } from '../core/decision/level'
 import { standingDecisions } from '../core/job/progress'
-import { layoutOf, slotLabel } from '../core/method/method'
+import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
+import { slotLabel, slotsOf } from '../core/method/layout'
 import { type ReductionName, reductionLabel } from '../core/method/reduction'
-import { formatLength } from '../core/quantity/format'
+import { figuresOf } from '../core/quantity/figures'
+import type { UnitSystem } from '../core/quantity/format'
 import type { Characteristic, Part } from '../core/record/bookSchema'
 import type { Reading } from '../core/record/recordSchema'
 import type { CharacteristicResult, PartResult } from '../core/record/results'
@@ -19,6 +21,7 @@ import { jobSteps } from '../core/work/steps'
 import { stillInside, stripFaults } from '../core/work/stripFaults'
 import type { ReportContent } from './answers'
 import { entryWords } from './entryWords'
+import { readingWords } from './readingWords'
 
 /** A report before it is signed has neither signature nor place in the chain. */
 export type ReportDraft = Omit<ReportContent, 'signature' | 'reportId' | 'sequence' | 'previousSha256' | 'format' | 'version'>
@@ -100,7 +103,7 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
     const result = results.characteristics.find(({ id }) => id === characteristic.id)
     // What the level leaves out is named once, with its reason, and has no empty sheet.
     if (!result || ((result.need ?? 'required') !== 'required' && result.readings.length === 0)) return []
-    const figure = (mm: number): string => formatLength(mm, units, characteristic.showToMm)
+    const { method, showTo } = characteristic
     const own = standing.filter((reading) => reading.characteristic === characteristic.id)
     const gaugeIds = new Set(own.map(({ gauge }) => gauge))
     return [
@@ -113,7 +116,7 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
           .filter(({ id }) => gaugeIds.has(id))
           .map((gauge) => `${gauge.code} (calibrated until ${gauge.calibrationDue})`)
           .join(', '),
-        readings: layoutOf(characteristic.method).map((slot) => {
+        readings: slotsOf(characteristic.method).map((slot) => {
           const reading =
             own.find(
               (other) => other.station === slot.station && other.direction === slot.direction && other.repeat === slot.repeat,
@@ -122,36 +125,35 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
           return {
             place: slotLabel(characteristic.method, slot),
             reading,
-            value: reading ? figure(reading.valueMm) : '–',
+            value: reading ? readingWords(reading, method, units, showTo) : '–',
             corrected: before && reading?.reason ? { text: before.text, reason: reading.reason } : null,
           }
         }),
-        reductions: reductionLines(characteristic, result, figure),
+        reductions: reductionLines(characteristic, result, units),
       },
     ]
   })
 }
 
-function reductionLines(
-  characteristic: Characteristic,
-  result: CharacteristicResult,
-  figure: (mm: number) => string,
-): ReductionLine[] {
+function reductionLines(characteristic: Characteristic, result: CharacteristicResult, units: UnitSystem): ReductionLine[] {
   const names = Object.keys(result.reductions.values) as ReductionName[]
   const judgedFirst = [...names].sort((a, b) => rankOf(characteristic, a) - rankOf(characteristic, b))
   return judgedFirst.flatMap((name) => {
     const value = result.reductions.values[name]
     if (!value) return []
     const limits = characteristic.limits.filter((limit) => limit.judges === name)
+    const kind = quantityOfValue(characteristic.method, name)
+    const { figure, extent, unit } = figuresOf(kind, units, stepOf(characteristic.method, characteristic.showTo, kind))
+    const other = kind === quantityOf(characteristic.method) || unit === '' ? '' : ` ${unit}`
     const sign = (side: 'upper' | 'lower'): string => (side === 'upper' ? '≤' : '≥')
     return [
       {
         name: reductionLabel[name],
-        value: limits.length > 0 ? `${figure(value.valueMm)} ± ${figure(2 * value.uncertaintyMm)}` : figure(value.valueMm),
+        value: `${extent(value)}${limits.length > 0 && value.uncertainty > 0 ? ` ± ${figure(2 * value.uncertainty)}` : ''}${other}`,
         limits: limits
           .map(
-            ({ side, planMm, wearMm }) =>
-              `${planMm === null ? '' : `plan ${sign(side)} ${figure(planMm)}, `}wear ${sign(side)} ${figure(wearMm)}`,
+            ({ side, plan, wear }) =>
+              `${plan === null ? '' : `plan ${sign(side)} ${figure(plan)}, `}wear ${sign(side)} ${figure(wear)}`,
           )
           .join('; '),
         source: [...new Set(limits.map(({ source }) => `${source.document}, ${source.page}`))].join('; '),

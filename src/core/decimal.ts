@@ -14,10 +14,10 @@ const roundTo = (value: number, perMm: number): number => {
 }
 
 /** Rounds a length in mm to 1e-6 mm, half up. */
-export const forComparisonMm = (valueMm: number): number => roundTo(valueMm, COMPARISON_STEP_PER_MM)
+export const forComparison = (value: number): number => roundTo(value, COMPARISON_STEP_PER_MM)
 
 /** Rounds a length in mm to 1e-7 mm, half up. */
-export const forRecordMm = (valueMm: number): number => roundTo(valueMm, RECORD_STEP_PER_MM)
+export const forRecord = (value: number): number => roundTo(value, RECORD_STEP_PER_MM)
 
 /** a > b as decimals: true only if a exceeds b by at least 0.000001 mm. */
-export const exceedsMm = (aMm: number, bMm: number): boolean => forComparisonMm(aMm - bMm) > 0
+export const exceeds = (aMm: number, bMm: number): boolean => forComparison(aMm - bMm) > 0

@@ -4,19 +4,21 @@ import type { RibbonModel } from './ribbonScale'
 import { describeRibbon, ribbonShapes, type Shape } from './ribbonShapes'
 
 const bore: RibbonModel = {
-  fromMm: 220.1,
-  toMm: 220.6,
+  quantity: 'length',
+  step: 0.001,
+  from: 220.1,
+  to: 220.6,
   new: [220.18, 220.226],
-  lowerWearMm: null,
-  upperWearMm: 220.46,
-  planMm: [220.4],
-  guardMm: 0.01,
-  ticksMm: [220.348, 220.412],
-  result: { valueMm: 220.412, expandedMm: 0.005, grade: 1, complete: true },
-  ghostMm: 220.318,
-  forecastMm: 220.5,
+  lowerWear: null,
+  upperWear: 220.46,
+  plan: [220.4],
+  guard: 0.01,
+  ticks: [220.348, 220.412],
+  result: { low: 220.412, high: 220.412, expanded: 0.005, grade: 1, complete: true },
+  ghost: 220.318,
+  forecastValue: 220.5,
 }
-const options = { width: 500, labels: true, system: 'metric', stepMm: 0.001 } as const
+const options = { width: 500, labels: true, system: 'metric' } as const
 const draw = (over: Partial<RibbonModel> = {}, width = 500): readonly Shape[] =>
   ribbonShapes({ ...bore, ...over }, { ...options, width }).shapes
 const of = <K extends Shape['kind']>(shapes: readonly Shape[], kind: K) =>
@@ -33,14 +35,14 @@ describe('what is drawn where', () => {
     const hatches = (shapes: readonly Shape[]) =>
       of(shapes, 'line').filter((line) => line.stroke === 'wear' && line.x1 !== line.x2)
     expect(hatches(draw()).every(({ x1, x2 }) => x1 >= 360 && x2 <= 500)).toBe(true)
-    const both = draw({ lowerWearMm: 220.15 })
+    const both = draw({ lowerWear: 220.15 })
     expect(wearLines(both).map(({ x1 }) => x1)).toEqual([50, 360])
     expect(hatches(both).every(({ x1, x2 }) => x2 <= 50 || x1 >= 360)).toBe(true)
   })
 
   test('the allowance used runs from the new band to the result', () => {
     expect(of(draw(), 'rect').find(({ fill }) => fill === 'bandUsed')).toMatchObject({ x: 126, width: 186 })
-    const inside = { valueMm: 220.2, expandedMm: 0, grade: 0, complete: true } as const
+    const inside = { low: 220.2, high: 220.2, expanded: 0, grade: 0, complete: true } as const
     expect(of(draw({ result: inside }), 'rect').some(({ fill }) => fill === 'bandUsed')).toBe(false)
   })
 
@@ -48,19 +50,19 @@ describe('what is drawn where', () => {
     const pointer = (shapes: readonly Shape[]) =>
       of(shapes, 'path').find(({ fill }) => fill === 'pointer' || fill === 'sheet')?.fill
     expect(pointer(draw())).toBe('pointer')
-    expect(pointer(draw({ result: { valueMm: 220.3, expandedMm: 0, grade: 0, complete: false } }))).toBe('sheet')
-    expect(pointer(draw({ result: null, forecastMm: null }))).toBeUndefined()
+    expect(pointer(draw({ result: { low: 220.3, high: 220.3, expanded: 0, grade: 0, complete: false } }))).toBe('sheet')
+    expect(pointer(draw({ result: null, forecastValue: null }))).toBeUndefined()
   })
 
   test('a guard band lies on both sides of the limit, and none is drawn under simple acceptance', () => {
     expect(of(draw(), 'rect').find(({ fill }) => fill === 'guard')).toMatchObject({ x: 350, width: 20 })
-    expect(of(draw({ guardMm: 0 }), 'rect').some(({ fill }) => fill === 'guard')).toBe(false)
+    expect(of(draw({ guard: 0 }), 'rect').some(({ fill }) => fill === 'guard')).toBe(false)
   })
 
   test('a forecast that goes nowhere has no arrow', () => {
     const arrows = (shapes: readonly Shape[]) =>
       of(shapes, 'path').filter(({ fill, stroke }) => fill === null && stroke === 'pointer').length
-    expect([arrows(draw()), arrows(draw({ forecastMm: 220.413 })), arrows(draw({ forecastMm: null }))]).toEqual([1, 0, 0])
+    expect([arrows(draw()), arrows(draw({ forecastValue: 220.413 })), arrows(draw({ forecastValue: null }))]).toEqual([1, 0, 0])
   })
 
   test('figures that would run into each other are left out, the wear limit never', () => {
@@ -71,10 +73,10 @@ describe('what is drawn where', () => {
 })
 
 test('in words, for those who cannot see it', () => {
-  expect(describeRibbon(bore, 'metric', 0.001)).toBe(
+  expect(describeRibbon(bore, 'metric')).toBe(
     'result 220.412 plus or minus 0.005, wear limit at most 220.460, last overhaul 220.318, expected at the next overhaul 220.500',
   )
-  expect(describeRibbon({ ...bore, result: null, ghostMm: null, forecastMm: null }, 'inch', 0.001)).toBe(
+  expect(describeRibbon({ ...bore, result: null, ghost: null, forecastValue: null }, 'inch')).toBe(
     'not measured yet, wear limit at most 8.67953',
   )
 })
@@ -84,10 +86,10 @@ test('whatever is measured, every shape stays finite and inside the ribbon', () 
   fc.assert(
     fc.property(within, within, fc.option(within), fc.array(within, { maxLength: 8 }), (value, ghost, forecast, ticks) => {
       const shapes = draw({
-        result: { valueMm: value, expandedMm: 0, grade: 0, complete: true },
-        ghostMm: ghost,
-        forecastMm: forecast,
-        ticksMm: ticks,
+        result: { low: value, high: value, expanded: 0, grade: 0, complete: true },
+        ghost: ghost,
+        forecastValue: forecast,
+        ticks: ticks,
       })
       for (const shape of shapes)
         for (const [name, figure] of Object.entries(shape)) {

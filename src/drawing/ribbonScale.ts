@@ -1,47 +1,55 @@
 import type { Grade } from '../core/limit/conformity'
-import { guardBandMm } from '../core/limit/conformity'
+import { guardBand } from '../core/limit/conformity'
+import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
+import { intervalOf, type Reduced, type ReductionName } from '../core/method/reduction'
+import type { QuantityKind } from '../core/quantity/kind'
 import type { Characteristic } from '../core/record/bookSchema'
 import type { InspectionRecord } from '../core/record/recordSchema'
 import type { CharacteristicResult, FitResult } from '../core/record/results'
 
-/** Everything the limit ribbon draws, in mm on its own scale. */
+/** Everything the limit ribbon draws, in the fixed unit of the judged value, on its own scale. */
 export interface RibbonModel {
-  readonly fromMm: number
-  readonly toMm: number
+  readonly quantity: QuantityKind
+  /** Step its figures are shown to. */
+  readonly step: number
+  readonly from: number
+  readonly to: number
   readonly new: readonly [number, number]
   /** Beyond these lies the forbidden zone; null where there is none on that side. */
-  readonly lowerWearMm: number | null
-  readonly upperWearMm: number | null
-  readonly planMm: readonly number[]
-  readonly guardMm: number
-  readonly ticksMm: readonly number[]
+  readonly lowerWear: number | null
+  readonly upperWear: number | null
+  readonly plan: readonly number[]
+  readonly guard: number
+  readonly ticks: readonly number[]
+  /** Ends are the same for a figure; null where nothing bounds a bound or a range. */
   readonly result: {
-    readonly valueMm: number
-    readonly expandedMm: number
+    readonly low: number | null
+    readonly high: number | null
+    readonly expanded: number
     readonly grade: Grade
     readonly complete: boolean
   } | null
-  readonly ghostMm: number | null
-  readonly forecastMm: number | null
+  readonly ghost: number | null
+  readonly forecastValue: number | null
 }
 
 interface Bounds {
-  readonly limits: readonly { readonly side: 'upper' | 'lower'; readonly planMm: number | null; readonly wearMm: number }[]
+  readonly limits: readonly { readonly side: 'upper' | 'lower'; readonly plan: number | null; readonly wear: number }[]
   readonly new: readonly [number, number]
 }
 
 const COVERAGE = 2
 
 /** Scale of a ribbon: from the new band to a fifth beyond the wear limits, wide enough for whatever was measured. */
-function scaleOf({ limits, new: [low, high] }: Bounds, shownMm: readonly number[]): readonly [number, number] {
-  const fixed = [low, high, ...limits.map((limit) => limit.wearMm)]
+function scaleOf({ limits, new: [low, high] }: Bounds, shown: readonly number[]): readonly [number, number] {
+  const fixed = [low, high, ...limits.map((limit) => limit.wear)]
   const span = Math.max(...fixed) - Math.min(...fixed) || 1
-  const all = [...fixed, ...shownMm]
+  const all = [...fixed, ...shown]
   return [Math.min(...all) - span * 0.16, Math.max(...all) + span * 0.16]
 }
 
 const wearOn = (limits: Bounds['limits'], side: 'upper' | 'lower'): number | null =>
-  limits.find((limit) => limit.side === side)?.wearMm ?? null
+  limits.find((limit) => limit.side === side)?.wear ?? null
 const isNumber = (value: number | null): value is number => value !== null
 
 /** The ribbon of a characteristic: its first limit and whatever else judges the same value. */
@@ -61,28 +69,45 @@ export function ribbonOf(
   const { judged } = result
   const complete = judged?.open === 'complete'
   const earlier = complete ? result.line.at(-2) : result.line.at(-1)
-  const ghostMm = earlier?.valueMm ?? null
-  const forecastMm = result.forecast?.valueMm ?? null
-  const ticksMm = characteristic.method.kind === 'plasticStrip' ? [] : result.readings.map((reading) => reading.valueMm)
-  const band = [characteristic.new.lowerMm, characteristic.new.upperMm] as const
-  const shown = [...ticksMm, judged?.valueMm ?? null, ghostMm, forecastMm].filter(isNumber)
-  const [fromMm, toMm] = scaleOf({ limits, new: band }, shown)
+  const ghost = earlier?.value ?? null
+  const forecastValue = result.forecast?.value ?? null
+  const { method } = characteristic
+  const quantity = quantityOfValue(method, judges ?? 'mean')
+  const ticks =
+    judges !== undefined && readingsAre(judges) && !READ_OTHERWISE.has(method.kind) && quantity === quantityOf(method)
+      ? result.readings.flatMap(({ value, correction }) => (value === null ? [] : [value + correction]))
+      : []
+  const band = [characteristic.new.lower, characteristic.new.upper] as const
+  const shown = [...ticks, ...endsOf(judged), ghost, forecastValue].filter(isNumber)
+  const [from, to] = scaleOf({ limits, new: band }, shown)
   return {
-    fromMm,
-    toMm,
+    quantity,
+    step: stepOf(method, characteristic.showTo, quantity),
+    from,
+    to,
     new: band,
-    lowerWearMm: wearOn(limits, 'lower'),
-    upperWearMm: wearOn(limits, 'upper'),
-    planMm: limits.map((limit) => limit.planMm).filter(isNumber),
-    guardMm: judged ? guardBandMm(judged.uncertaintyMm, policy.acceptance) : 0,
-    ticksMm,
-    result: judged
-      ? { valueMm: judged.valueMm, expandedMm: COVERAGE * judged.uncertaintyMm, grade: gradeShown(result), complete }
-      : null,
-    ghostMm,
-    forecastMm,
+    lowerWear: wearOn(limits, 'lower'),
+    upperWear: wearOn(limits, 'upper'),
+    plan: limits.map((limit) => limit.plan).filter(isNumber),
+    guard: judged ? guardBand(judged.uncertainty, policy.acceptance) : 0,
+    ticks,
+    result: judged ? { ...ends(judged), expanded: COVERAGE * judged.uncertainty, grade: gradeShown(result), complete } : null,
+    ghost,
+    forecastValue,
   }
 }
+
+/** Values that are of the same kind as the readings themselves, so that readings can be drawn on their scale. */
+const readingsAre = (name: ReductionName): boolean =>
+  ['maximum', 'minimum', 'mean', 'median', 'total', 'gapAtWornDiameter'].includes(name)
+/** Methods whose readings are not the thing judged: widths of a strip, thicknesses of a wire, travel at a lever. */
+const READ_OTHERWISE: ReadonlySet<string> = new Set(['plasticStrip', 'capPinch', 'radialPlay'])
+
+const ends = (reduced: Reduced): { low: number | null; high: number | null } => {
+  const { low, high } = intervalOf(reduced)
+  return { low: Number.isFinite(low) ? low : null, high: Number.isFinite(high) ? high : null }
+}
+const endsOf = (reduced: Reduced | null): (number | null)[] => (reduced ? Object.values(ends(reduced)) : [])
 
 /** Largest and smallest of one size share the size's scale. */
 const isSameSize = (a: string, b: string | undefined): boolean =>
@@ -97,29 +122,31 @@ const gradeShown = (result: CharacteristicResult): Grade => {
 
 /** The ribbon of a fit's clearance: from smallest to largest as ticks, the largest as the result. */
 export function ribbonOfFit(spec: InspectionRecord['book']['fits'][number], fit: FitResult): RibbonModel {
-  const band = [spec.new.lowerMm, spec.new.upperMm] as const
-  const ticksMm = fit.clearance.matched.map((place) => place.valueMm)
+  const band = [spec.new.lower, spec.new.upper] as const
+  const ticks = fit.clearance.matched.map((place) => place.value)
   const judged = fit.maximum
-  const [fromMm, toMm] = scaleOf({ limits: spec.limits, new: band }, judged ? [...ticksMm, judged.valueMm] : ticksMm)
+  const [from, to] = scaleOf({ limits: spec.limits, new: band }, [...ticks, ...endsOf(judged)].filter(isNumber))
   const upper = fit.limits.find(({ limit }) => limit.side === 'upper')
   return {
-    fromMm,
-    toMm,
+    quantity: 'length',
+    step: spec.showTo,
+    from,
+    to,
     new: band,
-    lowerWearMm: wearOn(spec.limits, 'lower'),
-    upperWearMm: wearOn(spec.limits, 'upper'),
-    planMm: spec.limits.map((limit) => limit.planMm).filter(isNumber),
-    guardMm: upper?.guardMm ?? 0,
-    ticksMm,
+    lowerWear: wearOn(spec.limits, 'lower'),
+    upperWear: wearOn(spec.limits, 'upper'),
+    plan: spec.limits.map((limit) => limit.plan).filter(isNumber),
+    guard: upper?.guard ?? 0,
+    ticks,
     result: judged
       ? {
-          valueMm: judged.valueMm,
-          expandedMm: COVERAGE * judged.uncertaintyMm,
+          ...ends(judged),
+          expanded: COVERAGE * judged.uncertainty,
           grade: upper?.grade.mild ?? 0,
           complete: judged.open === 'complete',
         }
       : null,
-    ghostMm: null,
-    forecastMm: null,
+    ghost: null,
+    forecastValue: null,
   }
 }

@@ -1,4 +1,4 @@
-import { formatLength, type UnitSystem } from '../core/quantity/format'
+import { formatEnds, formatQuantity, type UnitSystem } from '../core/quantity/format'
 import type { RibbonModel } from './ribbonScale'
 
 /** Colours by what they mean; page and paper each have their own values for them. */
@@ -39,7 +39,6 @@ export interface RibbonOptions {
   /** Figures at the limits below the ribbon. */
   readonly labels: boolean
   readonly system: UnitSystem
-  readonly stepMm: number
 }
 
 const BAND = 7
@@ -52,7 +51,7 @@ const HATCH_STEP = 5
 /** The limit ribbon as plain shapes, the same on the page, on paper and in the PDF. */
 export function ribbonShapes(model: RibbonModel, options: RibbonOptions): RibbonDrawing {
   const { width, labels } = options
-  const x = (mm: number): number => Math.round(((mm - model.fromMm) / (model.toMm - model.fromMm)) * width * 100) / 100
+  const x = (mm: number): number => Math.round(((mm - model.from) / (model.to - model.from)) * width * 100) / 100
   return {
     width,
     height: BASE + DOWN + (labels ? LABELS : 0),
@@ -67,13 +66,13 @@ export function ribbonShapes(model: RibbonModel, options: RibbonOptions): Ribbon
         height: BAND,
         fill: 'bandNew',
       },
-      ...(model.lowerWearMm === null ? [] : forbidden(0, x(model.lowerWearMm), x(model.lowerWearMm), guardWidth(model, x))),
-      ...(model.upperWearMm === null ? [] : forbidden(x(model.upperWearMm), width, x(model.upperWearMm), guardWidth(model, x))),
-      ...model.planMm.map(
+      ...(model.lowerWear === null ? [] : forbidden(0, x(model.lowerWear), x(model.lowerWear), guardWidth(model, x))),
+      ...(model.upperWear === null ? [] : forbidden(x(model.upperWear), width, x(model.upperWear), guardWidth(model, x))),
+      ...model.plan.map(
         (mm): Shape => ({ kind: 'line', x1: x(mm), x2: x(mm), y1: TOP - 2, y2: BASE, stroke: 'plan', width: 1.5, dash: '2 1.6' }),
       ),
       { kind: 'line', x1: 0, x2: width, y1: BASE, y2: BASE, stroke: 'ink', width: 1 },
-      ...model.ticksMm.map(
+      ...model.ticks.map(
         (mm): Shape => ({ kind: 'line', x1: x(mm), x2: x(mm), y1: BASE, y2: BASE + 5, stroke: 'ink', width: 1.1 }),
       ),
       ...ghost(model, x),
@@ -87,12 +86,16 @@ type Scale = (mm: number) => number
 
 /** The wear allowance used so far: from the new band to the result. */
 function usedBand({ result, new: [low, high] }: RibbonModel, x: Scale): Shape[] {
-  if (!result || (result.valueMm >= low && result.valueMm <= high)) return []
-  const [from, to] = result.valueMm > high ? [high, result.valueMm] : [result.valueMm, low]
+  // Of a bound or a range what is certain is used: its inner end.
+  const inner =
+    result &&
+    (result.low !== null && result.low > high ? result.low : result.high !== null && result.high < low ? result.high : null)
+  if (inner === null) return []
+  const [from, to] = inner > high ? [high, inner] : [inner, low]
   return [{ kind: 'rect', x: x(from), y: TOP, width: x(to) - x(from), height: BAND, fill: 'bandUsed' }]
 }
 
-const guardWidth = (model: RibbonModel, x: Scale): number => x(model.fromMm + model.guardMm)
+const guardWidth = (model: RibbonModel, x: Scale): number => x(model.from + model.guard)
 
 /** Hatched zone beyond a wear limit, the limit's line and its guard band. */
 function forbidden(from: number, to: number, at: number, guard: number): Shape[] {
@@ -122,18 +125,19 @@ function forbidden(from: number, to: number, at: number, guard: number): Shape[]
   ]
 }
 
-function ghost({ ghostMm }: RibbonModel, x: Scale): Shape[] {
-  return ghostMm === null
-    ? []
-    : [{ kind: 'path', d: `M${x(ghostMm)} ${TOP}l-4.2 -7h8.4z`, stroke: 'faint', width: 1.2, fill: null }]
+function ghost({ ghost }: RibbonModel, x: Scale): Shape[] {
+  return ghost === null ? [] : [{ kind: 'path', d: `M${x(ghost)} ${TOP}l-4.2 -7h8.4z`, stroke: 'faint', width: 1.2, fill: null }]
 }
 
 const LEAST_ARROW = 6
 
-function pointer({ result, forecastMm }: RibbonModel, x: Scale): Shape[] {
+function pointer(model: RibbonModel, x: Scale): Shape[] {
+  const { result, forecastValue } = model
   if (!result) return []
-  const at = x(result.valueMm)
-  const arrowTo = forecastMm === null ? at : x(forecastMm)
+  if (result.low === null || result.low !== result.high) return reach(model, result, x)
+  const value = result.low
+  const at = x(value)
+  const arrowTo = forecastValue === null ? at : x(forecastValue)
   const head = arrowTo > at ? 4 : -4
   const arrow: Shape[] =
     Math.abs(arrowTo - at) < LEAST_ARROW
@@ -151,8 +155,8 @@ function pointer({ result, forecastMm }: RibbonModel, x: Scale): Shape[] {
     ...arrow,
     {
       kind: 'line',
-      x1: x(result.valueMm - result.expandedMm),
-      x2: x(result.valueMm + result.expandedMm),
+      x1: x(value - result.expanded),
+      x2: x(value + result.expanded),
       y1: TOP + 3.5,
       y2: TOP + 3.5,
       stroke: 'pointer',
@@ -169,34 +173,62 @@ function pointer({ result, forecastMm }: RibbonModel, x: Scale): Shape[] {
   ]
 }
 
+/** A bound or a range: a bar over all it may be, an outlined pointer at each end that is known. */
+function reach({ from, to }: RibbonModel, result: NonNullable<RibbonModel['result']>, x: Scale): Shape[] {
+  return [
+    {
+      kind: 'line',
+      x1: x(result.low ?? from),
+      x2: x(result.high ?? to),
+      y1: TOP + 3.5,
+      y2: TOP + 3.5,
+      stroke: 'pointer',
+      width: 2.6,
+    },
+    ...[result.low, result.high]
+      .filter((end) => end !== null)
+      .map(
+        (end): Shape => ({
+          kind: 'path',
+          d: `M${x(end)} ${TOP + 1}l-4.8 -8.4h9.6z`,
+          stroke: 'pointer',
+          width: 1.4,
+          fill: 'sheet',
+        }),
+      ),
+  ]
+}
+
 const LEAST_LABEL_GAP = 52
 const LABEL_MARGIN = 24
 
 /** Wear limits first, then the edge of new, then plan limits; what would run into a label already placed is left out. */
-function labelsOf(model: RibbonModel, x: Scale, { width, system, stepMm }: RibbonOptions): Shape[] {
-  const wears = [model.lowerWearMm, model.upperWearMm].filter((mm) => mm !== null)
+function labelsOf(model: RibbonModel, x: Scale, { width, system }: RibbonOptions): Shape[] {
+  const wears = [model.lowerWear, model.upperWear].filter((mm) => mm !== null)
   const wanted = [
     ...wears.map((mm) => ({ mm, fill: 'wear' as const })),
     { mm: model.new[0], fill: 'label' as const },
-    ...model.planMm.map((mm) => ({ mm, fill: 'plan' as const })),
+    ...model.plan.map((mm) => ({ mm, fill: 'plan' as const })),
   ]
   const placed: Extract<Shape, { kind: 'text' }>[] = []
   for (const { mm, fill } of wanted) {
     const at = Math.min(width - LABEL_MARGIN, Math.max(LABEL_MARGIN, x(mm)))
     if (placed.some((other) => Math.abs(other.x - at) < LEAST_LABEL_GAP)) continue
-    placed.push({ kind: 'text', x: at, y: BASE + DOWN + 12, text: formatLength(mm, system, stepMm), fill })
+    placed.push({ kind: 'text', x: at, y: BASE + DOWN + 12, text: formatQuantity(mm, model.quantity, system, model.step), fill })
   }
   return placed
 }
 
 /** The ribbon in words, for those who cannot see it. */
-export function describeRibbon(model: RibbonModel, system: UnitSystem, stepMm: number): string {
-  const figure = (mm: number): string => formatLength(mm, system, stepMm)
+export function describeRibbon(model: RibbonModel, system: UnitSystem): string {
+  const figure = (value: number): string => formatQuantity(value, model.quantity, system, model.step)
   return [
-    model.result ? `result ${figure(model.result.valueMm)} plus or minus ${figure(model.result.expandedMm)}` : 'not measured yet',
-    ...(model.lowerWearMm === null ? [] : [`wear limit at least ${figure(model.lowerWearMm)}`]),
-    ...(model.upperWearMm === null ? [] : [`wear limit at most ${figure(model.upperWearMm)}`]),
-    ...(model.ghostMm === null ? [] : [`last overhaul ${figure(model.ghostMm)}`]),
-    ...(model.forecastMm === null ? [] : [`expected at the next overhaul ${figure(model.forecastMm)}`]),
+    model.result
+      ? `result ${formatEnds(model.result.low, model.result.high, figure)} plus or minus ${figure(model.result.expanded)}`
+      : 'not measured yet',
+    ...(model.lowerWear === null ? [] : [`wear limit at least ${figure(model.lowerWear)}`]),
+    ...(model.upperWear === null ? [] : [`wear limit at most ${figure(model.upperWear)}`]),
+    ...(model.ghost === null ? [] : [`last overhaul ${figure(model.ghost)}`]),
+    ...(model.forecastValue === null ? [] : [`expected at the next overhaul ${figure(model.forecastValue)}`]),
   ].join(', ')
 }

@@ -1,140 +1,186 @@
-import { eq } from 'drizzle-orm'
 import type { ReadingBody } from '../contract/bodies'
-import { isMadeSafe } from '../core/job/progress'
-import { acceptsSlot, slotLabel } from '../core/method/method'
-import { explainReadingFault, parseReading } from '../core/quantity/reading'
-import type { InspectionRecord, Reading } from '../core/record/recordSchema'
-import { standingReadings } from '../core/record/standing'
+import { gaugeKindLabel } from '../core/gauge/gauge'
+import { stepsAreSafe } from '../core/job/progress'
+import { acceptsSlot, masterAt, slotLabel } from '../core/method/layout'
+import type { UnitSystem } from '../core/quantity/format'
+import { explainReadingFault } from '../core/quantity/reading'
+import type { Characteristic, LimitBook } from '../core/record/bookSchema'
+import { defaultUnitAt, gaugeKindAt, readTyped, type TypedReading } from '../core/record/typedReading'
 import type { Executor } from '../db/client'
+import { findGauge, lockForReading, readingsAt } from '../db/queries/jobs'
 import { appendLog } from '../db/queries/log'
+import { announce, entriesAfter } from '../db/queries/work'
 import { reading } from '../db/schema'
-import type { Context } from './context'
-import { writeToJob } from './openForWriting'
+import { authorise, type Context } from './context'
+import { bookOf } from './issuedBook'
+import { refuseClosed } from './openForWriting'
 import { Refused } from './refused'
 
 export interface AcceptedReading {
   readonly id: string
-  readonly valueMm: number
   /** False when this very reading was stored before: sent twice, stored once. */
   readonly stored: boolean
 }
 
-/** Stores one reading of a job, or a correction of one. The text is read by the same core as in the browser. */
-export function acceptReading(context: Context, jobId: string, body: ReadingBody): Promise<AcceptedReading> {
-  return writeToJob(context, jobId, { action: 'measure', duringReview: false }, async (db, view) => {
-    const known = await sameReading(db, jobId, body)
-    if (known) return known
-    const { record } = view
-    if (!isMadeSafe(record, view.confirmations))
+/**
+ * Stores one reading of a job, or a correction of one. The text is read by the same core as in the browser. Only what
+ * bears on this reading is looked up, under the job's lock: a job with many readings takes one no slower than an empty one.
+ */
+export async function acceptReading(context: Context, jobId: string, body: ReadingBody): Promise<AcceptedReading> {
+  authorise(context, 'measure')
+  return context.db.transaction(async (db) => {
+    const job = await lockForReading(db, jobId)
+    if (!job) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+    const here = await readingsAt(db, jobId, body)
+    const known = here.find(({ reading: other }) => other.id === body.id)
+    if (known) {
+      refuseAnother(known.reading, body)
+      return { id: body.id, stored: false }
+    }
+    refuseClosed(job.signed ? 'signed' : job.review === 'sent' ? 'withReviewer' : 'open')
+    const book = await bookOf(db, job.bookId, job.bookRevision)
+    if (!(job.confirmedSafe || (await stepsMadeSafe(db, jobId, book, job.level, Number(job.lastSeq ?? 0)))))
       throw new Refused('conflict', 'The machine is not confirmed safe yet. Finish “Make safe” first, then measure.')
-    const checked = checkReading(record, body)
-    const { valueMm, exactMm, masterMm } = checked
-    const defaultUnit = record.machine.units === 'metric' ? 'mm' : 'in'
-    await db.insert(reading).values({
-      id: body.id,
-      jobId,
-      characteristic: body.characteristic,
-      station: body.station,
-      direction: body.direction,
-      repeat: body.repeat,
-      stage: body.stage,
-      text: body.text,
-      defaultUnit,
-      masterMm: masterMm === null ? null : String(masterMm),
-      valueMm: exactMm,
-      gaugeId: body.gauge,
-      takenBy: context.user.id,
-      takenAt: new Date(body.takenAt),
-      receivedAt: context.now(),
-      supersedes: body.supersedes,
-      reason: body.reason,
-    })
+    const characteristic = book.characteristics.find(({ id }) => id === body.characteristic)
+    if (!characteristic) throw new Refused('notFound', `The limit book has no characteristic “${body.characteristic}”.`)
+    const gauge = body.gauge === null ? null : ((await findGauge(db, body.gauge)) ?? 'unknown')
+    const { fields, exact } = checkReading(characteristic, body, gauge, job.units, here)
+    const stored = await db
+      .insert(reading)
+      .values({
+        id: body.id,
+        jobId,
+        characteristic: body.characteristic,
+        station: body.station,
+        direction: body.direction,
+        repeat: body.repeat,
+        stage: body.stage,
+        text: body.text,
+        kind: fields.kind,
+        defaultUnit: fields.defaultUnit,
+        masterMm: fields.masterMm === null ? null : String(fields.masterMm),
+        ...exact,
+        conditions: body.conditions,
+        gaugeId: body.gauge,
+        takenBy: context.user.id,
+        takenAt: new Date(body.takenAt),
+        receivedAt: context.now(),
+        supersedes: body.supersedes,
+        reason: body.reason,
+      })
+      .onConflictDoNothing({ target: reading.id })
+      .returning({ id: reading.id })
+    if (stored.length === 0) throw anotherReading()
     await appendLog(db, {
       userId: context.user.id,
-      verb: body.supersedes === null ? 'reading.accepted' : 'reading.corrected',
+      verb: body.kind === 'withdrawn' ? 'reading.withdrawn' : body.supersedes === null ? 'reading.accepted' : 'reading.corrected',
       subject: jobId,
       detail: { reading: body.id, characteristic: body.characteristic, text: body.text, supersedes: body.supersedes },
     })
-    return { id: body.id, valueMm, stored: true }
+    await announce(db, jobId)
+    return { id: body.id, stored: true }
   })
 }
 
-async function sameReading(db: Executor, jobId: string, body: ReadingBody): Promise<AcceptedReading | null> {
-  const rows = await db.select().from(reading).where(eq(reading.id, body.id))
-  const known = rows[0]
-  if (!known) return null
-  const same =
-    known.jobId === jobId &&
-    known.characteristic === body.characteristic &&
-    known.station === body.station &&
-    known.direction === body.direction &&
-    known.repeat === body.repeat &&
-    known.stage === body.stage &&
-    known.text === body.text &&
-    known.supersedes === body.supersedes
-  if (!same)
-    throw new Refused('conflict', 'A different reading with this id is stored already. Reload the page and enter it again.')
-  return { id: known.id, valueMm: Number(known.valueMm), stored: false }
+type Row = Awaited<ReturnType<typeof readingsAt>>[number]
+
+const anotherReading = () =>
+  new Refused('conflict', 'A different reading with this id is stored already. Reload the page and enter it again.')
+
+/** The same id must be the same reading, sent again. */
+function refuseAnother(known: Row['reading'], body: ReadingBody): void {
+  const sameKind = known.kind === body.kind || (body.kind === 'read' && known.kind !== 'cannot' && known.kind !== 'withdrawn')
+  if (!sameKind || known.text !== body.text || known.supersedes !== body.supersedes) throw anotherReading()
 }
 
-interface Checked {
-  readonly valueMm: number
-  readonly exactMm: string
-  readonly masterMm: number | null
+/** Whether a job's own steps made the machine safe, by its last entry: nothing else can change that. */
+const safeBySeq = new Map<string, { readonly seq: number; readonly safe: boolean }>()
+const JOBS_KEPT = 200
+
+async function stepsMadeSafe(db: Executor, jobId: string, book: LimitBook, level: string | null, seq: number): Promise<boolean> {
+  const known = safeBySeq.get(jobId)
+  if (known?.seq === seq) return known.safe
+  const entries = (await entriesAfter(db, jobId, 0)).map(({ entry }) => entry)
+  const safe = stepsAreSafe(book, level, entries)
+  if (safeBySeq.size >= JOBS_KEPT) safeBySeq.delete(safeBySeq.keys().next().value ?? '')
+  safeBySeq.set(jobId, { seq, safe })
+  return safe
 }
 
-function checkReading(record: InspectionRecord, body: ReadingBody): Checked {
-  const characteristic = record.book.characteristics.find(({ id }) => id === body.characteristic)
-  if (!characteristic) throw new Refused('notFound', `The limit book has no characteristic “${body.characteristic}”.`)
+type Checked = Pick<TypedReading, 'exact'> & { readonly fields: TypedReading['fields'] }
+
+/** No value of any kind here is as large as this; the record schema's own bound. */
+const GREATEST = 1e9
+/** No part here is longer. */
+const GREATEST_MM = 100_000
+
+type GaugeRow = NonNullable<Awaited<ReturnType<typeof findGauge>>>
+
+function checkReading(
+  characteristic: Characteristic,
+  body: ReadingBody,
+  gauge: GaugeRow | 'unknown' | null,
+  units: UnitSystem,
+  here: readonly Row[],
+): Checked {
   if (!acceptsSlot(characteristic.method, body))
     throw new Refused(
       'notPossible',
       `${characteristic.name} takes no reading at station ${body.station}, direction ${body.direction}, repeat ${body.repeat}.`,
     )
-  const gauge = record.gauges.find(({ id }) => id === body.gauge)
-  if (!gauge) throw new Refused('notFound', `There is no gauge “${body.gauge}” in the store.`)
-  if (gauge.kind !== characteristic.gaugeKind)
+  checkGauge(characteristic, body, gauge)
+  checkPlace(here, body, slotLabel(characteristic.method, body) || characteristic.name)
+  if (body.kind !== 'read') {
+    const nothing = { value: null, low: null, high: null }
+    const defaultUnit = defaultUnitAt(characteristic, body, units)
+    return { fields: { kind: body.kind, ...nothing, defaultUnit, masterMm: masterAt(characteristic.method) }, exact: nothing }
+  }
+  const typed = readTyped(characteristic, body, body.text, units)
+  if (!typed.ok)
+    throw new Refused('malformed', explainReadingFault(typed.fault), [
+      { path: 'text', message: explainReadingFault(typed.fault) },
+    ])
+  const { fields, exact } = typed.value
+  const isLength = fields.defaultUnit === 'mm' || fields.defaultUnit === 'in'
+  const largest = Math.max(...[fields.value, fields.low, fields.high].map((value) => Math.abs(value ?? 0)))
+  if (largest > (isLength ? GREATEST_MM : GREATEST))
+    throw new Refused(
+      'notPossible',
+      isLength
+        ? `“${body.text}” is more than ${GREATEST_MM / 1000} m: no part here is that large. Check the unit.`
+        : `“${body.text}” is larger than anything measured here. Check the unit.`,
+    )
+  return { fields, exact }
+}
+
+function checkGauge(characteristic: Characteristic, body: ReadingBody, gauge: GaugeRow | 'unknown' | null): void {
+  const wanted = gaugeKindAt(characteristic, body)
+  if (gauge === null) {
+    if (wanted === 'eye' || body.kind !== 'read') return
+    throw new Refused('notPossible', `${characteristic.name} is measured with: ${gaugeKindLabel[wanted]}. Take one in hand.`)
+  }
+  if (gauge === 'unknown') throw new Refused('notFound', `There is no gauge “${body.gauge}” in the store.`)
+  if (gauge.kind !== wanted)
     throw new Refused(
       'notPossible',
       `${gauge.code} is not the kind of gauge that ${characteristic.name} is measured with. Take another one in hand.`,
     )
-
-  const masterMm = characteristic.method.kind === 'boreDiameter' ? characteristic.method.masterMm : null
-  const parsed = parseReading(body.text, { defaultUnit: record.machine.units === 'metric' ? 'mm' : 'in', masterMm })
-  if (!parsed.ok)
-    throw new Refused('malformed', explainReadingFault(parsed.fault), [
-      { path: 'text', message: explainReadingFault(parsed.fault) },
-    ])
-  if (parsed.value.valueMm > GREATEST_MM)
-    throw new Refused(
-      'notPossible',
-      `“${body.text}” is more than ${GREATEST_MM / 1000} m: no part here is that large. Check the unit.`,
-    )
-  checkPlace(record, body, slotLabel(characteristic.method, body))
-  return { valueMm: parsed.value.valueMm, exactMm: parsed.value.exactMm, masterMm }
 }
 
-/** The record schema's own bound on lengths. */
-const GREATEST_MM = 100_000
-
 /** A place holds one standing reading: a first one where there is none, a correction of exactly the one that stands. */
-function checkPlace(record: InspectionRecord, body: ReadingBody, place: string): void {
-  const standing = standingReadings(record.job.readings).find(
-    (other: Reading) =>
-      other.characteristic === body.characteristic &&
-      other.stage === body.stage &&
-      other.station === body.station &&
-      other.direction === body.direction &&
-      other.repeat === body.repeat,
-  )
+function checkPlace(here: readonly Row[], body: ReadingBody, place: string): void {
+  const superseded = new Set(here.map(({ reading: other }) => other.supersedes))
+  const standing = here.find(({ reading: other }) => !superseded.has(other.id))
+  if (body.supersedes === null && standing?.reading.kind === 'withdrawn')
+    throw new Refused('conflict', `A reading at ${place} was taken back meanwhile. Reload and read it again.`)
   if (body.supersedes === null && standing)
     throw new Refused(
       'conflict',
-      `${standing.by} already read “${standing.text}” at ${place}. Correct that reading and say why, or keep it.`,
+      `${standing.by} already read “${standing.reading.text}” at ${place}. Correct that reading and say why, or keep it.`,
     )
-  if (body.supersedes !== null && standing?.id !== body.supersedes)
+  if (body.supersedes !== null && standing?.reading.id !== body.supersedes)
     throw new Refused(
       'conflict',
-      `The reading you correct at ${place} no longer stands${standing ? `: it is now “${standing.text}” by ${standing.by}` : ''}. Reload and look again.`,
+      `The reading you correct at ${place} no longer stands${standing ? `: it is now “${standing.reading.text}” by ${standing.by}` : ''}. Reload and look again.`,
     )
 }

@@ -1,6 +1,5 @@
 import type { JobView, StoredEntry } from '../contract/answers'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
-import { bookSchema, type LimitBook } from '../core/record/bookSchema'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
 import type { Executor } from '../db/client'
 import {
@@ -15,6 +14,7 @@ import {
 } from '../db/queries/jobs'
 import { entriesAfter } from '../db/queries/work'
 import { authorise, type Context } from './context'
+import { issuedBook } from './issuedBook'
 import { Refused } from './refused'
 import { may } from './roles'
 
@@ -64,20 +64,6 @@ export async function buildJobView(context: Context, db: Executor, jobId: string
 
 type FoundJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
 
-const books = new Map<string, LimitBook>()
-/** Enough for the machines that one server shows; the oldest goes first. */
-const BOOKS_KEPT = 50
-
-/** A book revision never changes once it is issued, so it is checked once by each server. */
-function issuedBook(document: unknown, revision: string): LimitBook {
-  const known = books.get(revision)
-  if (known) return known
-  const book = bookSchema.parse(document)
-  if (books.size >= BOOKS_KEPT) books.delete(books.keys().next().value ?? '')
-  books.set(revision, book)
-  return book
-}
-
 /** The inspection record of a job as stored; a record the schema refuses is a fault of the store, not of the person. */
 async function buildRecord(
   db: Executor,
@@ -99,7 +85,7 @@ async function buildRecord(
   const measurable = new Set(limits.characteristics.map(({ id }) => id))
   return recordSchema.parse({
     format: 'medida-record',
-    version: 1,
+    version: 2,
     machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
     job: {
       id: job.id,
@@ -116,12 +102,7 @@ async function buildRecord(
       readings: await readingsInRecord(db, job.id),
     },
     book: limits,
-    gauges: (await allGauges(db)).map(({ leastMm, greatestMm, ...gauge }) => ({
-      ...gauge,
-      rangeMm: leastMm === null || greatestMm === null ? null : { least: Number(leastMm), greatest: Number(greatestMm) },
-      resolutionMm: Number(gauge.resolutionMm),
-      maximumPermissibleErrorMm: Number(gauge.maximumPermissibleErrorMm),
-    })),
+    gauges: (await allGauges(db)).map(gaugeOfRow),
     // A later revision of the book may have dropped a characteristic that was measured before.
     history: history.map((overhaul) => ({
       ...overhaul,
@@ -139,6 +120,17 @@ async function buildRecord(
   })
 }
 
+const numberOrNull = (text: string | null): number | null => (text === null ? null : Number(text))
+
+/** A gauge of the store as the record has it. */
+export const gaugeOfRow = ({ least, greatest, ...gauge }: Awaited<ReturnType<typeof allGauges>>[number]) => ({
+  ...gauge,
+  range: least === null || greatest === null ? null : { least: Number(least), greatest: Number(greatest) },
+  resolution: Number(gauge.resolution),
+  maximumPermissibleError: Number(gauge.maximumPermissibleError),
+  expansionPerK: numberOrNull(gauge.expansionPerK),
+})
+
 async function readingsInRecord(db: Executor, jobId: string) {
   return (await readingsOf(db, jobId)).map(({ reading, by }) => ({
     id: reading.id,
@@ -150,7 +142,11 @@ async function readingsInRecord(db: Executor, jobId: string) {
     text: reading.text,
     defaultUnit: reading.defaultUnit,
     masterMm: reading.masterMm === null ? null : Number(reading.masterMm),
-    valueMm: Number(reading.valueMm),
+    kind: reading.kind,
+    value: numberOrNull(reading.value),
+    low: numberOrNull(reading.low),
+    high: numberOrNull(reading.high),
+    conditions: reading.conditions,
     gauge: reading.gaugeId,
     by,
     takenAt: reading.takenAt.toISOString(),

@@ -15,6 +15,14 @@ export function reviewState(view: JobView): 'open' | 'withReviewer' | 'returned'
   return last?.kind === 'returned' ? 'returned' : 'open'
 }
 
+/** Refuses a write to a job that is signed or lies with the reviewer. */
+export function refuseClosed(state: ReturnType<typeof reviewState>): void {
+  if (state === 'signed')
+    throw new Refused('conflict', 'This job is signed: nothing in it can be changed. A correction is a new job.')
+  if (state === 'withReviewer')
+    throw new Refused('conflict', 'This job lies with the reviewer. Ask for it to be returned before changing anything.')
+}
+
 /**
  * Runs a write on a job: authorised, under the job's lock, refused once the job is signed or (unless `duringReview`)
  * while it lies with the reviewer. What `write` throws rolls everything back.
@@ -30,10 +38,7 @@ export async function writeToJob<T>(
     if (!(await lockJob(db, jobId))) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
     const view = await buildJobView(context, db, jobId)
     const state = reviewState(view)
-    if (state === 'signed')
-      throw new Refused('conflict', 'This job is signed: nothing in it can be changed. A correction is a new job.')
-    if (state === 'withReviewer' && !options.duringReview)
-      throw new Refused('conflict', 'This job lies with the reviewer. Ask for it to be returned before changing anything.')
+    refuseClosed(state === 'withReviewer' && options.duringReview ? 'open' : state)
     const written = await write(db, view)
     await announce(db, jobId) // heard when this transaction is committed, and only then
     return written

@@ -4,6 +4,7 @@ import type { OpenJobBody } from '../contract/bodies'
 import { formatHours } from '../core/quantity/format'
 import { bookSchema, type LimitBook } from '../core/record/bookSchema'
 import { policySchema } from '../core/record/recordSchema'
+import { upgradeBook } from '../core/record/upgrade'
 import { levelOf } from '../core/work/need'
 import { checkHours, explainHoursFault, type HoursEntry, questionHours } from '../core/work/runningHours'
 import type { Executor } from '../db/client'
@@ -103,7 +104,7 @@ async function machineOf(db: Executor, machineId: string) {
   const bookId = machine.bookId ?? jobs.at(-1)?.job.bookId
   const stored = bookId ? await latestBook(db, bookId) : undefined
   if (!stored) throw new Refused('notPossible', `${machine.name} has no limit book yet.`)
-  const book: LimitBook = bookSchema.parse(stored.document)
+  const book: LimitBook = bookSchema.parse(upgradeBook(stored.document))
   return { machine, book, jobs }
 }
 

@@ -1,4 +1,7 @@
 import type { ReportContent } from '../contract/answers'
+import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
+import type { Results } from '../core/record/results'
+import { upgradeRecord, upgradeResults } from '../core/record/upgrade'
 import { findReport } from '../db/queries/reports'
 import { authorise, type Context } from './context'
 import { Refused } from './refused'
@@ -16,5 +19,16 @@ export async function signedReport(context: Context, id: string): Promise<Signed
   authorise(context, 'read')
   const found = UUID.test(id) ? await findReport(context.db, id) : undefined
   if (!found) throw new Refused('notFound', `There is no signed report “${id}”. Open one from the shop floor.`)
-  return { content: JSON.parse(found.canonical) as ReportContent, sha256: found.sha256, canonical: found.canonical }
+  return { content: inTodaysForm(JSON.parse(found.canonical) as ReportContent), sha256: found.sha256, canonical: found.canonical }
+}
+
+/** A report signed with an older record, as today's pages read it; what was signed stays as it was in `canonical`. */
+function inTodaysForm(content: ReportContent): ReportContent {
+  const record: unknown = upgradeRecord(content.record)
+  if (record === content.record) return content
+  return {
+    ...content,
+    record: recordSchema.parse(record) as InspectionRecord,
+    results: upgradeResults(content.results, content.record) as Results,
+  }
 }

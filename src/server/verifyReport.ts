@@ -1,6 +1,7 @@
 import type { ReportContent } from '../contract/answers'
 import { evaluate } from '../core/record/evaluate'
 import { recordSchema } from '../core/record/recordSchema'
+import { upgradeRecord, upgradeResults } from '../core/record/upgrade'
 import { CORE_VERSION } from '../core/version'
 import type { Executor } from '../db/client'
 import { findReport, findReportAt } from '../db/queries/reports'
@@ -69,7 +70,7 @@ function checkResults(stored: StoredReport): Finding {
   } catch {
     return { holds: false, says: 'results cannot be recomputed: the stored record is not JSON' }
   }
-  const parsed = recordSchema.safeParse(content.record)
+  const parsed = recordSchema.safeParse(upgradeRecord(content.record))
   if (!parsed.success)
     return {
       holds: false,
@@ -77,7 +78,12 @@ function checkResults(stored: StoredReport): Finding {
     }
   // Through JSON and back, so that what is compared is what would be stored.
   const today = JSON.parse(canonicalJson({ ...evaluate(parsed.data), core: stored.coreVersion })) as unknown
-  const differing = differingPaths(content.results, today, 'results', stored.coreVersion === CORE_VERSION)
+  const differing = differingPaths(
+    upgradeResults(content.results, content.record),
+    today,
+    'results',
+    stored.coreVersion === CORE_VERSION,
+  )
   if (differing.length === 0) return { holds: true, says: `results reproduced by ${since}` }
   const shown = differing.slice(0, SHOWN_DIFFERENCES).join(', ')
   return { holds: false, says: `results differ (${since}) at ${differing.length} place(s): ${shown}` }

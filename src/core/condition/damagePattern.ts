@@ -64,7 +64,7 @@ export function countPattern(arrangement: Arrangement, states: ReadonlyMap<numbe
     seen: all.filter((element) => stateOf(element).kind !== 'notSeen').length,
     broken: all.filter(isBroken).length,
     worn: worn.length,
-    adjacentPairs: rows.reduce((sum, row) => sum + pairsIn(row.elements.map(isBroken), row.closed), 0),
+    adjacentPairs: rows.reduce((sum, row) => sum + adjacentPairs(row.elements.map(isBroken), row.closed), 0),
     longestRun: Math.max(0, ...rows.map((row) => longestRunIn(row.elements.map(isBroken), row.closed))),
     worst: worn.reduce<PatternCount['worst']>(
       (worst, item) => (worst === null || item.fraction > worst.fraction ? item : worst),
@@ -73,7 +73,8 @@ export function countPattern(arrangement: Arrangement, states: ReadonlyMap<numbe
   }
 }
 
-function pairsIn(broken: readonly boolean[], closed: boolean): number {
+/** Pairs of neighbours that are both broken; a closed row counts the pair across its joint. */
+export function adjacentPairs(broken: readonly boolean[], closed: boolean): number {
   // Two elements that close on themselves are one pair, not two.
   const last = closed && broken.length > 2 ? broken.length : broken.length - 1
   let pairs = 0

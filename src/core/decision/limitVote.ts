@@ -2,9 +2,10 @@ import { COVERAGE_FACTOR } from '../gauge/uncertainty'
 import type { Grade } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
 import { type Reductions, reductionLabel } from '../method/reduction'
+import type { Figures } from '../quantity/figures'
 import type { LimitOutcome, TraceStep, Vote } from '../record/results'
 import type { Level } from './level'
-import type { Figures, Mending } from './mending'
+import type { Mending } from './mending'
 
 export interface LimitVoteInput {
   readonly subject: string
@@ -17,7 +18,6 @@ export interface LimitVoteInput {
   /** Name of the judged value where it is not a reduction of readings (a clearance). */
   readonly valueName?: string
   readonly figures: Figures
-  readonly unit: string
   /** Steps that lead to the value: readings, corrections, the sum. */
   readonly steps: readonly TraceStep[]
 }
@@ -57,27 +57,28 @@ function nameOf({ outcome, valueName }: LimitVoteInput): string {
 }
 
 function reasonOf(input: LimitVoteInput): string {
-  const { outcome, figures, unit, reductions } = input
+  const { outcome, reductions } = input
+  const { figure: figures, extent, unit } = input.figures
   const { value, limit, grade } = outcome
   const name = nameOf(input)
-  if (value === null) return `${name} is not measured yet, limit ${sign(limit)} ${figures(limit.wearMm)} ${unit}`
-  const size = `${name} ${figures(value.valueMm)}`
+  if (value === null) return `${name} is not measured yet, limit ${sign(limit)} ${figures(limit.wear)} ${unit}`
+  const size = `${name} ${extent(value)}`
   const bound = (at: Grade): string =>
-    at === 2 || limit.planMm === null
-      ? `wear limit ${figures(limit.wearMm)} ${unit}`
-      : `plan limit ${figures(limit.planMm)} ${unit}`
+    at === 2 || limit.plan === null ? `wear limit ${figures(limit.wear)} ${unit}` : `plan limit ${figures(limit.plan)} ${unit}`
   if (grade.mild === 2) return `${size} is beyond the ${bound(2)}`
   if (grade.mild === 1 && grade.strong === 1) return `${size} is past the ${bound(1)}, inside the ${bound(2)}`
   if (grade.mild === 1) return `${size} is past the ${bound(1)}; whether beyond the ${bound(2)} is open`
-  if (grade.strong === 0) return `${size} is inside the limit ${sign(limit)} ${figures(limit.planMm ?? limit.wearMm)} ${unit}`
+  if (grade.strong === 0) return `${size} is inside the limit ${sign(limit)} ${figures(limit.plan ?? limit.wear)} ${unit}`
   if (value.open !== 'complete')
-    return `${size} so far, ${reductions.taken} of ${reductions.needed} readings, limit ${sign(limit)} ${figures(limit.wearMm)} ${unit}`
-  const doubt = figures(COVERAGE_FACTOR * value.uncertaintyMm)
+    return `${size} so far, ${reductions.taken} of ${reductions.needed} readings, limit ${sign(limit)} ${figures(limit.wear)} ${unit}`
+  if (value.interval !== null) return `${size} reaches over the ${bound(grade.strong)}`
+  const doubt = figures(COVERAGE_FACTOR * value.uncertainty)
   return `${size} ± ${doubt} is too close to the ${bound(grade.strong)} to say`
 }
 
 function settledBy({ outcome, missing }: LimitVoteInput): string {
   if (missing.length > 0) return `Take what is missing: ${listed(missing)}.`
+  if (outcome.value?.interval) return 'Measure it to a figure, with a gauge that reaches it.'
   return outcome.value === null || outcome.value.open !== 'complete'
     ? 'Take the doubtful readings again.'
     : 'Measure with a better gauge, or take the cautious side.'
@@ -88,14 +89,14 @@ export function listed(names: readonly string[]): string {
   return names.length > 4 ? `${shown} and ${names.length - 4} more` : shown
 }
 
-function limitStep({ outcome, figures, unit }: LimitVoteInput): TraceStep {
-  const { limit, guardMm } = outcome
-  const plan = limit.planMm === null ? '' : `plan ${sign(limit)} ${figures(limit.planMm)}, `
-  const guard = guardMm > 0 ? `, guard band ${figures(guardMm)}` : ''
+function limitStep({ outcome, figures: { figure: figures, unit } }: LimitVoteInput): TraceStep {
+  const { limit } = outcome
+  const plan = limit.plan === null ? '' : `plan ${sign(limit)} ${figures(limit.plan)}, `
+  const guard = outcome.guard > 0 ? `, guard band ${figures(outcome.guard)}` : ''
   const instruction = limit.instruction === '' ? '' : `. ${limit.instruction}`
   return {
     kind: 'limit',
-    text: `${plan}wear ${sign(limit)} ${figures(limit.wearMm)} ${unit}${guard}${instruction}`,
+    text: `${plan}wear ${sign(limit)} ${figures(limit.wear)} ${unit}${guard}${instruction}`,
     source: limit.source,
   }
 }

@@ -1,5 +1,5 @@
-import { exceedsMm } from '../decimal'
-import type { Reductions } from '../method/reduction'
+import { exceeds } from '../decimal'
+import { intervalOf, type Reductions } from '../method/reduction'
 import type { Part, Route } from '../record/bookSchema'
 import type { TraceStep } from '../record/results'
 import type { Level } from './level'
@@ -16,7 +16,7 @@ export interface Mending {
 }
 
 export type ReductionsOf = (characteristic: string) => Reductions | undefined
-export type Figures = (valueMm: number) => string
+export type Figure = (value: number) => string
 
 /**
  * A cutting route is open when the surface cleans up within the size it may leave:
@@ -28,7 +28,7 @@ function routeOutcome(route: Route, isBore: boolean, reductions: Reductions | un
   const needed = sizeToCleanUpMm(route, isBore, reductions)
   if (needed === null) return 'unknown'
   const { leastMm, greatestMm } = route.sizeAfter
-  const impossible = isBore ? exceedsMm(needed, greatestMm) : exceedsMm(leastMm, needed)
+  const impossible = isBore ? exceeds(needed, greatestMm) : exceeds(leastMm, needed)
   if (impossible) return 'infeasible'
   return reductions && reductions.taken === reductions.needed ? 'feasible' : 'unknown'
 }
@@ -37,8 +37,16 @@ function routeOutcome(route: Route, isBore: boolean, reductions: Reductions | un
 function sizeToCleanUpMm(route: Route, isBore: boolean, reductions: Reductions | undefined): number | null {
   const extreme = isBore ? reductions?.values.maximum : reductions?.values.minimum
   if (!route.sizeAfter || !extreme) return null
-  const allowance = (reductions?.values.outOfRound?.valueMm ?? 0) + route.sizeAfter.cleanUpMm
-  return isBore ? extreme.valueMm + allowance : extreme.valueMm - allowance
+  const allowance = outOfRoundOf(reductions) + route.sizeAfter.cleanUpMm
+  // The outer end of an interval: a route must clean up whatever the size turns out to be.
+  const size = isBore ? intervalOf(extreme).high : intervalOf(extreme).low
+  if (!Number.isFinite(size)) return null
+  return isBore ? size + allowance : size - allowance
+}
+
+function outOfRoundOf(reductions: Reductions | undefined): number {
+  const outOfRound = reductions?.values.outOfRound
+  return outOfRound ? (outOfRound.value ?? outOfRound.interval?.high ?? 0) : 0
 }
 
 /** The ways to mend one of several characteristics of a part, judged together. */
@@ -47,7 +55,7 @@ export function mendingOf(
   characteristics: readonly string[],
   isBore: (characteristic: string) => boolean,
   reductionsOf: ReductionsOf,
-  figures: Figures,
+  figures: Figure,
 ): Mending {
   const routes = part.routes.filter((route) => characteristics.some((id) => route.mends.includes(id)))
   const judged = routes.map((route) => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import type { Reductions } from '../method/reduction'
+import type { Reduced, Reductions } from '../method/reduction'
 import type { Part, Route } from '../record/bookSchema'
 import type { Vote } from '../record/results'
 import { type Level, levelRank, levels, type Verdict } from './level'
@@ -84,11 +84,20 @@ describe('properties of voting', () => {
 })
 
 const reductions = (maximum: number, minimum: number, outOfRound: number, taken = 6): Reductions => {
-  const reduced = (valueMm: number) => ({ valueMm, uncertaintyMm: 0, where: '', sum: [], open: 'complete' as const })
+  const reduced = (value: number): Reduced => ({
+    quantity: 'length',
+    value,
+    interval: null,
+    uncertainty: 0,
+    where: '',
+    sum: [],
+    open: 'complete',
+  })
   return {
     values: { maximum: reduced(maximum), minimum: reduced(minimum), outOfRound: reduced(outOfRound) },
     taken,
     needed: 6,
+    cannot: 0,
     faults: [],
   }
 }

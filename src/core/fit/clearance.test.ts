@@ -2,14 +2,14 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { clearanceOf, type PlacedSize } from './clearance'
 
-const at = (station: string, direction: string, valueMm: number): PlacedSize => ({ station, direction, valueMm })
+const at = (station: string, direction: string, value: number): PlacedSize => ({ station, direction, value })
 
 test('places measured on both are paired; the bounds take every reading', () => {
   const clearance = clearanceOf(
     [at('A', '1', 50.05), at('A', '2', 50.04), at('B', '1', 50.06)],
     [at('A', '1', 49.98), at('B', '1', 50.07), at('C', '1', 49.95)],
   )
-  expect(clearance.matched.map(({ station, valueMm }) => [station, Number(valueMm.toFixed(6))])).toEqual([
+  expect(clearance.matched.map(({ station, value }) => [station, Number(value.toFixed(6))])).toEqual([
     ['A', 0.07],
     ['B', -0.01],
   ])
@@ -36,16 +36,16 @@ test('matched clearances lie within the outer bounds', () => {
       fc.record({
         station: fc.constantFrom('A', 'B', 'C'),
         direction: fc.constantFrom('1', '2'),
-        valueMm: fc.integer({ min: around - 90, max: around + 90 }),
+        value: fc.integer({ min: around - 90, max: around + 90 }),
       }),
       { minLength: 1, maxLength: 6 },
     )
   fc.assert(
     fc.property(sizes(50_100), sizes(49_900), (bore, journal) => {
       const clearance = clearanceOf(bore, journal)
-      for (const { valueMm } of clearance.matched) {
-        expect(valueMm).toBeGreaterThanOrEqual(clearance.outerMinimumMm ?? Number.NaN)
-        expect(valueMm).toBeLessThanOrEqual(clearance.outerMaximumMm ?? Number.NaN)
+      for (const { value } of clearance.matched) {
+        expect(value).toBeGreaterThanOrEqual(clearance.outerMinimumMm ?? Number.NaN)
+        expect(value).toBeLessThanOrEqual(clearance.outerMaximumMm ?? Number.NaN)
       }
     }),
     { seed: 286 },

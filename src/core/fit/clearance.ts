@@ -4,7 +4,7 @@ import { mean } from '../statistics'
 export interface PlacedSize {
   readonly station: string
   readonly direction: string
-  readonly valueMm: number
+  readonly value: number
 }
 
 export interface PlacedClearance extends PlacedSize {
@@ -32,12 +32,12 @@ export function clearanceOf(bore: readonly PlacedSize[], journal: readonly Place
   const matched = bore.flatMap((b) => {
     const j = journal.find((size) => size.station === b.station && size.direction === b.direction)
     return j
-      ? [{ station: b.station, direction: b.direction, valueMm: b.valueMm - j.valueMm, boreMm: b.valueMm, journalMm: j.valueMm }]
+      ? [{ station: b.station, direction: b.direction, value: b.value - j.value, boreMm: b.value, journalMm: j.value }]
       : []
   })
-  const values = matched.map((place) => place.valueMm)
-  const bores = bore.map((size) => size.valueMm)
-  const journals = journal.map((size) => size.valueMm)
+  const values = matched.map((place) => place.value)
+  const bores = bore.map((size) => size.value)
+  const journals = journal.map((size) => size.value)
   const both = bores.length > 0 && journals.length > 0
   return {
     matched,

@@ -1,21 +1,9 @@
 import { expect, test } from 'vitest'
-import {
-  differenceUncertaintyMm,
-  type Gauge,
-  inQuadrature,
-  readingUncertaintyMm,
-  repeatabilityUncertaintyMm,
-} from './uncertainty'
+import { testGauge } from '../method/everyMethod.fixture'
+import type { Gauge } from './gauge'
+import { differenceUncertainty, inQuadrature, readingUncertainty, repeatabilityUncertainty } from './uncertainty'
 
-const gauge = (resolutionMm: number, maximumPermissibleErrorMm: number): Gauge => ({
-  id: 'g',
-  code: 'G',
-  name: 'g',
-  kind: 'dial',
-  resolutionMm,
-  maximumPermissibleErrorMm,
-  calibrationDue: '2030-01-01',
-})
+const gauge = (resolution: number, maximumPermissibleError: number): Gauge => testGauge({ resolution, maximumPermissibleError })
 
 const readings: { name: string; gauge: Gauge; u: number; uDifference: number }[] = [
   // Rectangular: 0.004/√3 = 2.309 µm; half-step 0.0005/√3 = 0.289 µm; together 2.327 µm.
@@ -23,8 +11,8 @@ const readings: { name: string; gauge: Gauge; u: number; uDifference: number }[]
   { name: 'a perfect gauge with coarse steps', gauge: gauge(0.05, 0), u: 0.014434, uDifference: 0.020412 },
 ]
 test.each(readings)('$name: one reading, and a difference of two', ({ gauge: used, u, uDifference }) => {
-  expect(readingUncertaintyMm(used)).toBeCloseTo(u, 6)
-  expect(differenceUncertaintyMm(used)).toBeCloseTo(uDifference, 6)
+  expect(readingUncertainty(used)).toBeCloseTo(u, 6)
+  expect(differenceUncertainty(used)).toBeCloseTo(uDifference, 6)
 })
 
 const repeats: { n: number; widening: number }[] = [
@@ -35,7 +23,7 @@ const repeats: { n: number; widening: number }[] = [
   { n: 50, widening: 1 },
 ]
 test.each(repeats)('$n repeats widen their own spread by Student’s t over 2', ({ n, widening }) => {
-  expect(repeatabilityUncertaintyMm(0.003, n)).toBeCloseTo((widening * 0.003) / Math.sqrt(n), 12)
+  expect(repeatabilityUncertainty(0.003, n)).toBeCloseTo((widening * 0.003) / Math.sqrt(n), 12)
 })
 
 test('independent contributions add in quadrature', () => {

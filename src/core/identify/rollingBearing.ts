@@ -1,4 +1,4 @@
-import { forComparisonMm } from '../decimal'
+import { forComparison } from '../decimal'
 
 /**
  * Boundary dimensions of radial rolling bearings, mm: bore, outside diameter, width by dimension series
@@ -282,9 +282,9 @@ function boreCode(boreMm: number): string {
  */
 export function identifyBearing(size: BearingSize): BearingIdentity {
   const off = (bearing: StandardBearing): BearingSize => ({
-    boreMm: forComparisonMm(size.boreMm - bearing.boreMm),
-    outsideMm: forComparisonMm(size.outsideMm - bearing.outsideMm),
-    widthMm: forComparisonMm(size.widthMm - bearing.widthMm),
+    boreMm: forComparison(size.boreMm - bearing.boreMm),
+    outsideMm: forComparison(size.outsideMm - bearing.outsideMm),
+    widthMm: forComparison(size.widthMm - bearing.widthMm),
   })
   const matches = all.filter((bearing) => {
     const by = off(bearing)

@@ -1,4 +1,4 @@
-import { forComparisonMm } from '../decimal'
+import { forComparison } from '../decimal'
 
 export type Flank = 60 | 55
 
@@ -171,7 +171,7 @@ export function identifyThread(size: ThreadSize): ThreadIdentity {
     .sort((a, b) => a.offBy - b.offBy)
     .map(({ thread }) => thread)
   const matches = ranked.filter((thread) => {
-    const over = forComparisonMm(size.diameterMm - thread.diameterMm)
+    const over = forComparison(size.diameterMm - thread.diameterMm)
     return (
       over <= ABOVE_NOMINAL_MM &&
       over >= -BELOW_NOMINAL * thread.pitchMm &&

@@ -1,5 +1,7 @@
+import type { LimitBook } from '../record/bookSchema'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { Results } from '../record/results'
+import type { Entry } from '../work/entrySchema'
 import { foldWork } from '../work/fold'
 import { levelsInPlay } from '../work/need'
 import { jobSteps, stageCounts } from '../work/steps'
@@ -52,8 +54,12 @@ export function jobProgress(
 
 /** Whether the machine is made safe: every step of that stage done, or confirmed as a whole where the book has none. */
 export function isMadeSafe(record: InspectionRecord, confirmations: readonly { readonly step: Step }[]): boolean {
-  if (confirmations.some(({ step }) => step === 'makeSafe')) return true
-  const levels = new Set(record.job.level === null ? [] : [record.job.level])
-  const count = stageCounts(jobSteps(record.book, foldWork(record.book, record.job.entries), levels)).makeSafe
+  return confirmations.some(({ step }) => step === 'makeSafe') || stepsAreSafe(record.book, record.job.level, record.job.entries)
+}
+
+/** Whether every step of a level that makes the machine safe is done. */
+export function stepsAreSafe(book: LimitBook, level: string | null, entries: readonly Entry[]): boolean {
+  const levels = new Set(level === null ? [] : [level])
+  const count = stageCounts(jobSteps(book, foldWork(book, entries), levels)).makeSafe
   return count !== undefined && count.done === count.of
 }

@@ -4,19 +4,21 @@ import type { Reduced } from '../method/reduction'
 import { type Acceptance, gradeOf, gradeSpan } from './conformity'
 import type { Limit } from './limit'
 
-const limit = (side: 'upper' | 'lower', planMm: number | null, wearMm: number): Limit => ({
+const limit = (side: 'upper' | 'lower', plan: number | null, wear: number): Limit => ({
   id: 'l',
   judges: 'maximum',
   side,
-  planMm,
-  wearMm,
+  plan,
+  wear,
   whenPassed: 'mend',
   instruction: '',
   source: { document: 'D', page: 'p. 1' },
 })
-const value = (valueMm: number, open: Reduced['open'] = 'complete', uncertaintyMm = 0): Reduced => ({
-  valueMm,
-  uncertaintyMm,
+const value = (value: number, open: Reduced['open'] = 'complete', uncertainty = 0): Reduced => ({
+  quantity: 'length',
+  value,
+  interval: null,
+  uncertainty,
   where: '',
   sum: [],
   open,

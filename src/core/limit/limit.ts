@@ -12,8 +12,8 @@ export interface Limit {
   readonly judges: ReductionName
   readonly side: 'upper' | 'lower'
   /** The warning before the wear limit, where the book gives one. */
-  readonly planMm: number | null
-  readonly wearMm: number
+  readonly plan: number | null
+  readonly wear: number
   /** What the maker wants once it is passed: mend by a route where one can, or replace in any case. */
   readonly whenPassed: 'mend' | 'replace'
   readonly instruction: string

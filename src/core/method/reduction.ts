@@ -1,36 +1,75 @@
-/** Names of the values a method reduces its readings to; a limit judges one of them. */
-export const reductionNames = [
-  'maximum',
-  'minimum',
-  'mean',
-  'range',
-  'outOfRound',
-  'taper',
-  'wear',
-  'total',
-  'gapAtWornDiameter',
-  'stripTaper',
-] as const
-export type ReductionName = (typeof reductionNames)[number]
+import type { Interval } from '../quantity/interval'
+import type { QuantityKind } from '../quantity/kind'
 
-export const reductionLabel: Record<ReductionName, string> = {
+/** Names of the values a method reduces its readings to; a limit judges one of them. */
+export const reductionLabel = {
   maximum: 'Largest',
   minimum: 'Smallest',
   mean: 'Mean',
+  median: 'Median',
   range: 'Range of repeats',
   outOfRound: 'Out-of-round',
   taper: 'Taper',
+  barrel: 'Barrel (+) or waist (−)',
   wear: 'Wear from new',
   total: 'Total gap',
   gapAtWornDiameter: 'Gap where it runs',
   stripTaper: 'Taper along',
+  tilt: 'Tilt along',
+  sideDifference: 'Difference of the sides',
+  parallelism: 'Parallelism',
+  variation: 'Variation',
+  oppositeDifference: 'Difference of opposite places',
+  totalIndicated: 'Total indicated reading',
+  eccentricity: 'Eccentricity',
+  eccentricityAngle: 'High point at',
+  secondHarmonic: 'Oval part',
+  bow: 'Bow',
+  offset: 'Offset',
+  offsetAngle: 'Offset towards',
+  angularity: 'Angle between axes',
+  angularityAngle: 'Opens towards',
+  contactPercent: 'Contact',
+  contactEnds: 'Difference of the ends',
+  contactSides: 'Difference of the sides, contact',
+  springRate: 'Rate',
+  loadAtWorking: 'Load at working length',
+  loadLoss: 'Load lost',
+  freeLength: 'Free length',
+  lean: 'Lean',
+  drips: 'Drips',
+  pressureFall: 'Fall of pressure',
+  adjustment: 'To be adjusted by',
+  lowestOfTarget: 'Lowest, of the target',
+  highestOfTarget: 'Highest, of the target',
+  largestAngle: 'Farthest from its mark',
+  damaged: 'Damaged elements',
+  adjacentDamaged: 'Damaged neighbours',
+  worstWorn: 'Most worn element',
+  failedPoints: 'Points failed',
+  notAsWanted: 'Not as wanted',
+  result: 'Result',
+} as const
+export type ReductionName = keyof typeof reductionLabel
+export const reductionNames = Object.keys(reductionLabel) as [ReductionName, ...ReductionName[]]
+
+/** Ends of an interval as kept and shown: null where nothing bounds it. */
+export interface Ends {
+  readonly low: number | null
+  readonly high: number | null
 }
 
-/** A reduced value with the sum that gave it. Lengths in mm. */
-export interface Reduced {
-  readonly valueMm: number
-  /** Standard uncertainty, mm. */
-  readonly uncertaintyMm: number
+/** A figure, or the interval that bounds and ranges leave of it; one of the two is null. */
+export interface Extent {
+  readonly value: number | null
+  readonly interval: Ends | null
+}
+
+/** A reduced value with the sum that gave it, in the fixed unit of its quantity. */
+export interface Reduced extends Extent {
+  readonly quantity: QuantityKind
+  /** Standard uncertainty; of either end where it is an interval. */
+  readonly uncertainty: number
   /** Where it lies or how it was got, in words: “at A”, “direction 1, A to C”. */
   readonly where: string
   /** The sum in figures, from which a person can recompute it. */
@@ -40,20 +79,46 @@ export interface Reduced {
    */
   readonly open: 'complete' | 'canOnlyGrow' | 'canOnlyShrink' | 'eitherWay'
 }
+export type Open = Reduced['open']
 
 /** One term of a sum: a size or a factor with what it is. */
-export interface Term {
+export interface Term extends Extent {
   readonly label: string
-  readonly valueMm: number
+  readonly quantity: QuantityKind
+}
+
+const finite = (end: number): number | null => (Number.isFinite(end) ? end : null)
+
+export function extentOf(interval: Interval): Extent {
+  return interval.low === interval.high
+    ? { value: interval.low, interval: null }
+    : { value: null, interval: { low: finite(interval.low), high: finite(interval.high) } }
+}
+
+export function intervalOf({ value, interval }: Extent): Interval {
+  if (value !== null) return { low: value, high: value }
+  return { low: interval?.low ?? Number.NEGATIVE_INFINITY, high: interval?.high ?? Number.POSITIVE_INFINITY }
 }
 
 export type MethodFault =
-  | { readonly code: 'repeatsDisagree'; readonly rangeMm: number; readonly limitMm: number; readonly sticksOut: number | null }
+  | {
+      readonly code: 'repeatsDisagree'
+      /** Where, in words; empty where the method has one place. */
+      readonly at: string
+      readonly range: number
+      readonly limitValue: number
+      readonly sticksOut: number | null
+    }
   | { readonly code: 'outsideStripScale'; readonly slots: readonly string[] }
+  | { readonly code: 'shimsUnequal'; readonly range: number; readonly limitValue: number }
+  | { readonly code: 'noSpringLine' }
+  | { readonly code: 'formula'; readonly why: string }
 
 export interface Reductions {
   readonly values: Partial<Record<ReductionName, Reduced>>
   readonly taken: number
   readonly needed: number
+  /** Places marked as not to be measured. */
+  readonly cannot: number
   readonly faults: readonly MethodFault[]
 }

@@ -1,31 +1,31 @@
-import { exceedsMm } from '../decimal'
-import { mean, range, sampleStandardDeviation } from '../statistics'
+import { exceeds } from '../decimal'
+import { sampleStandardDeviation as deviationOf, mean as meanOf, range as rangeOf } from '../statistics'
 
 export interface RepeatsReduction {
-  readonly meanMm: number
-  readonly rangeMm: number
+  readonly mean: number
+  readonly range: number
   /** Null with one reading. */
-  readonly sampleStandardDeviationMm: number | null
+  readonly sampleStandardDeviation: number | null
   /** The range is beyond the repeatability limit; a range exactly at it is not. */
   readonly exceedsRepeatability: boolean
   /** Index of the repeat farthest from the mean of the others; null unless the limit is exceeded and there are three or more. */
   readonly sticksOut: number | null
 }
 
-/** Reduces repeats of one measurement, at least one; lengths in mm. */
-export function reduceRepeats(readingsMm: readonly number[], repeatabilityLimitMm: number): RepeatsReduction {
-  const rangeMm = range(readingsMm)
-  const exceedsRepeatability = exceedsMm(rangeMm, repeatabilityLimitMm)
+/** Reduces repeats of one measurement, at least one, all in one unit. */
+export function reduceRepeats(readings: readonly number[], repeatabilityLimit: number): RepeatsReduction {
+  const range = rangeOf(readings)
+  const exceedsRepeatability = exceeds(range, repeatabilityLimit)
   return {
-    meanMm: mean(readingsMm),
-    rangeMm,
-    sampleStandardDeviationMm: readingsMm.length < 2 ? null : sampleStandardDeviation(readingsMm),
+    mean: meanOf(readings),
+    range,
+    sampleStandardDeviation: readings.length < 2 ? null : deviationOf(readings),
     exceedsRepeatability,
-    sticksOut: exceedsRepeatability && readingsMm.length >= 3 ? farthestFromTheOthers(readingsMm) : null,
+    sticksOut: exceedsRepeatability && readings.length >= 3 ? farthestFromTheOthers(readings) : null,
   }
 }
 
-function farthestFromTheOthers(readingsMm: readonly number[]): number {
-  const distances = readingsMm.map((value, index) => Math.abs(value - mean(readingsMm.filter((_, other) => other !== index))))
+function farthestFromTheOthers(readings: readonly number[]): number {
+  const distances = readings.map((value, index) => Math.abs(value - meanOf(readings.filter((_, other) => other !== index))))
   return distances.indexOf(Math.max(...distances))
 }

@@ -1,3 +1,6 @@
+import { type QuantityKind, quantityFacts } from './kind'
+import { inUnit, unitById } from './units'
+
 /** The unit system a machine is recorded in; the other one is shown on demand. */
 export type UnitSystem = 'metric' | 'inch'
 
@@ -19,7 +22,11 @@ const inchStepOf = (stepMm: number): number => stepMm / 100
 export function formatLength(valueMm: number, system: UnitSystem, stepMm: number): string {
   const value = system === 'metric' ? valueMm : valueMm / MM_PER_INCH
   const decimals = decimalsOf(system === 'metric' ? stepMm : inchStepOf(stepMm))
-  // Half away from zero on the decimal the value stands for: 0.0125 shown to 3 places is 0.013, not the binary 0.012.
+  return toDecimals(value, decimals)
+}
+
+/** Half away from zero on the decimal the value stands for: 0.0125 shown to 3 places is 0.013, not the binary 0.012. */
+function toDecimals(value: number, decimals: number): string {
   const scale = 10 ** decimals
   const steps = Math.round(Number((Math.abs(value) * scale).toPrecision(13)))
   const text = (steps / scale).toFixed(decimals)
@@ -33,6 +40,30 @@ export function formatSignedLength(valueMm: number, system: UnitSystem, stepMm: 
 }
 
 export const unitLabel = (system: UnitSystem): string => (system === 'metric' ? 'mm' : 'in')
+
+/** Name of the unit a kind of quantity is shown in. */
+export const unitOf = (kind: QuantityKind, system: UnitSystem): string => quantityFacts[kind].shownIn[system]
+
+/**
+ * A value in its kind's fixed unit as bare figures of the unit shown in this system, to the given step of the fixed unit.
+ *
+ * @example formatQuantity(180, 'torque', 'inch', 1) // '133'
+ */
+export function formatQuantity(value: number, kind: QuantityKind, system: UnitSystem, step: number): string {
+  if (kind === 'length') return formatLength(value, system, step)
+  const unit = unitById(kind, unitOf(kind, system))
+  const stepShown = (step * Number(unit.per.denominator)) / Number(unit.per.numerator)
+  const decimals =
+    unit.per.numerator === unit.per.denominator ? decimalsOf(step) : Math.max(0, Math.ceil(-Math.log10(2 * stepShown)))
+  return toDecimals(inUnit(value, unit), decimals)
+}
+
+/** A value or an interval with whichever ends it has: “12.34”, “≥ 180”, “103.8 … 104.2”. */
+export function formatEnds(low: number | null, high: number | null, figure: (value: number) => string): string {
+  if (low !== null && high !== null) return low === high ? figure(low) : `${figure(low)} … ${figure(high)}`
+  if (low !== null) return `≥ ${figure(low)}`
+  return high === null ? 'unknown' : `≤ ${figure(high)}`
+}
 
 /** Running hours and other whole figures, grouped by a no-break space: 31240 → '31 240'. */
 export const formatHours = (hours: number): string =>

@@ -1,75 +1,33 @@
 import { z } from 'zod'
-import { gaugeKinds } from '../gauge/uncertainty'
+import { gaugeKinds } from '../gauge/gauge'
 import type { Limit } from '../limit/limit'
-import type { Method } from '../method/method'
+import { givesOf } from '../method/gives'
 import { reductionNames } from '../method/reduction'
 import { commonCautions } from '../safety/cautions'
 import { cycleIn } from '../work/cyclic'
-import { idSchema, lengthMmSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from './idSchema'
+import { idSchema, lengthMmSchema, nameSchema, sourceSchema, uniqueIds } from './idSchema'
+import { methodFaults, methodSchema } from './methodSchema'
 import { procedureShape } from './procedureSchema'
 
 const positiveMm = z.number().gt(0).max(100_000)
-
-const placesSchema = z.array(placeSchema).min(1).max(64).refine(uniqueIds, 'two places have the same id')
-
-const diameterLayout = {
-  stations: placesSchema,
-  directions: placesSchema,
-  walk: z.enum(['stationFirst', 'directionFirst']),
-}
-
-const methodSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('outsideDiameter'), ...diameterLayout }),
-  z.strictObject({ kind: z.literal('boreDiameter'), masterMm: positiveMm.nullable(), ...diameterLayout }),
-  z.strictObject({
-    kind: z.literal('plasticStrip'),
-    stations: placesSchema,
-    direction: placeSchema,
-    scale: z
-      .array(z.strictObject({ widthMm: positiveMm, clearanceMm: positiveMm }))
-      .min(2)
-      .refine(
-        (scale) => new Set(scale.map((point) => point.widthMm)).size === scale.length,
-        'two scale points have the same width',
-      )
-      .refine((scale) => {
-        const byWidth = [...scale].sort((a, b) => a.widthMm - b.widthMm)
-        return byWidth.every((point, index) => index === 0 || point.clearanceMm < (byWidth[index - 1]?.clearanceMm ?? 0))
-      }, 'a wider strip must mean a smaller clearance'),
-    scaleUncertaintyMm: z.number().min(0).max(1),
-  }),
-  z.strictObject({
-    kind: z.literal('ringEndGap'),
-    segments: placesSchema,
-    springs: z.enum(['outward', 'inward']),
-    referenceDiameterMm: positiveMm,
-    runsIn: idSchema,
-  }),
-  z.strictObject({
-    kind: z.literal('endFloat'),
-    repeatsAtLeast: z.int().min(1).max(12),
-    repeatabilityLimitMm: positiveMm,
-  }),
-]) satisfies z.ZodType<Method>
+/** A value in the fixed unit of its quantity. */
+const valueSchema = z.number().min(-1e9).max(1e9)
 
 const limitSchema = z
   .strictObject({
     id: idSchema,
     judges: z.enum(reductionNames),
     side: z.enum(['upper', 'lower']),
-    planMm: lengthMmSchema.nullable(),
-    wearMm: lengthMmSchema,
+    plan: valueSchema.nullable(),
+    wear: valueSchema,
     whenPassed: z.enum(['mend', 'replace']),
     instruction: z.string().max(400),
     source: sourceSchema,
   })
-  .refine(
-    (limit) => limit.planMm === null || (limit.side === 'upper' ? limit.planMm <= limit.wearMm : limit.planMm >= limit.wearMm),
-    {
-      path: ['planMm'],
-      message: 'the plan limit must come before the wear limit',
-    },
-  ) satisfies z.ZodType<Limit>
+  .refine((limit) => limit.plan === null || (limit.side === 'upper' ? limit.plan <= limit.wear : limit.plan >= limit.wear), {
+    path: ['plan'],
+    message: 'the plan limit must come before the wear limit',
+  }) satisfies z.ZodType<Limit>
 
 const characteristicSchema = z.strictObject({
   id: idSchema,
@@ -81,16 +39,22 @@ const characteristicSchema = z.strictObject({
   trap: z.string().max(400),
   method: methodSchema,
   gaugeKind: z.enum(gaugeKinds),
-  /** Step its figures are shown to, mm. */
-  showToMm: z.number().gt(0).max(10),
+  /** Places read with another kind of gauge, by station: a spring's free length, a valve's drip. */
+  otherGauges: z.record(z.string().min(1).max(8), z.enum(gaugeKinds)).optional(),
+  /** Step its figures are shown to. */
+  showTo: z.number().gt(0).max(1000),
+  /** Linear expansion of the part, per K; without it no temperature is corrected. */
+  expansionPerK: z.number().gt(0).max(1e-3).optional(),
+  /** What must be done before each repeat, in words: turn the shaft over, squeeze the oil film out. */
+  beforeRepeats: z.string().max(200).optional(),
   new: z
-    .strictObject({ nominalMm: lengthMmSchema, lowerMm: lengthMmSchema, upperMm: lengthMmSchema, source: sourceSchema })
-    .refine((size) => size.lowerMm <= size.upperMm, {
-      path: ['lowerMm'],
+    .strictObject({ nominal: valueSchema, lower: valueSchema, upper: valueSchema, source: sourceSchema })
+    .refine((size) => size.lower <= size.upper, {
+      path: ['lower'],
       message: 'the lower limit of size is above the upper one',
     }),
-  /** The first limit is the one the ribbon and the wear line show. */
-  limits: z.array(limitSchema).min(1).max(20).refine(uniqueIds, 'two limits have the same id'),
+  /** The first limit is the one the ribbon and the wear line show; none where the value is information only. */
+  limits: z.array(limitSchema).max(20).refine(uniqueIds, 'two limits have the same id'),
   /** Safety-marked: departing from the recommended verdict needs the reviewer. */
   safety: z.boolean(),
 })
@@ -133,18 +97,18 @@ const fitSchema = z.strictObject({
   journal: idSchema,
   strip: idSchema.nullable(),
   /** New clearance band, mm. */
-  new: z.strictObject({ lowerMm: lengthMmSchema, upperMm: lengthMmSchema, source: sourceSchema }),
+  new: z.strictObject({ lower: lengthMmSchema, upper: lengthMmSchema, source: sourceSchema }),
   limits: z.array(limitSchema).min(1).max(8),
   /** Part on which the book mends this fit. */
   mendOn: idSchema,
-  showToMm: z.number().gt(0).max(10),
+  showTo: z.number().gt(0).max(10),
 })
 
 /** A limit book revision: what one family of machines is measured against. Immutable once issued. */
 export const bookSchema = z
   .strictObject({
     format: z.literal('medida-limit-book'),
-    version: z.literal(1),
+    version: z.literal(2),
     id: idSchema,
     title: nameSchema,
     revision: z.string().min(1).max(20),
@@ -179,6 +143,18 @@ export const bookSchema = z
       if (characteristic.method.kind === 'ringEndGap')
         checkCharacteristic(characteristic.method.runsIn, [...path, 'method', 'runsIn'], ['boreDiameter', 'outsideDiameter'])
       checkSource(characteristic.new.source, [...path, 'new', 'source'])
+      for (const sentence of methodFaults(characteristic.method)) fault([...path, 'method'], sentence)
+      if (characteristic.method.kind === 'computed')
+        for (const [name, of] of Object.entries(characteristic.method.names)) {
+          checkCharacteristic(of.characteristic, [...path, 'method', 'names', name])
+          const found = characteristics.get(of.characteristic)
+          if (found && !(of.value in givesOf(found.method)))
+            fault([...path, 'method', 'names', name], `“${of.characteristic}” has no value “${of.value}”`)
+        }
+      const gives = givesOf(characteristic.method)
+      characteristic.limits.forEach((limit, at) => {
+        if (!(limit.judges in gives)) fault([...path, 'limits', at, 'judges'], `this method gives no “${limit.judges}”`)
+      })
       characteristic.limits.forEach((limit, at) => checkSource(limit.source, [...path, 'limits', at, 'source']))
     })
     book.parts.forEach((part, index) =>

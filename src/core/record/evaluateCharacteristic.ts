@@ -1,22 +1,24 @@
-import { strongest } from '../decision/level'
 import { limitVote, listed, strongestLevelOf } from '../decision/limitVote'
 import { type Mending, mendingOf, type ReductionsOf } from '../decision/mending'
 import { byStrength, spanOf, verdictOf } from '../decision/partVerdict'
-import { COVERAGE_FACTOR } from '../gauge/uncertainty'
-import { gradeOf, gradeSpan, guardBandMm } from '../limit/conformity'
-import { layoutOf, slotKey, slotLabel } from '../method/method'
-import type { TakenReading } from '../method/reduce'
-import { type Reductions, reductionLabel } from '../method/reduction'
-import { formatHours, formatLength, formatSignedLength, type UnitSystem, unitLabel } from '../quantity/format'
-import { expectedValueMm, hoursUntilMm, type LinePoint, wearRate } from '../trend/wearLine'
+import { gradeOf, gradeSpan, guardBand } from '../limit/conformity'
+import { quantityOf, quantityOfValue, stepOf } from '../method/gives'
+import { slotKey, slotLabel, slotsOf } from '../method/layout'
+import type { Reductions } from '../method/reduction'
+import { type Figures, figuresOf } from '../quantity/figures'
+import { formatHours, formatQuantity, type UnitSystem, unitOf } from '../quantity/format'
+import { expectedValue, hoursUntil, type LinePoint, wearRate } from '../trend/wearLine'
 import type { Characteristic, Part } from './bookSchema'
-import type { Policy, Reading } from './recordSchema'
+import { faultVotes } from './faultVotes'
+import type { Policy } from './recordSchema'
 import type { CharacteristicResult, Forecast, LimitOutcome, TraceStep, Vote } from './results'
+import type { TakenSet } from './standing'
+import { readingStep, reductionSteps } from './traceSteps'
 
 export interface CharacteristicInput {
   readonly characteristic: Characteristic
   readonly part: Part
-  readonly taken: readonly (TakenReading & { readonly reading: Reading })[]
+  readonly set: TakenSet
   readonly reductionsOf: ReductionsOf
   readonly isBore: (characteristic: string) => boolean
   /** Judged values of earlier overhauls since the part's last base. */
@@ -28,7 +30,7 @@ export interface CharacteristicInput {
 
 /** Everything that follows for one characteristic: reductions, limits, wear line, forecast, votes. */
 export function evaluateCharacteristic(input: CharacteristicInput): Omit<CharacteristicResult, 'need'> {
-  const { characteristic, taken, policy } = input
+  const { characteristic, set, policy } = input
   const reductions = input.reductionsOf(characteristic.id)
   if (!reductions) throw new Error(`no reductions for ${characteristic.id}`)
   const limits = characteristic.limits.map((limit): LimitOutcome => {
@@ -36,15 +38,15 @@ export function evaluateCharacteristic(input: CharacteristicInput): Omit<Charact
     return {
       limit,
       value,
-      guardMm: value === null ? 0 : guardBandMm(value.uncertaintyMm, policy.acceptance),
+      guard: value === null ? 0 : guardBand(value.uncertainty, policy.acceptance),
       grade: gradeSpan(value, limit, policy.acceptance),
     }
   })
   const judged = limits[0]?.value ?? null
   const { now } = input
   const line =
-    judged?.open === 'complete'
-      ? [...input.earlier, { overhaul: now.overhaul, date: now.date, runningHours: now.runningHours, valueMm: judged.valueMm }]
+    judged?.open === 'complete' && judged.value !== null
+      ? [...input.earlier, { overhaul: now.overhaul, date: now.date, runningHours: now.runningHours, value: judged.value }]
       : input.earlier
   const rate = wearRate(line)
   const forecast = forecastOf(input, limits[0], rate)
@@ -53,14 +55,7 @@ export function evaluateCharacteristic(input: CharacteristicInput): Omit<Charact
   return {
     id: characteristic.id,
     part: characteristic.part,
-    readings: taken.map(({ reading, valueMm, station, direction, repeat }) => ({
-      id: reading.id,
-      station,
-      direction,
-      repeat,
-      text: reading.text,
-      valueMm,
-    })),
+    readings: standingOf(set),
     reductions,
     judged,
     limits,
@@ -74,19 +69,30 @@ export function evaluateCharacteristic(input: CharacteristicInput): Omit<Charact
   }
 }
 
+function standingOf({ standing, taken }: TakenSet): CharacteristicResult['readings'] {
+  const corrections = new Map(
+    taken.map(({ reading, corrected: { zero, calibration, temperature } }) => [reading.id, zero + calibration + temperature]),
+  )
+  return standing.flatMap(({ id, station, direction, repeat, text, kind, value, low, high }) =>
+    kind === 'withdrawn'
+      ? []
+      : [{ id, station, direction, repeat, text, kind, value, low, high, correction: corrections.get(id) ?? 0 }],
+  )
+}
+
 function forecastOf(
   input: CharacteristicInput,
   first: LimitOutcome | undefined,
   rate: ReturnType<typeof wearRate>,
 ): Forecast | null {
-  if (first?.value?.open !== 'complete' || rate === null) return null
-  const { valueMm } = first.value
+  const value = first?.value?.open === 'complete' ? first.value.value : null
+  if (!first || value === null || rate === null) return null
   const { limit } = first
   return {
     atHours: input.now.runningHours + input.now.mustRunHours,
-    valueMm: expectedValueMm(valueMm, rate, input.now.mustRunHours),
-    hoursToPlan: limit.planMm === null ? null : hoursUntilMm(valueMm, rate, limit.planMm, limit.side),
-    hoursToWear: hoursUntilMm(valueMm, rate, limit.wearMm, limit.side),
+    value: expectedValue(value, rate, input.now.mustRunHours),
+    hoursToPlan: limit.plan === null ? null : hoursUntil(value, rate, limit.plan, limit.side),
+    hoursToWear: hoursUntil(value, rate, limit.wear, limit.side),
   }
 }
 
@@ -97,18 +103,24 @@ function votesOf(
   forecast: Forecast | null,
   rate: ReturnType<typeof wearRate>,
 ): Vote[] {
-  const { characteristic, part, system, taken } = input
-  const figures = (valueMm: number): string => formatLength(valueMm, system, characteristic.showToMm)
-  const unit = unitLabel(system)
-  const mending = mendingOf(part, [characteristic.id], input.isBore, input.reductionsOf, figures)
-  const missing = layoutOf(characteristic.method)
-    .filter((slot) => !taken.some((reading) => slotKey(reading) === slotKey(slot)))
-    .map((slot) => slotLabel(characteristic.method, slot))
-  if (taken.length === 0) return [notMeasuredVote(characteristic, mending)]
+  const { characteristic, part, system, set } = input
+  const { method, showTo } = characteristic
+  const quantity = quantityOf(method)
+  const own = figuresOf(quantity, system, showTo)
+  const mending = mendingOf(part, [characteristic.id], input.isBore, input.reductionsOf, own.figure)
+  const marked = new Set([...set.cannot, ...set.notApplicable])
+  const missing = slotsOf(method)
+    .filter((slot) => !marked.has(slotKey(slot)) && !set.taken.some((reading) => slotKey(reading) === slotKey(slot)))
+    .map((slot) => slotLabel(method, slot))
+  const cannot = cannotVotes(input, mending)
+  if (set.taken.length === 0 && method.kind !== 'computed')
+    return cannot.length > 0 ? cannot : [notMeasuredVote(characteristic, mending)]
 
-  const readingSteps = taken.map(({ reading }): TraceStep => readingStep(characteristic, reading, figures, unit))
-  const votes = limits.map((outcome) =>
-    limitVote({
+  const readingSteps = set.taken.map((taken): TraceStep => readingStep(characteristic, taken, system))
+  const votes = limits.map((outcome) => {
+    const kind = quantityOfValue(method, outcome.limit.judges)
+    const figures = figuresOf(kind, system, stepOf(method, showTo, kind))
+    return limitVote({
       subject: characteristic.id,
       rule: 'limit',
       outcome,
@@ -116,27 +128,37 @@ function votesOf(
       reductions,
       missing: [...missing, ...waitingFor(input, outcome)],
       figures,
-      unit,
-      steps: [...readingSteps, ...reductionSteps(input, outcome, figures, unit)],
-    }),
-  )
-  const forecastSays = forecastVote(input, limits[0], forecast, rate, mending, figures, unit)
-  return [...votes, ...(forecastSays ? [forecastSays] : []), ...faultVotes(characteristic, reductions, figures, unit)]
+      steps: [...readingSteps, ...reductionSteps(set, outcome, figures, system)],
+    })
+  })
+  const forecastSays = forecastVote(input, limits[0], forecast, rate, mending)
+  return [...votes, ...cannot, ...(forecastSays ? [forecastSays] : []), ...faultVotes(characteristic, reductions, own)]
 }
 
-/** The characteristic a ring runs in must be measured before the gap where it runs is known. */
+/** What this one cannot be computed without and is not known yet. */
 function waitingFor({ characteristic, reductionsOf }: CharacteristicInput, outcome: LimitOutcome): string[] {
-  if (outcome.limit.judges !== 'gapAtWornDiameter' || characteristic.method.kind !== 'ringEndGap') return []
-  const runsIn = reductionsOf(characteristic.method.runsIn)
-  return runsIn && runsIn.taken === runsIn.needed ? [] : [`${characteristic.method.runsIn} it runs in`]
+  const { method } = characteristic
+  if (method.kind === 'computed')
+    return [...new Set(Object.values(method.names).map(({ characteristic: id }) => id))].filter((id) => {
+      const of = reductionsOf(id)
+      return !of || of.taken < of.needed
+    })
+  if (outcome.limit.judges !== 'gapAtWornDiameter' || method.kind !== 'ringEndGap') return []
+  const runsIn = reductionsOf(method.runsIn)
+  return runsIn && runsIn.taken === runsIn.needed ? [] : [`${method.runsIn} it runs in`]
 }
+
+const strongestOf = (characteristic: Characteristic, mending: Mending) =>
+  characteristic.limits
+    .map((limit) => strongestLevelOf(limit, mending))
+    .reduce((a, b) => (a === 'replace' || b === 'reuse' ? a : b), 'reuse')
 
 function notMeasuredVote(characteristic: Characteristic, mending: Mending): Vote {
   return {
     rule: 'notMeasured',
     subject: characteristic.id,
     mild: 'reuse',
-    strong: characteristic.limits.map((limit) => strongestLevelOf(limit, mending)).reduce(strongest, 'reuse'),
+    strong: strongestOf(characteristic, mending),
     reason: `${characteristic.name} is not measured yet`,
     settledBy: `Measure ${characteristic.name}.`,
     source: null,
@@ -145,34 +167,22 @@ function notMeasuredVote(characteristic: Characteristic, mending: Mending): Vote
   }
 }
 
-function readingStep(characteristic: Characteristic, reading: Reading, figures: (mm: number) => string, unit: string): TraceStep {
-  const place = slotLabel(characteristic.method, reading)
-  const fromMaster = reading.masterMm !== null && /^\s*[+-]/.test(reading.text)
-  const correction = fromMaster ? `, on the master ${figures(reading.masterMm ?? 0)}` : ''
-  return { kind: 'reading', text: `${place}: “${reading.text}”${correction} → ${figures(reading.valueMm)} ${unit}`, source: null }
-}
-
-function reductionSteps(
-  { taken }: CharacteristicInput,
-  outcome: LimitOutcome,
-  figures: (mm: number) => string,
-  unit: string,
-): TraceStep[] {
-  const { value, limit } = outcome
-  if (value === null) return []
-  const sum =
-    value.sum.length > 1 ? ` = ${value.sum.map((term) => `${term.label} ${figures(Math.abs(term.valueMm))}`).join(', ')}` : ''
-  const gauges = [...new Set(taken.map((reading) => reading.gauge.code))].join(', ')
+/** Places marked as not to be measured leave open what only they could have settled. */
+function cannotVotes({ characteristic, set }: CharacteristicInput, mending: Mending): Vote[] {
+  const marks = set.standing.filter(({ kind }) => kind === 'cannot')
+  if (marks.length === 0) return []
+  const places = marks.map((mark) => `${slotLabel(characteristic.method, mark) || characteristic.name} (${mark.reason ?? ''})`)
   return [
     {
-      kind: 'reduction',
-      text: `${reductionLabel[limit.judges]} ${figures(value.valueMm)} ${unit}, ${value.where}${sum}`,
+      rule: 'cannot',
+      subject: characteristic.id,
+      mild: 'reuse',
+      strong: strongestOf(characteristic, mending),
+      reason: `Cannot be measured: ${listed(places)}`,
+      settledBy: 'Find another way to measure it, or take the cautious side.',
       source: null,
-    },
-    {
-      kind: 'uncertainty',
-      text: `± ${figures(COVERAGE_FACTOR * value.uncertaintyMm)} ${unit} (k = ${COVERAGE_FACTOR}), gauge ${gauges}`,
-      source: null,
+      route: null,
+      trace: [],
     },
   ]
 }
@@ -183,16 +193,19 @@ function forecastVote(
   forecast: Forecast | null,
   rate: ReturnType<typeof wearRate>,
   mending: Mending,
-  figures: (mm: number) => string,
-  unit: string,
 ): Vote | null {
   if (!first || !forecast || !rate || !policy.mustLastTheInterval || first.grade.mild === 2) return null
-  const beyond = gradeOf(forecast.valueMm, first.limit) === 2
-  const pace = `${formatSignedLength(rate.perThousandHoursMm, system, characteristic.showToMm / 10)} ${unit} per 1\u00a0000 h`
-  const at = `expected ${figures(forecast.valueMm)} ${unit} at ${formatHours(forecast.atHours)} h`
+  const { method, showTo } = characteristic
+  const kind = quantityOfValue(method, first.limit.judges)
+  const step = stepOf(method, showTo, kind)
+  const { figure, unit }: Figures = figuresOf(kind, system, step)
+  const beyond = gradeOf(forecast.value, first.limit) === 2
+  const perThousand = formatQuantity(rate.perThousandHours, kind, system, step / 10)
+  const pace = `${perThousand.startsWith('−') || Number(perThousand) === 0 ? '' : '+'}${perThousand} ${unitOf(kind, system)} per 1\u00a0000 h`
+  const at = `expected ${figure(forecast.value)} ${unit} at ${formatHours(forecast.atHours)} h`
   const says = beyond
-    ? `Will not last the interval: ${at}, wear limit ${figures(first.limit.wearMm)}`
-    : `Lasts the interval: ${at}, wear limit ${figures(first.limit.wearMm)}`
+    ? `Will not last the interval: ${at}, wear limit ${figure(first.limit.wear)}`
+    : `Lasts the interval: ${at}, wear limit ${figure(first.limit.wear)}`
   return {
     rule: 'forecast',
     subject: characteristic.id,
@@ -216,35 +229,4 @@ function forecastVote(
       },
     ],
   }
-}
-
-/** Faults of the method keep the verdict open until the readings are taken again. */
-function faultVotes(
-  characteristic: Characteristic,
-  reductions: Reductions,
-  figures: (mm: number) => string,
-  unit: string,
-): Vote[] {
-  return reductions.faults.map((fault): Vote => {
-    const base = { subject: characteristic.id, source: null, route: null, trace: [], mild: 'reuse', strong: 'replace' } as const
-    switch (fault.code) {
-      case 'repeatsDisagree':
-        return {
-          ...base,
-          rule: 'repeats',
-          reason: `Repeats spread over ${figures(fault.rangeMm)} ${unit}, more than the ${figures(fault.limitMm)} allowed: they must agree before the mean counts`,
-          settledBy:
-            fault.sticksOut === null
-              ? 'Take the repeats again.'
-              : `Turn the shaft over and take repeat ${fault.sticksOut} again.`,
-        }
-      case 'outsideStripScale':
-        return {
-          ...base,
-          rule: 'stripScale',
-          reason: `Strip width outside its scale at ${listed(fault.slots)}: wrong strip for this clearance`,
-          settledBy: 'Use the strip of the next range and take it again.',
-        }
-    }
-  })
 }

@@ -1,12 +1,14 @@
-import { exceedsMm } from '../decimal'
+import { exceeds } from '../decimal'
 import { limitVote } from '../decision/limitVote'
-import { type Figures, mendingOf, type ReductionsOf } from '../decision/mending'
+import { mendingOf, type ReductionsOf } from '../decision/mending'
 import { type Closure, clearanceOf, type PlacedSize } from '../fit/clearance'
 import { COVERAGE_FACTOR, inQuadrature } from '../gauge/uncertainty'
-import { gradeSpan, guardBandMm } from '../limit/conformity'
-import { layoutOf } from '../method/method'
-import { stripClearanceOf, type TakenReading } from '../method/reduce'
+import { gradeSpan, guardBand } from '../limit/conformity'
+import { slotsOf } from '../method/layout'
+import { stripClearanceOf, type TakenReading } from '../method/reduce/reduce'
 import type { Reduced, Reductions } from '../method/reduction'
+import type { Figures } from '../quantity/figures'
+import { isPoint } from '../quantity/interval'
 import type { Characteristic, FitSpec, Part } from './bookSchema'
 import type { Policy } from './recordSchema'
 import type { FitResult, LimitOutcome, TraceStep, Vote } from './results'
@@ -19,7 +21,6 @@ export interface FitInput {
   readonly reductionsOf: ReductionsOf
   readonly policy: Policy
   readonly figures: Figures
-  readonly unit: string
 }
 
 /** A mating pair: clearance from the measured parts and by strip, their difference, and the fit's limits on what the policy counts. */
@@ -27,21 +28,21 @@ export function evaluateFit(input: FitInput): FitResult {
   const { fit, policy } = input
   const bore = input.takenOf(fit.bore)
   const journal = input.takenOf(fit.journal)
-  const clearance = clearanceOf(bore.map(placed), journal.map(placed))
+  const clearance = clearanceOf(bore.flatMap(placed), journal.flatMap(placed))
   const partsUncertaintyMm = inQuadrature(uncertaintyOf(input, fit.bore), uncertaintyOf(input, fit.journal))
   const strips = stripsOf(input)
   const closures = strips.flatMap((strip): Closure[] => {
     const parts = clearance.matched.find((place) => place.station === strip.station && place.direction === strip.direction)
     if (!parts) return []
-    const differenceMm = strip.clearanceMm - parts.valueMm
-    const allowedMm = COVERAGE_FACTOR * inQuadrature(strip.uncertaintyMm, partsUncertaintyMm)
-    const agrees = !exceedsMm(Math.abs(differenceMm), allowedMm)
+    const differenceMm = strip.clearanceMm - parts.value
+    const allowedMm = COVERAGE_FACTOR * inQuadrature(strip.uncertainty, partsUncertaintyMm)
+    const agrees = !exceeds(Math.abs(differenceMm), allowedMm)
     return [
       {
         station: strip.station,
         direction: strip.direction,
         stripMm: strip.clearanceMm,
-        partsMm: parts.valueMm,
+        partsMm: parts.value,
         differenceMm,
         allowedMm,
         agrees,
@@ -56,7 +57,7 @@ export function evaluateFit(input: FitInput): FitResult {
     return {
       limit,
       value,
-      guardMm: value === null ? 0 : guardBandMm(value.uncertaintyMm, policy.acceptance),
+      guard: value === null ? 0 : guardBand(value.uncertainty, policy.acceptance),
       grade: gradeSpan(value, limit, policy.acceptance),
     }
   })
@@ -80,27 +81,28 @@ function fitVerdict(limits: readonly LimitOutcome[]): FitResult['verdict'] {
   return limits.some(({ grade }) => grade.strong === 1) ? 'pastPlan' : 'passes'
 }
 
-const placed = (reading: TakenReading): PlacedSize => ({
-  station: reading.station,
-  direction: reading.direction,
-  valueMm: reading.valueMm,
-})
+/** A size known only as a bound or a range gives no clearance at its place: the fit stays open there. */
+const placed = ({ station, direction, interval }: TakenReading): PlacedSize[] =>
+  isPoint(interval) ? [{ station, direction, value: interval.low }] : []
 
 function uncertaintyOf({ reductionsOf }: FitInput, id: string): number {
-  return reductionsOf(id)?.values.maximum?.uncertaintyMm ?? 0
+  return reductionsOf(id)?.values.maximum?.uncertainty ?? 0
 }
 
 function stripsOf({
   fit,
   characteristic,
   takenOf,
-}: FitInput): { station: string; direction: string; clearanceMm: number; uncertaintyMm: number }[] {
+}: FitInput): { station: string; direction: string; clearanceMm: number; uncertainty: number }[] {
   if (fit.strip === null) return []
   const method = characteristic(fit.strip).method
   if (method.kind !== 'plasticStrip') throw new Error(`${fit.strip} is no plastic strip`)
   return takenOf(fit.strip).flatMap((reading) => {
     const found = stripClearanceOf(method, reading)
-    return found ? [{ station: reading.station, direction: reading.direction, ...found }] : []
+    if (!found || !isPoint(found.interval) || reading.direction !== method.direction.id) return []
+    return [
+      { station: reading.station, direction: reading.direction, clearanceMm: found.interval.low, uncertainty: found.uncertainty },
+    ]
   })
 }
 
@@ -114,18 +116,20 @@ function byStrip({ fit, reductionsOf }: FitInput): Extremes {
   return { minimum: values?.minimum ?? null, maximum: values?.maximum ?? null }
 }
 
-function byParts(input: FitInput, clearance: ReturnType<typeof clearanceOf>, uncertaintyMm: number): Extremes {
+function byParts(input: FitInput, clearance: ReturnType<typeof clearanceOf>, uncertainty: number): Extremes {
   const complete = missingOf(input).length === 0
-  const extreme = (valueMm: number | null, open: Reduced['open']): Reduced | null => {
-    const place = clearance.matched.find((candidate) => candidate.valueMm === valueMm)
-    if (valueMm === null || !place) return null
+  const extreme = (value: number | null, open: Reduced['open']): Reduced | null => {
+    const place = clearance.matched.find((candidate) => candidate.value === value)
+    if (value === null || !place) return null
     return {
-      valueMm,
-      uncertaintyMm,
+      quantity: 'length',
+      value,
+      interval: null,
+      uncertainty,
       where: `at ${place.station} ${place.direction}`,
       sum: [
-        { label: 'bore', valueMm: place.boreMm },
-        { label: 'less journal', valueMm: -place.journalMm },
+        { label: 'bore', quantity: 'length', value: place.boreMm, interval: null },
+        { label: 'less journal', quantity: 'length', value: -place.journalMm, interval: null },
       ],
       open: complete ? 'complete' : open,
     }
@@ -137,15 +141,19 @@ function byParts(input: FitInput, clearance: ReturnType<typeof clearanceOf>, unc
 function missingOf({ fit, characteristic, takenOf }: FitInput): string[] {
   return [fit.bore, fit.journal].flatMap((id) => {
     const { method, name } = characteristic(id)
-    const open = layoutOf(method).filter(
-      (slot) => !takenOf(id).some((reading) => reading.station === slot.station && reading.direction === slot.direction),
+    const open = slotsOf(method).filter(
+      (slot) =>
+        !takenOf(id).some(
+          (reading) => reading.station === slot.station && reading.direction === slot.direction && isPoint(reading.interval),
+        ),
     )
     return open.length === 0 ? [] : [`${name} (${open.length})`]
   })
 }
 
 function fitVote(input: FitInput, outcome: LimitOutcome, countsBy: FitResult['countsBy']): Vote {
-  const { fit, part, figures, unit } = input
+  const { fit, part, figures } = input
+  const { figure, extent, unit } = figures
   const isBore = (id: string): boolean => input.characteristic(id).method.kind === 'boreDiameter'
   const value = outcome.value
   const steps: TraceStep[] =
@@ -154,12 +162,12 @@ function fitVote(input: FitInput, outcome: LimitOutcome, countsBy: FitResult['co
       : [
           {
             kind: 'reduction',
-            text: `${value.where}: ${value.sum.map((term) => `${term.label} ${figures(Math.abs(term.valueMm))}`).join(', ')} → ${figures(value.valueMm)} ${unit}`,
+            text: `${value.where}: ${value.sum.map((term) => `${term.label} ${figure(Math.abs(term.value ?? 0))}`).join(', ')} → ${extent(value)} ${unit}`,
             source: null,
           },
           {
             kind: 'uncertainty',
-            text: `± ${figures(COVERAGE_FACTOR * value.uncertaintyMm)} ${unit} (k = ${COVERAGE_FACTOR})`,
+            text: `± ${figure(COVERAGE_FACTOR * value.uncertainty)} ${unit} (k = ${COVERAGE_FACTOR})`,
             source: null,
           },
         ]
@@ -168,12 +176,11 @@ function fitVote(input: FitInput, outcome: LimitOutcome, countsBy: FitResult['co
     subject: fit.id,
     rule: 'fit',
     outcome,
-    mending: mendingOf(part, [fit.bore, fit.journal], isBore, input.reductionsOf, figures),
+    mending: mendingOf(part, [fit.bore, fit.journal], isBore, input.reductionsOf, figure),
     reductions,
     missing: countsBy === 'strip' ? [] : missingOf(input),
     valueName: `${fit.name}: ${outcome.limit.judges === 'minimum' ? 'smallest' : 'largest'} clearance`,
     figures,
-    unit,
     steps,
   })
 }
@@ -184,5 +191,5 @@ function reductionsForCounting({ fit, reductionsOf }: FitInput, countsBy: FitRes
   const all = ids.map((id) => reductionsOf(id))
   const total = (pick: (reductions: Reductions) => number): number =>
     all.reduce((sum, reductions) => sum + (reductions ? pick(reductions) : 0), 0)
-  return { values: {}, faults: [], taken: total((r) => r.taken), needed: total((r) => r.needed) }
+  return { values: {}, faults: [], taken: total((r) => r.taken), needed: total((r) => r.needed), cannot: total((r) => r.cannot) }
 }

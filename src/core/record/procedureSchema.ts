@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { findingKindIds, handTestKinds, severities } from '../condition/findingKinds'
 import { levels as verdictLevels } from '../decision/level'
-import { gaugeKinds } from '../gauge/uncertainty'
+import { gaugeKinds } from '../gauge/gauge'
 import { licensedFields } from '../safety/cautions'
 import { procedureStages } from '../work/stages'
 import { idSchema, lengthMmSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from './idSchema'
@@ -28,7 +28,7 @@ const levelSchema = z.strictObject({
         kind: z.enum(gaugeKinds),
         name: nameSchema,
         /** Class asked: greatest permissible error it may have, mm; null where any will do. */
-        maximumPermissibleErrorMm: z.number().gt(0).nullable(),
+        maximumPermissibleError: z.number().gt(0).nullable(),
         /** Sizes it must reach, mm; several gauges together may. */
         sizesMm: z.array(lengthMmSchema).max(20).default([]),
       }),

@@ -1,9 +1,10 @@
 import { z } from 'zod'
-import { forComparisonMm } from '../decimal'
+import { forComparison } from '../decimal'
 import { levels } from '../decision/level'
-import { gaugeKinds } from '../gauge/uncertainty'
+import { type Gauge, gaugeKinds } from '../gauge/gauge'
 import { type ChosenSchools, type School, schools } from '../job/schools'
-import { acceptsSlot } from '../method/method'
+import { acceptsSlot, formAt } from '../method/layout'
+import type { Method } from '../method/method'
 import { parseReading } from '../quantity/reading'
 import { entrySchema } from '../work/entrySchema'
 import { bookSchema } from './bookSchema'
@@ -12,27 +13,51 @@ import { idSchema, lengthMmSchema } from './idSchema'
 export const stages = ['asFound', 'afterWork', 'asLeft'] as const
 const instantSchema = z.iso.datetime({ offset: true })
 
-const gaugeSchema = z.strictObject({
+const valueSchema = z.number().min(-1e9).max(1e9)
+
+export const gaugeSchema = z.strictObject({
   id: idSchema,
   code: z.string().min(1).max(40),
   name: z.string().min(1).max(120),
   kind: z.enum(gaugeKinds),
-  resolutionMm: z.number().gt(0).max(10),
-  maximumPermissibleErrorMm: z.number().min(0).max(10),
-  /** Sizes it reaches, mm; null where it measures differences only or its range is not on record. */
-  rangeMm: z
-    .strictObject({ least: lengthMmSchema, greatest: lengthMmSchema })
+  resolution: z.number().gt(0).max(1e6),
+  maximumPermissibleError: z.number().min(0).max(1e6),
+  calibration: z
+    .strictObject({ expanded: z.number().min(0).max(1e6), coverage: z.number().min(1).max(4) })
+    .nullable()
+    .default(null),
+  corrections: z
+    .array(z.strictObject({ at: valueSchema, error: valueSchema }))
+    .max(200)
+    .default([]),
+  expansionPerK: z.number().gt(0).max(1e-3).nullable().default(null),
+  range: z
+    .strictObject({ least: valueSchema, greatest: valueSchema })
     .refine(({ least, greatest }) => least <= greatest, 'the range ends before it begins')
     .nullable()
     .default(null),
   calibrationDue: z.iso.date(),
-})
+}) satisfies z.ZodType<Gauge>
 
 export const slotShape = {
   station: z.string().min(1).max(8),
   direction: z.string().min(1).max(8),
   repeat: z.int().min(1).max(99),
 }
+
+/** point, interval: measured; notApplicable: the place does not exist here; cannot: it cannot be measured, and why; withdrawn: taken back. */
+export const readingKinds = ['point', 'interval', 'notApplicable', 'cannot', 'withdrawn'] as const
+
+export const conditionsSchema = z.strictObject({
+  zero: z.number().min(-1000).max(1000),
+  temperature: z
+    .strictObject({
+      partC: z.number().min(-60).max(400),
+      scaleC: z.number().min(-60).max(100),
+      withinK: z.number().min(0).max(50),
+    })
+    .nullable(),
+})
 
 const readingSchema = z.strictObject({
   id: z.uuid(),
@@ -42,11 +67,19 @@ const readingSchema = z.strictObject({
   /** As typed, kept to the letter. */
   text: z.string().min(1).max(400),
   /** Unit a bare figure was taken in when it was typed. */
-  defaultUnit: z.enum(['mm', 'in', 'um']),
+  defaultUnit: z.string().max(12),
   /** Size the gauge was set on, mm, for a text typed as a deviation. */
   masterMm: lengthMmSchema.nullable(),
-  valueMm: lengthMmSchema,
-  gauge: idSchema,
+  kind: z.enum(readingKinds).default('point'),
+  /** In the fixed unit of its quantity, as read: nothing corrected. Null unless it is a point. */
+  value: valueSchema.nullable(),
+  /** Ends of a bound or a range; null where nothing bounds it, and for everything else. */
+  low: valueSchema.nullable().default(null),
+  high: valueSchema.nullable().default(null),
+  /** Zero check and temperatures it was taken under; null where none were noted. */
+  conditions: conditionsSchema.nullable().default(null),
+  /** Null for what is looked at. */
+  gauge: idSchema.nullable(),
   by: z.string().min(1).max(120),
   takenAt: instantSchema,
   /** Id of the reading this one corrects, and why. */
@@ -90,11 +123,36 @@ export const policySchema = z.strictObject({
   schools: schoolsSchema.optional(),
 })
 
-/** One inspection with everything its results follow from: the open record format, version 1. */
+/** What a stored reading says must be what its text says; null when it does. */
+function readingFault(reading: Reading, method: Method): { field: string; says: string } | null {
+  if (reading.kind === 'cannot' || reading.kind === 'withdrawn')
+    return reading.reason === null ? { field: 'reason', says: 'a reading that cannot be taken or is taken back says why' } : null
+  const form = formAt(method, reading)
+  const parsed = parseReading(reading.text, {
+    form: form.kind === 'quantity' ? { ...form, masterMm: reading.masterMm } : form,
+    defaultUnit: reading.defaultUnit,
+  })
+  if (!parsed.ok) return { field: 'text', says: 'the typed text is not a reading' }
+  const says = parsed.value
+  if (says.kind !== reading.kind) return { field: 'kind', says: `the text is a ${says.kind}, the reading says ${reading.kind}` }
+  if (says.kind === 'point')
+    return same(says.value, reading.value)
+      ? null
+      : { field: 'value', says: `the text says ${says.exact}, the value says ${reading.value}` }
+  if (says.kind === 'interval')
+    return same(says.low, reading.low) && same(says.high, reading.high)
+      ? null
+      : { field: 'low', says: 'the ends are not those of the text' }
+  return null
+}
+
+const same = (a: number | null, b: number | null): boolean => (a === null || b === null ? a === b : forComparison(a - b) === 0)
+
+/** One inspection with everything its results follow from: the open record format, version 2. */
 export const recordSchema = z
   .strictObject({
     format: z.literal('medida-record'),
-    version: z.literal(1),
+    version: z.literal(2),
     machine: z.strictObject({
       id: idSchema,
       station: z.string().min(1).max(120),
@@ -151,12 +209,11 @@ export const recordSchema = z
           fault([...at, 'characteristic'], `no characteristic “${reading.characteristic}” in the book`)
           return
         }
-        if (!gauges.has(reading.gauge)) fault([...at, 'gauge'], `no gauge “${reading.gauge}” in this record`)
+        if (reading.gauge !== null && !gauges.has(reading.gauge))
+          fault([...at, 'gauge'], `no gauge “${reading.gauge}” in this record`)
         if (!acceptsSlot(characteristic.method, reading)) fault([...at, 'station'], 'the method takes no reading at this place')
-        const parsed = parseReading(reading.text, reading)
-        if (!parsed.ok) fault([...at, 'text'], 'the typed text is not a reading')
-        else if (forComparisonMm(parsed.value.valueMm - reading.valueMm) !== 0)
-          fault([...at, 'valueMm'], `the text says ${parsed.value.exactMm} mm, the value says ${reading.valueMm} mm`)
+        const sentence = readingFault(reading, characteristic.method)
+        if (sentence) fault([...at, sentence.field], sentence.says)
         if (reading.supersedes === null) return
         const corrected = byId.get(reading.supersedes)
         if (!corrected) fault([...at, 'supersedes'], 'the reading it corrects is not in this record')

@@ -20,6 +20,10 @@ export type VoteRule =
   | 'notMeasured'
   | 'repeats'
   | 'stripScale'
+  | 'shims'
+  | 'springLine'
+  | 'formula'
+  | 'cannot'
   | 'service'
   | 'finding'
   | 'pattern'
@@ -44,13 +48,13 @@ export interface Vote {
 export interface LimitOutcome {
   readonly limit: Limit
   readonly value: Reduced | null
-  readonly guardMm: number
+  readonly guard: number
   readonly grade: GradeSpan
 }
 
 export interface Forecast {
   readonly atHours: number
-  readonly valueMm: number
+  readonly value: number
   /** Hours from now to the limits of the first-named limit; null where it does not get there. */
   readonly hoursToPlan: number | null
   readonly hoursToWear: number | null
@@ -62,7 +66,13 @@ export interface StandingReading {
   readonly direction: string
   readonly repeat: number
   readonly text: string
-  readonly valueMm: number
+  readonly kind: 'point' | 'interval' | 'notApplicable' | 'cannot'
+  /** As read, nothing corrected; null unless it is a point. */
+  readonly value: number | null
+  readonly low: number | null
+  readonly high: number | null
+  /** What zero check, calibration and temperature add to it. */
+  readonly correction: number
 }
 
 export interface CharacteristicResult {

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
-import { expectedValueMm, hoursUntilMm, type LinePoint, wearRate } from './wearLine'
+import { expectedValue, hoursUntil, type LinePoint, wearRate } from './wearLine'
 
 const points = (...pairs: [number, number][]): LinePoint[] =>
-  pairs.map(([runningHours, valueMm]) => ({ overhaul: `${runningHours}`, date: '2020-01-01', runningHours, valueMm }))
+  pairs.map(([runningHours, value]) => ({ overhaul: `${runningHours}`, date: '2020-01-01', runningHours, value }))
 
 const rates: { name: string; line: LinePoint[]; perThousand: number | null }[] = [
   { name: 'two points', line: points([0, 10], [4000, 10.02]), perThousand: 0.005 },
@@ -17,16 +17,16 @@ const rates: { name: string; line: LinePoint[]; perThousand: number | null }[] =
 test.each(rates)('$name', ({ line, perThousand }) => {
   const rate = wearRate(line)
   if (perThousand === null) expect(rate).toBeNull()
-  else expect(rate?.perThousandHoursMm).toBeCloseTo(perThousand, 12)
+  else expect(rate?.perThousandHours).toBeCloseTo(perThousand, 12)
 })
 
 test('forecast and hours left, both ways', () => {
   const opening = wearRate(points([0, 0], [1000, 0.01]))
   const closing = wearRate(points([0, 1], [1000, 0.99]))
   if (!opening || !closing) throw new Error('two points have a rate')
-  expect(expectedValueMm(0.3, opening, 8000)).toBeCloseTo(0.38, 12)
-  expect(hoursUntilMm(0.3, opening, 0.5, 'upper')).toBeCloseTo(20_000, 6)
-  expect(hoursUntilMm(0.3, opening, 0.1, 'lower')).toBeNull()
-  expect(hoursUntilMm(0.9, closing, 0.85, 'lower')).toBeCloseTo(5_000, 6)
-  expect(hoursUntilMm(0.6, opening, 0.5, 'upper')).toBe(0)
+  expect(expectedValue(0.3, opening, 8000)).toBeCloseTo(0.38, 12)
+  expect(hoursUntil(0.3, opening, 0.5, 'upper')).toBeCloseTo(20_000, 6)
+  expect(hoursUntil(0.3, opening, 0.1, 'lower')).toBeNull()
+  expect(hoursUntil(0.9, closing, 0.85, 'lower')).toBeCloseTo(5_000, 6)
+  expect(hoursUntil(0.6, opening, 0.5, 'upper')).toBe(0)
 })

@@ -3,13 +3,13 @@ export interface LinePoint {
   readonly overhaul: string
   readonly date: string
   readonly runningHours: number
-  readonly valueMm: number
+  readonly value: number
 }
 
 /** Straight line through wear points by least squares: value against running hours. */
 export interface WearRate {
   /** mm per 1000 h, signed as the value moves. */
-  readonly perThousandHoursMm: number
+  readonly perThousandHours: number
   readonly points: number
   readonly fromHours: number
   readonly toHours: number
@@ -23,12 +23,12 @@ export function wearRate(points: readonly LinePoint[]): WearRate | null {
   if (points.length < 2) return null
   const hours = points.map((point) => point.runningHours)
   const meanHours = hours.reduce((sum, h) => sum + h, 0) / hours.length
-  const meanMm = points.reduce((sum, point) => sum + point.valueMm, 0) / points.length
+  const meanMm = points.reduce((sum, point) => sum + point.value, 0) / points.length
   const spread = hours.reduce((sum, h) => sum + (h - meanHours) ** 2, 0)
   if (spread === 0) return null
-  const slope = points.reduce((sum, point) => sum + (point.runningHours - meanHours) * (point.valueMm - meanMm), 0) / spread
+  const slope = points.reduce((sum, point) => sum + (point.runningHours - meanHours) * (point.value - meanMm), 0) / spread
   return {
-    perThousandHoursMm: slope * 1000,
+    perThousandHours: slope * 1000,
     points: points.length,
     fromHours: Math.min(...hours),
     toHours: Math.max(...hours),
@@ -39,13 +39,13 @@ export function wearRate(points: readonly LinePoint[]): WearRate | null {
  * Value expected after further running hours, mm: from the latest measured value at the line's rate. It is an
  * expectation without a band; the latest value anchors it because it is the one that was just measured.
  */
-export const expectedValueMm = (latestMm: number, rate: WearRate, furtherHours: number): number =>
-  latestMm + (rate.perThousandHoursMm * furtherHours) / 1000
+export const expectedValue = (latestMm: number, rate: WearRate, furtherHours: number): number =>
+  latestMm + (rate.perThousandHours * furtherHours) / 1000
 
 /** Hours from now until the value reaches a limit at this rate; null when it does not move towards it. 0 when already there. */
-export function hoursUntilMm(latestMm: number, rate: WearRate, limitMm: number, side: 'upper' | 'lower'): number | null {
-  const room = side === 'upper' ? limitMm - latestMm : latestMm - limitMm
+export function hoursUntil(latestMm: number, rate: WearRate, limitValue: number, side: 'upper' | 'lower'): number | null {
+  const room = side === 'upper' ? limitValue - latestMm : latestMm - limitValue
   if (room <= 0) return 0
-  const pace = side === 'upper' ? rate.perThousandHoursMm : -rate.perThousandHoursMm
+  const pace = side === 'upper' ? rate.perThousandHours : -rate.perThousandHours
   return pace <= 0 ? null : (room / pace) * 1000
 }

@@ -1,5 +1,5 @@
 import { elementCount } from '../condition/damagePattern'
-import { explainLengthFault, parseLength } from '../quantity/length'
+import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
 import type { LimitBook } from '../record/bookSchema'
 import { licensedFieldLabel } from '../safety/cautions'
 import { cycleIn } from './cyclic'
@@ -164,9 +164,9 @@ function refuseSizes(
   { defaultUnit }: EntryContext,
 ): string | null {
   const length = (text: string): string | null => {
-    const parsed = parseLength(text, defaultUnit)
-    if (!parsed.ok) return explainLengthFault(parsed.fault)
-    return parsed.value.valueMm > 0 ? null : `“${text}” is no size: it must be more than nothing.`
+    const parsed = parseQuantity(text, 'length', defaultUnit)
+    if (!parsed.ok) return explainQuantityFault(parsed.fault)
+    return parsed.value.value > 0 ? null : `“${text}” is no size: it must be more than nothing.`
   }
   if (body.kind === 'putBack') return null
   if (body.kind === 'thicknessTaken') return length(body.text)

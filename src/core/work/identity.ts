@@ -2,16 +2,16 @@ import { type BearingIdentity, identifyBearing } from '../identify/rollingBearin
 import { identifySeal, type SealIdentity } from '../identify/shaftSeal'
 import { identifyThread, type ThreadIdentity, threadsPerInch } from '../identify/thread'
 import { formatLength, type UnitSystem, unitLabel } from '../quantity/format'
-import { type DefaultLengthUnit, parseLength } from '../quantity/length'
+import { parseQuantity } from '../quantity/quantity'
 import { err, ok, type Result } from '../result'
 import type { IdentitySizes } from './entrySchema'
 
 /** A pitch as typed: a length, or threads per inch as `12 tpi`. Millimetres; refused otherwise. */
-export function parseThreadPitch(text: string, defaultUnit: DefaultLengthUnit): Result<number, 'noPitch'> {
+export function parseThreadPitch(text: string, defaultUnit: string): Result<number, 'noPitch'> {
   const perInch = threadsPerInch(text)
   if (perInch !== null) return ok(perInch)
-  const parsed = parseLength(text, defaultUnit)
-  return parsed.ok && parsed.value.valueMm > 0 ? ok(parsed.value.valueMm) : err('noPitch')
+  const parsed = parseQuantity(text, 'length', defaultUnit)
+  return parsed.ok && parsed.value.value > 0 ? ok(parsed.value.value) : err('noPitch')
 }
 
 /** What a part may be, in words: designations that match its sizes, or the nearest standard size and how far off it is. */
@@ -24,8 +24,8 @@ export interface IdentityWords {
 export function identityWords(sizes: IdentitySizes, system: UnitSystem): IdentityWords | null {
   const unit = system === 'metric' ? 'mm' : 'in'
   const mm = (text: string): number | null => {
-    const parsed = parseLength(text, unit)
-    return parsed.ok && parsed.value.valueMm > 0 ? parsed.value.valueMm : null
+    const parsed = parseQuantity(text, 'length', unit)
+    return parsed.ok && parsed.value.value > 0 ? parsed.value.value : null
   }
   switch (sizes.kind) {
     case 'bearing': {

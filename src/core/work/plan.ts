@@ -7,8 +7,8 @@ export interface StoreGauge {
   readonly code: string
   readonly name: string
   readonly kind: string
-  readonly maximumPermissibleErrorMm: number
-  readonly rangeMm: { readonly least: number; readonly greatest: number } | null
+  readonly maximumPermissibleError: number
+  readonly range: { readonly least: number; readonly greatest: number } | null
   readonly calibrationDue: string
 }
 
@@ -77,12 +77,12 @@ function gaugeInStore(
   date: string,
   figures: (mm: number) => string,
 ): { detail: string; fault: string | null; found: boolean } {
-  const asked = need.maximumPermissibleErrorMm === null ? '' : `error at most ${figures(need.maximumPermissibleErrorMm)}`
+  const asked = need.maximumPermissibleError === null ? '' : `error at most ${figures(need.maximumPermissibleError)}`
   const missing = (fault: string) => ({ detail: asked, fault, found: false })
   const reaches = (gauge: StoreGauge, sizeMm: number): boolean =>
-    gauge.rangeMm !== null && gauge.rangeMm.least <= sizeMm && sizeMm <= gauge.rangeMm.greatest
+    gauge.range !== null && gauge.range.least <= sizeMm && sizeMm <= gauge.range.greatest
   const fineEnough = (gauge: StoreGauge): boolean =>
-    need.maximumPermissibleErrorMm === null || gauge.maximumPermissibleErrorMm <= need.maximumPermissibleErrorMm
+    need.maximumPermissibleError === null || gauge.maximumPermissibleError <= need.maximumPermissibleError
   const inHand: StoreGauge[] = []
   // Without sizes any gauge of the kind reaches; with sizes each of them needs one.
   for (const sizeMm of need.sizesMm.length > 0 ? need.sizesMm : [null]) {
@@ -97,9 +97,7 @@ function gaugeInStore(
     const [lapsed, coarse] = [fine[0], ofKind[0]]
     if (lapsed) return missing(`${lapsed.code} is out of calibration: due ${lapsed.calibrationDue}, the job is on ${date}`)
     if (coarse)
-      return missing(
-        `${coarse.code} is not of the class asked${where}: its error is ${figures(coarse.maximumPermissibleErrorMm)}`,
-      )
+      return missing(`${coarse.code} is not of the class asked${where}: its error is ${figures(coarse.maximumPermissibleError)}`)
     return missing(`none of this kind in the store${where}`)
   }
   return {

@@ -1,6 +1,18 @@
-import { and, asc, desc, eq, lt } from 'drizzle-orm'
+import { and, asc, desc, eq, lt, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
-import { decision, gauge, job, limitBook, machine, reading, report, reviewEvent, stepConfirmation, user } from '../schema'
+import {
+  decision,
+  gauge,
+  job,
+  jobEntry,
+  limitBook,
+  machine,
+  reading,
+  report,
+  reviewEvent,
+  stepConfirmation,
+  user,
+} from '../schema'
 
 /** A job with its machine, book document and the name of who opened it; undefined when there is none. */
 export async function findJob(db: Executor, id: string) {
@@ -87,3 +99,64 @@ export const allJobs = (db: Executor) =>
     .orderBy(asc(machine.station), asc(machine.name), desc(job.runningHours))
 
 export const allMachines = (db: Executor) => db.select().from(machine).orderBy(asc(machine.station), asc(machine.name))
+
+/** What must be known of a job before something is stored in it, under its lock; undefined when there is no such job. */
+export async function lockForReading(db: Executor, jobId: string) {
+  const rows = await db
+    .select({
+      bookId: job.bookId,
+      bookRevision: job.bookRevision,
+      level: job.level,
+      units: machine.units,
+      signed: sql<boolean>`EXISTS (SELECT 1 FROM ${report} WHERE ${report.jobId} = ${job.id})`,
+      review: sql<
+        string | null
+      >`(SELECT ${reviewEvent.kind} FROM ${reviewEvent} WHERE ${reviewEvent.jobId} = ${job.id} ORDER BY ${reviewEvent.actedAt} DESC, ${reviewEvent.id} DESC LIMIT 1)`,
+      confirmedSafe: sql<boolean>`EXISTS (SELECT 1 FROM ${stepConfirmation} WHERE ${stepConfirmation.jobId} = ${job.id} AND ${stepConfirmation.step} = 'makeSafe')`,
+      lastSeq: sql<string | null>`(SELECT max(${jobEntry.seq}) FROM ${jobEntry} WHERE ${jobEntry.jobId} = ${job.id})`,
+    })
+    .from(job)
+    .innerJoin(machine, eq(machine.id, job.machineId))
+    .where(eq(job.id, jobId))
+    .for('update', { of: job })
+  return rows[0]
+}
+
+export interface ReadingPlace {
+  readonly characteristic: string
+  readonly stage: 'asFound' | 'afterWork' | 'asLeft'
+  readonly station: string
+  readonly direction: string
+  readonly repeat: number
+}
+
+/** Everything ever read at one place of a job, with who read it. */
+export function readingsAt(db: Executor, jobId: string, place: ReadingPlace) {
+  return db
+    .select({ reading, by: user.name })
+    .from(reading)
+    .innerJoin(user, eq(user.id, reading.takenBy))
+    .where(
+      and(
+        eq(reading.jobId, jobId),
+        eq(reading.characteristic, place.characteristic),
+        eq(reading.stage, place.stage),
+        eq(reading.station, place.station),
+        eq(reading.direction, place.direction),
+        eq(reading.repeat, place.repeat),
+      ),
+    )
+}
+
+export async function findGauge(db: Executor, id: string) {
+  const rows = await db.select().from(gauge).where(eq(gauge.id, id))
+  return rows[0]
+}
+
+export async function bookDocument(db: Executor, id: string, revision: string): Promise<unknown> {
+  const rows = await db
+    .select({ document: limitBook.document })
+    .from(limitBook)
+    .where(and(eq(limitBook.id, id), eq(limitBook.revision, revision)))
+  return rows[0]?.document
+}

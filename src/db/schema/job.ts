@@ -73,12 +73,19 @@ export const reading = pgTable(
     repeat: integer('repeat').notNull(),
     stage: text('stage', { enum: ['asFound', 'afterWork', 'asLeft'] }).notNull(),
     text: text('text').notNull(),
-    defaultUnit: text('default_unit', { enum: ['mm', 'in', 'um'] }).notNull(),
+    defaultUnit: text('default_unit').notNull(),
     masterMm: numeric('master_mm'),
-    valueMm: numeric('value_mm').notNull(),
-    gaugeId: text('gauge_id')
+    kind: text('kind', { enum: ['point', 'interval', 'notApplicable', 'cannot', 'withdrawn'] })
       .notNull()
-      .references(() => gauge.id),
+      .default('point'),
+    /** Exact decimals in the fixed unit of the quantity; null unless it is a point, or an end that nothing bounds. */
+    value: numeric('value'),
+    low: numeric('low'),
+    high: numeric('high'),
+    /** Zero check and temperatures it was taken under. */
+    conditions: jsonb('conditions'),
+    /** Null for what is looked at. */
+    gaugeId: text('gauge_id').references(() => gauge.id),
     takenBy: person('taken_by'),
     /** Clock of the device, and clock of the server. */
     takenAt: instant('taken_at').notNull(),
@@ -88,6 +95,7 @@ export const reading = pgTable(
   },
   (table) => [
     foreignKey({ columns: [table.supersedes], foreignColumns: [table.id] }),
+    index('reading_place').on(table.jobId, table.characteristic, table.stage, table.station, table.direction, table.repeat),
     // A reading is corrected once; the correction can be corrected in turn.
     uniqueIndex('reading_corrected_once').on(table.supersedes),
     // One first reading at a place; what follows there must name what it corrects.

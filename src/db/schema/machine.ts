@@ -48,10 +48,16 @@ export const gauge = pgTable('gauge', {
   code: text('code').notNull().unique(),
   name: text('name').notNull(),
   kind: text('kind').notNull(),
-  resolutionMm: numeric('resolution_mm').notNull(),
-  maximumPermissibleErrorMm: numeric('maximum_permissible_error_mm').notNull(),
-  /** Sizes it reaches; null where it measures differences only. */
-  leastMm: numeric('least_mm'),
-  greatestMm: numeric('greatest_mm'),
+  /** All in the fixed unit of the quantity its kind measures. */
+  resolution: numeric('resolution').notNull(),
+  maximumPermissibleError: numeric('maximum_permissible_error').notNull(),
+  /** Expanded uncertainty of its calibration with the coverage factor; null where only the permissible error is known. */
+  calibration: jsonb('calibration'),
+  /** Errors by indicated value, as the certificate gives them. */
+  corrections: jsonb('corrections').notNull().default([]),
+  expansionPerK: numeric('expansion_per_k'),
+  /** Values it reaches; null where that is not on record. */
+  least: numeric('least'),
+  greatest: numeric('greatest'),
   calibrationDue: date('calibration_due').notNull(),
 })

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { CAUTION } from '../../contract/words'
+import { layoutOf } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
 import { Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
@@ -12,6 +13,7 @@ import { Messages } from './Messages'
 import { Rail } from './Rail'
 import { ReadingGrid } from './ReadingGrid'
 import { ResultPane } from './ResultPane'
+import { takenKeys, valuesOf } from './sheet'
 import { type BenchProps, useBench } from './useBench'
 
 type Open = 'nothing' | 'goTo' | 'help'
@@ -19,12 +21,17 @@ type Open = 'nothing' | 'goTo' | 'help'
 /** The bench: measure this part now. */
 export function Bench(props: BenchProps) {
   const bench = useBench(props)
+  const { characteristic } = bench
   const [open, setOpen] = useState<Open>('nothing')
   const commands: readonly Command[] = [
     { key: 'g', label: 'go to …', run: () => setOpen('goTo') },
     { key: 'n', label: 'next part', run: () => bench.step(1) },
     { key: 'p', label: 'part before', run: () => bench.step(-1) },
     { key: 'c', label: 'correct last', run: bench.correctLast },
+    { key: 'z', label: 'undo', run: bench.undo },
+    { key: 'x', label: 'cannot be measured', run: bench.markCannot },
+    { key: 't', label: 'read the set again', run: bench.retake },
+    ...(layoutOf(characteristic.method).moreRepeats ? [{ key: 'r', label: 'another repeat', run: bench.another }] : []),
     { key: 'u', label: 'mm / in', run: bench.toggleUnits },
     { key: '?', label: 'help', run: () => setOpen('help') },
   ]
@@ -36,13 +43,7 @@ export function Bench(props: BenchProps) {
           { key: 'k', label: 'keep what was typed', run: bench.keepTyped, answers: true },
         ]
   const letters = useCommands([...answers, ...commands], bench.text)
-  const { characteristic } = bench
-  const taken = new Set(
-    bench.result.readings.flatMap(({ station, direction, repeat }) => [
-      `${station}/${direction}`,
-      `${station}/${direction}/${repeat}`,
-    ]),
-  )
+  const taken = takenKeys(bench.standing.filter(({ kind }) => kind !== 'withdrawn'))
   const complete = bench.slots.every((slot) => bench.standingAt(slot))
   return (
     <div className={styles.bench}>
@@ -63,7 +64,12 @@ export function Bench(props: BenchProps) {
           </div>
           <GaugeInHand bench={bench} today={props.today} />
         </div>
-        <MethodSketch method={characteristic.method} active={complete && !bench.correction ? null : bench.active} taken={taken} />
+        <MethodSketch
+          method={characteristic.method}
+          active={complete && bench.mode.kind === 'read' ? null : bench.active}
+          taken={taken}
+          values={valuesOf(bench.standing)}
+        />
         <p className={styles.pose}>
           {characteristic.pose}. <span className={styles.trap}>{characteristic.trap}.</span>
         </p>

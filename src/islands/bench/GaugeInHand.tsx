@@ -1,18 +1,22 @@
-import { gaugeKindLabel } from '../../core/gauge/uncertainty'
-import { formatLength } from '../../core/quantity/format'
+import { type Gauge, gaugeKindFacts, gaugeKindLabel } from '../../core/gauge/gauge'
+import { figuresOf } from '../../core/quantity/figures'
+import { gaugeKindAt } from '../../core/record/typedReading'
 import styles from './Bench.module.css'
 import type { Bench } from './useBench'
 
 /** The gauge readings are taken with, remembered for its kind; a lapsed calibration is said plainly. */
 export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly today: string }) {
   const { gauge, gaugesOfKind, characteristic, system } = bench
+  const wanted = gaugeKindAt(characteristic, bench.active)
   const lapsed = gauge !== undefined && gauge.calibrationDue < today
   return (
     <div className={styles.hand}>
       <label className={styles.handLabel} htmlFor="gauge">
         In hand
       </label>
-      {gauge ? (
+      {wanted === 'eye' ? (
+        <span>{gaugeKindLabel.eye}</span>
+      ) : gauge ? (
         <>
           <select
             id="gauge"
@@ -27,7 +31,10 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
             ))}
           </select>
           <span className={styles.handFacts}>
-            <span className="figure">± {formatLength(gauge.maximumPermissibleErrorMm, system, 0.001)}</span>,{' '}
+            <span className="figure">
+              ± {figuresOf(gaugeKindFacts[gauge.kind].quantity, system, errorStep(gauge)).figure(gauge.maximumPermissibleError)}
+            </span>
+            ,{' '}
             {lapsed ? (
               <b className={styles.lapsed}>! calibration lapsed {gauge.calibrationDue}</b>
             ) : (
@@ -38,8 +45,11 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
           </span>
         </>
       ) : (
-        <b className={styles.lapsed}>No {gaugeKindLabel[characteristic.gaugeKind].toLowerCase()} in the store</b>
+        <b className={styles.lapsed}>No {gaugeKindLabel[wanted].toLowerCase()} in the store</b>
       )}
     </div>
   )
 }
+
+/** Errors are said one place finer than the gauge shows. */
+const errorStep = (gauge: Gauge): number => Math.min(gauge.resolution, gauge.maximumPermissibleError || gauge.resolution)

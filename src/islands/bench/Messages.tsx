@@ -1,18 +1,27 @@
 import { useEffect, useRef } from 'react'
-import { slotLabel } from '../../core/method/method'
-import { explainSlip, type Slip } from '../../core/method/slipGuard'
+import { quantityOf, stepOf } from '../../core/method/gives'
+import { quantityAt, slotLabel } from '../../core/method/layout'
+import { explainSlip, type SlipQuestion } from '../../core/method/slip/slip'
+import { figuresOf } from '../../core/quantity/figures'
+import { sayFault } from '../../core/record/faultVotes'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import styles from './Bench.module.css'
 import type { Bench } from './useBench'
 
-const COMMON_REASONS = ['Misread', 'Mistyped', 'Gauge not square', 'Wrong place']
+const REASONS = {
+  correct: ['Misread', 'Mistyped', 'Gauge not square', 'Wrong place'],
+  cannot: ['Cannot be reached', 'Part missing', 'Surface damaged', 'No gauge reaches it'],
+  retake: ['Part was warm', 'Gauge not zeroed', 'Not clean', 'Wrong pose'],
+} as const
 
-/** Under the readings: what is wrong with what is typed, a correction's reason, what waits to be sent, what was refused. */
+/** Under the readings: what is wrong with what is typed, why something is done, what waits to be sent, what was refused. */
 export function Messages({ bench }: { readonly bench: Bench }) {
   const { local, link } = bench.outbox
   const queued = local.filter(({ delivery }) => delivery.kind === 'queued').length
   const kept = `${queued} reading${queued === 1 ? '' : 's'} kept`
-  const complete = bench.slots.every((slot) => bench.standingAt(slot))
+  const { characteristic, mode } = bench
+  const complete = bench.slots.length > 0 && bench.slots.every((slot) => bench.standingAt(slot))
+  const figures = figuresOf(quantityOf(characteristic.method), bench.system, characteristic.showTo)
   return (
     <div className={styles.messages}>
       <p id="bench-message" role="alert" className={styles.fault} hidden={!bench.fault}>
@@ -23,20 +32,25 @@ export function Messages({ bench }: { readonly bench: Bench }) {
         )}
       </p>
       {bench.question && <Question bench={bench} slip={bench.question} />}
-      {bench.correction && <CorrectionForm bench={bench} />}
-      {bench.closed && <p className={styles.closed}>{bench.closed}</p>}
-      {bench.result.faults.map((fault) => (
-        <p key={fault.code} className={styles.fault}>
-          <b aria-hidden="true">!</b>{' '}
-          {bench.result.votes.find((vote) => vote.rule === (fault.code === 'repeatsDisagree' ? 'repeats' : 'stripScale'))?.reason}
-          .{' '}
-          {
-            bench.result.votes.find((vote) => vote.rule === (fault.code === 'repeatsDisagree' ? 'repeats' : 'stripScale'))
-              ?.settledBy
-          }
+      {mode.kind !== 'read' && !(mode.kind === 'retake' && mode.begun) && <ReasonForm bench={bench} />}
+      {mode.kind === 'retake' && mode.begun && (
+        <p className={styles.correction}>
+          <span>
+            <b>Reading the set again</b> ({mode.reason}): {mode.done.size} of {bench.slots.length}.{' '}
+            <Button onClick={bench.cancel}>Stop here</Button>
+          </span>
         </p>
-      ))}
-      {complete && !bench.correction && bench.closed === null && (
+      )}
+      {bench.closed && <p className={styles.closed}>{bench.closed}</p>}
+      {bench.result.faults.map((fault) => {
+        const { reason, settledBy } = sayFault(fault, figures, characteristic.beforeRepeats)
+        return (
+          <p key={reason} className={styles.fault}>
+            <b aria-hidden="true">!</b> {reason}. {settledBy}
+          </p>
+        )
+      })}
+      {complete && mode.kind === 'read' && bench.closed === null && (
         <p className={styles.complete}>
           All {bench.result.reductions.needed} readings are in.{' '}
           <Button kind="primary" onClick={() => bench.accept()}>
@@ -76,11 +90,14 @@ export function Messages({ bench }: { readonly bench: Bench }) {
 }
 
 /** A reading that looks like a slip: what is expected, what was probably meant, one key for each answer. */
-function Question({ bench, slip }: { readonly bench: Bench; readonly slip: Slip }) {
+function Question({ bench, slip }: { readonly bench: Bench; readonly slip: SlipQuestion }) {
+  const { method, showTo } = bench.characteristic
+  const quantity = quantityAt(method, bench.active)
+  const figures = { quantity, system: bench.record.machine.units, step: stepOf(method, showTo, quantity) }
   return (
     <div className={styles.fault} role="alert">
       <b aria-hidden="true">!</b>
-      <p className={styles.question}>{explainSlip(slip, bench.record.machine.units, bench.characteristic.showToMm)}</p>
+      <p className={styles.question}>{explainSlip(slip, figures)}</p>
       {slip.likely && (
         <Button kind="primary" onClick={bench.takeSuggestion}>
           <Key>Y</Key> Take {slip.likely.text}
@@ -98,26 +115,41 @@ function dropAndReload(bench: Bench, id: string): void {
   location.reload()
 }
 
-function CorrectionForm({ bench }: { readonly bench: Bench }) {
+/** Why a reading is corrected, cannot be taken, or a whole set is read again. */
+function ReasonForm({ bench }: { readonly bench: Bench }) {
   const ref = useRef<HTMLInputElement>(null)
-  const { correction, characteristic, fault } = bench
+  const { mode, characteristic, fault } = bench
+  const asksAtOnce = mode.kind === 'cannot' || mode.kind === 'retake'
   useEffect(() => {
-    if (fault?.startsWith('Say why')) ref.current?.focus()
-  }, [fault])
-  if (!correction) return null
+    if (asksAtOnce || fault?.startsWith('Say why')) ref.current?.focus()
+  }, [fault, asksAtOnce])
+  if (mode.kind === 'read') return null
+  const place = slotLabel(characteristic.method, bench.active) || characteristic.name
   return (
     <div className={styles.correction}>
-      <p>
-        <b>Correcting {slotLabel(characteristic.method, correction.of)}</b>, read as{' '}
-        <span className="figure">“{correction.of.text}”</span> by {correction.of.by}. Type the right figure above, and why:
-      </p>
+      {mode.kind === 'correct' && (
+        <p>
+          <b>Correcting {slotLabel(characteristic.method, mode.of) || characteristic.name}</b>, read as{' '}
+          <span className="figure">“{mode.of.text}”</span> by {mode.of.by}. Type the right figure above, and why:
+        </p>
+      )}
+      {mode.kind === 'cannot' && (
+        <p>
+          <b>{place} cannot be measured.</b> Why?
+        </p>
+      )}
+      {mode.kind === 'retake' && (
+        <p>
+          <b>Read all of {characteristic.name} again.</b> What stands is kept on the record. Why?
+        </p>
+      )}
       <div className={styles.reasonRow}>
         <label className={styles.reasonField}>
-          <span className="hidden-label">Why it is corrected</span>
+          <span className="hidden-label">{mode.kind === 'correct' ? 'Why it is corrected' : 'Why'}</span>
           <input
             ref={ref}
             className={styles.reasonInput}
-            value={correction.reason}
+            value={mode.reason}
             placeholder="Why"
             maxLength={400}
             onChange={(event) => bench.setReason(event.currentTarget.value)}
@@ -130,17 +162,17 @@ function CorrectionForm({ bench }: { readonly bench: Bench }) {
             }}
           />
         </label>
-        {COMMON_REASONS.map((reason) => (
-          <Button key={reason} aria-pressed={correction.reason === reason} onClick={() => bench.setReason(reason)}>
+        {REASONS[mode.kind].map((reason) => (
+          <Button key={reason} aria-pressed={mode.reason === reason} onClick={() => bench.setReason(reason)}>
             {reason}
           </Button>
         ))}
       </div>
       <div className={styles.reasonRow}>
         <Button kind="primary" onClick={() => bench.accept()}>
-          Accept correction
+          {{ correct: 'Accept correction', cannot: 'Mark as not to be measured', retake: 'Begin again' }[mode.kind]}
         </Button>
-        <Button onClick={bench.cancel}>Keep {correction.of.text}</Button>
+        <Button onClick={bench.cancel}>{mode.kind === 'correct' ? `Keep ${mode.of.text}` : 'Leave it'}</Button>
       </div>
     </div>
   )

@@ -1,126 +1,123 @@
 import { type KeyboardEvent, useEffect, useRef } from 'react'
-import { type Method, type Slot, slotKey, slotLabel } from '../../core/method/method'
-import { formatLength } from '../../core/quantity/format'
+import { valueWords } from '../../contract/readingWords'
+import { stepOf } from '../../core/method/gives'
+import { formAt, quantityAt, type Slot, slotKey, slotLabel } from '../../core/method/layout'
+import { figuresOf } from '../../core/quantity/figures'
+import { unitOf } from '../../core/quantity/format'
+import type { Reading } from '../../core/record/recordSchema'
 import styles from './Bench.module.css'
+import { sheetOf } from './sheet'
 import type { Bench } from './useBench'
 
-/** Column and row heads of a method's places; one row for methods without directions. */
-function gridOf(method: Method): {
-  readonly columns: readonly { id: string; head: string }[]
-  readonly rows: readonly { id: string; head: string }[]
-  slot(column: string, row: string): Slot
-} {
-  const place = ({ id, label }: { id: string; label: string }) => ({ id, head: `${id} · ${label}` })
-  switch (method.kind) {
-    case 'outsideDiameter':
-    case 'boreDiameter':
-      return {
-        columns: method.stations.map(place),
-        rows: method.directions.map(({ id, label }) => ({ id, head: `${id} ${label}` })),
-        slot: (station, direction) => ({ station, direction, repeat: 1 }),
-      }
-    case 'plasticStrip':
-      return {
-        columns: method.stations.map(place),
-        rows: [{ id: method.direction.id, head: 'strip width' }],
-        slot: (station, direction) => ({ station, direction, repeat: 1 }),
-      }
-    case 'ringEndGap':
-      return {
-        columns: method.segments.map(({ id, label }) => ({ id, head: label })),
-        rows: [{ id: '-', head: 'feeler' }],
-        slot: (station, direction) => ({ station, direction, repeat: 1 }),
-      }
-    case 'endFloat':
-      return {
-        columns: Array.from({ length: method.repeatsAtLeast }, (_, index) => ({
-          id: String(index + 1),
-          head: `repeat ${index + 1}`,
-        })),
-        rows: [{ id: '-', head: 'travel' }],
-        slot: (repeat) => ({ station: '-', direction: '-', repeat: Number(repeat) }),
-      }
-  }
-}
-
+/** The sheet of the method: every place with what was read there, and the field at the one to be read now. */
 export function ReadingGrid({ bench }: { readonly bench: Bench }) {
-  const { characteristic, active } = bench
-  const grid = gridOf(characteristic.method)
-  const sticking = bench.result.faults.find((fault) => fault.code === 'repeatsDisagree')?.sticksOut ?? null
+  const { method } = bench.characteristic
+  const sheet = sheetOf(method, bench.repeats)
+  if (sheet.kind === 'flow')
+    return (
+      <div className={styles.flows}>
+        {sheet.groups.map((group) => (
+          <section key={group.head} aria-label={group.head || undefined}>
+            {group.head !== '' && <p className={styles.columnHead}>{group.head}</p>}
+            <div
+              className={styles.flow}
+              data-dense={group.cells.length > 12 ? '' : undefined}
+              data-few={group.cells.length < 3 ? '' : undefined}
+            >
+              {group.cells.map(({ slot, head }) => (
+                <div key={slotKey(slot)} className={styles.flowCell}>
+                  <span className={styles.columnHead} title={head}>
+                    {head}
+                  </span>
+                  <Place bench={bench} slot={slot} />
+                </div>
+              ))}
+            </div>
+          </section>
+        ))}
+      </div>
+    )
   return (
     <div
       className={styles.grid}
-      style={{ gridTemplateColumns: `clamp(58px, 14%, 96px) repeat(${grid.columns.length}, minmax(0, 1fr))` }}
-      data-narrow={grid.columns.length === 1 ? '' : undefined}
+      style={{ gridTemplateColumns: `clamp(58px, 16%, 120px) repeat(${sheet.columns.length}, minmax(0, 1fr))` }}
     >
       <span />
-      {grid.columns.map(({ id, head }) => (
-        <span key={id} className={styles.columnHead}>
+      {sheet.columns.map((head) => (
+        <span key={head} className={styles.columnHead}>
           {head}
         </span>
       ))}
-      {grid.rows.map((row) => (
-        <div key={row.id} className={styles.row}>
+      {sheet.rows.map((row) => (
+        <div key={row.head} className={styles.row}>
           <span className={styles.rowHead}>{row.head}</span>
-          {grid.columns.map((column) => {
-            const slot = grid.slot(column.id, row.id)
-            const isActive = slotKey(slot) === slotKey(active)
-            return isActive && canType(bench, slot) ? (
-              <ActiveCell key={column.id} bench={bench} slot={slot} />
-            ) : (
-              <Cell
-                key={column.id}
-                bench={bench}
-                slot={slot}
-                sticksOut={sticking === slot.repeat && characteristic.method.kind === 'endFloat'}
-              />
-            )
-          })}
+          {row.cells.map((slot, index) =>
+            // biome-ignore lint/suspicious/noArrayIndexKey: a place that is not read keeps its column
+            slot ? <Place key={slotKey(slot)} bench={bench} slot={slot} /> : <span key={index} />,
+          )}
         </div>
       ))}
     </div>
   )
 }
 
-/** A place holds the field while it is empty or being corrected; a taken one shows its reading. */
-const canType = (bench: Bench, slot: Slot): boolean =>
-  bench.closed === null && (!bench.standingAt(slot) || bench.correction !== null)
+function Place({ bench, slot }: { readonly bench: Bench; readonly slot: Slot }) {
+  const isActive = slotKey(slot) === slotKey(bench.active)
+  return isActive && canType(bench, slot) ? (
+    <ActiveCell bench={bench} slot={slot} />
+  ) : (
+    <Cell bench={bench} slot={slot} isActive={isActive} />
+  )
+}
 
-function Cell({ bench, slot, sticksOut }: { readonly bench: Bench; readonly slot: Slot; readonly sticksOut: boolean }) {
+/** A place holds the field while it is empty or being corrected; a taken one shows its reading. */
+function canType({ closed, mode, standingAt }: Bench, slot: Slot): boolean {
+  if (closed !== null || mode.kind === 'cannot') return false
+  if (mode.kind === 'retake') return mode.begun
+  return mode.kind === 'correct' || !standingAt(slot)
+}
+
+function Cell({ bench, slot, isActive }: { readonly bench: Bench; readonly slot: Slot; readonly isActive: boolean }) {
   const { characteristic } = bench
   const reading = bench.standingAt(slot)
-  const label = slotLabel(characteristic.method, slot)
-  const isActive = slotKey(slot) === slotKey(bench.active)
+  const label = slotLabel(characteristic.method, slot) || characteristic.name
   const ref = useRef<HTMLButtonElement>(null)
   useEffect(() => {
-    if (isActive && bench.closed === null) ref.current?.focus({ preventScroll: true })
-  }, [isActive, bench.closed])
+    if (isActive && bench.closed === null && bench.mode.kind === 'read') ref.current?.focus({ preventScroll: true })
+  }, [isActive, bench.closed, bench.mode.kind])
   if (!reading)
     return (
       <button
         type="button"
         className={styles.cell}
         data-state="open"
+        data-active={isActive ? '' : undefined}
         aria-label={`${label}: not read`}
         disabled={bench.closed !== null}
         onClick={() => bench.goTo(characteristic.id, slot)}
       >
-        <span className={styles.cellTop}>not read</span>
+        <span className={styles.cellTop} />
         <span className={`figure ${styles.cellValue}`}>·</span>
       </button>
     )
+  const { text, flag } = shownOf(bench, reading)
+  const sticksOut = bench.result.faults.some(
+    (fault) =>
+      fault.code === 'repeatsDisagree' && fault.sticksOut === slot.repeat && (fault.at === '' || label.startsWith(fault.at)),
+  )
   const delivery = bench.deliveryOf(reading.id)
-  const value = formatLength(reading.valueMm, bench.system, characteristic.showToMm)
   const queued = delivery?.kind === 'queued'
+  const note = sticksOut ? 'sticks out' : queued ? 'queued' : reading.supersedes ? 'corrected' : ''
   return (
     <button
       ref={ref}
       type="button"
       className={styles.cell}
       data-state="taken"
+      data-flag={flag}
       data-active={isActive ? '' : undefined}
       data-warn={sticksOut ? '' : undefined}
-      aria-label={`${label}: ${value}${queued ? ', not sent yet' : ''}${sticksOut ? ', sticks out' : ''}. ${bench.closed === null ? 'Correct it' : ''}`}
+      aria-label={`${label}: ${text}${queued ? ', not sent yet' : ''}${sticksOut ? ', sticks out' : ''}. ${bench.closed === null ? 'Correct it' : ''}`}
       disabled={bench.closed !== null}
       onClick={() => bench.correct(slot)}
       onKeyDown={(event) => {
@@ -132,12 +129,22 @@ function Cell({ bench, slot, sticksOut }: { readonly bench: Bench; readonly slot
       }}
     >
       <span className={styles.cellTop}>
-        <span className="figure">{reading.text === value ? '' : reading.text}</span>
-        <span>{sticksOut ? 'sticks out' : queued ? 'queued' : reading.supersedes ? 'corrected' : ''}</span>
+        <span className="figure">{reading.text === text ? '' : reading.text}</span>
+        <span>{note}</span>
       </span>
-      <span className={`figure ${styles.cellValue}`}>{value}</span>
+      <span className={`figure ${styles.cellValue}`}>{text}</span>
     </button>
   )
+}
+
+/** A taken place in words: its figure, its bounds, its answer, or why there is none. */
+function shownOf({ characteristic, system }: Bench, reading: Reading): { text: string; flag: string | undefined } {
+  if (reading.kind === 'cannot') return { text: 'cannot', flag: 'none' }
+  if (reading.kind === 'notApplicable') return { text: 'n/a', flag: 'none' }
+  const { method, showTo } = characteristic
+  const text = valueWords(reading, method, system, showTo)
+  const form = formAt(method, reading)
+  return { text, flag: form.kind === 'cell' || form.kind === 'element' ? String(reading.value) : undefined }
 }
 
 function arrows(event: KeyboardEvent, bench: Bench, from: Slot): void {
@@ -147,8 +154,10 @@ function arrows(event: KeyboardEvent, bench: Bench, from: Slot): void {
   bench.moveBy(steps, from)
 }
 
+const FORM_HINTS = { answer: '+ yes  − no', cell: '2 1 0', element: '% worn' } as const
+
 function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slot }) {
-  const { characteristic, parsed } = bench
+  const { characteristic } = bench
   const ref = useRef<HTMLInputElement>(null)
   const place = `${characteristic.id}/${slotKey(slot)}`
   const { type } = bench
@@ -156,24 +165,18 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
   // biome-ignore lint/correctness/useExhaustiveDependencies: the field takes the focus whenever the place changes
   useEffect(() => {
     ref.current?.focus({ preventScroll: true })
+    ref.current?.scrollIntoView({ block: 'nearest' })
     // What was typed before the page came to life is in the field already: a reading must never lose its first digits.
     const early = first.current ? (ref.current?.value ?? '') : ''
     first.current = false
     if (early !== '') type(early)
   }, [place])
-  const unit = bench.record.machine.units === 'metric' ? 'mm' : 'in'
-  const master = characteristic.method.kind === 'boreDiameter' ? characteristic.method.masterMm : null
-  const hint = parsed
-    ? `= ${formatLength(parsed.valueMm, bench.system, characteristic.showToMm)}`
-    : master === null
-      ? unit
-      : '± from master'
   return (
     <label className={styles.cell} data-state="now" data-fault={bench.fault ? '' : undefined}>
       <span className={styles.cellTop}>
-        <span className="figure">{hint}</span>
+        <span className="figure">{hintOf(bench, slot)}</span>
       </span>
-      <span className="hidden-label">Reading at {slotLabel(characteristic.method, slot)}</span>
+      <span className="hidden-label">Reading at {slotLabel(characteristic.method, slot) || characteristic.name}</span>
       <input
         ref={ref}
         data-reading=""
@@ -200,4 +203,19 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
       />
     </label>
   )
+}
+
+/** What is typed as it will stand; else the unit or the signs that are expected here. */
+function hintOf({ parsed, characteristic, system, record }: Bench, slot: Slot): string {
+  const { method, showTo } = characteristic
+  const form = formAt(method, slot)
+  const quantity = quantityAt(method, slot)
+  if (parsed && parsed.kind !== 'notApplicable' && form.kind === 'quantity') {
+    const { extent } = figuresOf(quantity, system, stepOf(method, showTo, quantity))
+    return `= ${parsed.kind === 'point' ? extent({ value: parsed.value, interval: null }) : extent({ value: null, interval: parsed })}`
+  }
+  if (form.kind !== 'quantity') return FORM_HINTS[form.kind]
+  if (form.masterMm !== null) return '± from master'
+  const unit = unitOf(quantity, record.machine.units)
+  return form.pair ? `up, down ${unit}` : form.signed ? `± ${unit}` : unit
 }

@@ -1,6 +1,8 @@
 import { verdictLabel } from '../../core/decision/level'
+import { quantityOf, quantityOfValue, stepOf } from '../../core/method/gives'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
-import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import { type Figures, figuresOf } from '../../core/quantity/figures'
+import { formatHours, formatLength } from '../../core/quantity/format'
 import { ribbonOf } from '../../drawing/ribbonScale'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { SourceNote } from '../../ui/SourceNote'
@@ -12,10 +14,11 @@ import type { Bench } from './useBench'
 /** What follows from the readings: verdict, judged value, ribbon, reductions against their limits, reasons. */
 export function ResultPane({ bench }: { readonly bench: Bench }) {
   const { characteristic, result, record, system } = bench
-  const figure = (mm: number): string => formatLength(mm, system, characteristic.showToMm)
-  const unit = unitLabel(system)
   const first = characteristic.limits[0]
+  const judges = first?.judges ?? firstValue(result.reductions.values)
+  const { figure, extent, unit } = figuresAt(bench, judges)
   const { judged } = result
+  const shown = judged ?? (first || !judges ? null : (result.reductions.values[judges] ?? null))
   const strongest = result.votes[0]
   return (
     <aside className={styles.result} aria-label="Result">
@@ -28,24 +31,18 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       </div>
       <div aria-live="polite">
         <p className={styles.resultLabel}>
-          {first ? `${reductionLabel[first.judges]}, judged` : 'Judged'}
+          {first ? `${reductionLabel[first.judges]}, judged` : judges ? `${reductionLabel[judges]}, for information` : 'Judged'}
           {bench.parsed && <span className={styles.preview}> with what is typed</span>}
         </p>
-        <p className={styles.big} data-empty={judged ? undefined : ''}>
-          <span className="figure">{judged ? figure(judged.valueMm) : '–'}</span>
+        <p className={styles.big} data-empty={shown ? undefined : ''} data-long={shown?.interval ? '' : undefined}>
+          <span className="figure">{shown ? extent(shown) : '–'}</span>
           <span className={`figure ${styles.unit}`}>
             {unit}
-            {judged && ` ± ${figure(2 * judged.uncertaintyMm)}`}
+            {shown && shown.uncertainty > 0 && ` ± ${figure(2 * shown.uncertainty)}`}
           </span>
         </p>
       </div>
-      <LimitRibbon
-        model={ribbonOf(characteristic, result, record.job.policy)}
-        width={300}
-        labels
-        system={system}
-        stepMm={characteristic.showToMm}
-      />
+      <LimitRibbon model={ribbonOf(characteristic, result, record.job.policy)} width={300} labels system={system} />
       <table className={styles.values}>
         <caption className="hidden-label">Reduced values and their limits, {unit}</caption>
         <tbody>
@@ -55,7 +52,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
                 {reductionLabel[name]}
                 <span className={styles.where}> {where}</span>
               </th>
-              <td className="figure">{figure(value)}</td>
+              <td className="figure">{value}</td>
               <td className={`figure ${styles.limit}`}>
                 {limits.map((limit) => (
                   <span key={limit}>{limit}</span>
@@ -68,18 +65,15 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       </table>
       {result.rate && result.forecast && (
         <p className={styles.note}>
-          Wears{' '}
-          <span className="figure">
-            {formatSignedLength(result.rate.perThousandHoursMm, system, characteristic.showToMm / 10)}
-          </span>{' '}
-          {unit} per 1 000 h; expected <span className="figure">{figure(result.forecast.valueMm)}</span> at{' '}
+          Wears <span className="figure">{signed(paceOf(bench, judges)(result.rate.perThousandHours))}</span> {unit} per 1 000 h;
+          expected <span className="figure">{figure(result.forecast.value)}</span> at{' '}
           <span className="figure">{formatHours(result.forecast.atHours)} h</span>.
         </p>
       )}
       <h2>Why</h2>
       <VoteList votes={result.votes} documents={record.book.documents} />
       <p className={styles.note}>
-        New {figure(characteristic.new.lowerMm)} … {figure(characteristic.new.upperMm)} {unit}{' '}
+        New {figure(characteristic.new.lower)} … {figure(characteristic.new.upper)} {unit}{' '}
         <SourceNote source={characteristic.new.source} documents={record.book.documents} />
       </p>
       <MateFit bench={bench} />
@@ -87,7 +81,28 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
   )
 }
 
-function rowsOf({ result, characteristic, system }: Bench) {
+/** Figures of one reduced value of the characteristic. */
+function figuresAt({ characteristic, system }: Bench, name: ReductionName | undefined): Figures {
+  const { method, showTo } = characteristic
+  const kind = name ? quantityOfValue(method, name) : quantityOf(method)
+  return figuresOf(kind, system, stepOf(method, showTo, kind))
+}
+
+const paceOf = ({ characteristic, system }: Bench, name: ReductionName | undefined): Figures['figure'] => {
+  const { method, showTo } = characteristic
+  const kind = name ? quantityOfValue(method, name) : quantityOf(method)
+  return figuresOf(kind, system, stepOf(method, showTo, kind) / 10).figure
+}
+
+const signed = (text: string): string => (text.startsWith('−') || Number(text) === 0 ? text : `+${text}`)
+
+const firstValue = (values: Bench['result']['reductions']['values']): ReductionName | undefined =>
+  (Object.keys(values) as ReductionName[])[0]
+
+const NO_PLACE_NEEDED: ReadonlySet<ReductionName> = new Set(['mean', 'median', 'wear', 'range'])
+
+function rowsOf(bench: Bench) {
+  const { result, characteristic } = bench
   const judges = characteristic.limits[0]?.judges
   const names = Object.keys(result.reductions.values) as ReductionName[]
   return names
@@ -95,23 +110,24 @@ function rowsOf({ result, characteristic, system }: Bench) {
     .flatMap((name) => {
       const value = result.reductions.values[name]
       if (!value) return []
+      const { figure, extent, unit } = figuresAt(bench, name)
+      const other = value.quantity === quantityOf(characteristic.method) || unit === '' ? '' : ` ${unit}`
       const limits = characteristic.limits
         .filter((limit) => limit.judges === name)
-        .map((limit) => `${limit.side === 'upper' ? '≤' : '≥'} ${formatLength(limit.wearMm, system, characteristic.showToMm)}`)
-      return [
-        { name, where: name === 'mean' || name === 'wear' || name === 'range' ? '' : value.where, value: value.valueMm, limits },
-      ]
+        .map((limit) => `${limit.side === 'upper' ? '≤' : '≥'} ${figure(limit.wear)}`)
+      return [{ name, where: NO_PLACE_NEEDED.has(name) ? '' : value.where, value: `${extent(value)}${other}`, limits }]
     })
 }
 
 function SinceLast({ bench }: { readonly bench: Bench }) {
-  const { result, system, characteristic, record } = bench
+  const { result, characteristic, record } = bench
   const last = result.judged?.open === 'complete' ? result.line.at(-2) : result.line.at(-1)
-  if (!last || !result.judged) return null
+  const now = result.judged?.value ?? null
+  if (!last || now === null) return null
   return (
     <tr>
       <th scope="row">Since last overhaul</th>
-      <td className="figure">{formatSignedLength(result.judged.valueMm - last.valueMm, system, characteristic.showToMm)}</td>
+      <td className="figure">{signed(figuresAt(bench, characteristic.limits[0]?.judges).figure(now - last.value))}</td>
       <td className={`figure ${styles.limit}`}>in {formatHours(record.job.runningHours - last.runningHours)} h</td>
     </tr>
   )
@@ -122,7 +138,7 @@ function MateFit({ bench }: { readonly bench: Bench }) {
   const spec = record.book.fits.find((fit) => [fit.bore, fit.journal, fit.strip].includes(characteristic.id))
   const fit = results.fits.find(({ id }) => id === spec?.id)
   if (!spec || !fit) return null
-  const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, system, spec.showToMm))
+  const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, system, spec.showTo))
   return (
     <>
       <h2>{spec.name}</h2>
@@ -132,8 +148,8 @@ function MateFit({ bench }: { readonly bench: Bench }) {
           {figure(fit.clearance.minimumMm)} … {figure(fit.clearance.maximumMm)}
         </span>
         <span className={`figure ${styles.limit}`}>
-          {figure(spec.limits.find(({ side }) => side === 'lower')?.wearMm ?? null)} …{' '}
-          {figure(spec.limits.find(({ side }) => side === 'upper')?.wearMm ?? null)}
+          {figure(spec.limits.find(({ side }) => side === 'lower')?.wear ?? null)} …{' '}
+          {figure(spec.limits.find(({ side }) => side === 'upper')?.wear ?? null)}
         </span>
       </p>
     </>

@@ -1,20 +1,23 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
-import { COVERAGE_FACTOR, readingUncertaintyMm } from '../../core/gauge/uncertainty'
-import { layoutOf, type Slot, slotKey } from '../../core/method/method'
-import { questionReading, type Slip } from '../../core/method/slipGuard'
+import { BY_EYE } from '../../core/gauge/gauge'
+import { acceptsSlot, layoutOf, quantityAt, type Slot, slotKey, slotsOf } from '../../core/method/layout'
+import type { SlipQuestion } from '../../core/method/slip/slip'
 import type { UnitSystem } from '../../core/quantity/format'
-import { explainReadingFault, type ParsedReading, parseReading } from '../../core/quantity/reading'
+import { explainReadingFault, type ParsedReading } from '../../core/quantity/reading'
 import type { Characteristic } from '../../core/record/bookSchema'
-import { evaluate } from '../../core/record/evaluate'
-import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
+import { questionAt } from '../../core/record/questionAt'
+import type { InspectionRecord, Reading, Stage } from '../../core/record/recordSchema'
 import type { CharacteristicResult, Results } from '../../core/record/results'
-import { standingReadings } from '../../core/record/standing'
-import { bodyOf, closedBecause, type Gauge, NOT_KEPT, onlySlot, STAGE, withLocal } from './benchRecord'
+import { gaugeKindAt, readTyped } from '../../core/record/typedReading'
+import { bodyOf, closedBecause, type Gauge, NOT_KEPT, onlySlot } from './benchRecord'
+import { repeatsShown } from './sheet'
+import { useConditions } from './useConditions'
 import { type Draft, useDraft } from './useDraft'
 import { useGaugesInHand } from './useGaugesInHand'
 import { type Delivery, type Outbox, useOutbox } from './useOutbox'
+import { useStanding } from './useStanding'
 
 export interface BenchProps {
   readonly view: JobView
@@ -25,28 +28,37 @@ export interface BenchProps {
   readonly opened: string | null
 }
 
-export interface Correction {
-  readonly of: Reading
-  readonly reason: string
-}
+/** What is being done at the place: reading it, correcting it, saying that it cannot be read, reading a whole set again. */
+export type Mode =
+  | { readonly kind: 'read' }
+  | { readonly kind: 'correct'; readonly of: Reading; readonly reason: string }
+  | { readonly kind: 'cannot'; readonly reason: string }
+  | { readonly kind: 'retake'; readonly reason: string; readonly begun: boolean; readonly done: ReadonlySet<string> }
+
+const READ: Mode = { kind: 'read' }
 
 export interface Bench {
   readonly record: InspectionRecord
+  readonly today: string
+  readonly stage: Stage
   /** Results with what is typed taken as accepted, so that they move with each key. */
   readonly results: Results
   readonly characteristic: Characteristic
   readonly result: CharacteristicResult
   readonly slots: readonly Slot[]
+  readonly repeats: number
   readonly active: Slot
+  readonly standing: readonly Reading[]
   readonly text: string
   readonly fault: string | null
   readonly parsed: ParsedReading | null
-  readonly correction: Correction | null
+  readonly mode: Mode
   /** A warning that is open: Enter accepts nothing until the suggestion is taken or what was typed is kept. */
-  readonly question: Slip | null
+  readonly question: SlipQuestion | null
   readonly outbox: Outbox
   readonly gauge: Gauge | undefined
   readonly gaugesOfKind: readonly Gauge[]
+  readonly conditions: ReturnType<typeof useConditions>
   readonly system: UnitSystem
   /** Why nothing can be typed here; null when it can. */
   readonly closed: string | null
@@ -54,6 +66,8 @@ export interface Bench {
   deliveryOf(id: string): Delivery | null
   type(text: string): void
   accept(): void
+  /** Accepts a figure that was not typed: from a button or a gauge. */
+  acceptAt(slot: Slot, text: string): void
   takeSuggestion(): void
   keepTyped(): void
   goTo(characteristicId: string, slot?: Slot): void
@@ -62,6 +76,10 @@ export interface Bench {
   step(parts: number): void
   correct(slot: Slot): void
   correctLast(): void
+  undo(): void
+  markCannot(): void
+  retake(): void
+  another(): void
   setReason(reason: string): void
   cancel(): void
   takeInHand(gaugeId: string): void
@@ -70,73 +88,94 @@ export interface Bench {
 
 const LEAST_REASON = 3
 
+/** The one last taken in hand if it reaches the size; else one that reaches it and is in calibration; else whatever there is. */
+function gaugeInHand(gauges: readonly Gauge[], last: string | undefined, nominal: number, today: string): Gauge | undefined {
+  const reaches = ({ range }: Gauge): boolean => range === null || (nominal >= range.least && nominal <= range.greatest)
+  const remembered = gauges.find(({ id }) => id === last)
+  if (remembered && reaches(remembered)) return remembered
+  const fitting = gauges.filter(reaches)
+  return fitting.find(({ calibrationDue }) => calibrationDue >= today) ?? fitting[0] ?? remembered ?? gauges[0]
+}
+
 export function useBench({ view, person, today, opened }: BenchProps): Bench {
-  const { book } = view.record
-  const jobId = view.record.job.id
+  const { record } = view
+  const { book } = record
+  const jobId = record.job.id
+  const stage: Stage = 'asFound'
   const outbox = useOutbox(person.id, jobId)
-  const [system, setSystem] = useState<UnitSystem>(view.record.machine.units)
+  const conditions = useConditions(jobId)
+  const [system, setSystem] = useState<UnitSystem>(record.machine.units)
   const [hand, takeInHand] = useGaugesInHand()
   const [text, setText] = useState('')
   const [fault, setFault] = useState<string | null>(null)
-  const [correction, setCorrection] = useState<Correction | null>(null)
-  const [question, setQuestion] = useState<Slip | null>(null)
+  const [mode, setMode] = useState<Mode>(READ)
+  const [question, setQuestion] = useState<SlipQuestion | null>(null)
 
   const { local } = outbox
-  const record = useMemo(() => withLocal(view.record, local), [view.record, local])
-  const standing = useMemo(() => standingReadings(record.job.readings).filter((reading) => reading.stage === STAGE), [record])
-  const at = (characteristicId: string, slot: Slot): Reading | undefined =>
-    standing.find((reading) => reading.characteristic === characteristicId && slotKey(reading) === slotKey(slot))
-  const firstOpen = (of: Characteristic): Slot => {
-    const slots = layoutOf(of.method)
-    return slots.find((slot) => !at(of.id, slot)) ?? (slots[0] as Slot)
+  const { of: standingOf, historyOf, evaluation } = useStanding(record, local, stage)
+  const lastAt = (characteristicId: string, slot: Slot): Reading | undefined =>
+    standingOf(characteristicId).find((reading) => slotKey(reading) === slotKey(slot))
+  const at = (characteristicId: string, slot: Slot): Reading | undefined => {
+    const last = lastAt(characteristicId, slot)
+    return last?.kind === 'withdrawn' ? undefined : last
   }
+  const firstOpen = (of: Characteristic): Slot => {
+    const slots = slotsOf(of.method)
+    return slots.find((slot) => !at(of.id, slot)) ?? slots[0] ?? { station: '-', direction: '-', repeat: 1 }
+  }
+  const hasOpen = (of: Characteristic): boolean => slotsOf(of.method).some((slot) => !at(of.id, slot))
 
   const [place, setPlace] = useState(() => {
     const start =
-      book.characteristics.find(({ id }) => id === opened) ??
-      book.characteristics.find((c) => layoutOf(c.method).some((slot) => !at(c.id, slot))) ??
-      book.characteristics[0]
+      book.characteristics.find(({ id }) => id === opened) ?? book.characteristics.find(hasOpen) ?? book.characteristics[0]
     if (!start) throw new Error('a book has at least one characteristic')
     return { id: start.id, slot: firstOpen(start) }
   })
-  const characteristic = book.characteristics.find(({ id }) => id === place.id) as Characteristic
-  const slots = layoutOf(characteristic.method)
+  const index = book.characteristics.findIndex(({ id }) => id === place.id)
+  const characteristic = book.characteristics[index] as Characteristic
+  const slots = slotsOf(characteristic.method)
   const active = place.slot
+  const standing = standingOf(characteristic.id)
 
-  const masterMm = characteristic.method.kind === 'boreDiameter' ? characteristic.method.masterMm : null
-  const defaultUnit = record.machine.units === 'metric' ? 'mm' : 'in'
-  const reading = text.trim() === '' ? null : parseReading(text, { defaultUnit, masterMm })
-  const parsed = reading?.ok ? reading.value : null
+  const machineUnits = record.machine.units
+  const typed = text.trim() === '' || slots.length === 0 ? null : readTyped(characteristic, active, text, machineUnits)
+  const parsed = typed?.ok ? typed.value.parsed : null
 
-  const gaugesOfKind = record.gauges.filter((gauge) => gauge.kind === characteristic.gaugeKind)
+  const kindOfGauge = gaugeKindAt(characteristic, active)
+  const gaugesOfKind = record.gauges.filter((gauge) => gauge.kind === kindOfGauge)
   const gauge =
-    gaugesOfKind.find(({ id }) => id === hand[characteristic.gaugeKind]) ??
-    gaugesOfKind.find((item) => item.calibrationDue >= today) ??
-    gaugesOfKind[0]
+    kindOfGauge === 'eye' ? undefined : gaugeInHand(gaugesOfKind, hand[kindOfGauge], characteristic.new.nominal, today)
+  const gaugeId = gauge?.id ?? null
+  const takenUnder = conditions.at(gaugeId, quantityAt(characteristic.method, active) === 'length')
 
   const standingHere = at(characteristic.id, active)
-  const typedValueMm = parsed?.valueMm
-  const results = useMemo(() => {
-    if (typedValueMm === undefined || !gauge) return evaluate(record)
-    const typed = {
+  const fields = typed?.ok ? typed.value.fields : null
+  // biome-ignore lint/correctness/useExhaustiveDependencies: text and place say what the fields are, the conditions what it is taken under
+  const evaluated = useMemo(() => {
+    if (fields === null || (gaugeId === null && kindOfGauge !== 'eye')) return evaluation
+    const preview: Reading = {
+      ...NOT_KEPT,
+      stage,
       characteristic: characteristic.id,
       ...active,
-      valueMm: typedValueMm,
-      gauge: gauge.id,
-      masterMm,
-      defaultUnit,
+      ...fields,
       text,
-      supersedes: standingHere?.id ?? null,
-    } as const
-    return evaluate({ ...record, job: { ...record.job, readings: [...record.job.readings, { ...NOT_KEPT, ...typed }] } })
-  }, [record, characteristic.id, active, typedValueMm, gauge, masterMm, defaultUnit, text, standingHere?.id])
-  const result = results.characteristics.find(({ id }) => id === characteristic.id) as CharacteristicResult
+      conditions: takenUnder,
+      gauge: gaugeId,
+      supersedes: null,
+    }
+    const others = standing.filter((reading) => slotKey(reading) !== slotKey(active))
+    return evaluation.with(characteristic.id, [...others, preview])
+  }, [evaluation, standing, characteristic.id, active, text, gaugeId, kindOfGauge, conditions.conditions])
+  const { results } = evaluated
+  const result = results.characteristics[index] as CharacteristicResult
 
-  const closed = closedBecause(view, gauge)
+  const closed = closedBecause(view, kindOfGauge === 'eye' ? 'none needed' : gauge)
 
   const draft = useMemo((): Draft => ({ characteristic: place.id, slot: place.slot, text }), [place, text])
   useDraft(jobId, draft, (saved) => {
-    if (!book.characteristics.some(({ id }) => id === saved.characteristic)) return
+    const of = book.characteristics.find(({ id }) => id === saved.characteristic)
+    if (!of || !acceptsSlot(of.method, saved.slot)) return
     setPlace({ id: saved.characteristic, slot: onlySlot(saved.slot) })
     setText(saved.text)
   })
@@ -149,7 +188,7 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
   // Readings that waited on this device may have filled the place the page opened at.
   const leaveTakenPlace = useRef(() => {})
   leaveTakenPlace.current = () => {
-    if (text === '' && !correction && standingHere) setPlace({ id: characteristic.id, slot: firstOpen(characteristic) })
+    if (text === '' && mode.kind === 'read' && standingHere) setPlace({ id: characteristic.id, slot: firstOpen(characteristic) })
   }
   useEffect(() => {
     if (outbox.loaded) leaveTakenPlace.current()
@@ -157,155 +196,257 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
 
   /** A text kept once is not asked about again while its correction waits for a reason. */
   const kept = useRef<string | null>(null)
-  const reset = (): void => {
+  const clear = (): void => {
     kept.current = null
     setText('')
     setFault(null)
-    setCorrection(null)
     setQuestion(null)
+  }
+  const reset = (): void => {
+    clear()
+    setMode(READ)
   }
   const goTo = (characteristicId: string, slot?: Slot): void => {
     const target = book.characteristics.find(({ id }) => id === characteristicId)
     if (!target) return
-    reset()
+    if (target.id === characteristic.id && mode.kind === 'retake') clear()
+    else reset()
     setPlace({ id: target.id, slot: slot ? onlySlot(slot) : firstOpen(target) })
   }
   const step = (parts: number): void => {
-    const index = book.characteristics.findIndex(({ id }) => id === characteristic.id)
     const target = book.characteristics[(index + parts + book.characteristics.length) % book.characteristics.length]
     if (target) goTo(target.id)
   }
   const moveBy = (steps: number, from: Slot): void => {
-    const index = slots.findIndex((slot) => slotKey(slot) === slotKey(from))
-    const target = slots[(index + steps + slots.length) % slots.length]
+    const here = slots.findIndex((slot) => slotKey(slot) === slotKey(from))
+    const target = slots[(here + steps + slots.length) % slots.length]
     if (target) goTo(characteristic.id, target)
   }
   const correct = (slot: Slot): void => {
     const of = at(characteristic.id, slot)
-    if (!of) return
+    if (!of || closed !== null) return
     reset()
     setPlace({ id: characteristic.id, slot: onlySlot(of) })
-    setCorrection({ of, reason: '' })
+    setMode({ kind: 'correct', of, reason: '' })
   }
 
   const accept = (): void => {
-    if (question === null) acceptText(text, 'ask')
+    if (question === null) acceptText(active, text, 'ask')
   }
-  /** Accepts a text at the active place; one that looks like a slip is asked about first. */
-  const acceptText = (wanted: string, slips: 'ask' | 'keep'): void => {
-    const typed = wanted.trim()
+  const refuse = (sentence: string): void => setFault(sentence)
+  const keep = (made: Reading): void => outbox.accept(made, bodyOf(made))
+  const newReading = (
+    slot: Slot,
+    rest: Pick<Reading, 'kind' | 'value' | 'low' | 'high' | 'defaultUnit' | 'masterMm' | 'text' | 'supersedes' | 'reason'>,
+  ): Reading => ({
+    id: v7(),
+    characteristic: characteristic.id,
+    ...onlySlot(slot),
+    stage,
+    conditions: rest.kind === 'point' || rest.kind === 'interval' ? takenUnder : null,
+    gauge: gaugeId,
+    by: person.name,
+    takenAt: new Date().toISOString(),
+    ...rest,
+  })
+
+  /** Accepts a text at a place; one that looks like a slip is asked about first. */
+  const acceptText = (slot: Slot, wanted: string, slips: 'ask' | 'keep'): void => {
+    const figures = wanted.trim()
     if (!outbox.loaded) return
-    if (closed !== null) return setFault(closed)
-    if (typed === '') return standingHere ? nextOpen() : setFault(null)
-    const understood = parseReading(typed, { defaultUnit, masterMm })
-    if (!understood.ok) return setFault(explainReadingFault(understood.fault))
-    if (standingHere && !correction) return correct(active)
-    const slip = slips === 'ask' ? slipIn(typed, understood.value) : null
-    if (slip) return setQuestion(slip)
-    if (correction && correction.reason.trim().length < LEAST_REASON) {
+    if (closed !== null) return refuse(closed)
+    if (mode.kind === 'cannot') return acceptCannot(slot, mode.reason)
+    if (mode.kind === 'retake' && !mode.begun) {
+      if (mode.reason.trim().length < LEAST_REASON) return refuse('Say why the set is read again, in a few words.')
+      const first = slots[0]
+      setFault(null)
+      setMode({ ...mode, begun: true })
+      if (first) setPlace({ id: characteristic.id, slot: first })
+      return
+    }
+    const here = at(characteristic.id, slot)
+    if (figures === '') return here && mode.kind === 'read' ? nextOpen() : setFault(null)
+    const understood = readTyped(characteristic, slot, figures, machineUnits)
+    if (!understood.ok) return refuse(explainReadingFault(understood.fault))
+    if (here && mode.kind === 'read') return correct(slot)
+    const slip = slips === 'ask' && kept.current !== figures ? slipIn(slot, figures, understood.value.parsed) : null
+    if (slip) {
+      setPlace({ id: characteristic.id, slot })
+      setText(figures)
+      return setQuestion(slip)
+    }
+    if (mode.kind === 'correct' && mode.reason.trim().length < LEAST_REASON) {
       setQuestion(null)
-      setText(typed)
-      kept.current = slips === 'keep' ? typed : null
-      return setFault('Say why it is corrected, in a few words.')
+      setText(figures)
+      kept.current = slips === 'keep' ? figures : null
+      return refuse('Say why it is corrected, in a few words.')
     }
-    const made: Reading = {
-      id: v7(),
-      characteristic: characteristic.id,
-      ...active,
-      stage: STAGE,
-      text: typed,
-      defaultUnit,
-      masterMm,
-      valueMm: understood.value.valueMm,
-      gauge: gauge?.id ?? '',
-      by: person.name,
-      takenAt: new Date().toISOString(),
-      supersedes: correction?.of.id ?? null,
-      reason: correction ? correction.reason.trim() : null,
-    }
-    outbox.accept(made, bodyOf(made))
+    const last = lastAt(characteristic.id, slot)
+    const made = newReading(slot, {
+      ...understood.value.fields,
+      text: figures,
+      supersedes: last?.id ?? null,
+      reason: last ? reasonFor(last) : null,
+    })
+    keep(made)
+    clear()
+    if (mode.kind === 'retake') return retakeNext(mode, made)
+    setMode(READ)
+    advanceFrom(made)
+  }
+  const reasonFor = (last: Reading): string => {
+    if (mode.kind === 'correct' || mode.kind === 'retake') return mode.reason.trim()
+    return last.kind === 'withdrawn' ? 'Read again after taking it back' : 'Read again'
+  }
+  const acceptCannot = (slot: Slot, reason: string): void => {
+    if (reason.trim().length < LEAST_REASON) return refuse('Say why it cannot be measured, in a few words.')
+    const last = lastAt(characteristic.id, slot)
+    const nothing = { value: null, low: null, high: null, defaultUnit: '', masterMm: null }
+    const made = newReading(slot, { kind: 'cannot', ...nothing, text: '–', supersedes: last?.id ?? null, reason: reason.trim() })
+    keep(made)
     reset()
     advanceFrom(made)
   }
-  const slipIn = (typed: string, value: ParsedReading): Slip | null =>
-    gauge === undefined || kept.current === typed
-      ? null
-      : questionReading({
-          method: characteristic.method,
-          text: typed,
-          ...value,
-          newMm: [characteristic.new.lowerMm, characteristic.new.upperMm],
-          limits: characteristic.limits,
-          expandedUncertaintyMm: COVERAGE_FACTOR * readingUncertaintyMm(gauge),
-          neighboursMm: standing
-            .filter((other) => other.characteristic === characteristic.id && other.id !== standingHere?.id)
-            .map(({ valueMm }) => valueMm),
-          system: record.machine.units,
-          stepMm: characteristic.showToMm,
-        })
+  const slipIn = (slot: Slot, figures: string, value: ParsedReading): SlipQuestion | null =>
+    questionAt({
+      record,
+      characteristic,
+      slot,
+      text: figures,
+      parsed: value,
+      gauge: gauge ?? BY_EYE,
+      conditions: takenUnder,
+      today,
+      standing,
+      standingOf,
+    })
   /** To the next place in walking order that is not read; stays when the set is complete. */
   const advanceFrom = (made: Reading): void => {
-    const index = slots.findIndex((slot) => slotKey(slot) === slotKey(made))
-    const order = [...slots.slice(index + 1), ...slots.slice(0, index)]
+    const here = slots.findIndex((slot) => slotKey(slot) === slotKey(made))
+    const order = [...slots.slice(here + 1), ...slots.slice(0, Math.max(0, here))]
     const next = order.find((slot) => !at(characteristic.id, slot))
     if (next) setPlace({ id: characteristic.id, slot: next })
+    else setPlace({ id: characteristic.id, slot: onlySlot(made) })
+  }
+  const retakeNext = (retaking: Extract<Mode, { kind: 'retake' }>, made: Reading): void => {
+    const done = new Set(retaking.done).add(slotKey(made))
+    const next = slots.find((slot) => !done.has(slotKey(slot)))
+    if (!next) return setMode(READ)
+    setMode({ ...retaking, done })
+    setPlace({ id: characteristic.id, slot: next })
   }
   /** From a complete set to the next characteristic with something to read. */
   const nextOpen = (): void => {
     const open = slots.find((slot) => !at(characteristic.id, slot))
     if (open) return setPlace({ id: characteristic.id, slot: open })
-    const index = book.characteristics.findIndex(({ id }) => id === characteristic.id)
     const order = [...book.characteristics.slice(index + 1), ...book.characteristics.slice(0, index)]
-    const target = order.find((other) => layoutOf(other.method).some((slot) => !at(other.id, slot)))
+    const target = order.find(hasOpen)
     if (target) goTo(target.id)
   }
+  const lastTaken = (): Reading | undefined =>
+    standing
+      .filter(({ kind }) => kind !== 'withdrawn')
+      .reduce<Reading | undefined>((last, item) => (!last || item.takenAt >= last.takenAt ? item : last), undefined)
 
   return {
     record,
+    today,
+    stage,
     results,
     characteristic,
     result,
     slots,
+    repeats: repeatsShown(standing, active),
     active,
+    standing,
     text,
     fault,
     parsed,
-    correction,
+    mode,
     question,
     outbox,
     gauge,
     gaugesOfKind,
+    conditions,
     system,
     closed,
     standingAt: (slot) => at(characteristic.id, slot),
     deliveryOf: (id) => outbox.local.find((item) => item.reading.id === id)?.delivery ?? null,
-    type: (typed) => {
-      setText(typed)
+    type: (wanted) => {
+      setText(wanted)
       setFault(null)
       setQuestion(null)
     },
     accept,
-    takeSuggestion: () => {
-      if (question?.likely) acceptText(question.likely.text, 'keep')
+    acceptAt: (slot, wanted) => {
+      if (question === null) acceptText(slot, wanted, 'ask')
     },
-    keepTyped: () => acceptText(text, 'keep'),
+    takeSuggestion: () => {
+      if (question?.likely) acceptText(active, question.likely.text, 'keep')
+    },
+    keepTyped: () => acceptText(active, text, 'keep'),
     goTo,
     moveBy,
     step,
     correct,
     correctLast: () => {
-      const last = standing
-        .filter((item) => item.characteristic === characteristic.id)
-        .sort((a, b) => (a.takenAt < b.takenAt ? -1 : 1))
-        .at(-1)
+      const last = lastTaken()
       if (last) correct(last)
+    },
+    undo: () => {
+      const last = lastTaken()
+      if (!last || closed !== null) return
+      const { value: _v, low: _l, high: _h, ...rest } = last
+      keep({
+        ...rest,
+        ...newReading(last, {
+          kind: 'withdrawn',
+          value: null,
+          low: null,
+          high: null,
+          defaultUnit: last.defaultUnit,
+          masterMm: last.masterMm,
+          text: last.text,
+          supersedes: last.id,
+          reason: 'Taken back at once',
+        }),
+        gauge: last.gauge,
+      })
+      reset()
+      setPlace({ id: characteristic.id, slot: onlySlot(last) })
+      if (last.kind === 'point' || last.kind === 'interval') setText(last.text)
+    },
+    markCannot: () => {
+      if (closed !== null || slots.length === 0) return
+      clear()
+      setMode({ kind: 'cannot', reason: '' })
+    },
+    retake: () => {
+      if (closed !== null || historyOf(characteristic.id).length === 0) return
+      clear()
+      setMode({ kind: 'retake', reason: '', begun: false, done: new Set() })
+    },
+    another: () => {
+      const { moreRepeats } = layoutOf(characteristic.method)
+      if (!moreRepeats) return
+      const repeat =
+        Math.max(
+          0,
+          ...standing
+            .filter(
+              (other) => other.station === active.station && other.direction === active.direction && other.kind !== 'withdrawn',
+            )
+            .map((other) => other.repeat),
+        ) + 1
+      const slot = { ...active, repeat }
+      if (acceptsSlot(characteristic.method, slot)) goTo(characteristic.id, slot)
     },
     setReason: (reason) => {
       setFault(null)
-      setCorrection((before) => (before ? { ...before, reason } : before))
+      setMode((before) => (before.kind === 'read' ? before : { ...before, reason }))
     },
     cancel: reset,
-    takeInHand: (gaugeId) => takeInHand(characteristic.gaugeKind, gaugeId),
+    takeInHand: (id) => takeInHand(kindOfGauge, id),
     toggleUnits: () => setSystem((before) => (before === 'metric' ? 'inch' : 'metric')),
   }
 }

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import type { Slot } from '../../core/method/method'
+import type { Slot } from '../../core/method/layout'
 
 export interface Draft {
   readonly characteristic: string

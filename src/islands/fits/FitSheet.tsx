@@ -20,7 +20,7 @@ export function FitSheet({ record, fit }: SheetProps) {
   if (!spec) throw new Error(`no fit ${fit.id} in the book`)
   const { units } = record.machine
   const unit = unitLabel(units)
-  const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, units, spec.showToMm))
+  const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, units, spec.showTo))
   const { clearance } = fit
   return (
     <section className={styles.sheet} aria-labelledby={`fit-${fit.id}`}>
@@ -35,11 +35,11 @@ export function FitSheet({ record, fit }: SheetProps) {
       </div>
       <div className={styles.block}>
         <p className={`figure ${styles.big}`}>
-          {figure(fit.minimum?.valueMm ?? null)} … {figure(fit.maximum?.valueMm ?? null)} <small>{unit}</small>
+          {figure(fit.minimum?.value ?? null)} … {figure(fit.maximum?.value ?? null)} <small>{unit}</small>
         </p>
-        <LimitRibbon model={ribbonOfFit(spec, fit)} width={460} labels system={units} stepMm={spec.showToMm} />
+        <LimitRibbon model={ribbonOfFit(spec, fit)} width={460} labels system={units} />
         <p className={styles.note}>
-          New {figure(spec.new.lowerMm)} … {figure(spec.new.upperMm)} {unit}{' '}
+          New {figure(spec.new.lower)} … {figure(spec.new.upper)} {unit}{' '}
           <SourceNote source={spec.new.source} documents={record.book.documents} />. Whatever was matched, the bounds are{' '}
           {figure(clearance.outerMinimumMm)} … {figure(clearance.outerMaximumMm)} (smallest bore less largest journal, and the
           reverse).
@@ -84,14 +84,14 @@ function Matched({ fit, figure, record, spec }: TableProps) {
         {matched.map((place) => (
           <tr
             key={`${place.station}${place.direction}`}
-            data-extreme={place.valueMm === fit.clearance.minimumMm || place.valueMm === fit.clearance.maximumMm ? '' : undefined}
+            data-extreme={place.value === fit.clearance.minimumMm || place.value === fit.clearance.maximumMm ? '' : undefined}
           >
             <td>
               {place.station}, {place.direction} {label(place.direction)}
             </td>
             <td className="figure">{figure(place.boreMm)}</td>
             <td className="figure">{figure(place.journalMm)}</td>
-            <td className="figure">{figure(place.valueMm)}</td>
+            <td className="figure">{figure(place.value)}</td>
           </tr>
         ))}
       </tbody>
@@ -124,7 +124,7 @@ function Closures({ fit, figure, record, spec }: TableProps) {
               <td className="figure">{figure(strip.clearanceMm)}</td>
               <td className="figure">{figure(closure?.partsMm ?? null)}</td>
               <td className="figure">
-                {closure ? formatSignedLength(closure.differenceMm, record.machine.units, spec.showToMm) : '–'}
+                {closure ? formatSignedLength(closure.differenceMm, record.machine.units, spec.showTo) : '–'}
               </td>
               <td className="figure">
                 {closure ? (

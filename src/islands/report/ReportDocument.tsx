@@ -260,13 +260,7 @@ function Figures({ content }: { readonly content: ReportDraft }) {
                 ))}
               </tbody>
             </table>
-            <LimitRibbon
-              model={ribbonOf(characteristic, result, job.policy)}
-              width={380}
-              labels
-              system={machine.units}
-              stepMm={characteristic.showToMm}
-            />
+            <LimitRibbon model={ribbonOf(characteristic, result, job.policy)} width={380} labels system={machine.units} />
           </div>
         </div>
       ))}
@@ -295,7 +289,7 @@ function Fits({ content: { record, results } }: { readonly content: ReportDraft 
           {results.fits.map((fit) => {
             const spec = record.book.fits.find(({ id }) => id === fit.id)
             if (!spec) return null
-            const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, units, spec.showToMm))
+            const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, units, spec.showTo))
             return (
               <tr key={fit.id}>
                 <td>{spec.name}</td>
@@ -306,7 +300,7 @@ function Fits({ content: { record, results } }: { readonly content: ReportDraft 
                   {spec.limits
                     .map(
                       (limit) =>
-                        `${limit.side === 'upper' ? '≤' : '≥'} ${figure(limit.wearMm)} (${limit.source.document}, ${limit.source.page})`,
+                        `${limit.side === 'upper' ? '≤' : '≥'} ${figure(limit.wear)} (${limit.source.document}, ${limit.source.page})`,
                     )
                     .join('; ')}
                 </td>
@@ -316,7 +310,7 @@ function Fits({ content: { record, results } }: { readonly content: ReportDraft 
                     : fit.closures.map((closure) => (
                         <div key={closure.station}>
                           {closure.station}:{' '}
-                          <span className="figure">{formatSignedLength(closure.differenceMm, units, spec.showToMm)}</span>,{' '}
+                          <span className="figure">{formatSignedLength(closure.differenceMm, units, spec.showTo)}</span>,{' '}
                           {closure.agrees ? 'agree' : 'disagree'} within ±{' '}
                           <span className="figure">{figure(closure.allowedMm)}</span>
                         </div>

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { identifyThread } from '../../core/identify/thread'
 import { explainLiftFault, eyeForThread, type Lift, liftSum } from '../../core/lifting/lifting'
 import type { UnitSystem } from '../../core/quantity/format'
-import { parseLength } from '../../core/quantity/length'
+import { parseQuantity } from '../../core/quantity/quantity'
 import { parseThreadPitch } from '../../core/work/identity'
 import { Choice } from '../../ui/Choice'
 import { TextField } from '../../ui/Field'
@@ -146,10 +146,10 @@ interface FoundThread {
 
 function threadFound(diameter: string, pitch: string, units: UnitSystem): FoundThread | null {
   const unit = units === 'metric' ? 'mm' : 'in'
-  const size = parseLength(diameter, unit)
+  const size = parseQuantity(diameter, 'length', unit)
   const rise = parseThreadPitch(pitch, unit)
-  if (!size.ok || !rise.ok || size.value.valueMm <= 0) return null
-  const identity = identifyThread({ diameterMm: size.value.valueMm, pitchMm: rise.value, flankDegrees: null })
+  if (!size.ok || !rise.ok || size.value.value <= 0) return null
+  const identity = identifyThread({ diameterMm: size.value.value, pitchMm: rise.value, flankDegrees: null })
   if (identity.kind === 'none')
     return {
       says: `No standard thread: nearest ${identity.nearest.designation}. Find the right eye before lifting.`,

@@ -23,14 +23,14 @@ export function TrendPage({ view, opened }: { readonly view: JobView; readonly o
     setChosen(id)
     history.replaceState(null, '', `?c=${encodeURIComponent(id)}`)
   }
-  const step = characteristic.showToMm
+  const step = characteristic.showTo
   const system = record.machine.units
   return (
     <div className={styles.page}>
       <nav className={styles.list} aria-label="Characteristics">
         <h2>Wear lines</h2>
         <ul>
-          {characteristics.map(({ id, name, showToMm }) => {
+          {characteristics.map(({ id, name, showTo }) => {
             const own = results.characteristics.find((other) => other.id === id)
             return (
               <li key={id}>
@@ -45,7 +45,7 @@ export function TrendPage({ view, opened }: { readonly view: JobView; readonly o
                   <span className={styles.rate}>
                     {own?.rate ? (
                       <>
-                        <span className="figure">{formatSignedLength(own.rate.perThousandHoursMm, system, showToMm / 10)}</span>{' '}
+                        <span className="figure">{formatSignedLength(own.rate.perThousandHours, system, showTo / 10)}</span>{' '}
                         {unitLabel(system)} per 1 000 h
                       </>
                     ) : (
@@ -98,10 +98,10 @@ function howDrawn(characteristic: Characteristic, { record }: JobView): string {
 }
 
 function describe(characteristic: Characteristic, result: CharacteristicResult, { record }: JobView): string {
-  const figure = (mm: number): string => formatLength(mm, record.machine.units, characteristic.showToMm)
-  const points = result.line.map((point) => `${figure(point.valueMm)} at ${formatHours(point.runningHours)} h`).join(', ')
-  const next = result.forecast ? `; expected ${figure(result.forecast.valueMm)} at ${formatHours(result.forecast.atHours)} h` : ''
-  const wear = characteristic.limits[0] ? `; wear limit ${figure(characteristic.limits[0].wearMm)}` : ''
+  const figure = (mm: number): string => formatLength(mm, record.machine.units, characteristic.showTo)
+  const points = result.line.map((point) => `${figure(point.value)} at ${formatHours(point.runningHours)} h`).join(', ')
+  const next = result.forecast ? `; expected ${figure(result.forecast.value)} at ${formatHours(result.forecast.atHours)} h` : ''
+  const wear = characteristic.limits[0] ? `; wear limit ${figure(characteristic.limits[0].wear)}` : ''
   return `${characteristic.name}: ${points}${next}${wear}`
 }
 
@@ -127,9 +127,9 @@ function Points({ characteristic, result, view }: PartProps) {
                 {point.overhaul} <span className={styles.rate}>{point.date}</span>
               </td>
               <td className="figure">{formatHours(point.runningHours)}</td>
-              <td className="figure">{formatLength(point.valueMm, system, characteristic.showToMm)}</td>
+              <td className="figure">{formatLength(point.value, system, characteristic.showTo)}</td>
               <td className="figure">
-                {before ? formatSignedLength(point.valueMm - before.valueMm, system, characteristic.showToMm) : '–'}
+                {before ? formatSignedLength(point.value - before.value, system, characteristic.showTo) : '–'}
               </td>
             </tr>
           )
@@ -149,7 +149,7 @@ function Facts({ characteristic, result, view, step }: PartProps & { readonly st
     <dl className={styles.facts}>
       <dt>Rate by least squares</dt>
       <dd className="figure">
-        {rate ? `${formatSignedLength(rate.perThousandHoursMm, system, step / 10)} ${unit} per 1\u00a0000 h` : '–'}
+        {rate ? `${formatSignedLength(rate.perThousandHours, system, step / 10)} ${unit} per 1\u00a0000 h` : '–'}
       </dd>
       <dt>Overhauls on this line</dt>
       <dd className="figure">{result.line.length}</dd>
@@ -157,9 +157,9 @@ function Facts({ characteristic, result, view, step }: PartProps & { readonly st
         <>
           <dt>Expected at {formatHours(forecast.atHours)} h, without a band</dt>
           <dd className="figure">
-            {formatLength(forecast.valueMm, system, step)} {unit}
+            {formatLength(forecast.value, system, step)} {unit}
           </dd>
-          {characteristic.limits[0]?.planMm !== null && (
+          {characteristic.limits[0]?.plan !== null && (
             <>
               <dt>Hours until the plan limit</dt>
               <dd className="figure">{hours(forecast.hoursToPlan)}</dd>

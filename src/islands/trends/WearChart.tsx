@@ -58,7 +58,7 @@ function configuration(
   const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
   const value = (mm: number): number => (system === 'metric' ? mm : mm / 25.4)
   const figure = (shown: number): string =>
-    formatLength(system === 'metric' ? shown : shown * 25.4, system, characteristic.showToMm)
+    formatLength(system === 'metric' ? shown : shown * 25.4, system, characteristic.showTo)
   const [limit] = characteristic.limits
   const { line, forecast } = result
   const last = line.at(-1)
@@ -90,7 +90,7 @@ function configuration(
       datasets: [
         {
           label: 'measured',
-          data: line.map((point) => ({ x: point.runningHours, y: value(point.valueMm) })),
+          data: line.map((point) => ({ x: point.runningHours, y: value(point.value) })),
           borderColor: token('--blue'),
           backgroundColor: token('--blue'),
           borderWidth: 2,
@@ -102,8 +102,8 @@ function configuration(
               {
                 label: 'expected',
                 data: [
-                  { x: last.runningHours, y: value(last.valueMm) },
-                  { x: forecast.atHours, y: value(forecast.valueMm) },
+                  { x: last.runningHours, y: value(last.value) },
+                  { x: forecast.atHours, y: value(forecast.value) },
                 ],
                 borderColor: token('--blue'),
                 borderDash: [4, 4],
@@ -114,9 +114,9 @@ function configuration(
               },
             ]
           : []),
-        ...level(limit?.planMm, 'plan limit', token('--recondition'), [3, 3]),
-        ...level(limit?.wearMm, 'wear limit', token('--replace'), []),
-        ...(first ? level(characteristic.new.nominalMm, 'new, nominal', token('--ink-3'), [8, 4]) : []),
+        ...level(limit?.plan, 'plan limit', token('--recondition'), [3, 3]),
+        ...level(limit?.wear, 'wear limit', token('--replace'), []),
+        ...(first ? level(characteristic.new.nominal, 'new, nominal', token('--ink-3'), [8, 4]) : []),
       ],
     },
     options: {

@@ -78,18 +78,10 @@ function PartRibbon({ board, row }: { readonly board: Board; readonly row: Board
     const characteristic = record.book.characteristics.find(({ id }) => id === subject)
     const result = board.results.characteristics.find(({ id }) => id === subject)
     if (characteristic && result)
-      return (
-        <LimitRibbon
-          model={ribbonOf(characteristic, result, record.job.policy)}
-          width={150}
-          system={record.machine.units}
-          stepMm={characteristic.showToMm}
-        />
-      )
+      return <LimitRibbon model={ribbonOf(characteristic, result, record.job.policy)} width={150} system={record.machine.units} />
     const spec = record.book.fits.find(({ id }) => id === subject)
     const fit = board.results.fits.find(({ id }) => id === subject)
-    if (spec && fit)
-      return <LimitRibbon model={ribbonOfFit(spec, fit)} width={150} system={record.machine.units} stepMm={spec.showToMm} />
+    if (spec && fit) return <LimitRibbon model={ribbonOfFit(spec, fit)} width={150} system={record.machine.units} />
   }
   return null
 }

@@ -20,4 +20,4 @@ export const fonts = {
 } as const
 
 /** Signs that Text and Figure lack; they are set in Symbols. The same list stands in the page's font file. */
-export const SYMBOLS = /[≤≥→←↑↓Δπ√✓]+/gu
+export const SYMBOLS = /[≤≥→←↑↓ΔΩπ√✓]+/gu

@@ -231,12 +231,7 @@ function measurement(
             stack: [
               table(['auto', 'auto', '*'], ['Result', 'Value (k = 2)', 'Limit, source'], values),
               {
-                svg: ribbonSvg(
-                  ribbonOf(characteristic, result, record.job.policy),
-                  290,
-                  record.machine.units,
-                  characteristic.showToMm,
-                ),
+                svg: ribbonSvg(ribbonOf(characteristic, result, record.job.policy), 290, record.machine.units),
                 width: 290,
                 margin: [0, 2, 0, 0],
               },
@@ -254,16 +249,15 @@ function fits({ record, results }: ReportContent): Content {
   const rows = results.fits.flatMap((fit): TableCell[][] => {
     const spec = record.book.fits.find(({ id }) => id === fit.id)
     if (!spec) return []
-    const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, units, spec.showToMm))
+    const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, units, spec.showTo))
     const limits = spec.limits
       .map(
-        (limit) =>
-          `${limit.side === 'upper' ? '≤' : '≥'} ${figure(limit.wearMm)} (${limit.source.document}, ${limit.source.page})`,
+        (limit) => `${limit.side === 'upper' ? '≤' : '≥'} ${figure(limit.wear)} (${limit.source.document}, ${limit.source.page})`,
       )
       .join('; ')
     const closures = fit.closures.map(
       (closure) =>
-        `${closure.station}: ${formatSignedLength(closure.differenceMm, units, spec.showToMm)}, ${closure.agrees ? 'agree' : 'disagree'} within ± ${figure(closure.allowedMm)}`,
+        `${closure.station}: ${formatSignedLength(closure.differenceMm, units, spec.showTo)}, ${closure.agrees ? 'agree' : 'disagree'} within ± ${figure(closure.allowedMm)}`,
     )
     return [
       [

@@ -18,8 +18,8 @@ const paper: Record<Exclude<Tone, 'pointer'>, string> = {
 const pointerByGrade = { 0: '#21409a', 1: '#855600', 2: '#a3271f' } as const
 
 /** The limit ribbon as SVG text with fixed colours, for the PDF. */
-export function ribbonSvg(model: RibbonModel, width: number, system: UnitSystem, stepMm: number): string {
-  const drawing = ribbonShapes(model, { width, labels: true, system, stepMm })
+export function ribbonSvg(model: RibbonModel, width: number, system: UnitSystem): string {
+  const drawing = ribbonShapes(model, { width, labels: true, system })
   const colour = (tone: Tone): string => (tone === 'pointer' ? pointerByGrade[model.result?.grade ?? 0] : paper[tone])
   const shapes = drawing.shapes.map((shape) => svgOf(shape, colour)).join('')
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${drawing.width}" height="${drawing.height}" viewBox="0 0 ${drawing.width} ${drawing.height}">${shapes}</svg>`

@@ -8,7 +8,6 @@ export interface LimitRibbonProps {
   readonly width: number
   readonly labels?: boolean
   readonly system: UnitSystem
-  readonly stepMm: number
 }
 
 const colour: Record<Tone, string> = {
@@ -30,8 +29,8 @@ const colour: Record<Tone, string> = {
  * beyond the wear limit with its guard band, readings as ticks, the result as a pointer with its uncertainty, the last
  * overhaul's result as an outline, the forecast as an arrow.
  */
-export function LimitRibbon({ model, width, labels = false, system, stepMm }: LimitRibbonProps) {
-  const drawing = ribbonShapes(model, { width, labels, system, stepMm })
+export function LimitRibbon({ model, width, labels = false, system }: LimitRibbonProps) {
+  const drawing = ribbonShapes(model, { width, labels, system })
   return (
     <svg
       className={styles.ribbon}
@@ -39,7 +38,7 @@ export function LimitRibbon({ model, width, labels = false, system, stepMm }: Li
       style={{ maxWidth: width * 1.5 }}
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}
       role="img"
-      aria-label={describeRibbon(model, system, stepMm)}
+      aria-label={describeRibbon(model, system)}
     >
       {drawing.shapes.map((shape, index) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: shapes have no state and two may be alike

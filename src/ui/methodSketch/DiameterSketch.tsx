@@ -1,7 +1,7 @@
 import type { Method } from '../../core/method/method'
 import { Balloon, Caption, Dimension, Mark, type MarkState, useHatches } from './drawing'
-import type { SketchProps } from './MethodSketch'
 import styles from './MethodSketch.module.css'
+import type { SketchProps } from './marks'
 
 type DiameterMethod = Extract<Method, { kind: 'boreDiameter' | 'outsideDiameter' }>
 

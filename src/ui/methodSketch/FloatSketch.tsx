@@ -1,7 +1,7 @@
-import type { Method } from '../../core/method/method'
-import { Balloon, Caption, Dimension, type MarkState, useHatches } from './drawing'
-import type { SketchProps } from './MethodSketch'
+import type { Method, MethodOf } from '../../core/method/method'
+import { Balloon, Caption, Dial, Dimension, type MarkState, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
+import { repeatMark, type SketchProps } from './marks'
 
 type FloatMethod = Extract<Method, { kind: 'endFloat' }>
 
@@ -47,6 +47,48 @@ export function FloatSketch({ method, active, taken }: SketchProps & { readonly 
           state={state(repeat)}
         />
       ))}
+    </svg>
+  )
+}
+
+/** The shaft lifted and pressed down in its bearing, the dial on its rim; an overhung dial on its lever. */
+export function PlaySketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'radialPlay'> }) {
+  const { hatches, defs } = useHatches()
+  const repeats = Array.from({ length: method.repeatsAtLeast }, (_, index) => index + 1)
+  const dialX = method.lever === null ? 250 : 420
+  return (
+    <svg className={styles.sketch} viewBox="0 0 600 244" aria-hidden="true">
+      {defs}
+      <path className={styles.outline} d="M140 40h110v46H140zM140 138h110v46H140z" style={{ fill: hatches.metal }} />
+      <path className={styles.face} d="M60 92H480V132H60z" />
+      <line className={styles.axis} x1="40" x2="500" y1="112" y2="112" />
+      <Dimension x1={195} x2={195} y1={86} y2={138} state={props.active ? 'now' : 'taken'} heads="outward" />
+      <Dial x={dialX} y={34} state={props.active ? 'now' : 'taken'} small />
+      <line className={styles.thin} x1={dialX} x2={dialX} y1="54" y2="92" />
+      <path className={styles.thin} d="M520 92V52m-5 8l5 -8 5 8M520 132V172m-5 -8l5 8 5 -8" />
+      <Caption x={534} y={76}>
+        up
+      </Caption>
+      <Caption x={534} y={158}>
+        down
+      </Caption>
+      {method.lever !== null && (
+        <>
+          <path className={styles.thin} d="M60 196H195M60 208H420M60 190v24M195 190v12M420 202v12" />
+          <Caption x={204} y={200}>
+            {`${method.lever.bearingMm} to the bearing`}
+          </Caption>
+          <Caption x={428} y={212}>
+            {`${method.lever.dialMm} to the dial`}
+          </Caption>
+        </>
+      )}
+      {repeats.map((repeat, index) => (
+        <Balloon key={repeat} x={60 + index * 32} y={229} text={String(repeat)} state={repeatMark(props, repeat)} />
+      ))}
+      <Caption x={70 + repeats.length * 32} y={233}>
+        up − down, with their signs
+      </Caption>
     </svg>
   )
 }

@@ -1,15 +1,23 @@
-import type { Method, Slot } from '../../core/method/method'
+import type { Method } from '../../core/method/method'
+import { AlignmentSketch, GapClockSketch, RunoutSketch } from './aroundSketches'
 import { DiameterSketch } from './DiameterSketch'
-import { FloatSketch } from './FloatSketch'
+import { FloatSketch, PlaySketch } from './FloatSketch'
+import {
+  BacklashSketch,
+  CrushSketch,
+  GrooveSketch,
+  RemainingSketch,
+  SetSketch,
+  SideClearanceSketch,
+  SizeSketch,
+  StraightnessSketch,
+} from './faceSketches'
+import { MarkSketch, PinchSketch, TorqueSketch } from './jointSketches'
+import type { SketchProps } from './marks'
+import { ContactSketch, ElementsSketch } from './patternSketches'
 import { RingSketch } from './RingSketch'
 import { StripSketch } from './StripSketch'
-
-export interface SketchProps {
-  /** The slot to be read now. */
-  readonly active: Slot | null
-  /** Places read already: “station/direction”, and “station/direction/repeat” for repeats. */
-  readonly taken: ReadonlySet<string>
-}
+import { ComputedSketch, LookSketch, MeterSketch, PressureSketch, RigSketch, SpringSketch } from './testSketches'
 
 /** The drawing of a method: where the reading to be taken now lies, what is read already. */
 export function MethodSketch({ method, ...rest }: SketchProps & { readonly method: Method }) {
@@ -23,5 +31,51 @@ export function MethodSketch({ method, ...rest }: SketchProps & { readonly metho
       return <RingSketch method={method} {...rest} />
     case 'endFloat':
       return <FloatSketch method={method} {...rest} />
+    case 'radialPlay':
+      return <PlaySketch method={method} {...rest} />
+    case 'size':
+      return <SizeSketch method={method} {...rest} />
+    case 'grooveWidth':
+      return <GrooveSketch method={method} {...rest} />
+    case 'sideClearance':
+      return <SideClearanceSketch method={method} {...rest} />
+    case 'shellCrush':
+      return <CrushSketch method={method} {...rest} />
+    case 'setDimension':
+      return <SetSketch method={method} {...rest} />
+    case 'straightness':
+      return <StraightnessSketch method={method} {...rest} />
+    case 'backlash':
+      return <BacklashSketch method={method} {...rest} />
+    case 'remaining':
+      return <RemainingSketch method={method} {...rest} />
+    case 'gapAtPositions':
+      return <GapClockSketch method={method} {...rest} />
+    case 'runout':
+      return <RunoutSketch method={method} {...rest} />
+    case 'alignment':
+      return <AlignmentSketch method={method} {...rest} />
+    case 'capPinch':
+      return <PinchSketch method={method} {...rest} />
+    case 'torque':
+      return <TorqueSketch method={method} {...rest} />
+    case 'markAlignment':
+      return <MarkSketch method={method} {...rest} />
+    case 'contactPattern':
+      return <ContactSketch method={method} {...rest} />
+    case 'elements':
+      return <ElementsSketch method={method} {...rest} />
+    case 'spring':
+      return <SpringSketch method={method} {...rest} />
+    case 'openingPressure':
+      return <PressureSketch method={method} {...rest} />
+    case 'meter':
+      return <MeterSketch method={method} {...rest} />
+    case 'benchTest':
+      return <RigSketch method={method} {...rest} />
+    case 'lookedAt':
+      return <LookSketch method={method} {...rest} />
+    case 'computed':
+      return <ComputedSketch method={method} />
   }
 }

@@ -109,3 +109,27 @@ export function Caption({
     </text>
   )
 }
+
+/** A dial indicator with its needle. */
+export function Dial({
+  x,
+  y,
+  state,
+  small = false,
+}: {
+  readonly x: number
+  readonly y: number
+  readonly state: MarkState
+  readonly small?: boolean
+}) {
+  const radius = small ? 20 : 36
+  return (
+    <g>
+      <circle className={styles.face} cx={x} cy={y} r={radius} />
+      <circle className={styles.thin} cx={x} cy={y} r={radius - (small ? 5 : 8)} strokeDasharray="1 4.86" />
+      <g className={styles.measure} data-state={state}>
+        <path d={`M${x} ${y}l${radius * 0.4} ${-radius * 0.55}`} strokeWidth="2.4" />
+      </g>
+    </g>
+  )
+}

@@ -1,0 +1,1 @@
+CREATE INDEX "reading_place" ON "reading" USING btree ("job_id","characteristic","stage","station","direction","repeat");

@@ -1,0 +1,42 @@
+import { stepOf } from '../core/method/gives'
+import { formAt, quantityAt } from '../core/method/layout'
+import type { Method } from '../core/method/method'
+import { figuresOf } from '../core/quantity/figures'
+import type { UnitSystem } from '../core/quantity/format'
+import type { Reading } from '../core/record/recordSchema'
+
+type Value = Pick<Reading, 'value' | 'low' | 'high' | 'station'>
+
+/** What was read at a place as figures or as a word: the figure, its bounds, the answer, the kind of contact. */
+export function valueWords({ value, low, high, station }: Value, method: Method, units: UnitSystem, showTo: number): string {
+  switch (formAt(method, { station }).kind) {
+    case 'answer':
+      return value === 1 ? 'yes' : 'no'
+    case 'cell':
+      return value === 100 ? 'full' : value === 0 ? 'none' : 'part'
+    case 'element':
+      return value === 0 ? 'sound' : value === 100 ? 'broken' : `${value} %`
+    case 'quantity': {
+      const kind = quantityAt(method, { station })
+      return figuresOf(kind, units, stepOf(method, showTo, kind)).extent({
+        value,
+        interval: value === null ? { low, high } : null,
+      })
+    }
+  }
+}
+
+/** A standing reading as a report shows it: its value, or why there is none. */
+export function readingWords(reading: Reading, method: Method, units: UnitSystem, showTo: number): string {
+  switch (reading.kind) {
+    case 'point':
+    case 'interval':
+      return valueWords(reading, method, units, showTo)
+    case 'notApplicable':
+      return 'not applicable'
+    case 'cannot':
+      return `cannot be measured: ${reading.reason ?? ''}`
+    case 'withdrawn':
+      return '–'
+  }
+}

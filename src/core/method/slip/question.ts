@@ -1,0 +1,196 @@
+import { exceeds } from '../../decimal'
+import type { Gauge } from '../../gauge/gauge'
+import { gaugeKindFacts } from '../../gauge/gauge'
+import type { Limit } from '../../limit/limit'
+import { type Method, wearsTowards } from '../method'
+import { candidatesOf, type Typed } from './candidates'
+import { type ExpectationInput, expectationOf } from './expectation'
+import type { Likely, SlipQuestion } from './slip'
+
+export interface SlipInput extends Typed {
+  readonly method: Method
+  /** Last place typed, in the fixed unit; null for a fraction. */
+  readonly typedStep: number | null
+  readonly newSize: readonly [number, number]
+  /** Limits that judge the readings themselves (largest, smallest, mean, total), not differences of them. */
+  readonly limits: readonly Limit[]
+  /** Expanded uncertainty of one reading: a new part may measure this much beyond its own limits. */
+  readonly expandedUncertainty: number
+  readonly gauge: Gauge
+  /** Calibration was asked about before with this gauge, in this job. */
+  readonly gaugeUsedBefore: boolean
+  /** Greatest permissible error that is asked for here; null where any will do. */
+  readonly errorAsked: number | null
+  readonly today: string
+  /** Texts read just before in the set, nearest first. */
+  readonly before: readonly string[]
+  /** Repeats read at this place, and their limit; null where repeats do not matter. */
+  readonly repeats: { readonly values: readonly number[]; readonly limit: number; readonly first: string } | null
+  readonly expects: Omit<ExpectationInput, 'allowance' | 'floor'>
+}
+
+/** How far beyond the wear limit a worn part is still believed, as a part of the whole wear allowance. */
+const BELIEVED_BEYOND_WEAR = 0.5
+/** From so many standard deviations on a reading is questioned when a slip explains it. */
+const SUSPECT = 3
+/** And without any explanation. */
+const ASTONISHING = 7
+/** What was meant lies at most so far from what is expected. */
+const EXPLAINED = 2
+/** A gauge is believed to half its division. */
+const INTERPOLATED = 0.5
+/** Honest readings that scatter by this many divisions hardly ever show one figure four times over. */
+const TOLD_APART = 1.5
+/** The same figure so often in a row is questioned where the gauge tells honest readings apart. */
+const COPIED = 3
+
+/**
+ * Questions a reading that looks like a slip. Null when nothing is wrong. It warns and proposes; a person chooses.
+ * Readings whose own scale judges them (widths of a strip, answers, cells) are only held against gauge and repeats.
+ */
+export function questionReading(input: SlipInput): SlipQuestion | null {
+  return far(input) ?? ofGauge(input) ?? spreadOfRepeats(input) ?? copied(input)
+}
+
+const READ_BY_SCALE: ReadonlySet<Method['kind']> = new Set([
+  'plasticStrip',
+  'contactPattern',
+  'elements',
+  'lookedAt',
+  'benchTest',
+  'runout',
+  'alignment',
+  'straightness',
+  'markAlignment',
+  'capPinch',
+])
+
+function allowanceOf({ newSize, limits }: SlipInput): number {
+  const sizes = [...newSize, ...limits.map(({ wear }) => wear)]
+  return Math.max(...sizes) - Math.min(...sizes)
+}
+
+const floorOf = ({ gauge, expandedUncertainty }: SlipInput): number => Math.max(gauge.resolution / 2, expandedUncertainty / 4)
+
+function far(input: SlipInput): SlipQuestion | null {
+  const { value } = input
+  const judged = !READ_BY_SCALE.has(input.method.kind) && input.limits.length > 0
+  const believed = judged ? believedSizes(input) : null
+  if (believed && (value < believed[0] || value > believed[1])) return beyondBelief(input, believed)
+  const expected = expectationOf({ ...input.expects, allowance: allowanceOf(input), floor: floorOf(input) })
+  if (expected === null) return null
+  const distance = (at: number): number => Math.abs(at - expected.centre) / expected.spread
+  const off = distance(value)
+  if (off <= SUSPECT) return null
+  const likely = candidatesOf(input)
+    .filter((candidate) => distance(candidate.value) <= EXPLAINED && (believed === null || within(candidate.value, believed)))
+    .sort((a, b) => distance(a.value) - distance(b.value))[0]
+  if (!likely && off <= ASTONISHING) return null
+  const reach = SUSPECT * expected.spread
+  return {
+    code: 'farOff',
+    value,
+    expected: [expected.centre - reach, expected.centre + reach],
+    from: expected.from,
+    likely: likely ?? null,
+  }
+}
+
+const within = (value: number, [from, to]: readonly [number, number]): boolean => value >= from && value <= to
+
+function believedSizes({ method, newSize, limits, expandedUncertainty }: SlipInput): readonly [number, number] {
+  const sizes = limits.map(({ wear }) => wear)
+  const low = Math.min(newSize[0], ...sizes)
+  const high = Math.max(newSize[1], ...sizes)
+  const beyond = BELIEVED_BEYOND_WEAR * (high - low)
+  // A gap may be set too small as well as worn too wide; a diameter or a thickness only wears one way.
+  if (!WORN_ONE_WAY.has(method.kind)) return [low < 0 ? low - beyond : Math.max(0, low - beyond), high + beyond]
+  return wearsTowards(method) === 'larger'
+    ? [newSize[0] - expandedUncertainty, high + beyond]
+    : [low - beyond, newSize[1] + expandedUncertainty]
+}
+const WORN_ONE_WAY: ReadonlySet<Method['kind']> = new Set(['boreDiameter', 'outsideDiameter', 'grooveWidth', 'remaining', 'size'])
+
+function beyondBelief(input: SlipInput, believed: readonly [number, number]): SlipQuestion {
+  const [from, to] = believed
+  const { value } = input
+  const larger = wearsTowards(input.method) === 'larger'
+  const oneWay = WORN_ONE_WAY.has(input.method.kind)
+  const wrongSide = oneWay && (larger ? value < from : value > to)
+  // A little beyond new is a matter of master, temperature or dirt; far beyond it is a slip like any other.
+  const span = to - from
+  const near = larger ? value >= from - span : value <= to + span
+  return {
+    code: wrongSide && near ? 'wrongSideOfNew' : 'farOff',
+    value,
+    expected: believed,
+    from: 'limits',
+    likely: likelyWithin(input, believed),
+  }
+}
+
+/** The candidate nearest to the other readings of the set, or to the middle of what is believed. */
+function likelyWithin(input: SlipInput, believed: readonly [number, number]): Likely | null {
+  const expected = expectationOf({ ...input.expects, allowance: allowanceOf(input), floor: floorOf(input) })
+  const centre = expected?.centre ?? (believed[0] + believed[1]) / 2
+  const [best] = candidatesOf(input)
+    .filter((candidate) => within(candidate.value, believed))
+    .sort((a, b) => Math.abs(a.value - centre) - Math.abs(b.value - centre))
+  return best ?? null
+}
+
+function ofGauge({
+  gauge,
+  value,
+  deviation,
+  text,
+  typedStep,
+  gaugeUsedBefore,
+  errorAsked,
+  today,
+}: SlipInput): SlipQuestion | null {
+  if (gauge.kind === 'eye') return null
+  // A comparator is set on its master: its range is that of the sizes it spans, whatever was typed.
+  const reach = gaugeKindFacts[gauge.kind].comparator && deviation !== null ? Math.abs(deviation) : value
+  if (gauge.range && (exceeds(gauge.range.least, reach) || exceeds(reach, gauge.range.greatest)))
+    return {
+      code: 'outsideRange',
+      value: reach,
+      range: [gauge.range.least, gauge.range.greatest],
+      gauge: gauge.code,
+      likely: null,
+    }
+  if (!gaugeUsedBefore && gauge.calibrationDue < today)
+    return { code: 'calibrationLapsed', gauge: gauge.code, due: gauge.calibrationDue, likely: null }
+  if (!gaugeUsedBefore && errorAsked !== null && exceeds(gauge.maximumPermissibleError, errorAsked))
+    return { code: 'notOfClass', gauge: gauge.code, error: gauge.maximumPermissibleError, asked: errorAsked, likely: null }
+  const shown = deviation ?? value
+  const steps = shown / (gauge.resolution * INTERPOLATED)
+  const between = Math.abs(steps - Math.round(steps)) * gauge.resolution * INTERPOLATED
+  // A figure converted from another unit never falls on a division; one typed to the gauge's own step does.
+  if (typedStep !== null && typedStep < gauge.resolution * INTERPOLATED * 0.99 && between > typedStep / 2)
+    return { code: 'finerThanGauge', text, resolution: gauge.resolution, gauge: gauge.code, likely: null }
+  return null
+}
+
+function spreadOfRepeats({ repeats, value }: SlipInput): SlipQuestion | null {
+  if (repeats === null || repeats.values.length === 0) return null
+  const all = [...repeats.values, value]
+  const range = Math.max(...all) - Math.min(...all)
+  return exceeds(range, repeats.limit)
+    ? { code: 'repeatsSpread', range, limitValue: repeats.limit, first: repeats.first, likely: null }
+    : null
+}
+
+/** The same text again and again, where honest readings of this gauge would differ. */
+function copied(input: SlipInput): SlipQuestion | null {
+  const { text, before, method, gauge, repeats } = input
+  if (repeats !== null || READ_BY_SCALE.has(method.kind)) return null
+  const run = before.findIndex((other) => other !== text)
+  const times = run < 0 ? before.length : run
+  if (times < COPIED) return null
+  const expected = expectationOf({ ...input.expects, allowance: allowanceOf(input), floor: floorOf(input) })
+  // A coarse gauge shows the same figure honestly.
+  if (!expected || expected.spread < gauge.resolution * TOLD_APART) return null
+  return { code: 'copiedDown', text, times, likely: null }
+}

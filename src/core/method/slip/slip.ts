@@ -1,0 +1,91 @@
+import { formatQuantity, type UnitSystem, unitOf } from '../../quantity/format'
+import type { QuantityKind } from '../../quantity/kind'
+
+/** Kinds of slip at the bench, by what was probably meant. */
+export type SlipKind =
+  | 'decimalPlace'
+  | 'thimbleTurn'
+  | 'wholeFrame'
+  | 'inchForMm'
+  | 'comparatorSign'
+  | 'signForgotten'
+  | 'digitsSwapped'
+
+/** What a reading is held against. */
+export type ExpectedFrom = 'limits' | 'neighbours' | 'lastTime' | 'sisters'
+
+export interface Likely {
+  readonly kind: SlipKind
+  /** As it would have been typed. */
+  readonly text: string
+  readonly value: number
+}
+
+/** A reading that is questioned, never changed: why, and what was probably meant. */
+export type SlipQuestion = { readonly likely: Likely | null } & (
+  | {
+      /** farOff: beyond what is expected here; wrongSideOfNew: less worn than a new part. */
+      readonly code: 'farOff' | 'wrongSideOfNew'
+      readonly value: number
+      readonly expected: readonly [number, number]
+      readonly from: ExpectedFrom
+    }
+  | { readonly code: 'copiedDown'; readonly text: string; readonly times: number }
+  | { readonly code: 'finerThanGauge'; readonly text: string; readonly resolution: number; readonly gauge: string }
+  | { readonly code: 'outsideRange'; readonly value: number; readonly range: readonly [number, number]; readonly gauge: string }
+  | { readonly code: 'calibrationLapsed'; readonly gauge: string; readonly due: string }
+  | { readonly code: 'notOfClass'; readonly gauge: string; readonly error: number; readonly asked: number }
+  | { readonly code: 'repeatsSpread'; readonly range: number; readonly limitValue: number; readonly first: string }
+)
+
+const kindWords: Record<SlipKind, string> = {
+  decimalPlace: 'The decimal point one place off.',
+  thimbleTurn: 'One turn of the thimble is 0.5 mm, or 0.025 in.',
+  wholeFrame: 'One frame of the gauge is 25 mm, or 1 in.',
+  inchForMm: 'Inches and millimetres mixed.',
+  comparatorSign: 'The sign of the comparator.',
+  signForgotten: 'Read from the master, without its sign.',
+  digitsSwapped: 'Two digits swapped.',
+}
+
+const fromWords: Record<ExpectedFrom, string> = {
+  limits: 'what new part and limits let expect here',
+  neighbours: 'the other readings of this set',
+  lastTime: 'the same place last time and what has worn since',
+  sisters: 'its sister positions',
+}
+
+/** How the figures of a question are written. */
+export interface SlipFigures {
+  readonly quantity: QuantityKind
+  readonly system: UnitSystem
+  readonly step: number
+}
+
+/** The warning in one to three sentences. */
+export function explainSlip(slip: SlipQuestion, { quantity, system, step }: SlipFigures): string {
+  const figure = (value: number): string => formatQuantity(value, quantity, system, step)
+  const unit = unitOf(quantity, system)
+  switch (slip.code) {
+    case 'wrongSideOfNew':
+    case 'farOff': {
+      if (slip.code === 'wrongSideOfNew' && slip.likely === null)
+        return `${figure(slip.value)} is on the wrong side of new. Usually master, temperature or dirt; sometimes plating, picked-up metal or a closed-in shell.`
+      const [from, to] = slip.expected
+      const far = `${figure(slip.value)} is far from ${fromWords[slip.from]}, ${figure(from)} … ${figure(to)}.`
+      return slip.likely ? `${far} ${kindWords[slip.likely.kind]} Did you mean ${slip.likely.text}?` : far
+    }
+    case 'copiedDown':
+      return `“${slip.text}” is the same as the ${slip.times} readings before it, which this gauge would hardly show. Copied down, or read?`
+    case 'finerThanGauge':
+      return `“${slip.text}” is finer than ${slip.gauge} can show, ${figure(slip.resolution)} ${unit}.`
+    case 'outsideRange':
+      return `${figure(slip.value)} is outside the range of ${slip.gauge}, ${figure(slip.range[0])} … ${figure(slip.range[1])} ${unit}. Another gauge, or a misread figure?`
+    case 'calibrationLapsed':
+      return `The calibration of ${slip.gauge} lapsed on ${slip.due}. Take another one in hand, or keep the reading and have the gauge checked.`
+    case 'notOfClass':
+      return `${slip.gauge} may err by ${figure(slip.error)} ${unit}; ${figure(slip.asked)} is asked for here. Take a better one in hand, or keep the reading.`
+    case 'repeatsSpread':
+      return `With this one the repeats spread over ${figure(slip.range)} ${unit}, more than the ${figure(slip.limitValue)} allowed. ${slip.first} and read again, or keep it.`
+  }
+}

@@ -1,0 +1,54 @@
+import type { Characteristic } from './bookSchema'
+
+/** Other characteristics whose values this one needs to be reduced. */
+export function dependsOn({ method }: Pick<Characteristic, 'method'>): readonly string[] {
+  switch (method.kind) {
+    case 'ringEndGap':
+      return [method.runsIn]
+    case 'computed':
+      return Object.values(method.names).map(({ characteristic }) => characteristic)
+    default:
+      return []
+  }
+}
+
+type Named = Pick<Characteristic, 'id' | 'method'>
+
+/** Characteristics in an order in which each comes after those it needs; else the chain of names that bites its tail. */
+export function evaluationOrder<C extends Named>(
+  characteristics: readonly C[],
+): { readonly kind: 'ordered'; readonly order: readonly C[] } | { readonly kind: 'cycle'; readonly chain: readonly string[] } {
+  const byId = new Map(characteristics.map((characteristic) => [characteristic.id, characteristic]))
+  const done = new Set<string>()
+  const order: C[] = []
+  const visit = (characteristic: C, above: readonly string[]): readonly string[] | null => {
+    if (done.has(characteristic.id)) return null
+    if (above.includes(characteristic.id)) return [...above.slice(above.indexOf(characteristic.id)), characteristic.id]
+    for (const id of dependsOn(characteristic)) {
+      const needed = byId.get(id)
+      const chain = needed ? visit(needed, [...above, characteristic.id]) : null
+      if (chain) return chain
+    }
+    done.add(characteristic.id)
+    order.push(characteristic)
+    return null
+  }
+  for (const characteristic of characteristics) {
+    const chain = visit(characteristic, [])
+    if (chain) return { kind: 'cycle', chain }
+  }
+  return { kind: 'ordered', order }
+}
+
+/** For each characteristic, those that must be reduced anew when its readings change, nearest first. */
+export function dependentsOf(order: readonly Named[]): ReadonlyMap<string, readonly string[]> {
+  const direct = new Map<string, string[]>()
+  for (const characteristic of order)
+    for (const id of dependsOn(characteristic)) direct.set(id, [...(direct.get(id) ?? []), characteristic.id])
+  const all = new Map<string, readonly string[]>()
+  for (const { id } of [...order].reverse()) {
+    const own = direct.get(id) ?? []
+    if (own.length > 0) all.set(id, [...new Set([...own, ...own.flatMap((next) => all.get(next) ?? [])])])
+  }
+  return all
+}

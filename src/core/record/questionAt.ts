@@ -1,0 +1,172 @@
+import type { Gauge } from '../gauge/gauge'
+import { COVERAGE_FACTOR, readingUncertainty } from '../gauge/uncertainty'
+import { givesOf, quantityOf, stepOf } from '../method/gives'
+import { quantityAt, type Slot, slotKey, slotsOf } from '../method/layout'
+import type { Neighbour } from '../method/slip/expectation'
+import { questionReading, type SlipInput } from '../method/slip/question'
+import type { SlipQuestion } from '../method/slip/slip'
+import type { ParsedReading } from '../quantity/reading'
+import { wearRate } from '../trend/wearLine'
+import { levelOf } from '../work/need'
+import type { Characteristic } from './bookSchema'
+import type { InspectionRecord, Overhaul, Reading } from './recordSchema'
+import { standingReadings } from './standing'
+
+export interface QuestionInput {
+  readonly record: InspectionRecord
+  readonly characteristic: Characteristic
+  readonly slot: Slot
+  readonly text: string
+  readonly parsed: ParsedReading
+  readonly gauge: Gauge
+  readonly conditions: Reading['conditions']
+  readonly today: string
+  /** Standing readings of this characteristic at this stage, and of any other. */
+  readonly standing: readonly Reading[]
+  readonly standingOf: (characteristic: string) => readonly Reading[]
+}
+
+const JUDGE_READINGS: ReadonlySet<string> = new Set(['maximum', 'minimum', 'mean', 'median', 'total', 'gapAtWornDiameter'])
+const JUDGE_SHAPE: ReadonlySet<string> = new Set([
+  'outOfRound',
+  'taper',
+  'parallelism',
+  'variation',
+  'oppositeDifference',
+  'stripTaper',
+])
+
+/** Holds a reading about to be accepted against everything the record knows of its place; null when nothing is wrong. */
+export function questionAt(input: QuestionInput): SlipQuestion | null {
+  const { record, characteristic, slot, parsed, gauge, text, today } = input
+  // Bounds and answers are not figures to be misread by a digit.
+  if (parsed.kind !== 'point') return null
+  const { method, showTo } = characteristic
+  const quantity = quantityAt(method, slot)
+  const own = quantity === quantityOf(method)
+  const gives = givesOf(method)
+  const limits = characteristic.limits.filter(({ judges }) => JUDGE_READINGS.has(judges) && gives[judges] === quantity)
+  const shapes = characteristic.limits.filter(({ judges }) => JUDGE_SHAPE.has(judges)).map(({ wear }) => wear)
+  const others = input.standing.filter(
+    (reading) => reading.value !== null && slotKey(reading) !== slotKey(slot) && sameKind(characteristic, reading, slot),
+  )
+  const last = lastOverhaul(record, characteristic)
+  const lastAt = (at: Slot): number | null => last?.get(slotKey(at)) ?? null
+  const neighbours = others.map((reading): Neighbour => ({ value: reading.value ?? 0, last: lastAt(reading) }))
+  const question: SlipInput = {
+    method,
+    text,
+    value: parsed.value,
+    deviation: parsed.deviation,
+    masterMm: method.kind === 'boreDiameter' ? method.masterMm : null,
+    quantity,
+    system: record.machine.units,
+    step: stepOf(method, showTo, quantity),
+    typedStep: parsed.typedStep,
+    newSize: [characteristic.new.lower, characteristic.new.upper],
+    limits: own ? limits : [],
+    expandedUncertainty: COVERAGE_FACTOR * readingUncertainty(gauge),
+    gauge,
+    gaugeUsedBefore:
+      record.job.readings.some((reading) => reading.gauge === gauge.id) ||
+      input.standing.some((reading) => reading.gauge === gauge.id),
+    errorAsked: errorAsked(record, gauge),
+    today,
+    before: textsBefore(characteristic, input.standing, slot),
+    repeats: repeatsAt(characteristic, others, slot),
+    expects: {
+      neighbours,
+      last: own ? lastAt(slot) : null,
+      growth: growthOf(record, characteristic),
+      sisters: own ? sistersAt(input, slot) : [],
+      shape: shapes.length === 0 ? null : Math.min(...shapes),
+    },
+  }
+  return questionReading(question)
+}
+
+const sameKind = ({ method }: Characteristic, a: Slot, b: Slot): boolean =>
+  method.kind === 'spring' || method.kind === 'openingPressure' ? a.station === b.station : true
+
+const lastByRecord = new WeakMap<InspectionRecord['history'], Map<string, ReadonlyMap<string, number> | null>>()
+
+/** What each place of a characteristic showed at the last overhaul, on the part that is installed now; null when there is none. */
+function lastOverhaul(record: InspectionRecord, characteristic: Characteristic): ReadonlyMap<string, number> | null {
+  const known = lastByRecord.get(record.history) ?? new Map<string, ReadonlyMap<string, number> | null>()
+  lastByRecord.set(record.history, known)
+  const found = known.get(characteristic.id)
+  if (found !== undefined) return found
+  const made = readLast(record, characteristic)
+  known.set(characteristic.id, made)
+  return made
+}
+
+function readLast(record: InspectionRecord, characteristic: Characteristic): ReadonlyMap<string, number> | null {
+  const same = (overhaul: Overhaul): boolean =>
+    overhaul.installed[characteristic.part] === record.job.installed[characteristic.part]
+  const past = [...record.history].sort((a, b) => b.runningHours - a.runningHours).find(same)
+  if (!past) return null
+  const own = past.readings.filter((reading) => reading.characteristic === characteristic.id)
+  const left = own.filter(({ stage }) => stage === 'asLeft')
+  const standing = standingReadings(left.length > 0 ? left : own.filter(({ stage }) => stage === 'asFound'))
+  return new Map(standing.flatMap((reading) => (reading.value === null ? [] : [[slotKey(reading), reading.value] as const])))
+}
+
+/** How far the whole set has moved since the last overhaul if it went on as before; null with fewer than two of them. */
+function growthOf(record: InspectionRecord, characteristic: Characteristic): number | null {
+  const same = record.history.filter((past) => past.installed[characteristic.part] === record.job.installed[characteristic.part])
+  const points = same.flatMap(({ overhaul, date, runningHours, readings }) => {
+    const values = standingReadings(
+      readings.filter((reading) => reading.characteristic === characteristic.id && reading.stage === 'asFound'),
+    ).flatMap(({ value }) => value ?? [])
+    return values.length === 0
+      ? []
+      : [{ overhaul, date, runningHours, value: values.reduce((sum, value) => sum + value, 0) / values.length }]
+  })
+  const rate = wearRate(points)
+  const latest = Math.max(...points.map(({ runningHours }) => runningHours))
+  return rate === null ? null : (rate.perThousandHours * (record.job.runningHours - latest)) / 1000
+}
+
+/** The same place of characteristics measured alike on parts that were alike when new. */
+function sistersAt({ record, characteristic, standingOf }: QuestionInput, slot: Slot): number[] {
+  const { method, new: size } = characteristic
+  return record.book.characteristics
+    .filter((other) => other.id !== characteristic.id && other.method.kind === method.kind && other.new.nominal === size.nominal)
+    .flatMap((other) =>
+      standingOf(other.id)
+        .filter((reading) => slotKey(reading) === slotKey(slot))
+        .flatMap(({ value }) => value ?? []),
+    )
+}
+
+function textsBefore({ method }: Characteristic, standing: readonly Reading[], slot: Slot): string[] {
+  const slots = slotsOf(method)
+  const here = slots.findIndex((other) => slotKey(other) === slotKey(slot))
+  const texts = new Map(standing.map((reading) => [slotKey(reading), reading.text]))
+  const before: string[] = []
+  for (const other of slots.slice(0, Math.max(0, here)).reverse()) {
+    const text = texts.get(slotKey(other))
+    if (text === undefined) break
+    before.push(text)
+  }
+  return before
+}
+
+function repeatsAt({ method, beforeRepeats }: Characteristic, others: readonly Reading[], slot: Slot): SlipInput['repeats'] {
+  const limit = 'repeatabilityLimit' in method ? method.repeatabilityLimit : null
+  if (limit === null) return null
+  const values = others
+    .filter((other) => other.station === slot.station && other.direction === slot.direction)
+    .flatMap(({ value }) => value ?? [])
+  return { values, limit, first: beforeRepeats ?? 'Turn the shaft over' }
+}
+
+/** Greatest permissible error that the job's level asks of this kind of gauge; null where it asks none. */
+function errorAsked(record: InspectionRecord, gauge: Gauge): number | null {
+  const level = levelOf(record.book, record.job.level)
+  const asked = (level?.needs.gauges ?? [])
+    .filter(({ kind }) => kind === gauge.kind)
+    .flatMap(({ maximumPermissibleError }) => maximumPermissibleError ?? [])
+  return asked.length === 0 ? null : Math.max(...asked)
+}
