@@ -4,8 +4,8 @@ import bookJson from './book.json' with { type: 'json' }
 import readingsJson from './readings.json' with { type: 'json' }
 
 const MM_PER_INCH = 25.4
-const NM_PER_LBF_FT = 1.3558179483314004
-const BAR_PER_PSI = 0.0689475729316836
+const NM_PER_LBF_FT = 1.35581794833
+const BAR_PER_PSI = 0.068947572932
 const N_PER_LBF = 4.4482216152605
 const rounded = (value: number): number => Number(value.toFixed(6))
 

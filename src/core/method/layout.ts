@@ -93,8 +93,8 @@ export function layoutOf(method: Method): Layout {
     case 'spring':
       return layout({
         stations: [
-          { id: SPRING.longer, label: `load at ${method.longerMm} mm` },
-          { id: SPRING.shorter, label: `load at ${method.shorterMm} mm` },
+          { id: SPRING.longer, label: 'load, longer length' },
+          { id: SPRING.shorter, label: 'load, shorter length' },
           { id: SPRING.free, label: 'free length' },
           { id: SPRING.lean, label: 'lean' },
         ],

@@ -31,6 +31,8 @@ export interface Evaluation {
   readonly results: Results
   /** How many characteristics, fits and parts were computed to get here. */
   readonly touched: number
+  /** Standing readings of a characteristic, corrected. */
+  takenOf(characteristic: string): TakenSet['taken']
   /** The evaluation with these as the standing as-found readings of one characteristic. */
   with(characteristic: string, standing: readonly Reading[]): Evaluation
 }
@@ -82,6 +84,7 @@ function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
   return {
     results: state.results,
     touched,
+    takenOf: (id) => (state.sets.get(id) ?? NOTHING_TAKEN).taken,
     with: (id, standing) => {
       const characteristic = at(fixed, id)
       const sets = new Map(state.sets).set(id, takenOf(characteristic, standing, fixed.gauges))

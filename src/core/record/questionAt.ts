@@ -1,7 +1,7 @@
 import type { Gauge } from '../gauge/gauge'
 import { COVERAGE_FACTOR, readingUncertainty } from '../gauge/uncertainty'
 import { givesOf, quantityOf, stepOf } from '../method/gives'
-import { quantityAt, type Slot, slotKey, slotsOf } from '../method/layout'
+import { formAt, quantityAt, type Slot, slotKey, slotsOf } from '../method/layout'
 import type { Neighbour } from '../method/slip/expectation'
 import { questionReading, type SlipInput } from '../method/slip/question'
 import type { SlipQuestion } from '../method/slip/slip'
@@ -39,9 +39,9 @@ const JUDGE_SHAPE: ReadonlySet<string> = new Set([
 /** Holds a reading about to be accepted against everything the record knows of its place; null when nothing is wrong. */
 export function questionAt(input: QuestionInput): SlipQuestion | null {
   const { record, characteristic, slot, parsed, gauge, text, today } = input
-  // Bounds and answers are not figures to be misread by a digit.
-  if (parsed.kind !== 'point') return null
   const { method, showTo } = characteristic
+  // Bounds and answers are not figures to be misread by a digit.
+  if (parsed.kind !== 'point' || formAt(method, slot).kind !== 'quantity') return null
   const quantity = quantityAt(method, slot)
   const own = quantity === quantityOf(method)
   const gives = givesOf(method)

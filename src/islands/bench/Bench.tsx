@@ -68,6 +68,7 @@ export function Bench(props: BenchProps) {
           method={characteristic.method}
           active={complete && bench.mode.kind === 'read' ? null : bench.active}
           taken={taken}
+          system={bench.record.machine.units}
           values={valuesOf(bench.standing)}
         />
         <p className={styles.pose}>

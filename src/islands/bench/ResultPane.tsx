@@ -5,6 +5,7 @@ import { type Figures, figuresOf } from '../../core/quantity/figures'
 import { formatHours, formatLength } from '../../core/quantity/format'
 import { ribbonOf } from '../../drawing/ribbonScale'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
+import { ResultDrawing } from '../../ui/resultDrawing/ResultDrawing'
 import { SourceNote } from '../../ui/SourceNote'
 import { VerdictMark } from '../../ui/VerdictMark'
 import { VoteList } from '../../ui/VoteList'
@@ -43,6 +44,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
         </p>
       </div>
       <LimitRibbon model={ribbonOf(characteristic, result, record.job.policy)} width={300} labels system={system} />
+      <ResultDrawing method={characteristic.method} taken={bench.taken} figures={figuresAt(bench, undefined)} />
       <table className={styles.values}>
         <caption className="hidden-label">Reduced values and their limits, {unit}</caption>
         <tbody>

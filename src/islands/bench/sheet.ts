@@ -80,11 +80,7 @@ export function sheetOf(method: Method, repeatsShown: number): Sheet {
       direction,
       repeat: index + 1,
       head: [
-        direction.id === NO_PLACE
-          ? ''
-          : directions.length > 1 || repeats === 1
-            ? `${direction.id} ${direction.label}`.trim()
-            : '',
+        direction.id === NO_PLACE ? '' : directions.length > 1 || repeats === 1 ? nameOf(direction) : '',
         repeats > 1 ? `repeat ${index + 1}` : '',
       ]
         .filter((word) => word !== '')

@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
 import { BY_EYE } from '../../core/gauge/gauge'
 import { acceptsSlot, layoutOf, quantityAt, type Slot, slotKey, slotsOf } from '../../core/method/layout'
+import type { TakenReading } from '../../core/method/reduce/reduce'
 import type { SlipQuestion } from '../../core/method/slip/slip'
 import type { UnitSystem } from '../../core/quantity/format'
 import { explainReadingFault, type ParsedReading } from '../../core/quantity/reading'
@@ -12,6 +13,7 @@ import type { InspectionRecord, Reading, Stage } from '../../core/record/recordS
 import type { CharacteristicResult, Results } from '../../core/record/results'
 import { gaugeKindAt, readTyped } from '../../core/record/typedReading'
 import { bodyOf, closedBecause, type Gauge, NOT_KEPT, onlySlot } from './benchRecord'
+import { gaugeInHand } from './gaugeInHand'
 import { repeatsShown } from './sheet'
 import { useConditions } from './useConditions'
 import { type Draft, useDraft } from './useDraft'
@@ -49,6 +51,8 @@ export interface Bench {
   readonly repeats: number
   readonly active: Slot
   readonly standing: readonly Reading[]
+  /** Standing readings corrected, what is typed included, for drawings. */
+  readonly taken: readonly TakenReading[]
   readonly text: string
   readonly fault: string | null
   readonly parsed: ParsedReading | null
@@ -87,15 +91,6 @@ export interface Bench {
 }
 
 const LEAST_REASON = 3
-
-/** The one last taken in hand if it reaches the size; else one that reaches it and is in calibration; else whatever there is. */
-function gaugeInHand(gauges: readonly Gauge[], last: string | undefined, nominal: number, today: string): Gauge | undefined {
-  const reaches = ({ range }: Gauge): boolean => range === null || (nominal >= range.least && nominal <= range.greatest)
-  const remembered = gauges.find(({ id }) => id === last)
-  if (remembered && reaches(remembered)) return remembered
-  const fitting = gauges.filter(reaches)
-  return fitting.find(({ calibrationDue }) => calibrationDue >= today) ?? fitting[0] ?? remembered ?? gauges[0]
-}
 
 export function useBench({ view, person, today, opened }: BenchProps): Bench {
   const { record } = view
@@ -143,8 +138,7 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
 
   const kindOfGauge = gaugeKindAt(characteristic, active)
   const gaugesOfKind = record.gauges.filter((gauge) => gauge.kind === kindOfGauge)
-  const gauge =
-    kindOfGauge === 'eye' ? undefined : gaugeInHand(gaugesOfKind, hand[kindOfGauge], characteristic.new.nominal, today)
+  const gauge = kindOfGauge === 'eye' ? undefined : gaugeInHand(gaugesOfKind, hand[kindOfGauge], characteristic, active, today)
   const gaugeId = gauge?.id ?? null
   const takenUnder = conditions.at(gaugeId, quantityAt(characteristic.method, active) === 'length')
 
@@ -359,6 +353,7 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     repeats: repeatsShown(standing, active),
     active,
     standing,
+    taken: evaluated.takenOf(characteristic.id),
     text,
     fault,
     parsed,

@@ -1,4 +1,5 @@
 import type { Method, MethodOf } from '../../core/method/method'
+import { formatLength } from '../../core/quantity/format'
 import { Balloon, Caption, Dial, Dimension, type MarkState, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { repeatMark, type SketchProps } from './marks'
@@ -76,10 +77,10 @@ export function PlaySketch({ method, ...props }: SketchProps & { readonly method
         <>
           <path className={styles.thin} d="M60 196H195M60 208H420M60 190v24M195 190v12M420 202v12" />
           <Caption x={204} y={200}>
-            {`${method.lever.bearingMm} to the bearing`}
+            {`${formatLength(method.lever.bearingMm, props.system, 1)} to the bearing`}
           </Caption>
           <Caption x={428} y={212}>
-            {`${method.lever.dialMm} to the dial`}
+            {`${formatLength(method.lever.dialMm, props.system, 1)} to the dial`}
           </Caption>
         </>
       )}

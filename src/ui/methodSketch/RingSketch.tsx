@@ -1,4 +1,5 @@
 import type { Method } from '../../core/method/method'
+import { formatLength, unitLabel } from '../../core/quantity/format'
 import { Caption, Dimension, Mark, type MarkState, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import type { SketchProps } from './marks'
@@ -9,7 +10,7 @@ const X = 190
 const Y = 122
 
 /** The ring squared in its gauge with the gap at the top, and the joint enlarged with the feeler in it. */
-export function RingSketch({ method, active, taken }: SketchProps & { readonly method: RingMethod }) {
+export function RingSketch({ method, active, taken, system }: SketchProps & { readonly method: RingMethod }) {
   const { hatches, defs } = useHatches()
   const [segment] = method.segments
   const state: MarkState = active ? 'now' : segment && taken.has(`${segment.id}/-`) ? 'taken' : 'open'
@@ -36,7 +37,7 @@ export function RingSketch({ method, active, taken }: SketchProps & { readonly m
         </Caption>
       </g>
       <Caption x={X} y={Y + 5} anchor="middle">
-        {`ring gauge ${method.referenceDiameterMm} mm`}
+        {`ring gauge ${formatLength(method.referenceDiameterMm, system, 0.1)} ${unitLabel(system)}`}
       </Caption>
     </svg>
   )

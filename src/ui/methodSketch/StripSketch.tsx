@@ -1,4 +1,5 @@
 import type { Method } from '../../core/method/method'
+import { formatLength, unitLabel } from '../../core/quantity/format'
 import { Balloon, Caption, type MarkState, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import type { SketchProps } from './marks'
@@ -9,7 +10,7 @@ const LEFT = 40
 const WIDTH = 300
 
 /** Shaft under the cap with the strips lying at the crown, and one flattened strip against its printed scale. */
-export function StripSketch({ method, active, taken }: SketchProps & { readonly method: StripMethod }) {
+export function StripSketch({ method, active, taken, system }: SketchProps & { readonly method: StripMethod }) {
   const { hatches, defs } = useHatches()
   const state = (id: string): MarkState =>
     active?.station === id ? 'now' : taken.has(`${id}/${method.direction.id}`) ? 'taken' : 'open'
@@ -49,7 +50,7 @@ export function StripSketch({ method, active, taken }: SketchProps & { readonly 
             <g key={point.widthMm} transform={`translate(68 ${30 + index * 46})`}>
               <rect x={-width / 2} y="-9" width={width} height="18" className={styles.thin} style={{ fill: 'var(--band-new)' }} />
               <text className={styles.caption} x="0" y="23" textAnchor="middle">
-                {`${point.widthMm} → ${point.clearanceMm} mm`}
+                {`${formatLength(point.widthMm, system, 0.05)} → ${formatLength(point.clearanceMm, system, 0.001)} ${unitLabel(system)}`}
               </text>
             </g>
           )

@@ -65,7 +65,7 @@ export function Balloon({
   return (
     <g className={styles.measure} data-state={state}>
       <circle className={styles.balloon} cx={x} cy={y} r="11" />
-      <text x={x} y={y + 4.5} textAnchor="middle">
+      <text x={x} y={y + 4.5} textAnchor="middle" data-long={text.length > 2 ? '' : undefined}>
         {text}
       </text>
     </g>

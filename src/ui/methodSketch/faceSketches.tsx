@@ -67,8 +67,8 @@ export function GrooveSketch({ method, ...props }: SketchProps & { readonly meth
       <Caption x={268} y={106}>
         width at the root
       </Caption>
-      <PointsAround points={method.points} {...props} cx={450} cy={112} />
-      <Caption x={450} y={228} anchor="middle">
+      <PointsAround points={method.points} {...props} cx={480} cy={112} />
+      <Caption x={480} y={228} anchor="middle">
         points around
       </Caption>
     </svg>
@@ -90,10 +90,10 @@ export function SideClearanceSketch({ method, ...props }: SketchProps & { readon
         feeler
       </Caption>
       <Caption x={262} y={120}>
-        ring, pressed to one side
+        ring, to one side
       </Caption>
-      <PointsAround points={method.points} {...props} cx={470} cy={112} />
-      <Caption x={470} y={228} anchor="middle">
+      <PointsAround points={method.points} {...props} cx={484} cy={112} />
+      <Caption x={484} y={228} anchor="middle">
         points around, groove clean
       </Caption>
     </svg>

@@ -1,4 +1,5 @@
 import type { MethodOf } from '../../core/method/method'
+import { formatQuantity, unitOf } from '../../core/quantity/format'
 import { Balloon, Caption, Mark, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { type SketchProps, spread, stationMark, valueAt } from './marks'
@@ -86,7 +87,7 @@ export function TorqueSketch({ method, ...props }: SketchProps & { readonly meth
           {
             loosening: 'breakaway, loosening: information only',
             tighteningFurther: 'breakaway, tightening further',
-            final: `to ${method.targetNm} N·m, in this order`,
+            final: `to ${formatQuantity(method.targetNm, 'torque', props.system, 1)} ${unitOf('torque', props.system)}, in this order`,
           }[method.taken]
         }
       </Caption>
@@ -136,7 +137,7 @@ export function MarkSketch({ method, ...props }: SketchProps & { readonly method
         strokeWidth="4"
         stroke="currentColor"
       />
-      <Mark x={210} y={70} text="angle" state={props.active ? 'now' : 'taken'} />
+      <Mark x={262} y={64} text="angle" state={props.active ? 'now' : 'taken'} />
       <Caption x={60} y={228}>
         mark on the part at the top; + clockwise
       </Caption>

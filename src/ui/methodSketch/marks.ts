@@ -1,4 +1,5 @@
 import type { Slot } from '../../core/method/layout'
+import type { UnitSystem } from '../../core/quantity/format'
 import type { MarkState } from './drawing'
 
 export interface SketchProps {
@@ -6,6 +7,8 @@ export interface SketchProps {
   readonly active: Slot | null
   /** Places read already: “station/direction”, and “station/direction/repeat” for repeats. */
   readonly taken: ReadonlySet<string>
+  /** Units the machine is measured in. */
+  readonly system: UnitSystem
   /** What was read, by “station/direction/repeat”. */
   readonly values: ReadonlyMap<string, number>
 }

@@ -1,6 +1,6 @@
 import { PRESSURE, SPRING } from '../../core/method/layout'
 import type { MethodOf } from '../../core/method/method'
-import { unitOf } from '../../core/quantity/format'
+import { formatLength, formatQuantity, type UnitSystem, unitLabel, unitOf } from '../../core/quantity/format'
 import { Balloon, Caption, Dimension, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { repeatMark, type SketchProps, spread, stationMark, valueAt } from './marks'
@@ -15,8 +15,8 @@ function coil(x: number, top: number, bottom: number): string {
 export function SpringSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'spring'> }) {
   const states = [
     { id: SPRING.free, x: 110, top: 30, text: 'free' },
-    { id: SPRING.longer, x: 270, top: 68, text: `${method.longerMm} mm` },
-    { id: SPRING.shorter, x: 420, top: 106, text: `${method.shorterMm} mm` },
+    { id: SPRING.longer, x: 270, top: 68, text: lengthText(method.longerMm, props.system) },
+    { id: SPRING.shorter, x: 420, top: 106, text: lengthText(method.shorterMm, props.system) },
   ] as const
   return (
     <svg className={styles.sketch} viewBox="0 0 600 244" aria-hidden="true">
@@ -103,7 +103,7 @@ export function PressureSketch({ method, ...props }: SketchProps & { readonly me
         />
       ))}
       <Caption x={262 + repeats.length * 32} y={226}>
-        {`set to ${method.setBar} bar`}
+        {`set to ${formatQuantity(method.setBar, 'pressure', props.system, 0.1)} ${unitOf('pressure', props.system)}`}
       </Caption>
     </svg>
   )
@@ -123,7 +123,7 @@ export function MeterSketch({ method, ...props }: SketchProps & { readonly metho
         stroke="currentColor"
       />
       <text className={styles.caption} x="145" y="166" textAnchor="middle">
-        {unitOf(method.quantity, 'metric') || 'count'}
+        {unitOf(method.quantity, props.system) || 'count'}
       </text>
       <path className={styles.thin} d="M230 150q60 10 80 -40" strokeWidth="2" />
       {method.points.map(({ id, label }, index) => {
@@ -184,7 +184,7 @@ export function RigSketch({ method, ...props }: SketchProps & { readonly method:
         )
       })}
       <Caption x={66} y={18}>
-        {unitOf(method.quantity, 'metric')}
+        {unitOf(method.quantity, props.system)}
       </Caption>
     </svg>
   )
@@ -235,3 +235,5 @@ export function ComputedSketch({ method }: { readonly method: MethodOf<'computed
     </svg>
   )
 }
+
+const lengthText = (mm: number, system: UnitSystem): string => `${formatLength(mm, system, 0.1)} ${unitLabel(system)}`

@@ -226,7 +226,7 @@ export function reduceAlignment({ method, readings, complete }: ReduceInput<'ali
     values.angularity = reduced(point(faceFit.firstAmplitude * perMetre), {
       quantity: 'slope',
       uncertainty: amplitudeUncertainty(face) * perMetre,
-      where: `${face.length} face readings on ${method.faceDiameterMm} mm`,
+      where: `${face.length} face readings`,
       sum: [
         term('face, first harmonic', point(faceFit.firstAmplitude), 'length'),
         term('on the radius', point(method.faceDiameterMm / 2), 'length'),

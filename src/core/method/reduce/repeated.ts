@@ -165,7 +165,7 @@ export function reduceSpring({ method, readings, complete }: ReduceInput<'spring
   const u = Math.max(longer.uncertainty, shorter.uncertainty)
   const open = openWhile(complete, 'eitherWay')
   const sum = [term(longer.label, longer.interval, 'force'), term(shorter.label, shorter.interval, 'force')]
-  const facts = { where: `at ${method.workingMm} mm`, sum, open } as const
+  const facts = { where: 'at the working length', sum, open } as const
   return {
     faults,
     values: {
@@ -174,7 +174,7 @@ export function reduceSpring({ method, readings, complete }: ReduceInput<'spring
         { low: flat.rateNPerMm, high: steep.rateNPerMm },
         {
           ...facts,
-          where: `${method.longerMm} to ${method.shorterMm} mm`,
+          where: 'between the two lengths',
           quantity: 'stiffness',
           uncertainty: (Math.SQRT2 * worstDifference(readings)) / (method.longerMm - method.shorterMm),
         },
@@ -214,7 +214,7 @@ export function reduceOpeningPressure({ method, readings, complete }: ReduceInpu
       {
         quantity: 'pressure',
         uncertainty: u,
-        where: `to reach ${method.setBar} bar`,
+        where: 'to reach its setting',
         sum: [term('to be', point(method.setBar), 'pressure'), { ...mean, label: 'less mean' }],
         open: mean.open,
       },

@@ -1,0 +1,45 @@
+import { quantityOf } from '../../core/method/gives'
+import { quantityAt, type Slot } from '../../core/method/layout'
+import type { Characteristic } from '../../core/record/bookSchema'
+import type { Gauge } from './benchRecord'
+
+/** About what will be read at a place; null where a new part does not say. */
+function expectedAt({ method, new: size, limits }: Characteristic, slot: Slot): number | null {
+  switch (method.kind) {
+    case 'spring':
+      return quantityAt(method, slot) === 'force' ? method.newLoadN : null
+    case 'torque':
+      return method.targetNm
+    case 'openingPressure':
+      return method.setBar
+    case 'runout':
+    case 'alignment':
+    case 'straightness':
+    case 'markAlignment':
+      return null
+    default:
+      return quantityAt(method, slot) === quantityOf(method) && limits.length > 0 ? size.nominal : null
+  }
+}
+
+/**
+ * The one last taken in hand if it reaches what is to be read; else the best that does: in calibration, and showing the
+ * step the figures are shown to; else whatever there is.
+ */
+export function gaugeInHand(
+  gauges: readonly Gauge[],
+  last: string | undefined,
+  characteristic: Characteristic,
+  slot: Slot,
+  today: string,
+): Gauge | undefined {
+  const expected = expectedAt(characteristic, slot)
+  const reaches = ({ range }: Gauge): boolean =>
+    range === null || expected === null || (expected >= range.least && expected <= range.greatest)
+  const remembered = gauges.find(({ id }) => id === last)
+  if (remembered && reaches(remembered)) return remembered
+  const rank = (gauge: Gauge): number =>
+    (reaches(gauge) ? 0 : 4) + (gauge.calibrationDue >= today ? 0 : 2) + (gauge.resolution <= characteristic.showTo ? 0 : 1)
+  const [best] = [...gauges].sort((a, b) => rank(a) - rank(b))
+  return best && reaches(best) ? best : (remembered ?? best)
+}
