@@ -125,7 +125,10 @@ test.describe('the whole path', () => {
 
   test('repeats of the end float must agree; a correction supersedes and says why', async () => {
     await open(page, bench('end-float'))
-    await takeReadings(page, ['0.31', '14-3/4 thou', '0.312'])
+    await takeReadings(page, ['0.31', '14-3/4 thou'])
+    await expect(page.getByText('the repeats spread over 0.065 mm')).toBeVisible()
+    await page.keyboard.press('k')
+    await takeReadings(page, ['0.310'])
     const result = page.getByRole('complementary', { name: 'Result' })
     await expect(result).toContainText('Hold')
     await expect(page.getByText('take repeat 2 again').first()).toBeVisible()

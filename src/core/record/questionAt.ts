@@ -1,12 +1,11 @@
 import type { Gauge } from '../gauge/gauge'
 import { COVERAGE_FACTOR, readingUncertainty } from '../gauge/uncertainty'
 import { givesOf, quantityOf, stepOf } from '../method/gives'
-import { formAt, quantityAt, type Slot, slotKey, slotsOf } from '../method/layout'
+import { formAt, PRESSURE, quantityAt, type Slot, slotKey, slotsOf } from '../method/layout'
 import type { Neighbour } from '../method/slip/expectation'
 import { questionReading, type SlipInput } from '../method/slip/question'
 import type { SlipQuestion } from '../method/slip/slip'
 import type { ParsedReading } from '../quantity/reading'
-import { wearRate } from '../trend/wearLine'
 import { levelOf } from '../work/need'
 import type { Characteristic } from './bookSchema'
 import type { InspectionRecord, Overhaul, Reading } from './recordSchema'
@@ -50,8 +49,8 @@ export function questionAt(input: QuestionInput): SlipQuestion | null {
   const others = input.standing.filter(
     (reading) => reading.value !== null && slotKey(reading) !== slotKey(slot) && sameKind(characteristic, reading, slot),
   )
-  const last = lastOverhaul(record, characteristic)
-  const lastAt = (at: Slot): number | null => last?.get(slotKey(at)) ?? null
+  const predicted = predictions(record, characteristic)
+  const lastAt = (at: Slot): number | null => predicted.get(slotKey(at))?.value ?? null
   const neighbours = others.map((reading): Neighbour => ({ value: reading.value ?? 0, last: lastAt(reading) }))
   const question: SlipInput = {
     method,
@@ -64,7 +63,7 @@ export function questionAt(input: QuestionInput): SlipQuestion | null {
     step: stepOf(method, showTo, quantity),
     typedStep: parsed.typedStep,
     newSize: [characteristic.new.lower, characteristic.new.upper],
-    limits: own ? limits : [],
+    limits: own && (method.kind !== 'openingPressure' || slot.station === PRESSURE.opens) ? limits : [],
     expandedUncertainty: COVERAGE_FACTOR * readingUncertainty(gauge),
     gauge,
     gaugeUsedBefore:
@@ -77,7 +76,7 @@ export function questionAt(input: QuestionInput): SlipQuestion | null {
     expects: {
       neighbours,
       last: own ? lastAt(slot) : null,
-      growth: growthOf(record, characteristic),
+      growth: predicted.get(slotKey(slot))?.growth ?? null,
       sisters: own ? sistersAt(input, slot) : [],
       shape: shapes.length === 0 ? null : Math.min(...shapes),
     },
@@ -88,44 +87,53 @@ export function questionAt(input: QuestionInput): SlipQuestion | null {
 const sameKind = ({ method }: Characteristic, a: Slot, b: Slot): boolean =>
   method.kind === 'spring' || method.kind === 'openingPressure' ? a.station === b.station : true
 
-const lastByRecord = new WeakMap<InspectionRecord['history'], Map<string, ReadonlyMap<string, number> | null>>()
+/** What each place of a characteristic should show now if it went on wearing as before. */
+interface Prediction {
+  readonly value: number
+  /** How far that is from what it showed last; null with one earlier overhaul: nothing says how fast it moves. */
+  readonly growth: number | null
+}
+type Predictions = ReadonlyMap<string, Prediction>
 
-/** What each place of a characteristic showed at the last overhaul, on the part that is installed now; null when there is none. */
-function lastOverhaul(record: InspectionRecord, characteristic: Characteristic): ReadonlyMap<string, number> | null {
-  const known = lastByRecord.get(record.history) ?? new Map<string, ReadonlyMap<string, number> | null>()
-  lastByRecord.set(record.history, known)
+const predictionsOf = new WeakMap<InspectionRecord['history'], Map<string, Predictions>>()
+
+/** Predictions for a characteristic from the earlier overhauls of the part that is installed now, worked out once per record. */
+function predictions(record: InspectionRecord, characteristic: Characteristic): Predictions {
+  const known = predictionsOf.get(record.history) ?? new Map<string, Predictions>()
+  predictionsOf.set(record.history, known)
   const found = known.get(characteristic.id)
-  if (found !== undefined) return found
-  const made = readLast(record, characteristic)
+  if (found) return found
+  const made = predict(record, characteristic)
   known.set(characteristic.id, made)
   return made
 }
 
-function readLast(record: InspectionRecord, characteristic: Characteristic): ReadonlyMap<string, number> | null {
+function predict(record: InspectionRecord, characteristic: Characteristic): Predictions {
   const same = (overhaul: Overhaul): boolean =>
     overhaul.installed[characteristic.part] === record.job.installed[characteristic.part]
-  const past = [...record.history].sort((a, b) => b.runningHours - a.runningHours).find(same)
-  if (!past) return null
-  const own = past.readings.filter((reading) => reading.characteristic === characteristic.id)
+  const [latest, before] = record.history
+    .filter(same)
+    .sort((a, b) => b.runningHours - a.runningHours)
+    .map((overhaul) => ({ hours: overhaul.runningHours, values: valuesIn(overhaul, characteristic.id) }))
+    .filter(({ values }) => values.size > 0)
+  if (!latest) return new Map()
+  const ahead = record.job.runningHours - latest.hours
+  return new Map(
+    [...latest.values].map(([slot, value]): readonly [string, Prediction] => {
+      const earlier = before?.values.get(slot)
+      if (!before || earlier === undefined || latest.hours === before.hours) return [slot, { value, growth: null }]
+      const growth = ((value - earlier) / (latest.hours - before.hours)) * ahead
+      return [slot, { value: value + growth, growth }]
+    }),
+  )
+}
+
+/** Figures by place as they were left at an overhaul; as found where nothing was done. */
+function valuesIn(overhaul: Overhaul, characteristic: string): ReadonlyMap<string, number> {
+  const own = overhaul.readings.filter((reading) => reading.characteristic === characteristic)
   const left = own.filter(({ stage }) => stage === 'asLeft')
   const standing = standingReadings(left.length > 0 ? left : own.filter(({ stage }) => stage === 'asFound'))
   return new Map(standing.flatMap((reading) => (reading.value === null ? [] : [[slotKey(reading), reading.value] as const])))
-}
-
-/** How far the whole set has moved since the last overhaul if it went on as before; null with fewer than two of them. */
-function growthOf(record: InspectionRecord, characteristic: Characteristic): number | null {
-  const same = record.history.filter((past) => past.installed[characteristic.part] === record.job.installed[characteristic.part])
-  const points = same.flatMap(({ overhaul, date, runningHours, readings }) => {
-    const values = standingReadings(
-      readings.filter((reading) => reading.characteristic === characteristic.id && reading.stage === 'asFound'),
-    ).flatMap(({ value }) => value ?? [])
-    return values.length === 0
-      ? []
-      : [{ overhaul, date, runningHours, value: values.reduce((sum, value) => sum + value, 0) / values.length }]
-  })
-  const rate = wearRate(points)
-  const latest = Math.max(...points.map(({ runningHours }) => runningHours))
-  return rate === null ? null : (rate.perThousandHours * (record.job.runningHours - latest)) / 1000
 }
 
 /** The same place of characteristics measured alike on parts that were alike when new. */

@@ -5,6 +5,7 @@ import { methodName } from '../../core/method/method'
 import { Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import styles from './Bench.module.css'
+import { ConditionsDialog } from './ConditionsDialog'
 import { type Command, useCommands } from './commands'
 import { GaugeInHand } from './GaugeInHand'
 import { GoTo } from './GoTo'
@@ -16,7 +17,7 @@ import { ResultPane } from './ResultPane'
 import { takenKeys, valuesOf } from './sheet'
 import { type BenchProps, useBench } from './useBench'
 
-type Open = 'nothing' | 'goTo' | 'help'
+type Open = 'nothing' | 'goTo' | 'help' | 'conditions'
 
 /** The bench: measure this part now. */
 export function Bench(props: BenchProps) {
@@ -32,6 +33,7 @@ export function Bench(props: BenchProps) {
     { key: 'x', label: 'cannot be measured', run: bench.markCannot },
     { key: 't', label: 'read the set again', run: bench.retake },
     ...(layoutOf(characteristic.method).moreRepeats ? [{ key: 'r', label: 'another repeat', run: bench.another }] : []),
+    { key: 'e', label: 'zero, temperature', run: () => setOpen('conditions') },
     { key: 'u', label: 'mm / in', run: bench.toggleUnits },
     { key: '?', label: 'help', run: () => setOpen('help') },
   ]
@@ -90,6 +92,7 @@ export function Bench(props: BenchProps) {
         <span className={styles.caution}>{CAUTION}</span>
       </p>
       {open === 'goTo' && <GoTo bench={bench} onClose={() => setOpen('nothing')} />}
+      {open === 'conditions' && <ConditionsDialog bench={bench} onClose={() => setOpen('nothing')} />}
       {open === 'help' && <Help commands={commands} letters={letters} onClose={() => setOpen('nothing')} />}
     </div>
   )

@@ -42,6 +42,7 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
                 calibrated until <span className="figure">{gauge.calibrationDue}</span>
               </span>
             )}
+            <ConditionsNote bench={bench} />
           </span>
         </>
       ) : (
@@ -53,3 +54,21 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
 
 /** Errors are said one place finer than the gauge shows. */
 const errorStep = (gauge: Gauge): number => Math.min(gauge.resolution, gauge.maximumPermissibleError || gauge.resolution)
+
+/** What is taken off or corrected with this gauge, so that nobody forgets that it is. */
+function ConditionsNote({ bench }: { readonly bench: Bench }) {
+  const { gauge, conditions, record } = bench
+  const zero = gauge ? (conditions.conditions.zeroOf[gauge.id] ?? 0) : 0
+  const warm = conditions.conditions.temperature
+  if (!gauge || (zero === 0 && warm === null)) return null
+  const units = record.machine.units
+  const { figure } = figuresOf(gaugeKindFacts[gauge.kind].quantity, units, gauge.resolution)
+  const temperature = figuresOf('temperature', units, 0.1)
+  return (
+    <span className={styles.lapsed}>
+      {' '}
+      {zero !== 0 && `· zero ${figure(zero)} taken off`}
+      {warm && ` · part ${temperature.figure(warm.partC)}, gauge ${temperature.figure(warm.scaleC)} ${temperature.unit}`}
+    </span>
+  )
+}

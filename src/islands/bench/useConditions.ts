@@ -23,11 +23,11 @@ export function useConditions(jobId: string) {
   }
   return {
     conditions,
-    noteZero: (gaugeId: string, zero: number | null) => {
-      const { [gaugeId]: _before, ...others } = conditions.zeroOf
-      save({ ...conditions, zeroOf: zero === null ? others : { ...others, [gaugeId]: zero } })
+    /** Notes both at once; null takes a note back. */
+    note: (gaugeId: string | null, zero: number | null, temperature: Temperature | null) => {
+      const { [gaugeId ?? '']: _before, ...others } = conditions.zeroOf
+      save({ zeroOf: gaugeId === null || zero === null || zero === 0 ? others : { ...others, [gaugeId]: zero }, temperature })
     },
-    noteTemperature: (temperature: Temperature | null) => save({ ...conditions, temperature }),
     /** Conditions of a reading taken now with this gauge; null where none are noted. */
     at: (gaugeId: string | null, isLength: boolean): Reading['conditions'] => {
       const zero = gaugeId === null ? 0 : (conditions.zeroOf[gaugeId] ?? 0)

@@ -1,6 +1,6 @@
 import type { ExpectedFrom } from './slip'
 
-/** A value read at another place of the set, with what that place showed at the last overhaul. */
+/** A value read at another place of the set, with what that place should show if it wore on as before. */
 export interface Neighbour {
   readonly value: number
   readonly last: number | null
@@ -8,9 +8,9 @@ export interface Neighbour {
 
 export interface ExpectationInput {
   readonly neighbours: readonly Neighbour[]
-  /** What this place showed at the last overhaul, on the same installed part. */
+  /** What this place should show if it wore on as before, on the same installed part; what it showed last where its pace is not known. */
   readonly last: number | null
-  /** How far the set as a whole is expected to have moved since, from its wear line; null without one. */
+  /** How much of that is wear since the last overhaul; null where its pace is not known. */
   readonly growth: number | null
   /** The same place of sister parts, this time. */
   readonly sisters: readonly number[]
@@ -33,13 +33,15 @@ export interface Expectation {
 const MAD_TO_SIGMA = 1.4826
 /**
  * Parts of what is known about a set that honest readings are let differ by. Chosen on the seeded generator of
- * slip.rates.test.ts, whose catch rates and false warnings are printed there and recorded in docs/slip-guards.md.
+ * rates.test.ts, whose catch rates and false warnings are printed there and recorded in docs/slip-guards.md.
  */
-const OF_SHIFT = 0.2
-const OF_GROWTH = 0.5
+/** A place carried on from two earlier overhauls has their doubts in it too, and a little change of pace. */
+const PREDICTED = 3.6
+const OF_SHIFT = 0.25
+const OF_GROWTH = 0.25
 const OF_SHAPE = 0.35
 const OF_ALLOWANCE = 0.12
-const FEW = 1.5
+const FEW = 1.3
 
 const median = (values: readonly number[]): number => {
   const sorted = [...values].sort((a, b) => a - b)
@@ -64,12 +66,12 @@ export function expectationOf(input: ExpectationInput): Expectation | null {
     const scatter = moved.length >= 3 ? sigmaOf(moved) * FEW : 0
     return {
       centre: last + shift,
-      spread: Math.max(floor * Math.SQRT2, scatter, OF_SHIFT * Math.abs(shift)) * (moved.length === 1 ? FEW : 1),
+      spread: Math.max(PREDICTED * floor, scatter, OF_SHIFT * Math.abs(shift)) * (moved.length === 1 ? FEW : 1),
       from: 'lastTime',
     }
   }
   if (last !== null && growth !== null)
-    return { centre: last + growth, spread: Math.max(floor * 2, OF_GROWTH * Math.abs(growth), own / 2), from: 'lastTime' }
+    return { centre: last, spread: Math.max(PREDICTED * floor, OF_GROWTH * Math.abs(growth)), from: 'lastTime' }
   if (neighbours.length >= 1) {
     const values = neighbours.map(({ value }) => value)
     const scatter = values.length >= 3 ? sigmaOf(values) * FEW : 0

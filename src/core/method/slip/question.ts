@@ -40,7 +40,7 @@ const EXPLAINED = 2
 /** A gauge is believed to half its division. */
 const INTERPOLATED = 0.5
 /** Honest readings that scatter by this many divisions hardly ever show one figure four times over. */
-const TOLD_APART = 1.5
+const TOLD_APART = 4
 /** The same figure so often in a row is questioned where the gauge tells honest readings apart. */
 const COPIED = 3
 
@@ -73,10 +73,14 @@ function allowanceOf({ newSize, limits }: SlipInput): number {
 const floorOf = ({ gauge, expandedUncertainty }: SlipInput): number => Math.max(gauge.resolution / 2, expandedUncertainty / 4)
 
 function far(input: SlipInput): SlipQuestion | null {
+  // Their figures say nothing by themselves: a dial's depend on where it was zeroed, a strip's on its scale.
+  if (READ_BY_SCALE.has(input.method.kind)) return null
   const { value } = input
-  const judged = !READ_BY_SCALE.has(input.method.kind) && input.limits.length > 0
+  const judged = input.limits.length > 0
   const believed = judged ? believedSizes(input) : null
   if (believed && (value < believed[0] || value > believed[1])) return beyondBelief(input, believed)
+  // Resistances, flows and loads scatter by more than their meters' errors, and nothing here says by how much.
+  if (input.quantity !== 'length') return null
   const expected = expectationOf({ ...input.expects, allowance: allowanceOf(input), floor: floorOf(input) })
   if (expected === null) return null
   const distance = (at: number): number => Math.abs(at - expected.centre) / expected.spread
@@ -150,8 +154,8 @@ function ofGauge({
   today,
 }: SlipInput): SlipQuestion | null {
   if (gauge.kind === 'eye') return null
-  // A comparator is set on its master: its range is that of the sizes it spans, whatever was typed.
-  const reach = gaugeKindFacts[gauge.kind].comparator && deviation !== null ? Math.abs(deviation) : value
+  // A comparator's range is its travel, to either side.
+  const reach = gaugeKindFacts[gauge.kind].comparator ? Math.abs(deviation ?? value) : value
   if (gauge.range && (exceeds(gauge.range.least, reach) || exceeds(reach, gauge.range.greatest)))
     return {
       code: 'outsideRange',
@@ -177,7 +181,9 @@ function spreadOfRepeats({ repeats, value }: SlipInput): SlipQuestion | null {
   if (repeats === null || repeats.values.length === 0) return null
   const all = [...repeats.values, value]
   const range = Math.max(...all) - Math.min(...all)
-  return exceeds(range, repeats.limit)
+  const before = Math.max(...repeats.values) - Math.min(...repeats.values)
+  // One that lies among the others is not to blame for their spread.
+  return exceeds(range, repeats.limit) && exceeds(range, before)
     ? { code: 'repeatsSpread', range, limitValue: repeats.limit, first: repeats.first, likely: null }
     : null
 }
