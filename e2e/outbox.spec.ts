@@ -58,7 +58,7 @@ test('a place read by someone else meanwhile is shown, and the person chooses', 
   await expect(page.getByText('queued')).toHaveCount(0)
   await takeReadings(other, ['2.60'])
   await expect(other.getByText('Mara Ellwood already read “2.55”')).toBeVisible()
-  await other.getByRole('button', { name: 'Drop it and reload' }).click()
+  await other.getByRole('button', { name: 'Theirs counts' }).click()
   await expect(other.getByRole('button', { name: /A drive side end: 2\.550/ })).toBeVisible()
   await context.close()
 })

@@ -26,7 +26,7 @@ test.describe('the whole path', () => {
   test('the shop floor shows the machine, the open job and what is next', async () => {
     await expect(page.getByRole('heading', { name: 'Shop floor' })).toBeVisible()
     await expect(page.getByText('Next As found')).toBeVisible()
-    await expect(page.getByRole('row', { name: /23\s260 h.*signed/ })).toBeVisible()
+    await expect(page.getByRole('row', { name: /Overhaul at 23\s260 h.*signed/ })).toBeVisible()
     await expect(page.getByText('BG-02')).toBeVisible()
     await expectAccessible(page)
     await tabTo(page, 'As found, before opening')

@@ -22,7 +22,7 @@ test.beforeAll(({ medida }) => medida.startOver())
 
 test('a second start loses nothing, seeds nothing twice and prints address and accounts', async ({ medida }) => {
   const before = await rowsOf(medida)
-  expect(before).toMatchObject({ '"user"': 6, machine: 3, job: 6, report: 4 })
+  expect(before).toMatchObject({ '"user"': 6, machine: 5, job: 12, report: 8 })
   await medida.end('SIGINT')
   expect(runningClusterUrl(medida.dataFolder)).toBeNull()
   await medida.startAgain()
@@ -84,7 +84,7 @@ test('a broken cluster: one sentence that says what to do; --fresh starts over',
   expect(broken.stderr).toMatch(/The database cluster in .* does not start/)
   expect(broken.stderr).toContain('--fresh')
   await medida.startAgain(['--fresh'])
-  expect(await rowsOf(medida)).toMatchObject({ job: 6, report: 4 })
+  expect(await rowsOf(medida)).toMatchObject({ job: 12, report: 8 })
   await medida.clear()
 })
 

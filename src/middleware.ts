@@ -12,6 +12,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
   locals.refusal ??= null
   locals.user ??= null
   const path = url.pathname.replace(/\/+$/, '') || '/'
+  // Made once by the build, for everybody: there is nobody to ask for.
+  if (context.isPrerendered) return next()
   const isApi = path.startsWith('/api/')
 
   if (isApi && request.method !== 'GET' && request.method !== 'HEAD' && !fromOurPages(request))

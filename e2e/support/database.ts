@@ -17,6 +17,16 @@ export async function onDatabase<T>(medida: Medida, run: (client: pg.Client) => 
 export const countRows = (medida: Medida, table: string): Promise<number> =>
   onDatabase(medida, async (client) => Number((await client.query(`SELECT count(*) AS n FROM ${table}`)).rows[0].n))
 
+/** What was read at a characteristic, in the order it arrived. */
+export const readingTexts = (medida: Medida, job: string, characteristic: string): Promise<string[]> =>
+  onDatabase(medida, async (client) => {
+    const { rows } = await client.query<{ text: string }>(
+      'SELECT text FROM reading WHERE job_id = $1 AND characteristic = $2 ORDER BY received_at, id',
+      [job, characteristic],
+    )
+    return rows.map(({ text }) => text)
+  })
+
 /** Lets the waiting time of a step be over: its clock began three days ago. */
 export const letWaitPass = (medida: Medida, job: string, step: string): Promise<void> =>
   onDatabase(medida, async (client) => {

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
+import { buildSync } from 'esbuild'
 import { root, stop } from '../bootstrap.mjs'
 
 const INPUTS = ['src', 'public', 'astro.config.ts', 'package-lock.json', 'tsconfig.json']
@@ -45,11 +46,37 @@ export function ensureBuild(): string {
     rmSync(making, { recursive: true, force: true })
     stop(`${run.stdout}\n${run.stderr}\nThe build failed; see the lines above.`)
   }
+  makeServiceWorker(join(making, 'client'))
   packAhead(join(making, 'client', '_astro'))
   if (existsSync(folder)) rmSync(making, { recursive: true, force: true })
   else renameSync(making, folder)
   forgetOldBuilds(builds)
   return folder
+}
+
+const SHELL = 'offline/bench/index.html'
+
+/** The service worker, with the list of what it keeps: the bench's shell, and every script, style and face it may need. */
+function makeServiceWorker(client: string): void {
+  const hashed = readdirSync(join(client, '_astro'))
+    .filter((name) => /\.(js|css|woff2)$/.test(name))
+    .map((name) => ({ url: `/_astro/${name}`, revision: null }))
+  const shell = createHash('sha256')
+    .update(readFileSync(join(client, SHELL)))
+    .digest('hex')
+  buildSync({
+    entryPoints: [join(root, 'src', 'offline', 'serviceWorker.ts')],
+    outfile: join(client, 'sw.js'),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    define: {
+      FILES_TO_KEEP: JSON.stringify([{ url: `/${SHELL}`, revision: shell }, ...hashed]),
+      'process.env.NODE_ENV': '"production"',
+    },
+    logLevel: 'error',
+  })
 }
 
 /** Packs scripts and styles once, so that no visit waits for it. */

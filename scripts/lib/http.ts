@@ -75,7 +75,16 @@ function readToEnd(request: IncomingMessage, then: () => void): void {
 /** The server around the built application: security headers, body limits, compression, files, pages. */
 export async function createHttpServer(buildFolder: string, certificate: Certificate | null = null): Promise<Server> {
   const { handler } = (await import(pathToFileURL(join(buildFolder, 'server', 'entry.mjs')).href)) as { handler: AstroHandler }
-  const files = sirv(join(buildFolder, 'client'), { immutable: true, maxAge: 31_536_000, etag: true, gzip: true })
+  const files = sirv(join(buildFolder, 'client'), {
+    immutable: true,
+    maxAge: 31_536_000,
+    etag: true,
+    gzip: true,
+    // Their names stay while what is in them changes.
+    setHeaders: (response, path) => {
+      if (path === '/sw.js' || path.startsWith('/offline/')) response.setHeader('cache-control', 'no-cache')
+    },
+  })
   const compress = compression({
     filter: (request, response) =>
       !String(response.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(request, response),

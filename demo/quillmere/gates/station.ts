@@ -25,7 +25,7 @@ const gauge = (
 
 const STEEL_PER_K = 1.15e-5
 
-export const gauges: readonly DemoGauge[] = [
+const gauges: readonly DemoGauge[] = [
   gauge('OM-20', 'Outside micrometers 0 to 75', 'outsideMicrometer', 0.001, 0.003, [0, 75], {
     calibration: { expanded: 0.0024, coverage: 2 },
     corrections: [

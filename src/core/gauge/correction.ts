@@ -34,7 +34,7 @@ export interface CorrectionInput {
  * Error of the gauge at an indicated value by linear interpolation in its table; beyond the ends the end's error holds,
  * because a certificate says nothing there. 0 without a table.
  */
-export function calibrationError(table: readonly CalibrationPoint[], at: number): number {
+function calibrationError(table: readonly CalibrationPoint[], at: number): number {
   const points = [...table].sort((a, b) => a.at - b.at)
   const above = points.findIndex((point) => point.at >= at)
   const high = points[above]

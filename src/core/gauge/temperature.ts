@@ -1,5 +1,5 @@
 /** ISO 1: sizes hold at this temperature. */
-export const REFERENCE_C = 20
+const REFERENCE_C = 20
 
 export interface Thermal {
   readonly partC: number

@@ -7,7 +7,7 @@ import type { TakenReading } from './reduce/reduce'
 
 /** One of every method, small, for tests that must hold for all of them. */
 export const places = (...ids: string[]): Place[] => ids.map((id) => ({ id, label: id }))
-export const clock = (count: number) =>
+const clock = (count: number) =>
   Array.from({ length: count }, (_, index) => ({ id: String(index + 1), label: '', angleDeg: (360 * index) / count }))
 const points = { points: places('a', 'b', 'c'), repeatsAtLeast: 1, repeatabilityLimit: null }
 

@@ -14,7 +14,7 @@ export const slotKey = (slot: Slot): string => `${slot.station}/${slot.direction
 /** Stands where a method has no station or no direction. */
 export const NO_PLACE = '-'
 /** Most repeats one set may hold; more is a sign that the set should be taken anew. */
-export const MOST_REPEATS = 12
+const MOST_REPEATS = 12
 
 /** Places of a spring, a pressure test and an alignment that are not read more than they are named. */
 export const SPRING = { longer: 'L1', shorter: 'L2', free: 'L0', lean: 'e' } as const

@@ -193,8 +193,6 @@ export const methodName: Record<MethodKind, string> = {
   computed: 'Computed from other results',
 }
 
-export const methodKinds = Object.keys(methodName) as readonly MethodKind[]
-
 /** Which way the judged value moves as the part wears; either where it is set and not worn. */
 export function wearsTowards(method: Method): WearsTowards | 'either' {
   switch (method.kind) {

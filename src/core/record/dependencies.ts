@@ -1,7 +1,7 @@
 import type { Characteristic } from './bookSchema'
 
 /** Other characteristics whose values this one needs to be reduced. */
-export function dependsOn({ method }: Pick<Characteristic, 'method'>): readonly string[] {
+function dependsOn({ method }: Pick<Characteristic, 'method'>): readonly string[] {
   switch (method.kind) {
     case 'ringEndGap':
       return [method.runsIn]

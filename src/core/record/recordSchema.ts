@@ -46,7 +46,7 @@ export const slotShape = {
 }
 
 /** point, interval: measured; notApplicable: the place does not exist here; cannot: it cannot be measured, and why; withdrawn: taken back. */
-export const readingKinds = ['point', 'interval', 'notApplicable', 'cannot', 'withdrawn'] as const
+const readingKinds = ['point', 'interval', 'notApplicable', 'cannot', 'withdrawn'] as const
 
 export const conditionsSchema = z.strictObject({
   zero: z.number().min(-1000).max(1000),

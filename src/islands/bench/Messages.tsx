@@ -65,7 +65,10 @@ export function Messages({ bench }: { readonly bench: Bench }) {
             <span>
               “{reading.text}” was not stored: {delivery.message}
             </span>
-            <Button onClick={() => dropAndReload(bench, reading.id)}>Drop it and reload</Button>
+            {delivery.status === 409 && <Button onClick={() => void bench.insist(reading)}>Mine counts</Button>}
+            <Button onClick={() => dropAndReload(bench, reading.id)}>
+              {delivery.status === 409 ? 'Theirs counts' : 'Drop it and reload'}
+            </Button>
           </p>
         ) : null,
       )}

@@ -11,7 +11,10 @@ import type { Characteristic } from '../../core/record/bookSchema'
 import { questionAt } from '../../core/record/questionAt'
 import type { InspectionRecord, Reading, Stage } from '../../core/record/recordSchema'
 import type { CharacteristicResult, Results } from '../../core/record/results'
+import { standingReadings } from '../../core/record/standing'
 import { gaugeKindAt, readTyped } from '../../core/record/typedReading'
+import { getJson } from '../httpClient'
+import { useKept } from '../offline/useKept'
 import { bodyOf, closedBecause, type Gauge, NOT_KEPT, onlySlot } from './benchRecord'
 import { gaugeInHand } from './gaugeInHand'
 import { repeatsShown } from './sheet'
@@ -28,6 +31,8 @@ export interface BenchProps {
   readonly today: string
   /** Characteristic named in the address, if any. */
   readonly opened: string | null
+  /** The job comes from this device: no server was reached. */
+  readonly offline?: boolean
 }
 
 /** What is being done at the place: reading it, correcting it, saying that it cannot be read, reading a whole set again. */
@@ -87,17 +92,20 @@ export interface Bench {
   setReason(reason: string): void
   cancel(): void
   takeInHand(gaugeId: string): void
+  /** A reading refused because somebody read there meanwhile: it is put over theirs, and says so. */
+  insist(reading: Reading): Promise<void>
   toggleUnits(): void
 }
 
 const LEAST_REASON = 3
 
-export function useBench({ view, person, today, opened }: BenchProps): Bench {
+export function useBench({ view, person, today, opened, offline = false }: BenchProps): Bench {
   const { record } = view
   const { book } = record
   const jobId = record.job.id
   const stage: Stage = 'asFound'
   const outbox = useOutbox(person.id, jobId)
+  useKept(view, person, today, outbox.local, offline)
   const conditions = useConditions(jobId)
   const [system, setSystem] = useState<UnitSystem>(record.machine.units)
   const [hand, takeInHand] = useGaugesInHand()
@@ -442,6 +450,21 @@ export function useBench({ view, person, today, opened }: BenchProps): Bench {
     },
     cancel: reset,
     takeInHand: (id) => takeInHand(kindOfGauge, id),
+    insist: async (reading) => {
+      const answer = await getJson<JobView>(`/api/jobs/${encodeURIComponent(jobId)}`)
+      if (answer.kind !== 'ok') return setFault('The server cannot be asked what stands there now. Try again in a moment.')
+      const theirs = standingReadings(answer.value.record.job.readings).find(
+        (other) =>
+          other.characteristic === reading.characteristic && other.stage === reading.stage && slotKey(other) === slotKey(reading),
+      )
+      outbox.drop(reading.id)
+      keep({
+        ...reading,
+        id: v7(),
+        supersedes: theirs?.id ?? null,
+        reason: theirs ? `Read at the same time as “${theirs.text}” by ${theirs.by}; this one counts` : reading.reason,
+      })
+    },
     toggleUnits: () => setSystem((before) => (before === 'metric' ? 'inch' : 'metric')),
   }
 }

@@ -8,7 +8,7 @@ import { type OutboxItem, putInOutbox, takeFromOutbox, waitingInOutbox } from '.
 export type Delivery =
   | { readonly kind: 'queued' }
   | { readonly kind: 'stored' }
-  | { readonly kind: 'refused'; readonly message: string }
+  | { readonly kind: 'refused'; readonly status: number; readonly message: string }
 
 export interface LocalReading {
   readonly reading: Reading
@@ -69,7 +69,7 @@ export function useOutbox(personId: string, jobId: string): Outbox {
           mark(next.id, { kind: 'stored' })
         } else if (answer.kind === 'refused') {
           refused.add(next.id)
-          mark(next.id, { kind: 'refused', message: answer.message })
+          mark(next.id, { kind: 'refused', status: answer.status, message: answer.message })
         }
       }
     } finally {

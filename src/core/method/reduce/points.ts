@@ -141,7 +141,5 @@ export function pointValues(places: readonly PlaceMean[], readings: readonly Tak
   return values
 }
 
-export const totalOf = (places: readonly PlaceMean[]): Interval => sumOf(places.map(({ interval }) => interval))
-
 export const quantityOfPoints = (method: Method, readings: readonly TakenReading[]): QuantityKind =>
   quantityAt(method, readings[0] ?? { station: '' })

@@ -1,0 +1,83 @@
+/** A whole shift without a network: the bench reloads, readings wait, the browser is closed; then everything arrives once, in order. */
+
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Page } from '@playwright/test'
+import { chromium } from '@playwright/test'
+import { DEMO_PASSWORD } from '../demo/quillmere/station'
+import { readingTexts } from './support/database'
+import type { Medida } from './support/medida'
+import { expect, open, signedIn, takeReadings, test } from './support/test'
+
+const BENCH = '/jobs/quillmere-g1-2026/bench'
+const texts = (medida: Medida, characteristic: string): Promise<string[]> =>
+  readingTexts(medida, 'quillmere-g1-2026', characteristic)
+
+async function signIn(page: Page): Promise<void> {
+  await open(page, '/sign-in')
+  await page.getByLabel('User name or e-mail').fill('inspector')
+  await page.getByLabel('Password').fill(DEMO_PASSWORD)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Shop floor' })).toBeVisible()
+}
+
+test('measured without a network, reloaded, closed and reopened: nothing is lost, nothing twice', async ({
+  medida,
+  launchOptions,
+}) => {
+  const profile = mkdtempSync(join(tmpdir(), 'medida-offline-'))
+  const launch = () => chromium.launchPersistentContext(profile, { ...launchOptions, baseURL: medida.url })
+  let context = await launch()
+  let page = await context.newPage()
+  await signIn(page)
+  await open(page, `${BENCH}?c=groove-1`)
+  await page.evaluate('navigator.serviceWorker.ready.then(() => undefined)')
+  await takeReadings(page, ['6.08'])
+  await expect(page.getByText('queued')).toHaveCount(0)
+
+  await context.setOffline(true)
+  await takeReadings(page, ['6.09'])
+  await page.reload()
+  await expect(page.getByText('Without a network.')).toBeVisible()
+  await expect(page.getByRole('button', { name: /6\.08/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /6\.09.*not sent yet/ })).toBeVisible()
+  await takeReadings(page, ['6.10'])
+  await page.goto(`${BENCH}?c=strip-thick`)
+  await takeReadings(page, ['7.45', '>7.4'])
+  await expect(page.getByText(/No connection: 4 readings kept/)).toBeVisible()
+  await context.close()
+
+  context = await launch()
+  page = await context.newPage()
+  await open(page, `${BENCH}?c=groove-1`)
+  await expect(page.getByRole('button', { name: /6\.10/ })).toBeVisible()
+  await expect(page.getByText('queued')).toHaveCount(0)
+  expect(await texts(medida, 'groove-1')).toEqual(['6.08', '6.09', '6.10'])
+  expect(await texts(medida, 'strip-thick')).toEqual(['7.45', '>7.4'])
+  await context.close()
+  rmSync(profile, { recursive: true, force: true })
+})
+
+test('a place that somebody else read meanwhile: the person at the bench sees whose figure stands and chooses', async ({
+  medida,
+  browser,
+}) => {
+  const { page, context: mine } = await signedIn(browser, medida, 'inspector')
+  await open(page, `${BENCH}?c=shell-crush`)
+  await mine.setOffline(true)
+  await takeReadings(page, ['0.12'])
+  const { page: other, context: theirs } = await signedIn(browser, medida, 'inspector')
+  await open(other, `${BENCH}?c=shell-crush`)
+  await takeReadings(other, ['0.11'])
+  await expect(other.getByText('queued')).toHaveCount(0)
+
+  await mine.setOffline(false)
+  await expect(page.getByText(/“0.12” was not stored: .* already read “0.11”/)).toBeVisible()
+  await page.getByRole('button', { name: 'Mine counts' }).click()
+  await expect(page.getByText('was not stored')).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /0\.12/ })).toBeVisible()
+  expect(await texts(medida, 'shell-crush')).toEqual(['0.11', '0.12'])
+  await mine.close()
+  await theirs.close()
+})
