@@ -4,8 +4,8 @@ export interface Figure {
   readonly figure: number
   readonly baseline: number
   readonly unit: string
-  /** A ratio to the baseline, or a figure that stands by itself. */
-  readonly bar: { readonly kind: 'ratio' | 'absolute'; readonly atMost: number }
+  /** A ratio to the baseline, a figure that stands by itself, or no bar: the ratio is told. */
+  readonly bar: { readonly kind: 'ratio' | 'absolute'; readonly atMost: number } | { readonly kind: 'told' }
 }
 
 export function median(values: readonly number[]): number {

@@ -50,8 +50,19 @@ const points = (places: readonly Place[], repeats: number): Layout =>
 const numbered = (count: number, label: string): Place[] =>
   Array.from({ length: count }, (_, index) => ({ id: String(index + 1), label: `${label} ${index + 1}` }))
 
+/** A method never changes once its book is read, and its places are asked for at every key. */
+const layoutByMethod = new WeakMap<Method, Layout>()
+
 /** The sheet of a method. Methods without readings of their own (computed) have no places at all. */
 export function layoutOf(method: Method): Layout {
+  const known = layoutByMethod.get(method)
+  if (known) return known
+  const made = layOut(method)
+  layoutByMethod.set(method, made)
+  return made
+}
+
+function layOut(method: Method): Layout {
   switch (method.kind) {
     case 'outsideDiameter':
     case 'boreDiameter':
@@ -137,7 +148,6 @@ export function slotsOf(method: Method): readonly Slot[] {
   slotsByMethod.set(method, slots)
   return slots
 }
-/** A method never changes once its book is read, and its slots are asked for at every key. */
 const slotsByMethod = new WeakMap<Method, readonly Slot[]>()
 
 function walkThrough({ stations, directions, repeats, walk, without }: Layout): readonly Slot[] {

@@ -65,7 +65,18 @@ interface State {
   readonly results: Results
 }
 
+/** A record never changes; whoever asks for the same one again gets what was worked out before. */
+const evaluations = new WeakMap<InspectionRecord, Evaluation>()
+
 export function startEvaluation(record: InspectionRecord): Evaluation {
+  const known = evaluations.get(record)
+  if (known) return known
+  const made = evaluateAll(record)
+  evaluations.set(record, made)
+  return made
+}
+
+function evaluateAll(record: InspectionRecord): Evaluation {
   const fixed = fix(record)
   const standing = standingByCharacteristic(record.job.readings, 'asFound')
   const sets = new Map(
@@ -194,7 +205,7 @@ function settle(
     book.characteristics,
     (characteristic) => isAffected(characteristic.id),
     (characteristic) =>
-      roundForRecord(
+      rounded(
         evaluateCharacteristic({
           characteristic,
           part: partOf(characteristic.part),
@@ -238,7 +249,7 @@ function settle(
     book.fits,
     (_, index) => affected === 'all' || affected.fits.has(index),
     (fit) =>
-      roundForRecord(
+      rounded(
         evaluateFit({
           fit,
           part: partOf(fit.mendOn),
@@ -261,7 +272,7 @@ function settle(
     before?.results.parts,
     book.parts,
     ({ id }) => partsAffected === null || partsAffected.has(id),
-    (part) => roundForRecord(judgePart(fixed, part, { scope, characteristics, fits })),
+    (part) => rounded(judgePart(fixed, part, { scope, characteristics, fits })),
   )
   return {
     sets,
@@ -425,7 +436,12 @@ function serviceVotes(book: LimitBook, part: Part, scope: Scope): Vote[] {
   ]
 }
 
-/** Rounds every figure to the step of stored results. */
+/** Rounds every figure to the step of stored results. Votes are words only and are kept as they are. */
+function rounded<T extends { readonly votes: readonly Vote[] }>(result: T): T {
+  const { votes, ...figures } = result
+  return { ...roundForRecord(figures), votes } as unknown as T
+}
+
 function roundForRecord<T>(value: T): T {
   if (typeof value === 'number') return forRecord(value) as T
   if (Array.isArray(value)) return value.map(roundForRecord) as T

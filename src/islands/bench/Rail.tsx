@@ -1,7 +1,8 @@
-import { memo, useMemo, useRef } from 'react'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { memo, useEffect, useMemo, useRef } from 'react'
 import { verdictLabel } from '../../core/decision/level'
 import type { UnitSystem } from '../../core/quantity/format'
-import type { Characteristic } from '../../core/record/bookSchema'
+import type { Characteristic, LimitBook } from '../../core/record/bookSchema'
 import type { Policy } from '../../core/record/recordSchema'
 import type { CharacteristicResult } from '../../core/record/results'
 import { ribbonOf } from '../../drawing/ribbonScale'
@@ -10,46 +11,78 @@ import { VerdictMark } from '../../ui/VerdictMark'
 import styles from './Bench.module.css'
 import type { Bench } from './useBench'
 
-/** All characteristics by assembly, each with its ribbon, its mark and how many readings it has. */
+type Row =
+  | { readonly kind: 'head'; readonly assembly: string }
+  | { readonly kind: 'item'; readonly characteristic: Characteristic; readonly index: number }
+
+/** A book of up to so many is drawn whole: then Tab goes through all of it. */
+const DRAWN_WHOLE = 60
+const HEAD_PX = 38
+const ITEM_PX = 62
+
+/** All characteristics by assembly, each with its ribbon, its mark and how many readings it has; of a long list what is in sight. */
 export function Rail({ bench }: { readonly bench: Bench }) {
   const { book, job, machine } = bench.record
-  const groups = useMemo(() => {
-    const assemblyOf = new Map(book.parts.map((part) => [part.id, part.assembly]))
-    const by = new Map<string, { characteristic: Characteristic; index: number }[]>(book.parts.map((part) => [part.assembly, []]))
-    book.characteristics.forEach((characteristic, index) => {
-      by.get(assemblyOf.get(characteristic.part) ?? '')?.push({ characteristic, index })
-    })
-    return [...by].filter(([, items]) => items.length > 0)
-  }, [book])
+  const rows = useMemo(() => rowsOf(book), [book])
+  const nav = useRef<HTMLElement>(null)
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => nav.current,
+    estimateSize: (index) => (rows[index]?.kind === 'head' ? HEAD_PX : ITEM_PX),
+    initialRect: { width: 262, height: 700 },
+    overscan: rows.length <= DRAWN_WHOLE ? rows.length : 6,
+  })
+  const current = rows.findIndex((row) => row.kind === 'item' && row.characteristic.id === bench.characteristic.id)
+  useEffect(() => {
+    if (current >= 0) virtual.scrollToIndex(current, { align: 'auto' })
+  }, [current, virtual])
   // One function for all items, so that an item whose result has not changed is left as it is.
   const latest = useRef(bench.goTo)
   latest.current = bench.goTo
   const goTo = useRef((id: string) => latest.current(id)).current
   return (
-    <nav className={styles.rail} aria-label="What to measure">
-      {groups.map(([assembly, items]) => (
-        <section key={assembly}>
-          <h2 className={styles.railHead}>{assembly}</h2>
-          <ul className={styles.railList}>
-            {items.map(({ characteristic, index }) => {
-              const result = bench.results.characteristics[index]
-              return result ? (
+    <nav ref={nav} className={styles.rail} aria-label="What to measure">
+      <ul className={styles.railList} style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map(({ index, start, key }) => {
+          const row = rows[index]
+          if (!row) return null
+          const result = row.kind === 'item' ? bench.results.characteristics[row.index] : undefined
+          return (
+            <li
+              key={key}
+              ref={virtual.measureElement}
+              data-index={index}
+              className={styles.railRow}
+              style={{ transform: `translateY(${start}px)` }}
+            >
+              {row.kind === 'head' ? (
+                <h2 className={styles.railHead}>{row.assembly}</h2>
+              ) : result ? (
                 <RailItem
-                  key={characteristic.id}
-                  characteristic={characteristic}
+                  characteristic={row.characteristic}
                   result={result}
                   policy={job.policy}
                   system={machine.units}
-                  isCurrent={characteristic.id === bench.characteristic.id}
+                  isCurrent={row.characteristic.id === bench.characteristic.id}
                   goTo={goTo}
                 />
-              ) : null
-            })}
-          </ul>
-        </section>
-      ))}
+              ) : null}
+            </li>
+          )
+        })}
+      </ul>
     </nav>
   )
+}
+
+/** Assemblies in the order of the book's parts, each with its characteristics. */
+function rowsOf(book: LimitBook): readonly Row[] {
+  const assemblyOf = new Map(book.parts.map((part) => [part.id, part.assembly]))
+  const by = new Map<string, Row[]>(book.parts.map((part) => [part.assembly, []]))
+  book.characteristics.forEach((characteristic, index) => {
+    by.get(assemblyOf.get(characteristic.part) ?? '')?.push({ kind: 'item', characteristic, index })
+  })
+  return [...by].flatMap(([assembly, items]): Row[] => (items.length === 0 ? [] : [{ kind: 'head', assembly }, ...items]))
 }
 
 interface RailItemProps {
@@ -64,29 +97,27 @@ interface RailItemProps {
 const RailItem = memo(function RailItem({ characteristic, result, policy, system, isCurrent, goTo }: RailItemProps) {
   const { taken, needed } = result.reductions
   return (
-    <li className={styles.railItem}>
-      <button
-        type="button"
-        className={styles.item}
-        data-need={result.need}
-        aria-current={isCurrent ? 'true' : undefined}
-        onClick={() => goTo(characteristic.id)}
-      >
-        <span className={styles.itemLine}>
-          <span className={styles.itemName}>{characteristic.name}</span>
-          {result.need === 'required' ? (
-            <VerdictMark verdict={result.verdict} size={14} title={verdictLabel[result.verdict]} />
-          ) : (
-            <span className={styles.itemNeed}>{result.need === 'ifGateFails' ? 'if the gate fails' : 'not required'}</span>
-          )}
-          <span className={`figure ${styles.itemCount}`}>
-            {characteristic.method.kind === 'computed' ? '=' : `${taken}/${needed}`}
-          </span>
-        </span>
-        {characteristic.limits.length > 0 && (
-          <LimitRibbon model={ribbonOf(characteristic, result, policy)} width={226} system={system} />
+    <button
+      type="button"
+      className={styles.item}
+      data-need={result.need}
+      aria-current={isCurrent ? 'true' : undefined}
+      onClick={() => goTo(characteristic.id)}
+    >
+      <span className={styles.itemLine}>
+        <span className={styles.itemName}>{characteristic.name}</span>
+        {result.need === 'required' ? (
+          <VerdictMark verdict={result.verdict} size={14} title={verdictLabel[result.verdict]} />
+        ) : (
+          <span className={styles.itemNeed}>{result.need === 'ifGateFails' ? 'if the gate fails' : 'not required'}</span>
         )}
-      </button>
-    </li>
+        <span className={`figure ${styles.itemCount}`}>
+          {characteristic.method.kind === 'computed' ? '=' : `${taken}/${needed}`}
+        </span>
+      </span>
+      {characteristic.limits.length > 0 && (
+        <LimitRibbon model={ribbonOf(characteristic, result, policy)} width={226} system={system} />
+      )}
+    </button>
   )
 })

@@ -38,7 +38,7 @@ export interface Person {
 }
 
 /** Who is signed in on this device; signing out forgets it, so that the shell shows nobody's job then. */
-export const PERSON_KEY = 'medida-bench-person'
+const PERSON_KEY = 'medida-bench-person'
 
 export const rememberPerson = (person: Person): void => localStorage.setItem(PERSON_KEY, JSON.stringify(person))
 

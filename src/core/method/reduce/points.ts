@@ -1,5 +1,5 @@
 import { repeatabilityUncertainty } from '../../gauge/uncertainty'
-import { type Interval, largest, meanOf, medianOf, rangeOf, smallest, sumOf } from '../../quantity/interval'
+import { type Interval, largest, meanOf, medianOf, rangeOf, smallest } from '../../quantity/interval'
 import type { QuantityKind } from '../../quantity/kind'
 import { quantityAt, slotLabel } from '../layout'
 import type { Method, Place } from '../method'

@@ -1,0 +1,66 @@
+/** The core by itself: how evaluation grows, what traces cost, and what one more reading costs. */
+import { gradeSpan } from '../src/core/limit/conformity'
+import { reduceReadings } from '../src/core/method/reduce/reduce'
+import { evaluate, startEvaluation } from '../src/core/record/evaluate'
+import type { InspectionRecord } from '../src/core/record/recordSchema'
+import { gaugesById, standingByCharacteristic, takenOf } from '../src/core/record/standing'
+import { type Figure, median } from './figure'
+import { largeRecord } from './largeJob'
+
+const RUNS = 9
+
+function timed(run: () => unknown): number {
+  const times = Array.from({ length: RUNS + 2 }, () => {
+    const before = performance.now()
+    run()
+    return performance.now() - before
+  })
+  return median(times.slice(2))
+}
+
+/** The same reductions and grades and nothing else: no votes, no words, no traces. */
+function evaluateBare(record: InspectionRecord): unknown {
+  const gauges = gaugesById(record.gauges)
+  const standing = standingByCharacteristic(record.job.readings, 'asFound')
+  return record.book.characteristics.map((characteristic) => {
+    const { taken } = takenOf(characteristic, standing.get(characteristic.id) ?? [], gauges)
+    const { values } = reduceReadings(characteristic.method, taken, { nominal: characteristic.new.nominal, runsIn: null })
+    return characteristic.limits.map((limit) => gradeSpan(values[limit.judges] ?? null, limit, record.job.policy.acceptance))
+  })
+}
+
+export function coreFigures(): Figure[] {
+  const large = largeRecord()
+  const small = largeRecord(100)
+  const whole = timed(() => evaluate({ ...large }))
+  const evaluation = startEvaluation(large)
+  const [first] = large.book.characteristics
+  const readings = large.job.readings.filter(({ characteristic }) => characteristic === first?.id)
+  const next = evaluation.with(first?.id ?? '', readings.slice(0, -1))
+  process.stderr.write(
+    `re-evaluating after one reading of ${large.job.readings.length} computes ${next.touched} of ${evaluation.touched} characteristics, fits and parts\n`,
+  )
+  return [
+    {
+      name: 'evaluating 10,000 readings against 1,000',
+      figure: whole,
+      baseline: timed(() => evaluate({ ...small })),
+      unit: 'ms',
+      bar: { kind: 'ratio', atMost: 12 },
+    },
+    {
+      name: 'evaluating with votes and traces, against reductions and grades alone',
+      figure: whole,
+      baseline: timed(() => evaluateBare(large)),
+      unit: 'ms',
+      bar: { kind: 'ratio', atMost: 5 },
+    },
+    {
+      name: 'evaluating again after one reading, against everything',
+      figure: timed(() => evaluation.with(first?.id ?? '', readings.slice(0, -1))),
+      baseline: whole,
+      unit: 'ms',
+      bar: { kind: 'ratio', atMost: 0.05 },
+    },
+  ]
+}

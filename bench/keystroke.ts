@@ -1,0 +1,236 @@
+/** The bench at a thousand characteristics: work and paint per key, moving the focus, and how long it takes to come up. */
+import { type Browser, chromium, type Page } from '@playwright/test'
+import { DEMO_PASSWORD } from '../demo/quillmere/station'
+import { Medida } from '../e2e/support/medida'
+import playwrightConfig from '../playwright.config'
+import { runningClusterUrl } from '../scripts/lib/cluster'
+import { connect } from '../src/db/client'
+import { job, limitBook, machine, reading, stepConfirmation } from '../src/db/schema'
+import { type Figure, median } from './figure'
+import { CHARACTERISTICS, largeBook, largeReadings } from './largeJob'
+import { serveRows } from './rows'
+
+const KEYS = 60
+const OPENINGS = 5
+export const JOB = 'bench-large'
+
+/** The large machine in the database, with two places of its first characteristic still to be read. */
+export async function fillLarge(medida: Medida): Promise<void> {
+  const { db, pool } = connect(runningClusterUrl(medida.dataFolder) ?? '')
+  const book = largeBook()
+  const readings = largeReadings(book, 2)
+  await db.transaction(async (tx) => {
+    await tx.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
+    await tx.insert(machine).values({ id: JOB, station: 'Bench', name: 'A large machine', units: 'metric', bookId: book.id })
+    await tx.insert(job).values({
+      id: JOB,
+      machineId: JOB,
+      bookId: book.id,
+      bookRevision: book.revision,
+      title: 'Large',
+      reason: 'measuring',
+      openedOn: '2026-11-01',
+      openedBy: 'demo-planner',
+      runningHours: 1_000,
+      mustRunHours: 1_000,
+      level: null,
+      policy: { acceptance: { kind: 'guarded', guardFactor: 1.65 }, mustLastTheInterval: true, clearanceBy: 'measuredParts' },
+      installed: {},
+    })
+    await tx.insert(stepConfirmation).values({
+      id: '01990000-0000-7000-8000-0000000fffff',
+      jobId: JOB,
+      step: 'makeSafe',
+      note: '',
+      confirmedBy: 'demo-inspector',
+    })
+    for (let from = 0; from < readings.length; from += 1000)
+      await tx.insert(reading).values(
+        readings
+          .slice(from, from + 1000)
+          .map(
+            ({
+              id,
+              by: _by,
+              gauge,
+              value,
+              takenAt,
+              low: _low,
+              high: _high,
+              conditions: _conditions,
+              masterMm: _master,
+              ...rest
+            }) => ({
+              ...rest,
+              id,
+              jobId: JOB,
+              value: String(value),
+              gaugeId: gauge,
+              takenBy: 'demo-inspector',
+              takenAt: new Date(takenAt),
+            }),
+          ),
+      )
+  })
+  await pool.end()
+}
+
+interface Painted {
+  painted: Promise<number> | null
+}
+
+interface KeyTimes {
+  /** Main-thread time of each key, ms. */
+  readonly work: number[]
+  /** From the key to the frame after the one that shows it, ms. */
+  readonly paint: number[]
+}
+
+/** Presses keys one by one and waits for each to be painted; work is the browser's own count of main-thread task time. */
+async function press(page: Page, keys: readonly string[]): Promise<KeyTimes> {
+  const session = await page.context().newCDPSession(page)
+  // Time of the thread, not of the clock: on a shared machine other programs take turns with it.
+  await session.send('Performance.enable', { timeDomain: 'threadTicks' })
+  const taskMs = async (): Promise<number> => {
+    const { metrics } = await session.send('Performance.getMetrics')
+    return (metrics.find(({ name }) => name === 'TaskDuration')?.value ?? 0) * 1000
+  }
+  await page.evaluate(`window.painted = null; addEventListener('keydown', () => {
+    const at = performance.now(); window.painted = null
+    window.painted = new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(performance.now() - at))))
+  }, true)`)
+  const work: number[] = []
+  const paint: number[] = []
+  for (const key of keys) {
+    const before = await taskMs()
+    await page.keyboard.press(key)
+    paint.push((await page.evaluate(() => (window as unknown as Painted).painted)) ?? 0)
+    work.push((await taskMs()) - before)
+  }
+  await session.detach()
+  return { work, paint }
+}
+
+const percentile95 = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)] ?? 0
+
+/** Types a figure and takes it away again, so that every key changes the result. */
+const typing = Array.from(
+  { length: KEYS },
+  (_, index) => ['5', '9', '.', '9', '4', 'Backspace', 'Backspace', 'Backspace', 'Backspace', 'Backspace'][index % 10] ?? '5',
+)
+const moving = Array.from({ length: KEYS }, (_, index) => (index % 2 === 0 ? 'ArrowLeft' : 'ArrowRight'))
+
+export async function keystrokeFigures(): Promise<Figure[]> {
+  const medida = await Medida.start()
+  await fillLarge(medida)
+  const bare = await serveRows(CHARACTERISTICS)
+  const trivialPage = await serveRows(0)
+  const browser: Browser = await chromium.launch(playwrightConfig.use?.launchOptions ?? {})
+  try {
+    const context = await browser.newContext({ baseURL: medida.url, viewport: { width: 1280, height: 800 } })
+    await context.request.post('/api/auth/sign-in/username', { data: { username: 'inspector', password: DEMO_PASSWORD } })
+    const url = `/jobs/${JOB}/bench?c=c-1`
+    const opened = { bench: [] as number[], bare: [] as number[], script: 0 }
+    for (let run = 0; run < OPENINGS; run += 1) {
+      const fresh = await browser.newContext({
+        baseURL: medida.url,
+        storageState: await context.storageState(),
+        viewport: { width: 1280, height: 800 },
+        serviceWorkers: 'block',
+      })
+      const { ms, scriptKb } = await timeUntilTyped(await fresh.newPage(), url)
+      opened.bench.push(ms)
+      opened.script = scriptKb
+      await fresh.close()
+      const plain = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+      opened.bare.push((await timeUntilTyped(await plain.newPage(), bare.url)).ms)
+      await plain.close()
+    }
+    const page = await context.newPage()
+    await page.goto(url)
+    await page.waitForSelector('section[aria-busy=false] input[data-reading]')
+    await press(page, typing.slice(0, 20)) // warm
+    const keys = await press(page, typing)
+    const steps = await press(page, moving)
+    const plain = await browser.newPage()
+    await plain.goto(trivialPage.url)
+    await plain.focus('input')
+    await press(plain, typing.slice(0, 20))
+    const trivial = await press(plain, typing)
+    const frame = 1000 / 60
+    return [
+      {
+        name: 'work per key at 1,000 characteristics and 10,000 readings, 95th percentile',
+        figure: percentile95(keys.work),
+        baseline: percentile95(trivial.work),
+        unit: 'ms',
+        bar: { kind: 'absolute', atMost: 8 },
+      },
+      {
+        name: 'key until painted, later than on a trivial page',
+        figure: median(keys.paint) - median(trivial.paint),
+        baseline: median(trivial.paint),
+        unit: 'ms',
+        bar: { kind: 'absolute', atMost: frame },
+      },
+      {
+        name: 'work per move of the focus, 95th percentile',
+        figure: percentile95(steps.work),
+        baseline: percentile95(trivial.work),
+        unit: 'ms',
+        bar: { kind: 'absolute', atMost: 8 },
+      },
+      {
+        name: 'move of the focus until painted, later than a key on a trivial page',
+        figure: median(steps.paint) - median(trivial.paint),
+        baseline: median(trivial.paint),
+        unit: 'ms',
+        bar: { kind: 'absolute', atMost: frame },
+      },
+      {
+        name: 'first JavaScript of the bench, gzip',
+        figure: opened.script,
+        baseline: 0,
+        unit: 'kB',
+        bar: { kind: 'absolute', atMost: 200 },
+      },
+      {
+        name: 'bench at 1,000 characteristics until a reading can be typed, empty cache',
+        figure: median(opened.bench),
+        baseline: median(opened.bare),
+        unit: 'ms',
+        bar: { kind: 'told' },
+      },
+    ]
+  } finally {
+    await browser.close()
+    bare.close()
+    trivialPage.close()
+    await medida.clear()
+  }
+}
+
+/** Milliseconds from the start of the navigation until a typed digit stands in the field and has been answered, and the scripts it took. */
+async function timeUntilTyped(page: Page, url: string): Promise<{ ms: number; scriptKb: number }> {
+  let bytes = 0
+  page.on('response', async (response) => {
+    if (response.request().resourceType() !== 'script') return
+    const sizes = await response
+      .request()
+      .sizes()
+      .catch(() => null)
+    bytes += sizes?.responseBodySize ?? 0
+  })
+  const before = Date.now()
+  await page.goto(url, { waitUntil: 'commit' })
+  await page.waitForSelector('section[aria-busy=false] input[data-reading], input[data-bare]')
+  await page.focus('input[data-reading], input[data-bare]')
+  await page.keyboard.press('5')
+  await page.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('input[data-reading], input[data-bare]')?.value === '5',
+  )
+  const ms = Date.now() - before
+  await page.waitForLoadState('load')
+  return { ms, scriptKb: bytes / 1024 }
+}
