@@ -1,6 +1,6 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { CAUTION } from '../../contract/words'
-import { layoutOf } from '../../core/method/layout'
+import { layoutOf, type Slot } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
 import { Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
@@ -15,7 +15,7 @@ import { Rail } from './Rail'
 import { ReadingGrid } from './ReadingGrid'
 import { ResultPane } from './ResultPane'
 import { takenKeys, valuesOf } from './sheet'
-import { type BenchProps, useBench } from './useBench'
+import { type BenchProps, type Bench as BenchState, useBench } from './useBench'
 
 type Open = 'nothing' | 'goTo' | 'help' | 'conditions'
 
@@ -45,7 +45,6 @@ export function Bench(props: BenchProps) {
           { key: 'k', label: 'keep what was typed', run: bench.keepTyped, answers: true },
         ]
   const letters = useCommands([...answers, ...commands], bench.text)
-  const taken = takenKeys(bench.standing.filter(({ kind }) => kind !== 'withdrawn'))
   const complete = bench.slots.every((slot) => bench.standingAt(slot))
   return (
     <div className={styles.bench}>
@@ -66,13 +65,7 @@ export function Bench(props: BenchProps) {
           </div>
           <GaugeInHand bench={bench} today={props.today} />
         </div>
-        <MethodSketch
-          method={characteristic.method}
-          active={complete && bench.mode.kind === 'read' ? null : bench.active}
-          taken={taken}
-          system={bench.record.machine.units}
-          values={valuesOf(bench.standing)}
-        />
+        <Sketch bench={bench} active={complete && bench.mode.kind === 'read' ? null : bench.active} />
         <p className={styles.pose}>
           {characteristic.pose}. <span className={styles.trap}>{characteristic.trap}.</span>
         </p>
@@ -96,4 +89,21 @@ export function Bench(props: BenchProps) {
       {open === 'help' && <Help commands={commands} letters={letters} onClose={() => setOpen('nothing')} />}
     </div>
   )
+}
+
+/** The sketch changes with the place and with what is accepted, not with what is typed. */
+function Sketch({ bench, active }: { readonly bench: BenchState; readonly active: Slot | null }) {
+  const { characteristic, standing, record } = bench
+  return useMemo(() => {
+    const taken = standing.filter(({ kind }) => kind !== 'withdrawn')
+    return (
+      <MethodSketch
+        method={characteristic.method}
+        active={active}
+        taken={takenKeys(taken)}
+        system={record.machine.units}
+        values={valuesOf(taken)}
+      />
+    )
+  }, [characteristic, standing, active, record.machine.units])
 }
