@@ -5,6 +5,8 @@ import { DEMO_PASSWORD, people } from '../demo/quillmere/station'
 import { seedDemo } from '../demo/seed'
 import { connect } from '../src/db/client'
 import { MigrationMismatch, migrateDatabase } from '../src/db/migrate'
+import { gaugeIdOf, sayToGauge } from '../src/db/queries/gauges'
+import { createGaugePort } from '../src/gauges/gaugePort'
 import { root, stop } from './bootstrap.mjs'
 import { ensureBuild } from './lib/build'
 import { certificateFor, lanAddresses } from './lib/certificate'
@@ -78,12 +80,30 @@ function lanNote(): string {
   return `On the local network with a certificate made here${others.join('')}: a tablet asks once whether to trust it.\nAddress in label codes: ${process.env.PUBLIC_URL}\n`
 }
 
+/** Gauges speak to the port after ours, on loopback only: an adapter for a real one stands beside the server. */
+const gaugePort = options.port + 1
+const gaugesDb = connect(databaseUrl)
+const gauges = createGaugePort({
+  idOf: (code) => gaugeIdOf(gaugesDb.db, code),
+  pass: async (gaugeId, word) => void (await sayToGauge(gaugesDb.db, gaugeId, word)),
+})
+let gaugeNote = `Gauges send their readings to 127.0.0.1:${gaugePort} (simulated ones: npm run gauges -- --port ${options.port}).`
+await new Promise<void>((resolve) => {
+  gauges.once('error', () => {
+    gaugeNote = `Port ${gaugePort} is in use: no gauge can send its readings. Type them, or start Medida on another port.`
+    resolve()
+  })
+  gauges.listen(gaugePort, '127.0.0.1', resolve)
+})
+
 let ending = false
 async function shutDown(code: number): Promise<void> {
   if (ending) return
   ending = true
   server.close()
   server.closeAllConnections()
+  gauges.close()
+  await gaugesDb.pool.end().catch(() => undefined)
   await cluster?.stop()
   process.exit(code)
 }
@@ -101,6 +121,6 @@ server.once(
 server.listen(options.port, HOST, () => {
   const accounts = people.map(({ username, role }) => `  ${username.padEnd(10)} ${role}`).join('\n')
   process.stdout.write(
-    `\nMedida runs on ${ownUrl}\n${lanNote()}\nDemo accounts (user name, role), all with the password “${DEMO_PASSWORD}”:\n${accounts}\n\nCtrl-C stops it.\n`,
+    `\nMedida runs on ${ownUrl}\n${gaugeNote}\n${lanNote()}\nDemo accounts (user name, role), all with the password “${DEMO_PASSWORD}”:\n${accounts}\n\nCtrl-C stops it.\n`,
   )
 })

@@ -1,8 +1,8 @@
 import type { StoredEntry } from '../contract/answers'
 import { findJob } from '../db/queries/jobs'
-import { entriesAfter } from '../db/queries/work'
+import { entriesAfter, JOB_CHANNEL } from '../db/queries/work'
 import { authorise, type Context } from './context'
-import { jobChanges } from './live'
+import { notices } from './live'
 import { Refused } from './refused'
 import { logger } from './runtime'
 
@@ -15,7 +15,7 @@ const ALIVE_MS = 20_000
 export async function jobEvents(context: Context, jobId: string, after: number): Promise<ReadableStream<Uint8Array>> {
   authorise(context, 'read')
   if (!(await findJob(context.db, jobId))) throw new Refused('notFound', `There is no job “${jobId}”.`)
-  await jobChanges.hears()
+  await notices.hears()
   const encoder = new TextEncoder()
   let stop = (): void => {}
   return new ReadableStream<Uint8Array>({
@@ -49,7 +49,7 @@ export async function jobEvents(context: Context, jobId: string, after: number):
           reading = false
         }
       }
-      const unwatch = jobChanges.watch(jobId, () => void sendNew())
+      const unwatch = notices.watch(JOB_CHANNEL, jobId, () => void sendNew())
       const alive = setInterval(() => say(': alive\n\n'), ALIVE_MS)
       stop = () => {
         unwatch()

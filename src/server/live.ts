@@ -1,28 +1,32 @@
 import pg from 'pg'
+import { GAUGE_CHANNEL } from '../db/queries/gauges'
 import { JOB_CHANNEL } from '../db/queries/work'
 import { database, databaseUrl, logger } from './runtime'
 
-type Woken = () => void
+/** Wakes a watcher with what was said, if anything was. */
+type Woken = (word: string | null) => void
 
 /** After a lost connection, ms. */
 const AGAIN_MS = 1_000
 
 /**
- * Hears of changes to jobs from every server on this database, over one connection of this process, and wakes whoever
- * watches that job. It says only that something changed: what, the watcher reads from the database.
+ * Hears what is announced on this database's channels by every server, over one connection of this process, and wakes
+ * whoever watches. Of a job it is said only that something changed: what, the watcher reads from the database. What a
+ * gauge says is small and belongs to nobody until it is accepted: it comes with the word.
  */
-class JobChanges {
+class Notices {
   private readonly watchers = new Map<string, Set<Woken>>()
   private listening: Promise<void> | null = null
 
-  /** Watches a job until the returned function is called. */
-  watch(jobId: string, woken: Woken): () => void {
-    const own = this.watchers.get(jobId) ?? new Set()
+  /** Watches one thing of a channel until the returned function is called. */
+  watch(channel: string, id: string, woken: Woken): () => void {
+    const key = `${channel} ${id}`
+    const own = this.watchers.get(key) ?? new Set()
     own.add(woken)
-    this.watchers.set(jobId, own)
+    this.watchers.set(key, own)
     return () => {
       own.delete(woken)
-      if (own.size === 0) this.watchers.delete(jobId)
+      if (own.size === 0) this.watchers.delete(key)
     }
   }
 
@@ -49,12 +53,15 @@ class JobChanges {
       ).unref()
     }
     client.on('error', lost).on('end', lost)
-    client.on('notification', ({ payload }) => {
-      for (const woken of this.watchers.get(payload ?? '') ?? []) woken()
+    client.on('notification', ({ channel, payload = '' }) => {
+      const end = payload.indexOf(' ')
+      const id = end < 0 ? payload : payload.slice(0, end)
+      for (const woken of this.watchers.get(`${channel} ${id}`) ?? []) woken(end < 0 ? null : payload.slice(end + 1))
     })
     try {
       await client.connect()
       await client.query(`LISTEN ${JOB_CHANNEL}`)
+      await client.query(`LISTEN ${GAUGE_CHANNEL}`)
     } catch (error) {
       logger.warn({ err: error instanceof Error ? error.message : String(error) }, 'cannot listen for changes')
       lost()
@@ -63,8 +70,8 @@ class JobChanges {
   }
 
   private wakeAll(): void {
-    for (const own of this.watchers.values()) for (const woken of own) woken()
+    for (const [key, own] of this.watchers) if (key.startsWith(JOB_CHANNEL)) for (const woken of own) woken(null)
   }
 }
 
-export const jobChanges = new JobChanges()
+export const notices = new Notices()

@@ -47,6 +47,8 @@ const gauges: readonly DemoGauge[] = [
   gauge('ST-20', 'Spring tester 0 to 2 000 N', 'springTester', 1, 4, [0, 2000]),
   gauge('TP-20', 'Test pump 0 to 60 bar', 'testPump', 0.1, 0.3, [0, 60]),
   gauge('IT-20', 'Insulation tester 1 kV', 'insulationTester', 1, 20, [0, 5000]),
+  gauge('DG-20', 'Depth gauge 0 to 150', 'depthGauge', 0.01, 0.02, [0, 150]),
+  gauge('TH-20', 'Thermometer −20 to 120', 'thermometer', 0.1, 0.3, [-20, 120]),
   gauge('FM-20', 'Flow meter 10 to 80', 'flowMeter', 0.1, 0.3, [10, 80]),
 ]
 

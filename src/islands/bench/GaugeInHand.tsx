@@ -1,6 +1,7 @@
 import { type Gauge, gaugeKindFacts, gaugeKindLabel } from '../../core/gauge/gauge'
 import { figuresOf } from '../../core/quantity/figures'
 import { gaugeKindAt } from '../../core/record/typedReading'
+import { Button } from '../../ui/Button'
 import styles from './Bench.module.css'
 import type { Bench } from './useBench'
 
@@ -43,6 +44,7 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
               </span>
             )}
             <ConditionsNote bench={bench} />
+            <GaugeLinkNote bench={bench} />
           </span>
         </>
       ) : (
@@ -69,6 +71,31 @@ function ConditionsNote({ bench }: { readonly bench: Bench }) {
       {' '}
       {zero !== 0 && `· zero ${figure(zero)} taken off`}
       {warm && ` · part ${temperature.figure(warm.partC)}, gauge ${temperature.figure(warm.scaleC)} ${temperature.unit}`}
+    </span>
+  )
+}
+
+const linkWords = {
+  off: '',
+  waiting: 'listening, no gauge heard yet',
+  here: 'sends its readings here',
+  gone: '! the gauge has stopped: type, or connect it again',
+  taken: '! another bench has taken it',
+  unreachable: '! no server: type the readings',
+} as const
+
+/** Whether the gauge sends its readings to this bench by itself. */
+function GaugeLinkNote({ bench }: { readonly bench: Bench }) {
+  const { word } = bench
+  const wrong = word.link === 'gone' || word.link === 'taken' || word.link === 'unreachable'
+  return (
+    <span className={styles.link}>
+      <Button kind="quiet" aria-pressed={word.listening} onClick={word.toggle}>
+        {word.listening ? 'Stop listening' : 'Listen to it'}
+      </Button>
+      <span role="status" className={wrong ? styles.lapsed : undefined}>
+        {linkWords[word.link]}
+      </span>
     </span>
   )
 }

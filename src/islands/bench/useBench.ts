@@ -21,6 +21,7 @@ import { repeatsShown } from './sheet'
 import { useConditions } from './useConditions'
 import { type Draft, useDraft } from './useDraft'
 import { useGaugesInHand } from './useGaugesInHand'
+import { type GaugeWord, useGaugeWord } from './useGaugeWord'
 import { type Delivery, type Outbox, useOutbox } from './useOutbox'
 import { useStanding } from './useStanding'
 
@@ -68,6 +69,7 @@ export interface Bench {
   readonly gauge: Gauge | undefined
   readonly gaugesOfKind: readonly Gauge[]
   readonly conditions: ReturnType<typeof useConditions>
+  readonly word: GaugeWord
   readonly system: UnitSystem
   /** Why nothing can be typed here; null when it can. */
   readonly closed: string | null
@@ -350,6 +352,18 @@ export function useBench({ view, person, today, opened, offline = false }: Bench
       .filter(({ kind }) => kind !== 'withdrawn')
       .reduce<Reading | undefined>((last, item) => (!last || item.takenAt >= last.takenAt ? item : last), undefined)
 
+  // A gauge speaks for the place that is being read, and never over a question or a reason that waits for an answer.
+  const word = useGaugeWord(gaugeId, (sent) => {
+    if (question !== null) return refuse(`The gauge sent ${sent} while the question above is open. Answer it, then send again.`)
+    if (mode.kind === 'cannot' || (mode.kind === 'retake' && !mode.begun))
+      return refuse(`The gauge sent ${sent}. Say why first, then send again.`)
+    if (text.trim() !== '')
+      return refuse(`The gauge sent ${sent} while “${text.trim()}” is typed. Accept or clear it, then send again.`)
+    if (standingHere && mode.kind === 'read')
+      return refuse(`The gauge sent ${sent}, but this place is read already. Go to the place it belongs to, or correct this one.`)
+    acceptText(active, sent, 'ask')
+  })
+
   return {
     record,
     today,
@@ -371,6 +385,7 @@ export function useBench({ view, person, today, opened, offline = false }: Bench
     gauge,
     gaugesOfKind,
     conditions,
+    word,
     system,
     closed,
     standingAt: (slot) => at(characteristic.id, slot),
