@@ -69,6 +69,7 @@ export class SimulatedGauge {
 
   /** Takes a reading of a true value and sends it; what was sent, and the answer. */
   async send(trueValue: number): Promise<{ sent: string; answer: string }> {
+    await this.connected()
     const figure = shownBy(this.kind, trueValue, this.count, this.normal())
     this.count += 1
     const sent = `READ ${this.count} ${figure} ${this.kind.unit}`

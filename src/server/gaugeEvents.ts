@@ -36,7 +36,10 @@ export async function gaugeEvents(context: Context, gaugeId: string): Promise<Re
         clearInterval(alive)
       }
       say('retry: 1000\n\nevent: listening\ndata: {}\n\n')
-      void sayToGauge(context.db, gaugeId, { kind: 'held', holder })
+      sayToGauge(context.db, gaugeId, { kind: 'held', holder }).catch(() => {
+        stop()
+        controller.close()
+      })
     },
     cancel: () => stop(),
   })

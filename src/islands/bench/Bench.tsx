@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { CAUTION } from '../../contract/words'
 import { layoutOf, type Slot } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
@@ -16,14 +16,20 @@ import { ReadingGrid } from './ReadingGrid'
 import { ResultPane } from './ResultPane'
 import { takenKeys, valuesOf } from './sheet'
 import { type BenchProps, type Bench as BenchState, useBench } from './useBench'
+import { WhatNext } from './WhatNext'
 
-type Open = 'nothing' | 'goTo' | 'help' | 'conditions'
+type Open = 'nothing' | 'goTo' | 'help' | 'conditions' | 'next'
 
 /** The bench: measure this part now. */
 export function Bench(props: BenchProps) {
   const bench = useBench(props)
   const { characteristic } = bench
   const [open, setOpen] = useState<Open>('nothing')
+  // A dialog that closes leaves the focus nowhere: the next figure must land in the field.
+  useEffect(() => {
+    if (open === 'nothing')
+      document.querySelector<HTMLElement>('input[data-reading], button[data-active]')?.focus({ preventScroll: true })
+  }, [open])
   const commands: readonly Command[] = [
     { key: 'g', label: 'go to …', run: () => setOpen('goTo') },
     { key: 'n', label: 'next part', run: () => bench.step(1) },
@@ -34,6 +40,7 @@ export function Bench(props: BenchProps) {
     { key: 't', label: 'read the set again', run: bench.retake },
     ...(layoutOf(characteristic.method).moreRepeats ? [{ key: 'r', label: 'another repeat', run: bench.another }] : []),
     { key: 'e', label: 'zero, temperature', run: () => setOpen('conditions') },
+    { key: 'w', label: 'what next', run: () => setOpen('next') },
     { key: 'u', label: 'mm / in', run: bench.toggleUnits },
     { key: '?', label: 'help', run: () => setOpen('help') },
   ]
@@ -86,6 +93,7 @@ export function Bench(props: BenchProps) {
       </p>
       {open === 'goTo' && <GoTo bench={bench} onClose={() => setOpen('nothing')} />}
       {open === 'conditions' && <ConditionsDialog bench={bench} onClose={() => setOpen('nothing')} />}
+      {open === 'next' && <WhatNext bench={bench} onClose={() => setOpen('nothing')} />}
       {open === 'help' && <Help commands={commands} letters={letters} onClose={() => setOpen('nothing')} />}
     </div>
   )

@@ -46,8 +46,16 @@ export function Help({ commands, letters, onClose }: HelpProps) {
       <p>
         Readings: <span className="figure">12.34</span>, <span className="figure">12,34</span>,{' '}
         <span className="figure">0.4725 in</span>, <span className="figure">21 thou</span>, <span className="figure">350 µm</span>
-        , <span className="figure">1-7/16"</span>; <span className="figure">+0.02</span> from the master where one is set.
+        , <span className="figure">1-7/16"</span>; <span className="figure">+0.02</span> from the master where one is set; up and
+        down as <span className="figure">+0.05 -0.03</span>.
       </p>
+      <p>
+        Bounds stay bounds: <span className="figure">&gt;180 Nm</span> where the gauge ran out, feelers as{' '}
+        <span className="figure">0.15 go 0.20 no</span>, slop as <span className="figure">103.8..104.2</span>. Answers:{' '}
+        <span className="figure">+</span> yes, <span className="figure">-</span> no, <span className="figure">/</span> does not
+        apply; contact <span className="figure">2 1 0</span>; elements in percent worn, <span className="figure">!</span> broken.
+      </p>
+      <p>A gauge that types like a keyboard and ends with Enter works in the field as it is.</p>
       <section className={styles.legend} aria-label="The limit ribbon">
         <svg viewBox="0 0 300 64" width="300" height="64" aria-hidden="true">
           <rect x="0" y="20" width="300" height="8" fill="var(--band-track)" />

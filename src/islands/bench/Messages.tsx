@@ -126,10 +126,12 @@ function ReasonForm({ bench }: { readonly bench: Bench }) {
   useEffect(() => {
     if (asksAtOnce || fault?.startsWith('Say why')) ref.current?.focus()
   }, [fault, asksAtOnce])
+  const form = useRef<HTMLDivElement>(null)
+  useEffect(() => form.current?.scrollIntoView({ block: 'nearest' }), [])
   if (mode.kind === 'read') return null
   const place = slotLabel(characteristic.method, bench.active) || characteristic.name
   return (
-    <div className={styles.correction}>
+    <div ref={form} className={styles.correction}>
       {mode.kind === 'correct' && (
         <p>
           <b>Correcting {slotLabel(characteristic.method, mode.of) || characteristic.name}</b>, read as{' '}

@@ -1,0 +1,48 @@
+import { whatNext } from '../../core/decision/whatNext'
+import { Button } from '../../ui/Button'
+import { Dialog, DialogActions } from '../../ui/Dialog'
+import styles from './Bench.module.css'
+import type { Bench } from './useBench'
+
+const SHOWN = 12
+const MOVES: Readonly<Record<number, string>> = { 1: 'could move a verdict by one level', 2: 'could still mean a new part' }
+
+/** What to measure next, and why: what is missing or doubtful, by how far it could change a verdict. */
+export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
+  const { book } = bench.record
+  const steps = whatNext(bench.results)
+  const go = (id: string): void => {
+    onClose()
+    bench.goTo(id)
+  }
+  return (
+    <Dialog title="What next" onClose={onClose}>
+      {steps.length === 0 ? (
+        <p>Nothing more can change a verdict: whatever is still to be read, every part’s verdict stands.</p>
+      ) : (
+        <ol className={styles.next}>
+          {steps.slice(0, SHOWN).map(({ part, vote, moves }) => {
+            const characteristic = book.characteristics.find(({ id }) => id === vote.subject)
+            const name = book.parts.find(({ id }) => id === part)?.name ?? part
+            return (
+              <li key={`${part} ${vote.rule} ${vote.subject} ${vote.reason}`}>
+                <b>{name}</b>: {vote.reason}, {MOVES[moves] ?? ''}.{' '}
+                {characteristic ? (
+                  <Button onClick={() => go(characteristic.id)}>{characteristic.name}</Button>
+                ) : (
+                  <span>{vote.settledBy}</span>
+                )}
+              </li>
+            )
+          })}
+        </ol>
+      )}
+      {steps.length > SHOWN && <p>And {steps.length - SHOWN} more.</p>}
+      <DialogActions>
+        <Button kind="primary" onClick={onClose}>
+          Back to the bench
+        </Button>
+      </DialogActions>
+    </Dialog>
+  )
+}
