@@ -1,10 +1,10 @@
 /**
  * The plain line protocol of gauges: lines of ASCII, ended by LF or CR LF, each with a checksum after a star.
  *
- *   HELLO 1 OM-20 *48          version of the protocol, code of the gauge in the store
- *   READ 17 6.082 mm *5A       running number, figure, unit
- *   PING *…                    still there
- *   BYE *…                     put away
+ *   HELLO 1 OM-20 *5E          version of the protocol, code of the gauge in the store
+ *   READ 17 6.082 mm *16       running number, figure, unit
+ *   PING *10                   still there
+ *   BYE *5E                    put away
  *
  * The checksum is the XOR of all bytes before “ *”, as two hexadecimal digits: a line that noise has touched is dropped,
  * never read as another figure. docs/gauge-protocol.md has it with examples for those who write an adapter.

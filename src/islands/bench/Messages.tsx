@@ -127,7 +127,10 @@ function ReasonForm({ bench }: { readonly bench: Bench }) {
     if (asksAtOnce || fault?.startsWith('Say why')) ref.current?.focus()
   }, [fault, asksAtOnce])
   const form = useRef<HTMLDivElement>(null)
-  useEffect(() => form.current?.scrollIntoView({ block: 'nearest' }), [])
+  // In braces: newer browsers answer with a promise, which an effect must not hand back.
+  useEffect(() => {
+    form.current?.scrollIntoView({ block: 'nearest' })
+  }, [])
   if (mode.kind === 'read') return null
   const place = slotLabel(characteristic.method, bench.active) || characteristic.name
   return (
