@@ -12,10 +12,10 @@ import { serveRows } from './rows'
 
 const KEYS = 60
 const OPENINGS = 5
-export const JOB = 'bench-large'
+const JOB = 'bench-large'
 
 /** The large machine in the database, with two places of its first characteristic still to be read. */
-export async function fillLarge(medida: Medida): Promise<void> {
+async function fillLarge(medida: Medida): Promise<void> {
   const { db, pool } = connect(runningClusterUrl(medida.dataFolder) ?? '')
   const book = largeBook()
   const readings = largeReadings(book, 2)

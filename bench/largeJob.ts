@@ -6,7 +6,7 @@ export const CHARACTERISTICS = 1_000
 const PER_PART = 4
 const STATIONS = ['A', 'B', 'C', 'D', 'E']
 const DIRECTIONS = ['1', '2']
-export const READINGS_EACH = STATIONS.length * DIRECTIONS.length
+const READINGS_EACH = STATIONS.length * DIRECTIONS.length
 
 const source = { document: 'BM', page: 'p. 1' }
 const place = (id: string) => ({ id, label: `place ${id}` })

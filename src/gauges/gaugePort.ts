@@ -13,7 +13,7 @@ export type GaugeWord =
   | { readonly kind: 'gone' }
 
 /** A gauge that says nothing for so long has stopped: the person at the bench is told. */
-export const SILENT_MS = 15_000
+const SILENT_MS = 15_000
 
 /** Listens for gauges on loopback and passes on what they say. Every line is answered: OK or NO, with its reason. */
 export function createGaugePort(desk: GaugeDesk, silentMs = SILENT_MS): Server {

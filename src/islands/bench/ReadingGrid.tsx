@@ -129,7 +129,7 @@ function Cell({ bench, slot, isActive }: { readonly bench: Bench; readonly slot:
       }}
     >
       <span className={styles.cellTop}>
-        <span className="figure">{reading.text === text ? '' : reading.text}</span>
+        <span className="figure">{plain(reading.text) === plain(text) ? '' : reading.text}</span>
         <span>{note}</span>
       </span>
       <span className={`figure ${styles.cellValue}`}>{text}</span>
@@ -146,6 +146,9 @@ function shownOf({ characteristic, system }: Bench, reading: Reading): { text: s
   const form = formAt(method, reading)
   return { text, flag: form.kind === 'cell' || form.kind === 'element' ? String(reading.value) : undefined }
 }
+
+/** A figure without its plus and with one kind of minus: “+0.005” beside 0.005 says nothing new. */
+const plain = (text: string): string => text.replace('+', '').replace('−', '-')
 
 function arrows(event: KeyboardEvent, bench: Bench, from: Slot): void {
   const steps = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key]

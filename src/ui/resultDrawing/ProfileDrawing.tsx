@@ -4,7 +4,7 @@ import { around, Frame, scaleTo, styles } from './frame'
 import type { DrawingProps } from './ResultDrawing'
 
 const HEIGHT = 112
-const LEFT = 34
+const LEFT = 58
 const RIGHT = 200
 const SECOND = ['', 'second', 'third'] as const
 
