@@ -1,12 +1,10 @@
-import { createServer, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
-import { gzipSync } from 'node:zlib'
+import { type Served, servePage } from './serve'
 
 /**
  * The baseline: a list of the same rows and the same small pictures, in plain HTML, with a plain script that moves a
  * choice by the arrow keys and drags a row. Nothing less does what the strip map's tree does for a person.
  */
-export async function serveBareList(names: readonly string[], picture: Buffer): Promise<{ url: string; close: () => void }> {
+export function serveBareList(names: readonly string[], picture: Buffer): Promise<Served> {
   const rows = names
     .map(
       (name, index) =>
@@ -36,29 +34,11 @@ export async function serveBareList(names: readonly string[], picture: Buffer): 
     })
     addEventListener('pointerup', () => { ghost?.remove(); ghost = null })
   `
-  const page = gzipSync(
+  return servePage(
     `<!doctype html><html lang="en"><meta charset="utf-8"><title>Bare list</title><style>[aria-selected]{background:#dde}ul{height:500px;overflow:auto}li{height:32px;user-select:none}</style><ul>${rows}</ul><script>${script}</script></html>`,
-  )
-  const server: Server = createServer((request, response) => {
-    if (request.url?.startsWith('/p/')) {
+    (_, response) => {
       response.writeHead(200, { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' })
       response.end(picture)
-      return
-    }
-    response.writeHead(200, {
-      'content-type': 'text/html; charset=utf-8',
-      'content-encoding': 'gzip',
-      'cache-control': 'no-store',
-    })
-    response.end(page)
-  })
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  const { port } = server.address() as AddressInfo
-  return {
-    url: `http://127.0.0.1:${port}/`,
-    close: () => {
-      server.closeAllConnections()
-      server.close()
     },
-  }
+  )
 }
