@@ -87,7 +87,7 @@ test('what a person at the bench does besides typing figures, by keyboard alone'
 
   await test.step('what next ranks what could still change a verdict', async () => {
     await page.keyboard.press('w')
-    await expect(page.getByRole('listitem').first()).toContainText('could still mean a new part')
+    await expect(page.getByRole('dialog').getByRole('listitem').first()).toContainText('could still mean a new part')
     await expectAccessible(page)
     await page.keyboard.press('Escape')
     await readingField(page)
