@@ -13,6 +13,8 @@ interface Kept {
 export interface OutboxItem extends Kept {
   readonly body: ReadingBody
   readonly reading: Reading
+  /** When the server took it, ms; it stays a while, for a page that was being made meanwhile and does not know it. */
+  readonly sent?: number
 }
 
 /** Entries that belong together, on their way to the server. */
@@ -50,6 +52,20 @@ const oldestFirst = <T extends Kept>(items: readonly T[], jobId: string): T[] =>
 /** Keeps an accepted reading on this device until the server has it. */
 export async function putInOutbox(item: OutboxItem): Promise<void> {
   await (await database()).put('items', item)
+}
+
+/** How long a stored reading is still kept here: longer than any page takes to come up. */
+const KEPT_MS = 120_000
+
+/** Notes that the server has it. */
+export async function markSent(item: OutboxItem): Promise<void> {
+  await (await database()).put('items', { ...item, sent: Date.now() })
+}
+
+/** Forgets what the server has had for long. */
+export async function forgetSent(items: readonly OutboxItem[]): Promise<void> {
+  const db = await database()
+  for (const { id, sent } of items) if (sent !== undefined && Date.now() - sent > KEPT_MS) await db.delete('items', id)
 }
 
 export async function takeFromOutbox(id: string): Promise<void> {

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { ReadingBody } from '../../contract/bodies'
 import type { Reading } from '../../core/record/recordSchema'
 import { type Answer, postJson } from '../httpClient'
-import { type OutboxItem, putInOutbox, takeFromOutbox, waitingInOutbox } from '../outbox'
+import { forgetSent, markSent, type OutboxItem, putInOutbox, takeFromOutbox, waitingInOutbox } from '../outbox'
 
 /** queued: on this device only; stored: the server has it; refused: the server declined it, with the reason. */
 export type Delivery =
@@ -58,14 +58,14 @@ export function useOutbox(personId: string, jobId: string): Outbox {
       const refused = new Set<string>()
       // Read anew after each one: more may have been accepted while it was on its way.
       for (;;) {
-        const next = (await waitingInOutbox(personId, jobId)).find((item) => !refused.has(item.id))
+        const next = (await waitingInOutbox(personId, jobId)).find((item) => item.sent === undefined && !refused.has(item.id))
         if (!next) break
         const answer = await postJson(`/api/jobs/${encodeURIComponent(jobId)}/readings`, next.body)
         const nextLink = linkAfter(answer)
         setLink(nextLink)
         if (nextLink !== 'reached') break
         if (answer.kind === 'ok') {
-          await takeFromOutbox(next.id)
+          await markSent(next)
           mark(next.id, { kind: 'stored' })
         } else if (answer.kind === 'refused') {
           refused.add(next.id)
@@ -81,8 +81,14 @@ export function useOutbox(personId: string, jobId: string): Outbox {
     let stale = false
     void waitingInOutbox(personId, jobId).then((items: OutboxItem[]) => {
       if (stale) return
-      setLocal((before) => [...items.map(({ reading }): LocalReading => ({ reading, delivery: { kind: 'queued' } })), ...before])
+      setLocal((before) => [
+        ...items.map(
+          ({ reading, sent }): LocalReading => ({ reading, delivery: { kind: sent === undefined ? 'queued' : 'stored' } }),
+        ),
+        ...before,
+      ])
       setLoaded(true)
+      void forgetSent(items)
       void send()
     })
     const retry = setInterval(() => void send(), RETRY_MS)
