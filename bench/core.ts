@@ -24,7 +24,10 @@ function evaluateBare(record: InspectionRecord): unknown {
   const standing = standingByCharacteristic(record.job.readings, 'asFound')
   return record.book.characteristics.map((characteristic) => {
     const { taken } = takenOf(characteristic, standing.get(characteristic.id) ?? [], gauges)
-    const { values } = reduceReadings(characteristic.method, taken, { nominal: characteristic.new.nominal, runsIn: null })
+    const { values } = reduceReadings(characteristic.method, taken, {
+      nominal: characteristic.new?.nominal ?? null,
+      runsIn: null,
+    })
     return characteristic.limits.map((limit) => gradeSpan(values[limit.judges] ?? null, limit, record.job.policy.acceptance))
   })
 }

@@ -35,7 +35,10 @@ const contextOf = (bodies: readonly EntryBody[], book: LimitBook = quillmere, le
     work,
     steps: jobSteps(book, work, levels),
     planItems: new Set(['bc-dial']),
-    defaultUnit: 'mm' as const,
+    system: 'metric' as const,
+    author: 'Ida Marsh',
+    typed: [],
+    readings: new Map<string, string>(),
     nowMs: Date.parse(NOON),
   }
 }

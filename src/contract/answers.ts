@@ -35,7 +35,7 @@ export interface JobView {
   readonly reportId: string | null
   /** Place of the last entry in the job's list: what comes after it arrives live. */
   readonly lastSeq: number
-  readonly may: Readonly<Record<'measure' | 'confirm' | 'decide' | 'send' | 'review' | 'note' | 'plan', boolean>>
+  readonly may: Readonly<Record<'measure' | 'confirm' | 'decide' | 'send' | 'review' | 'note' | 'plan' | 'check', boolean>>
 }
 
 export interface JobSummary {
@@ -94,10 +94,17 @@ export interface StoredEntry {
   readonly entry: Entry
 }
 
+export interface DraftBookAnswer {
+  readonly id: string
+  readonly revision: string
+  readonly stored: boolean
+}
+
 /** What a machine brings when a job is opened on it. */
 export interface OpenJobView {
   readonly machine: InspectionRecord['machine']
-  readonly book: { readonly id: string; readonly title: string; readonly revision: string }
+  /** Null where no book is known: limits are then typed from the manual while measuring. */
+  readonly book: { readonly id: string; readonly title: string; readonly revision: string; readonly draft: boolean } | null
   readonly levels: readonly {
     readonly id: string
     readonly name: string

@@ -90,6 +90,18 @@ export type SentEntry = z.infer<typeof sentEntry>
 export const entriesBody = z.strictObject({ entries: z.array(sentEntry).min(1).max(200) })
 export type EntriesBody = z.infer<typeof entriesBody>
 
+/** A machine that is in no limit book. */
+export const machineBody = z.strictObject({
+  id: clientId,
+  station: z.string().trim().min(1, 'name the place').max(120),
+  name: z.string().trim().min(1, 'name the machine').max(120),
+  units: z.enum(['metric', 'inch']),
+})
+export type MachineBody = z.infer<typeof machineBody>
+
+export const draftBookBody = z.strictObject({ title: z.string().trim().min(3, 'give the book a title').max(200) })
+export type DraftBookBody = z.infer<typeof draftBookBody>
+
 /** What goes with an uploaded picture. */
 export const pictureFields = z.strictObject({
   id: clientId,

@@ -12,6 +12,7 @@ export function entryWords(body: EntryBody, book: LimitBook, work: WorkState): s
     return found ? `${kindOf(found.kind).label} on ${part(found.part)}` : id
   }
   const part = (id: string): string => book.parts.find((candidate) => candidate.id === id)?.name ?? id
+  const characteristic = (id: string): string => book.characteristics.find((candidate) => candidate.id === id)?.name ?? id
   switch (body.kind) {
     case 'planTicked':
       return `Plan: ${planName(book, body.item)} ${{ open: 'open again', there: 'there', missing: 'missing' }[body.state]}`
@@ -60,7 +61,7 @@ export function entryWords(body: EntryBody, book: LimitBook, work: WorkState): s
         ? `Cause open again: ${finding(body.finding)}`
         : `Cause of ${finding(body.finding)}: ${causeLabel[body.cause.family]}${body.cause.text === '' ? '' : `, ${body.cause.text}`}`
     case 'measurementPlanned':
-      return `Measurement added: ${book.characteristics.find(({ id }) => id === body.characteristic)?.name ?? body.characteristic}`
+      return `Measurement added: ${characteristic(body.characteristic)}`
     case 'patternRecorded': {
       const count = (kind: string): number => body.elements.filter(({ state }) => state.kind === kind).length
       return `${book.patterns.find(({ id }) => id === body.pattern)?.name ?? body.pattern}: ${count('broken')} broken, ${count('worn')} worn, ${count('sound')} sound`
@@ -75,6 +76,16 @@ export function entryWords(body: EntryBody, book: LimitBook, work: WorkState): s
       return `Picture drawn upon: ${body.marks.length} marks`
     case 'pictureRemoved':
       return `Picture taken out (${body.reason})`
+    case 'characteristicTyped':
+      return `${body.value.name} typed from ${body.value.document.id}, ${body.value.document.title}`
+    case 'characteristicDropped':
+      return `${characteristic(body.characteristic)} taken out (${body.reason})`
+    case 'limitsChecked': {
+      const note = body.note === '' ? '' : ` (${body.note})`
+      return `Limits of ${characteristic(body.characteristic)} ${body.agrees ? 'agree' : 'do not agree'} with the document${note}`
+    }
+    case 'readingNoted':
+      return body.note === '' ? 'Note at a reading taken away' : `Note at a reading: ${body.note}`
     case 'complaintExplained':
       return body.finding === null ? 'Complaint: not explained yet' : `Complaint explained by ${finding(body.finding)}`
     case 'complaintGone':

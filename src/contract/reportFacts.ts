@@ -76,6 +76,8 @@ export interface ReadingLine {
   readonly value: string
   /** What this reading replaced, and why. */
   readonly corrected: { readonly text: string; readonly reason: string } | null
+  /** What was noted at it; empty when nothing was. */
+  readonly note: string
 }
 
 export interface ReductionLine {
@@ -99,6 +101,7 @@ export interface MeasurementSheet {
 export function measurementSheets({ record, results }: ReportDraft): MeasurementSheet[] {
   const { units } = record.machine
   const standing = standingReadings(record.job.readings).filter(({ stage }) => stage === 'asFound')
+  const notes = foldWork({ ...NO_PROCEDURE, ...record.book }, record.job.entries ?? []).readingNotes
   return record.book.characteristics.flatMap((characteristic) => {
     const result = results.characteristics.find(({ id }) => id === characteristic.id)
     // What the level leaves out is named once, with its reason, and has no empty sheet.
@@ -126,6 +129,7 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
             place: slotLabel(characteristic.method, slot),
             reading,
             value: reading ? readingWords(reading, method, units, showTo) : '–',
+            note: reading ? (notes.get(reading.id)?.note ?? '') : '',
             corrected: before && reading?.reason ? { text: before.text, reason: reading.reason } : null,
           }
         }),
@@ -143,20 +147,22 @@ function reductionLines(characteristic: Characteristic, result: CharacteristicRe
     if (!value) return []
     const limits = characteristic.limits.filter((limit) => limit.judges === name)
     const kind = quantityOfValue(characteristic.method, name)
-    const { figure, extent, unit } = figuresOf(kind, units, stepOf(characteristic.method, characteristic.showTo, kind))
+    const { figure, extent, expanded, unit } = figuresOf(kind, units, stepOf(characteristic.method, characteristic.showTo, kind))
     const other = kind === quantityOf(characteristic.method) || unit === '' ? '' : ` ${unit}`
     const sign = (side: 'upper' | 'lower'): string => (side === 'upper' ? '≤' : '≥')
     return [
       {
         name: reductionLabel[name],
-        value: `${extent(value)}${limits.length > 0 && value.uncertainty > 0 ? ` ± ${figure(2 * value.uncertainty)}` : ''}${other}`,
+        value: `${extent(value)}${limits.length > 0 && value.uncertainty > 0 ? ` ± ${expanded(value.uncertainty)}` : ''}${other}`,
         limits: limits
           .map(
             ({ side, plan, wear }) =>
               `${plan === null ? '' : `plan ${sign(side)} ${figure(plan)}, `}wear ${sign(side)} ${figure(wear)}`,
           )
           .join('; '),
-        source: [...new Set(limits.map(({ source }) => `${source.document}, ${source.page}`))].join('; '),
+        source: [...new Set(limits.map(({ source }) => `${source.document}, ${source.page}`))]
+          .map((text) => (characteristic.typed && !characteristic.typed.check?.agrees ? `${text}, not checked` : text))
+          .join('; '),
       },
     ]
   })
@@ -201,6 +207,9 @@ const LOGGED: ReadonlySet<EntryBody['kind']> = new Set([
   'pictureRemoved',
   'complaintExplained',
   'complaintGone',
+  'characteristicTyped',
+  'characteristicDropped',
+  'limitsChecked',
 ])
 
 export function workFacts({ record, results }: ReportDraft): WorkFacts {
@@ -253,6 +262,7 @@ export function workFacts({ record, results }: ReportDraft): WorkFacts {
     ],
     openCauses: openCauses(work).map((finding) => findingTitle(full.book, finding)),
     exceptions: [
+      ...unchecked(book),
       ...steps.flatMap(({ name, standing: step }) =>
         step.kind === 'skipped' ? [`Skipped: ${name} (${step.reason}, ${step.by})`] : [],
       ),
@@ -267,6 +277,15 @@ export function workFacts({ record, results }: ReportDraft): WorkFacts {
       .map(({ id, by, at, body }) => ({ id, by, at, what: entryWords(body, full.book, work) })),
   }
 }
+
+/** Limits typed in the job that no second person has held against the document, or that do not agree with it. */
+const unchecked = (book: ReportDraft['record']['book']): string[] =>
+  book.characteristics.flatMap(({ name, typed }) => {
+    if (!typed || typed.check?.agrees) return []
+    return typed.check
+      ? [`Limits of ${name} do not agree with the document: ${typed.check.note} (${typed.check.by})`]
+      : [`Limits of ${name}, typed by ${typed.by}, are not checked by a second person`]
+  })
 
 /** What a book from before procedures lacks. */
 const NO_PROCEDURE = {

@@ -1,4 +1,5 @@
 import { schoolWords } from '../core/job/schools'
+import type { LimitBook } from '../core/record/bookSchema'
 import type { Policy } from '../core/record/recordSchema'
 import type { FitResult } from '../core/record/results'
 
@@ -25,3 +26,11 @@ export const fitWord: Record<FitResult['verdict'], string> = {
   fails: 'beyond its limits',
   open: 'not complete',
 }
+
+/** A limit book by title and revision; none where everything was typed while measuring. */
+export const bookWords = ({ title, revision }: Pick<LimitBook, 'title' | 'revision'>): string =>
+  revision === 'none' ? 'none: limits were typed while measuring' : `${title}, rev. ${revision}`
+
+/** A document as sources name it. */
+export const documentWords = ({ id, revision }: { readonly id: string; readonly revision: string }): string =>
+  revision === '' ? id : `${id} rev. ${revision}`

@@ -14,7 +14,8 @@ export interface RibbonModel {
   readonly step: number
   readonly from: number
   readonly to: number
-  readonly new: readonly [number, number]
+  /** Null where no document gives a new size. */
+  readonly new: readonly [number, number] | null
   /** Beyond these lies the forbidden zone; null where there is none on that side. */
   readonly lowerWear: number | null
   readonly upperWear: number | null
@@ -35,16 +36,21 @@ export interface RibbonModel {
 
 interface Bounds {
   readonly limits: readonly { readonly side: 'upper' | 'lower'; readonly plan: number | null; readonly wear: number }[]
-  readonly new: readonly [number, number]
+  readonly new: readonly [number, number] | null
 }
 
 const COVERAGE = 2
+/** Part of a lone limit that its ribbon spans while nothing is measured. */
+const LONE_SPAN = 0.02
 
 /** Scale of a ribbon: from the new band to a fifth beyond the wear limits, wide enough for whatever was measured. */
-function scaleOf({ limits, new: [low, high] }: Bounds, shown: readonly number[]): readonly [number, number] {
-  const fixed = [low, high, ...limits.map((limit) => limit.wear)]
-  const span = Math.max(...fixed) - Math.min(...fixed) || 1
+function scaleOf({ limits, new: band }: Bounds, shown: readonly number[]): readonly [number, number] {
+  const known = [...(band ?? []), ...limits.map((limit) => limit.wear)]
+  const fixed = known.length > 0 ? known : shown.length > 0 ? shown : [0]
   const all = [...fixed, ...shown]
+  // A lone limit gives no length to draw by: what was measured does.
+  const [inner, outer] = [Math.max(...fixed) - Math.min(...fixed), Math.max(...all) - Math.min(...all)]
+  const span = inner || outer || Math.abs(all[0] ?? 0) * LONE_SPAN || 1
   return [Math.min(...all) - span * 0.16, Math.max(...all) + span * 0.16]
 }
 
@@ -77,7 +83,7 @@ export function ribbonOf(
     judges !== undefined && readingsAre(judges) && !READ_OTHERWISE.has(method.kind) && quantity === quantityOf(method)
       ? result.readings.flatMap(({ value, correction }) => (value === null ? [] : [value + correction]))
       : []
-  const band = [characteristic.new.lower, characteristic.new.upper] as const
+  const band = characteristic.new && ([characteristic.new.lower, characteristic.new.upper] as const)
   const shown = [...ticks, ...endsOf(judged), ghost, forecastValue].filter(isNumber)
   const [from, to] = scaleOf({ limits, new: band }, shown)
   return {

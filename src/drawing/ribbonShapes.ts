@@ -58,14 +58,7 @@ export function ribbonShapes(model: RibbonModel, options: RibbonOptions): Ribbon
     shapes: [
       { kind: 'rect', x: 0, y: TOP, width, height: BAND, fill: 'track' },
       ...usedBand(model, x),
-      {
-        kind: 'rect',
-        x: x(model.new[0]),
-        y: TOP,
-        width: Math.max(1, x(model.new[1]) - x(model.new[0])),
-        height: BAND,
-        fill: 'bandNew',
-      },
+      ...newBand(model, x),
       ...(model.lowerWear === null ? [] : forbidden(0, x(model.lowerWear), x(model.lowerWear), guardWidth(model, x))),
       ...(model.upperWear === null ? [] : forbidden(x(model.upperWear), width, x(model.upperWear), guardWidth(model, x))),
       ...model.plan.map(
@@ -84,8 +77,16 @@ export function ribbonShapes(model: RibbonModel, options: RibbonOptions): Ribbon
 
 type Scale = (mm: number) => number
 
+function newBand({ new: band }: RibbonModel, x: Scale): Shape[] {
+  if (band === null) return []
+  const [low, high] = band
+  return [{ kind: 'rect', x: x(low), y: TOP, width: Math.max(1, x(high) - x(low)), height: BAND, fill: 'bandNew' }]
+}
+
 /** The wear allowance used so far: from the new band to the result. */
-function usedBand({ result, new: [low, high] }: RibbonModel, x: Scale): Shape[] {
+function usedBand({ result, new: band }: RibbonModel, x: Scale): Shape[] {
+  if (band === null) return []
+  const [low, high] = band
   // Of a bound or a range what is certain is used: its inner end.
   const inner =
     result &&
@@ -207,7 +208,7 @@ function labelsOf(model: RibbonModel, x: Scale, { width, system }: RibbonOptions
   const wears = [model.lowerWear, model.upperWear].filter((mm) => mm !== null)
   const wanted = [
     ...wears.map((mm) => ({ mm, fill: 'wear' as const })),
-    { mm: model.new[0], fill: 'label' as const },
+    ...(model.new ? [{ mm: model.new[0], fill: 'label' as const }] : []),
     ...model.plan.map((mm) => ({ mm, fill: 'plan' as const })),
   ]
   const placed: Extract<Shape, { kind: 'text' }>[] = []

@@ -77,6 +77,21 @@ export async function waitingInOutbox(personId: string, jobId: string): Promise<
   return oldestFirst(await (await database()).getAllFromIndex('items', 'person', personId), jobId)
 }
 
+/** Whether what a reading belongs to was typed on this device and waits here too: it goes first. */
+export async function waitsForItsCharacteristic({ personId, jobId, body }: OutboxItem): Promise<boolean> {
+  const waiting = await waitingEntries(personId, jobId)
+  return waiting.some(({ entries }) =>
+    entries.some((entry) => entry.body.kind === 'characteristicTyped' && entry.body.characteristic === body.characteristic),
+  )
+}
+
+/** Whether something is noted at a reading that waits here too: the reading goes first. */
+export async function waitsForItsReading({ personId, jobId, entries }: EntriesItem): Promise<boolean> {
+  const readings = entries.flatMap(({ body }) => (body.kind === 'readingNoted' ? body.reading : []))
+  if (readings.length === 0) return false
+  return (await waitingInOutbox(personId, jobId)).some(({ id, sent }) => sent === undefined && readings.includes(id))
+}
+
 /** Keeps entries on this device until the server has them. */
 export async function keepEntries(item: EntriesItem): Promise<void> {
   await (await database()).put('entries', item)

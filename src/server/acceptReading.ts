@@ -6,13 +6,14 @@ import type { UnitSystem } from '../core/quantity/format'
 import { explainReadingFault } from '../core/quantity/reading'
 import type { Characteristic, LimitBook } from '../core/record/bookSchema'
 import { defaultUnitAt, gaugeKindAt, readTyped, type TypedReading } from '../core/record/typedReading'
+import { withTyped } from '../core/work/typedBook'
 import type { Executor } from '../db/client'
 import { findGauge, lockForReading, readingsAt } from '../db/queries/jobs'
 import { appendLog } from '../db/queries/log'
 import { announce, entriesAfter } from '../db/queries/work'
 import { reading } from '../db/schema'
 import { authorise, type Context } from './context'
-import { bookOf } from './issuedBook'
+import { bookOf, noBook } from './issuedBook'
 import { refuseClosed } from './openForWriting'
 import { Refused } from './refused'
 
@@ -38,8 +39,8 @@ export async function acceptReading(context: Context, jobId: string, body: Readi
       return { id: body.id, stored: false }
     }
     refuseClosed(job.signed ? 'signed' : job.review === 'sent' ? 'withReviewer' : 'open')
-    const book = await bookOf(db, job.bookId, job.bookRevision)
-    if (!(job.confirmedSafe || (await stepsMadeSafe(db, jobId, book, job.level, Number(job.lastSeq ?? 0)))))
+    const { book, safe } = await standingOfJob(db, jobId, job)
+    if (!job.confirmedSafe && !safe)
       throw new Refused('conflict', 'The machine is not confirmed safe yet. Finish “Make safe” first, then measure.')
     const characteristic = book.characteristics.find(({ id }) => id === body.characteristic)
     if (!characteristic) throw new Refused('notFound', `The limit book has no characteristic “${body.characteristic}”.`)
@@ -93,18 +94,32 @@ function refuseAnother(known: Row['reading'], body: ReadingBody): void {
   if (!sameKind || known.text !== body.text || known.supersedes !== body.supersedes) throw anotherReading()
 }
 
-/** Whether a job's own steps made the machine safe, by its last entry: nothing else can change that. */
-const safeBySeq = new Map<string, { readonly seq: number; readonly safe: boolean }>()
+/** What a job's entries say for its readings, by its last entry: nothing else can change it. */
+interface StandingOfJob {
+  readonly seq: number
+  /** Whether its own steps made the machine safe. */
+  readonly safe: boolean
+  /** Its book, with what was typed in the job. */
+  readonly book: LimitBook
+}
+const standingBySeq = new Map<string, StandingOfJob>()
 const JOBS_KEPT = 200
 
-async function stepsMadeSafe(db: Executor, jobId: string, book: LimitBook, level: string | null, seq: number): Promise<boolean> {
-  const known = safeBySeq.get(jobId)
-  if (known?.seq === seq) return known.safe
+async function standingOfJob(
+  db: Executor,
+  jobId: string,
+  job: NonNullable<Awaited<ReturnType<typeof lockForReading>>>,
+): Promise<StandingOfJob> {
+  const seq = Number(job.lastSeq ?? 0)
+  const known = standingBySeq.get(jobId)
+  if (known?.seq === seq) return known
   const entries = (await entriesAfter(db, jobId, 0)).map(({ entry }) => entry)
-  const safe = stepsAreSafe(book, level, entries)
-  if (safeBySeq.size >= JOBS_KEPT) safeBySeq.delete(safeBySeq.keys().next().value ?? '')
-  safeBySeq.set(jobId, { seq, safe })
-  return safe
+  const issued =
+    job.bookId === null || job.bookRevision === null ? noBook(jobId, jobId) : await bookOf(db, job.bookId, job.bookRevision)
+  const standing = { seq, safe: stepsAreSafe(issued, job.level, entries), book: withTyped(issued, entries, job.units) }
+  if (standingBySeq.size >= JOBS_KEPT) standingBySeq.delete(standingBySeq.keys().next().value ?? '')
+  standingBySeq.set(jobId, standing)
+  return standing
 }
 
 type Checked = Pick<TypedReading, 'exact'> & { readonly fields: TypedReading['fields'] }

@@ -2,12 +2,13 @@ import { eq } from 'drizzle-orm'
 import type { JobView, StoredEntry } from '../contract/answers'
 import type { EntriesBody, SentEntry } from '../contract/bodies'
 import { evaluate } from '../core/record/evaluate'
-import { refuseEntry } from '../core/work/checkEntry'
-import type { Entry } from '../core/work/entrySchema'
+import { type EntryContext, refuseEntry } from '../core/work/checkEntry'
+import type { Entry, EntryKind } from '../core/work/entrySchema'
 import { foldWork } from '../core/work/fold'
 import { levelOf, levelsInPlay, type Scope } from '../core/work/need'
 import { jobSteps } from '../core/work/steps'
 import { addsUp, standingOn, subjectOf } from '../core/work/subject'
+import { typedIn, withTyped } from '../core/work/typedBook'
 import type { Executor } from '../db/client'
 import { appendLog } from '../db/queries/log'
 import { entriesAfter } from '../db/queries/work'
@@ -19,8 +20,10 @@ import { Refused } from './refused'
 
 /** Stores entries that belong together: all of them or none. Sent twice, they are stored once. */
 export function addEntries(context: Context, jobId: string, body: EntriesBody): Promise<{ entries: StoredEntry[] }> {
-  const action = body.entries.every(({ body: { kind } }) => kind === 'planTicked') ? 'plan' : 'note'
-  return writeToJob(context, jobId, { action, duringReview: false }, async (db, view) => {
+  const only = (wanted: EntryKind): boolean => body.entries.every(({ body: { kind } }) => kind === wanted)
+  // A second person may well be the reviewer, while the job lies there.
+  const action = only('planTicked') ? 'plan' : only('limitsChecked') ? 'check' : 'note'
+  return writeToJob(context, jobId, { action, duringReview: action === 'check' }, async (db, view) => {
     for (const sent of body.entries)
       if (sent.body.kind === 'pictureAdded')
         throw new Refused('notPossible', 'Send the picture itself; its entry is made when it has been checked.')
@@ -47,7 +50,7 @@ export async function storeEntries(
       continue
     }
     refuseOvertaken(entries, one)
-    const sentence = refuseEntry(one.body, entryContext(view, scope, entries, context.now()))
+    const sentence = refuseEntry(one.body, entryContext(view, scope, entries, context))
     if (sentence !== null) throw new Refused('notPossible', sentence)
     const entry: Entry = { id: one.id, by: context.user.name, at: context.now().toISOString(), body: one.body }
     await store(context, db, record.job.id, entry)
@@ -72,8 +75,9 @@ function refuseOvertaken(entries: readonly Entry[], sent: SentEntry): void {
   )
 }
 
-function entryContext({ record }: JobView, scope: Scope, entries: readonly Entry[], now: Date) {
-  const { book } = record
+function entryContext({ record }: JobView, scope: Scope, entries: readonly Entry[], { now, user }: Context): EntryContext {
+  const system = record.machine.units
+  const book = withTyped(record.book, entries, system)
   const work = foldWork(book, entries)
   const needs = levelOf(book, scope.counts)?.needs
   const items = needs ? [needs.gauges, needs.tools, needs.consumables, needs.safety, needs.people].flat() : []
@@ -82,8 +86,11 @@ function entryContext({ record }: JobView, scope: Scope, entries: readonly Entry
     work,
     steps: jobSteps(book, work, levelsInPlay(scope)),
     planItems: new Set(items.map(({ id }) => id)),
-    defaultUnit: record.machine.units === 'metric' ? ('mm' as const) : ('in' as const),
-    nowMs: now.getTime(),
+    system,
+    nowMs: now().getTime(),
+    author: user.name,
+    typed: typedIn(entries),
+    readings: new Map(record.job.readings.map(({ id, characteristic }) => [id, characteristic])),
   }
 }
 

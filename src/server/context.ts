@@ -18,6 +18,7 @@ const actionWords: Record<Action, string> = {
   review: 'return or sign a report',
   note: 'note steps, tags and findings',
   plan: 'open jobs and tick the plan',
+  check: 'hold typed limits against their document',
 }
 
 /** Refuses unless the person's role may do this. */

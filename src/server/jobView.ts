@@ -1,6 +1,7 @@
 import type { JobView, StoredEntry } from '../contract/answers'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
+import { withTyped } from '../core/work/typedBook'
 import type { Executor } from '../db/client'
 import {
   allGauges,
@@ -14,7 +15,7 @@ import {
 } from '../db/queries/jobs'
 import { entriesAfter } from '../db/queries/work'
 import { authorise, type Context } from './context'
-import { issuedBook } from './issuedBook'
+import { issuedBook, noBook } from './issuedBook'
 import { Refused } from './refused'
 import { may } from './roles'
 
@@ -58,6 +59,7 @@ export async function buildJobView(context: Context, db: Executor, jobId: string
       review: may(role, 'review'),
       note: may(role, 'note'),
       plan: may(role, 'plan'),
+      check: may(role, 'check'),
     },
   }
 }
@@ -81,7 +83,11 @@ async function buildRecord(
       installed: past.installed,
       readings: await readingsInRecord(db, past.id),
     })
-  const limits = issuedBook(book, `${job.bookId} ${job.bookRevision}`)
+  const limits = withTyped(
+    job.bookId === null ? noBook(job.id, machine.name) : issuedBook(book, `${job.bookId} ${job.bookRevision}`),
+    entries.map(({ entry }) => entry),
+    machine.units,
+  )
   const measurable = new Set(limits.characteristics.map(({ id }) => id))
   return recordSchema.parse({
     format: 'medida-record',

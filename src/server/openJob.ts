@@ -24,13 +24,13 @@ export async function openJobView(context: Context, machineId: string): Promise<
   const open = jobs.find(({ reportId }) => reportId === null)
   return {
     machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
-    book: { id: book.id, title: book.title, revision: book.revision },
-    levels: book.levels.map(({ id, name, about, gate, measures }) => ({
+    book: book && { id: book.id, title: book.title, revision: book.revision, draft: book.issued === null },
+    levels: (book?.levels ?? []).map(({ id, name, about, gate, measures }) => ({
       id,
       name,
       about,
       gate: gate !== null,
-      measures: measures === 'all' ? book.characteristics.length : measures.length,
+      measures: measures === 'all' ? (book?.characteristics.length ?? 0) : measures.length,
     })),
     hoursLog: await hoursLog(db, machineId),
     lastPolicy: last ? policySchema.parse(last.job.policy) : null,
@@ -54,8 +54,8 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
     const open = jobs.find(({ reportId }) => reportId === null)
     if (open)
       throw new Refused('conflict', `${machine.name} has an open job: ${open.job.title}. Finish it before opening another one.`)
-    const level = levelOf(book, body.level)
-    if (!level && (body.level !== null || book.levels.length > 0))
+    const level = book && levelOf(book, body.level)
+    if (!level && (body.level !== null || (book?.levels ?? []).length > 0))
       throw new Refused('notFound', `The limit book has no inspection level “${body.level ?? ''}”. Choose one of its levels.`)
     const today = context.now().toISOString().slice(0, 10)
     checkDates(body, today)
@@ -64,8 +64,8 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
     await db.insert(job).values({
       id: body.id,
       machineId,
-      bookId: book.id,
-      bookRevision: book.revision,
+      bookId: book?.id ?? null,
+      bookRevision: book?.revision ?? null,
       title,
       reason: body.reason,
       openedOn: today,
@@ -103,8 +103,7 @@ async function machineOf(db: Executor, machineId: string) {
   const jobs = await jobsOf(db, machineId)
   const bookId = machine.bookId ?? jobs.at(-1)?.job.bookId
   const stored = bookId ? await latestBook(db, bookId) : undefined
-  if (!stored) throw new Refused('notPossible', `${machine.name} has no limit book yet.`)
-  const book: LimitBook = bookSchema.parse(upgradeBook(stored.document))
+  const book: LimitBook | null = stored ? bookSchema.parse(upgradeBook(stored.document)) : null
   return { machine, book, jobs }
 }
 

@@ -2,12 +2,12 @@
 export const roles = ['inspector', 'reviewer', 'planner', 'trainee', 'visitor', 'administrator'] as const
 export type Role = (typeof roles)[number]
 
-export const actions = ['read', 'measure', 'confirm', 'decide', 'send', 'review', 'note', 'plan'] as const
+export const actions = ['read', 'measure', 'confirm', 'decide', 'send', 'review', 'note', 'plan', 'check'] as const
 export type Action = (typeof actions)[number]
 
 const allowed: Record<Role, readonly Action[]> = {
-  inspector: ['read', 'measure', 'confirm', 'decide', 'send', 'note', 'plan'],
-  reviewer: ['read', 'review'],
+  inspector: ['read', 'measure', 'confirm', 'decide', 'send', 'note', 'plan', 'check'],
+  reviewer: ['read', 'review', 'check'],
   planner: ['read', 'plan'],
   trainee: ['read'],
   visitor: ['read'],

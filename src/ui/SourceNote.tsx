@@ -9,7 +9,7 @@ export function SourceNote({ source, documents }: { readonly source: Source; rea
   return (
     <cite className={styles.source} title={found?.title}>
       {source.document}
-      {found ? ` rev. ${found.revision}` : ''}, {source.page}
+      {found && found.revision !== '' ? ` rev. ${found.revision}` : ''}, {source.page}
     </cite>
   )
 }

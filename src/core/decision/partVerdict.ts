@@ -33,7 +33,7 @@ export function partVerdict(part: Part, votes: readonly Vote[]): Omit<PartResult
 function wayOf(part: Part, votes: readonly Vote[], span: Span): PartResult['way'] {
   switch (verdictOf(span)) {
     case 'replace':
-      return { routes: [], name: 'new part', cost: part.replacement.cost, days: part.replacement.days }
+      return { routes: [], name: 'new part', cost: part.replacement?.cost ?? null, days: part.replacement?.days ?? null }
     case 'recondition':
       return reconditioningWay(part, votes)
     case 'reuse':

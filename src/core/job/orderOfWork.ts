@@ -77,7 +77,8 @@ export function orderOfWork(progress: JobProgress): StepStanding[] {
   const isDone = (step: Step): boolean => {
     if (progress.confirmed.has(step)) return true
     const count = counts[step]
-    if (count) return count.done === count.of
+    // Where nothing is named yet to be measured or decided, it is not done.
+    if (count) return count.done === count.of && (count.of > 0 || (step !== 'measure' && step !== 'decide'))
     if (step === 'receive') return true
     return step === 'sign' && progress.signed
   }

@@ -29,6 +29,38 @@ const limitSchema = z
     message: 'the plan limit must come before the wear limit',
   }) satisfies z.ZodType<Limit>
 
+/** A limit typed in a job from the manual at hand, waiting for or with a second person's check. */
+const typedMarkSchema = z.strictObject({
+  /** The entry that typed it. */
+  entry: z.string().max(80),
+  by: z.string().max(120),
+  at: z.string().max(40),
+  check: z
+    .strictObject({ by: z.string().max(120), at: z.string().max(40), agrees: z.boolean(), note: z.string().max(400) })
+    .nullable(),
+})
+
+/** How a value may move from one measurement to the next: least and greatest growth, either of which may be open. */
+const changeLimitSchema = z
+  .strictObject({
+    id: idSchema,
+    judges: z.enum(reductionNames),
+    /** From as found to after work or as left of this overhaul, or from how the last overhaul left it to as found. */
+    from: z.enum(['lastOverhaul', 'asFound', 'afterWork']),
+    to: z.enum(['asFound', 'afterWork', 'asLeft']),
+    least: valueSchema.nullable(),
+    greatest: valueSchema.nullable(),
+    instruction: z.string().max(400),
+    source: sourceSchema,
+  })
+  .refine(({ least, greatest }) => least !== null || greatest !== null, 'a change limit bounds at least one side')
+  .refine(
+    ({ least, greatest }) => least === null || greatest === null || least <= greatest,
+    'the least change is above the greatest',
+  )
+  .refine(({ from, to }) => changeOrder[from] < changeOrder[to], 'a change goes forward: from an earlier stage to a later one')
+const changeOrder = { lastOverhaul: 0, asFound: 1, afterWork: 2, asLeft: 3 } as const
+
 const characteristicSchema = z.strictObject({
   id: idSchema,
   part: idSchema,
@@ -47,16 +79,22 @@ const characteristicSchema = z.strictObject({
   expansionPerK: z.number().gt(0).max(1e-3).optional(),
   /** What must be done before each repeat, in words: turn the shaft over, squeeze the oil film out. */
   beforeRepeats: z.string().max(200).optional(),
+  /** Null where no document gives a new size. */
   new: z
     .strictObject({ nominal: valueSchema, lower: valueSchema, upper: valueSchema, source: sourceSchema })
     .refine((size) => size.lower <= size.upper, {
       path: ['lower'],
       message: 'the lower limit of size is above the upper one',
-    }),
+    })
+    .nullable(),
   /** The first limit is the one the ribbon and the wear line show; none where the value is information only. */
   limits: z.array(limitSchema).max(20).refine(uniqueIds, 'two limits have the same id'),
   /** Safety-marked: departing from the recommended verdict needs the reviewer. */
   safety: z.boolean(),
+  /** What may change from stage to stage, and from overhaul to overhaul. */
+  changes: z.array(changeLimitSchema).max(20).refine(uniqueIds, 'two change limits have the same id').optional(),
+  /** Only inside a job: its limits were typed there. */
+  typed: typedMarkSchema.optional(),
 })
 
 const routeSchema = z.strictObject({
@@ -86,8 +124,11 @@ const partSchema = z.strictObject({
   /** Where it sits, in words. */
   position: nameSchema,
   renewedAlways: z.boolean(),
-  replacement: z.strictObject({ cost: z.number().min(0), days: z.number().min(0) }),
+  /** Null where nobody knows yet what a new one costs. */
+  replacement: z.strictObject({ cost: z.number().min(0), days: z.number().min(0) }).nullable(),
   routes: z.array(routeSchema).max(20),
+  /** Only inside a job: the part was named there. */
+  typed: z.literal(true).optional(),
 })
 
 const fitSchema = z.strictObject({
@@ -112,16 +153,28 @@ export const bookSchema = z
     id: idSchema,
     title: nameSchema,
     revision: z.string().min(1).max(20),
-    issued: z.iso.date(),
+    /** Null for a draft, and for a job that is measured without a book: then it may still be empty. */
+    issued: z.iso.date().nullable(),
     currency: z.string().length(3),
-    documents: z.array(z.strictObject({ id: z.string().min(1).max(40), title: nameSchema, revision: z.string().max(40) })).min(1),
-    parts: z.array(partSchema).min(1),
-    characteristics: z.array(characteristicSchema).min(1),
+    documents: z.array(
+      z.strictObject({
+        id: z.string().min(1).max(40),
+        title: nameSchema,
+        revision: z.string().max(40),
+        /** Only inside a job: the document was named there. */
+        typed: z.literal(true).optional(),
+      }),
+    ),
+    parts: z.array(partSchema),
+    characteristics: z.array(characteristicSchema),
     fits: z.array(fitSchema),
     ...procedureShape,
   })
   .superRefine((book, context) => {
     const fault = (path: (string | number)[], message: string): void => context.addIssue({ code: 'custom', path, message })
+    if (book.issued !== null)
+      for (const list of ['documents', 'parts', 'characteristics'] as const)
+        if (book[list].length === 0) fault([list], 'an issued book has at least one')
     const parts = new Set(book.parts.map((part) => part.id))
     const characteristics = new Map(book.characteristics.map((characteristic) => [characteristic.id, characteristic]))
     const documents = new Set(book.documents.map((document) => document.id))
@@ -142,7 +195,7 @@ export const bookSchema = z
       if (!parts.has(characteristic.part)) fault([...path, 'part'], `no part “${characteristic.part}” in this book`)
       if (characteristic.method.kind === 'ringEndGap')
         checkCharacteristic(characteristic.method.runsIn, [...path, 'method', 'runsIn'], ['boreDiameter', 'outsideDiameter'])
-      checkSource(characteristic.new.source, [...path, 'new', 'source'])
+      if (characteristic.new) checkSource(characteristic.new.source, [...path, 'new', 'source'])
       for (const sentence of methodFaults(characteristic.method)) fault([...path, 'method'], sentence)
       if (characteristic.method.kind === 'computed')
         for (const [name, of] of Object.entries(characteristic.method.names)) {
@@ -156,6 +209,10 @@ export const bookSchema = z
         if (!(limit.judges in gives)) fault([...path, 'limits', at, 'judges'], `this method gives no “${limit.judges}”`)
       })
       characteristic.limits.forEach((limit, at) => checkSource(limit.source, [...path, 'limits', at, 'source']))
+      characteristic.changes?.forEach((change, at) => {
+        if (!(change.judges in gives)) fault([...path, 'changes', at, 'judges'], `this method gives no “${change.judges}”`)
+        checkSource(change.source, [...path, 'changes', at, 'source'])
+      })
     })
     book.parts.forEach((part, index) =>
       part.routes.forEach((route, at) => {
@@ -268,6 +325,7 @@ export const bookSchema = z
 
 export type LimitBook = z.infer<typeof bookSchema>
 export type Characteristic = LimitBook['characteristics'][number]
+export type ChangeLimit = NonNullable<Characteristic['changes']>[number]
 export type Part = LimitBook['parts'][number]
 export type Route = Part['routes'][number]
 export type FitSpec = LimitBook['fits'][number]

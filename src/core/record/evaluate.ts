@@ -169,7 +169,7 @@ function reduce(
 ): Reductions {
   const set = sets.get(characteristic.id) ?? NOTHING_TAKEN
   return reduceReadings(characteristic.method, set.taken, {
-    nominal: characteristic.new.nominal,
+    nominal: characteristic.new?.nominal ?? null,
     runsIn: wornDiameter(characteristic, reductions),
     resultOf: (id, value) => reductions.get(id)?.values[value as ReductionName] ?? null,
     marked: set,

@@ -62,7 +62,7 @@ export function questionAt(input: QuestionInput): SlipQuestion | null {
     system: record.machine.units,
     step: stepOf(method, showTo, quantity),
     typedStep: parsed.typedStep,
-    newSize: [characteristic.new.lower, characteristic.new.upper],
+    newSize: characteristic.new && [characteristic.new.lower, characteristic.new.upper],
     limits: own && (method.kind !== 'openingPressure' || slot.station === PRESSURE.opens) ? limits : [],
     expandedUncertainty: COVERAGE_FACTOR * readingUncertainty(gauge),
     gauge,
@@ -139,8 +139,10 @@ function valuesIn(overhaul: Overhaul, characteristic: string): ReadonlyMap<strin
 /** The same place of characteristics measured alike on parts that were alike when new. */
 function sistersAt({ record, characteristic, standingOf }: QuestionInput, slot: Slot): number[] {
   const { method, new: size } = characteristic
+  // Without a new size nothing says that two parts were alike.
+  if (size === null) return []
   return record.book.characteristics
-    .filter((other) => other.id !== characteristic.id && other.method.kind === method.kind && other.new.nominal === size.nominal)
+    .filter((other) => other.id !== characteristic.id && other.method.kind === method.kind && other.new?.nominal === size.nominal)
     .flatMap((other) =>
       standingOf(other.id)
         .filter((reading) => slotKey(reading) === slotKey(slot))

@@ -3,10 +3,12 @@ import { forComparison } from '../decimal'
 import { levels } from '../decision/level'
 import { type Gauge, gaugeKinds } from '../gauge/gauge'
 import { type ChosenSchools, type School, schools } from '../job/schools'
+import type { Limit } from '../limit/limit'
 import { acceptsSlot, formAt } from '../method/layout'
 import type { Method } from '../method/method'
 import { parseReading } from '../quantity/reading'
 import { entrySchema } from '../work/entrySchema'
+import { readTypedCharacteristic, typedIn } from '../work/typedBook'
 import { bookSchema } from './bookSchema'
 import { idSchema, lengthMmSchema } from './idSchema'
 
@@ -146,6 +148,19 @@ function readingFault(reading: Reading, method: Method): { field: string; says: 
   return null
 }
 
+const sameLimits = (a: readonly Limit[], b: readonly Limit[]): boolean =>
+  a.length === b.length &&
+  a.every((limit, index) => {
+    const other = b[index]
+    return (
+      other !== undefined &&
+      limit.judges === other.judges &&
+      limit.side === other.side &&
+      same(limit.wear, other.wear) &&
+      same(limit.plan, other.plan)
+    )
+  })
+
 const same = (a: number | null, b: number | null): boolean => (a === null || b === null ? a === b : forComparison(a - b) === 0)
 
 /** One inspection with everything its results follow from: the open record format, version 2. */
@@ -242,6 +257,14 @@ export const recordSchema = z
       for (const part of Object.keys(installed)) if (!parts.has(part)) fault([...path, part], `no part “${part}” in the book`)
     }
 
+    const typed = new Map(typedIn(record.job.entries).map((item) => [item.id, item]))
+    record.book.characteristics.forEach((characteristic, index) => {
+      if (!characteristic.typed) return
+      const said = typed.get(characteristic.id)
+      const read = said && readTypedCharacteristic(said, record.machine.units)
+      if (!read?.ok || said?.entry !== characteristic.typed.entry || !sameLimits(read.value.limits, characteristic.limits))
+        fault(['book', 'characteristics', index], 'its limits are not those that were typed in this job')
+    })
     if (record.job.level !== null && !record.book.levels.some(({ id }) => id === record.job.level))
       fault(['job', 'level'], `no level “${record.job.level}” in the book`)
     if (new Set(record.job.entries.map(({ id }) => id)).size !== record.job.entries.length)

@@ -120,7 +120,13 @@ export interface PartResult {
   /** Strongest first. */
   readonly votes: readonly Vote[]
   /** Way, cost and days of the recommended verdict; null while it holds or is reuse. */
-  readonly way: { readonly routes: readonly string[]; readonly name: string; readonly cost: number; readonly days: number } | null
+  readonly way: {
+    readonly routes: readonly string[]
+    readonly name: string
+    /** Null where nobody knows yet. */
+    readonly cost: number | null
+    readonly days: number | null
+  } | null
 }
 
 export interface Results {

@@ -1,4 +1,5 @@
 import { elementCount } from '../condition/damagePattern'
+import { type UnitSystem, unitLabel } from '../quantity/format'
 import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
 import type { LimitBook } from '../record/bookSchema'
 import { licensedFieldLabel } from '../safety/cautions'
@@ -7,14 +8,21 @@ import type { EntryBody } from './entrySchema'
 import { standingFindings, type WorkPosition, type WorkState } from './fold'
 import { parseThreadPitch } from './identity'
 import { clockText, type JobStep, placesFor, waitLeftMs } from './steps'
+import { refuseTyped, type Typed } from './typedBook'
 
 export interface EntryContext {
   readonly book: LimitBook
   readonly work: WorkState
   readonly steps: readonly JobStep[]
   readonly planItems: ReadonlySet<string>
-  readonly defaultUnit: 'mm' | 'in'
+  readonly system: UnitSystem
   readonly nowMs: number
+  /** Who writes: nobody checks what they typed themselves. */
+  readonly author: string
+  /** What is typed in this job so far. */
+  readonly typed: readonly Typed[]
+  /** Readings of the job by id, with the characteristic they belong to. */
+  readonly readings: ReadonlyMap<string, string>
 }
 
 /**
@@ -92,6 +100,14 @@ export function refuseEntry(body: EntryBody, context: EntryContext): string | nu
     case 'pictureMarked':
     case 'pictureRemoved':
       return work.pictures.some(({ id }) => id === body.picture) ? null : 'That picture is not in this job.'
+    case 'characteristicTyped':
+      return refuseTyping(body, context)
+    case 'characteristicDropped':
+      return refuseDropping(body.characteristic, context)
+    case 'limitsChecked':
+      return refuseCheck(body, context)
+    case 'readingNoted':
+      return context.readings.has(body.reading) ? null : 'That reading is not in this job. Reload the page.'
     case 'complaintExplained':
       return body.finding === null ? null : noFinding(body.finding)
     case 'complaintGone':
@@ -161,8 +177,9 @@ function closedForStripping(position: string, { steps }: EntryContext): string |
 
 function refuseSizes(
   body: Extract<EntryBody, { kind: 'putBack' | 'thicknessTaken' | 'identified' }>,
-  { defaultUnit }: EntryContext,
+  { system }: EntryContext,
 ): string | null {
+  const defaultUnit = unitLabel(system) as 'mm' | 'in'
   const length = (text: string): string | null => {
     const parsed = parseQuantity(text, 'length', defaultUnit)
     if (!parsed.ok) return explainQuantityFault(parsed.fault)
@@ -226,4 +243,38 @@ function refuseSubject(
     case 'finding':
       return noFinding(subject.id)
   }
+}
+
+const isMeasured = (characteristic: string, { readings }: EntryContext): boolean =>
+  [...readings.values()].includes(characteristic)
+
+function refuseTyping(body: Extract<EntryBody, { kind: 'characteristicTyped' }>, context: EntryContext): string | null {
+  const before = context.typed.find(({ id }) => id === body.characteristic)
+  if (
+    before &&
+    isMeasured(body.characteristic, context) &&
+    JSON.stringify(before.value.method) !== JSON.stringify(body.value.method)
+  )
+    return `${before.value.name} is read by its method already, so the method stays. Type another characteristic for another method.`
+  return refuseTyped(body.characteristic, body.value, context.book, context.system)
+}
+
+function refuseDropping(id: string, context: EntryContext): string | null {
+  const typed = context.typed.find((candidate) => candidate.id === id)
+  if (!typed) return 'This characteristic is not one that was typed in this job.'
+  if (isMeasured(id, context)) return `${typed.value.name} has readings, so it stays. Mark what cannot be measured, and say why.`
+  const user = context.typed.find(
+    ({ value: { method } }) =>
+      (method.kind === 'ringEndGap' && method.runsIn === id) ||
+      (method.kind === 'computed' && Object.values(method.names).some(({ characteristic }) => characteristic === id)),
+  )
+  return user ? `${user.value.name} is computed from it, so it stays.` : null
+}
+
+function refuseCheck(body: Extract<EntryBody, { kind: 'limitsChecked' }>, context: EntryContext): string | null {
+  const typed = context.typed.find(({ id }) => id === body.characteristic)
+  if (!typed) return 'This characteristic is not one that was typed in this job.'
+  if (typed.entry !== body.of) return `${typed.value.name} was typed anew meanwhile. Look at it again.`
+  if (typed.by === context.author) return `You typed ${typed.value.name} yourself: a second person holds it against the document.`
+  return !body.agrees && body.note.length < 3 ? 'Say what does not agree with the document.' : null
 }

@@ -6,6 +6,7 @@ import { z } from 'zod'
 import { causeFamilies, findingKindIds, severities, sinceWhen } from '../condition/findingKinds'
 import { idSchema, nameSchema } from '../record/idSchema'
 import { procedureStages } from './stages'
+import { typedCharacteristicSchema } from './typedSchema'
 
 const words = (most: number) => z.string().trim().max(most)
 const reason = z.string().trim().min(3, 'say why, in a few words').max(400)
@@ -142,6 +143,20 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('pictureMarked'), picture: z.uuid(), marks: z.array(markSchema).max(100) }),
   z.strictObject({ kind: z.literal('pictureRemoved'), picture: z.uuid(), reason }),
+  /** Measured without a book, or beside it: limits as the manual at hand gives them. */
+  z.strictObject({ kind: z.literal('characteristicTyped'), characteristic: idSchema, value: typedCharacteristicSchema }),
+  z.strictObject({ kind: z.literal('characteristicDropped'), characteristic: idSchema, reason }),
+  /** A second person held what was typed against the document. */
+  z.strictObject({
+    kind: z.literal('limitsChecked'),
+    characteristic: idSchema,
+    /** The entry that was checked: what is typed anew is unchecked again. */
+    of: z.uuid(),
+    agrees: z.boolean(),
+    note: words(400),
+  }),
+  /** A note at one reading. */
+  z.strictObject({ kind: z.literal('readingNoted'), reading: z.uuid(), note: words(400) }),
   z.strictObject({ kind: z.literal('complaintExplained'), finding: idSchema.nullable() }),
   z.strictObject({ kind: z.literal('complaintGone'), note: z.string().trim().min(3, 'say how it was proved').max(400) }),
 ])

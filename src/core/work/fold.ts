@@ -87,6 +87,8 @@ export interface WorkState {
   /** Characteristics that findings asked to be measured, with the finding. */
   readonly planned: ReadonlyMap<string, { readonly finding: string } & Noted>
   readonly pictures: readonly Picture[]
+  /** Notes at readings, by the reading's id. */
+  readonly readingNotes: ReadonlyMap<string, { readonly note: string } & Noted>
   readonly complaint: {
     readonly explained: ({ readonly finding: string } & Noted) | null
     readonly gone: ({ readonly note: string } & Noted) | null
@@ -122,6 +124,7 @@ export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState 
   const handTests = new Map<string, { finding: string | null; note: string } & Noted>()
   const planned = new Map<string, { finding: string } & Noted>()
   const pictures = new Map<string, Mutable<Picture>>()
+  const readingNotes = new Map<string, { note: string } & Noted>()
   const complaint: Mutable<WorkState['complaint']> = { explained: null, gone: null }
 
   const takeOutOfTray = (position: string): void => {
@@ -285,6 +288,15 @@ export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState 
       case 'pictureRemoved':
         pictures.delete(body.picture)
         return
+      case 'readingNoted':
+        if (body.note === '') readingNotes.delete(body.reading)
+        else readingNotes.set(body.reading, { note: body.note, ...noted })
+        return
+      // What is typed of a limit book belongs to the book (typedBook.ts).
+      case 'characteristicTyped':
+      case 'characteristicDropped':
+      case 'limitsChecked':
+        return
       case 'complaintExplained':
         complaint.explained = body.finding === null ? null : { finding: body.finding, ...noted }
         return
@@ -308,6 +320,7 @@ export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState 
     handTests,
     planned,
     pictures: [...pictures.values()],
+    readingNotes,
     complaint,
   }
 }

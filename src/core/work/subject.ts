@@ -52,6 +52,13 @@ export function subjectOf(body: EntryBody): string {
       return `picture:${body.picture}`
     case 'pictureMarked':
       return `marks:${body.picture}`
+    case 'characteristicTyped':
+    case 'characteristicDropped':
+      return `characteristic:${body.characteristic}`
+    case 'limitsChecked':
+      return `check:${body.characteristic}`
+    case 'readingNoted':
+      return `note:${body.reading}`
     case 'complaintExplained':
     case 'complaintGone':
       return 'complaint'

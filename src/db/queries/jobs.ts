@@ -14,13 +14,13 @@ import {
   user,
 } from '../schema'
 
-/** A job with its machine, book document and the name of who opened it; undefined when there is none. */
+/** A job with its machine, book document (null where it has none) and the name of who opened it; undefined when there is no job. */
 export async function findJob(db: Executor, id: string) {
   const rows = await db
     .select({ job, machine, book: limitBook.document, openedBy: user.name })
     .from(job)
     .innerJoin(machine, eq(machine.id, job.machineId))
-    .innerJoin(limitBook, and(eq(limitBook.id, job.bookId), eq(limitBook.revision, job.bookRevision)))
+    .leftJoin(limitBook, and(eq(limitBook.id, job.bookId), eq(limitBook.revision, job.bookRevision)))
     .innerJoin(user, eq(user.id, job.openedBy))
     .where(eq(job.id, id))
   return rows[0]

@@ -28,16 +28,24 @@ export async function findMachine(db: Executor, id: string) {
   return rows[0]
 }
 
-/** The latest revision of a family of limit books, by day of issue. */
+/** The latest issued revision of a family of limit books; while none is issued, its latest draft. */
 export async function latestBook(db: Executor, bookId: string) {
   const rows = await db
     .select()
     .from(limitBook)
     .where(eq(limitBook.id, bookId))
-    .orderBy(desc(sql`${limitBook.document}->>'issued'`), desc(limitBook.revision))
+    .orderBy(sql`${limitBook.document}->>'issued' DESC NULLS LAST`, desc(limitBook.storedAt), desc(limitBook.revision))
     .limit(1)
   return rows[0]
 }
+
+/** Every revision of a family of limit books, oldest first. */
+export const booksOf = (db: Executor, bookId: string) =>
+  db
+    .select({ revision: limitBook.revision, title: limitBook.title, document: limitBook.document })
+    .from(limitBook)
+    .where(eq(limitBook.id, bookId))
+    .orderBy(asc(limitBook.storedAt), asc(limitBook.revision))
 
 /** Jobs of a machine, oldest first, with the report of those that are signed. */
 export const jobsOf = (db: Executor, machineId: string) =>

@@ -1,8 +1,9 @@
 /** A job and everything recorded under it. All tables below `job` are append-only: triggers refuse updates and deletes. */
 
-import { isNull } from 'drizzle-orm'
+import { isNull, sql } from 'drizzle-orm'
 import {
   bigserial,
+  check,
   customType,
   date,
   foreignKey,
@@ -32,8 +33,9 @@ export const job = pgTable(
     machineId: text('machine_id')
       .notNull()
       .references(() => machine.id),
-    bookId: text('book_id').notNull(),
-    bookRevision: text('book_revision').notNull(),
+    /** Both null where the machine has no limit book: limits are typed in the job. */
+    bookId: text('book_id'),
+    bookRevision: text('book_revision'),
     title: text('title').notNull(),
     reason: text('reason').notNull(),
     openedOn: date('opened_on').notNull(),
@@ -51,6 +53,7 @@ export const job = pgTable(
   (table) => [
     foreignKey({ columns: [table.bookId, table.bookRevision], foreignColumns: [limitBook.id, limitBook.revision] }),
     index('job_machine').on(table.machineId),
+    check('job_book_whole', sql`(${table.bookId} IS NULL) = (${table.bookRevision} IS NULL)`),
   ],
 )
 

@@ -39,6 +39,7 @@ export const limitBook = pgTable(
     revision: text('revision').notNull(),
     title: text('title').notNull(),
     document: jsonb('document').notNull(),
+    storedAt: timestamp('stored_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.id, table.revision] })],
 )

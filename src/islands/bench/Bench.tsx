@@ -1,9 +1,14 @@
-import { useEffect, useMemo, useState } from 'react'
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
 import { CAUTION } from '../../contract/words'
 import { layoutOf, type Slot } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
-import { Key } from '../../ui/Button'
+import type { Characteristic } from '../../core/record/bookSchema'
+import { typedIn } from '../../core/work/typedBook'
+import { Button, Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
+import { recordWith } from '../work/recordWith'
+import { useEntries } from '../work/useEntries'
+import { WorkNotices } from '../work/WorkNotices'
 import styles from './Bench.module.css'
 import { ConditionsDialog } from './ConditionsDialog'
 import { type Command, useCommands } from './commands'
@@ -11,6 +16,7 @@ import { GaugeInHand } from './GaugeInHand'
 import { GoTo } from './GoTo'
 import { Help } from './Help'
 import { Messages } from './Messages'
+import { NoteDialog } from './NoteDialog'
 import { Rail } from './Rail'
 import { ReadingGrid } from './ReadingGrid'
 import { ResultPane } from './ResultPane'
@@ -18,10 +24,69 @@ import { takenKeys, valuesOf } from './sheet'
 import { type BenchProps, type Bench as BenchState, useBench } from './useBench'
 import { WhatNext } from './WhatNext'
 
-type Open = 'nothing' | 'goTo' | 'help' | 'conditions' | 'next'
+type Open = 'nothing' | 'goTo' | 'help' | 'conditions' | 'next' | 'type' | 'note'
 
-/** The bench: measure this part now. */
-export function Bench(props: BenchProps) {
+/** The bench: measure this part now; a machine that is in no book begins with the first thing typed from its manual. */
+export function Bench({ view, ...props }: Omit<BenchProps, 'notes'>) {
+  const notes = useEntries(view, props.person, 'alone')
+  const { entries } = notes
+  const now = useMemo(
+    () => (entries.length === view.record.job.entries.length ? view : { ...view, record: recordWith(view.record, entries) }),
+    [view, entries],
+  )
+  return now.record.book.characteristics.length === 0 ? (
+    <EmptyBench view={now} notes={notes} />
+  ) : (
+    <BenchSheet view={now} notes={notes} {...props} />
+  )
+}
+
+function EmptyBench({ view, notes }: Pick<BenchProps, 'view' | 'notes'>) {
+  const [typing, setTyping] = useState(false)
+  return (
+    <section className={styles.empty} aria-labelledby="empty">
+      <h1 id="empty">Nothing to measure yet</h1>
+      <p>
+        {view.record.machine.name} is in no limit book. Name the part and what is measured, choose the method, type the limit as
+        the manual gives it, and go on measuring. A second person checks it later.
+      </p>
+      <p>
+        <Button kind="primary" disabled={!view.may.note} onClick={() => setTyping(true)}>
+          Type the first one
+        </Button>
+      </p>
+      {typing && <Typing view={view} notes={notes} onDone={() => setTyping(false)} onClose={() => setTyping(false)} />}
+    </section>
+  )
+}
+
+/** The form comes when it is asked for: most benches never need it. */
+const TypeForm = lazy(() => import('../limits/TypeForm').then((module) => ({ default: module.TypeForm })))
+
+function Typing({
+  view: { record },
+  notes,
+  onDone,
+  onClose,
+}: Pick<BenchProps, 'view' | 'notes'> & { onDone(id: string): void; onClose(): void }) {
+  return (
+    <Suspense>
+      <TypeForm
+        jobId={record.job.id}
+        book={record.book}
+        system={record.machine.units}
+        typed={typedIn(record.job.entries)}
+        before={null}
+        measured={false}
+        write={notes.write}
+        onDone={onDone}
+        onClose={onClose}
+      />
+    </Suspense>
+  )
+}
+
+function BenchSheet(props: BenchProps) {
   const bench = useBench(props)
   const { characteristic } = bench
   const [open, setOpen] = useState<Open>('nothing')
@@ -41,6 +106,8 @@ export function Bench(props: BenchProps) {
     ...(layoutOf(characteristic.method).moreRepeats ? [{ key: 'r', label: 'another repeat', run: bench.another }] : []),
     { key: 'e', label: 'zero, temperature', run: () => setOpen('conditions') },
     { key: 'w', label: 'what next', run: () => setOpen('next') },
+    { key: 'm', label: 'note at the reading', run: () => setOpen('note') },
+    { key: 'a', label: 'add from the manual', run: () => setOpen('type') },
     { key: 'u', label: 'mm / in', run: bench.toggleUnits },
     { key: '?', label: 'help', run: () => setOpen('help') },
   ]
@@ -57,11 +124,12 @@ export function Bench(props: BenchProps) {
     <div className={styles.bench}>
       <Rail bench={bench} />
       <section className={styles.work} aria-labelledby="characteristic" aria-busy={!bench.outbox.loaded}>
+        <WorkNotices work={{ ...props.notes, record: bench.record, work: bench.work }} />
         <div className={styles.head}>
           <div>
             <h1 id="characteristic">{characteristic.name}</h1>
             <p className={styles.how}>
-              {methodName[characteristic.method.kind]} · as found. {characteristic.how}
+              {methodName[characteristic.method.kind]} · as found{characteristic.how === '' ? '' : `. ${characteristic.how}`}
               {characteristic.method.kind === 'boreDiameter' && characteristic.method.masterMm !== null && (
                 <>
                   ; master <span className="figure">{characteristic.method.masterMm.toFixed(3)} mm</span>
@@ -73,9 +141,13 @@ export function Bench(props: BenchProps) {
           <GaugeInHand bench={bench} today={props.today} />
         </div>
         <Sketch bench={bench} active={complete && bench.mode.kind === 'read' ? null : bench.active} />
-        <p className={styles.pose}>
-          {characteristic.pose}. <span className={styles.trap}>{characteristic.trap}.</span>
-        </p>
+        {(characteristic.pose !== '' || characteristic.trap !== '') && (
+          <p className={styles.pose}>
+            {characteristic.pose !== '' && `${characteristic.pose}. `}
+            {characteristic.trap !== '' && <span className={styles.trap}>{characteristic.trap}.</span>}
+          </p>
+        )}
+        <TypedNote characteristic={characteristic} jobId={bench.record.job.id} />
         <ReadingGrid bench={bench} />
         <Messages bench={bench} />
       </section>
@@ -94,8 +166,40 @@ export function Bench(props: BenchProps) {
       {open === 'goTo' && <GoTo bench={bench} onClose={() => setOpen('nothing')} />}
       {open === 'conditions' && <ConditionsDialog bench={bench} onClose={() => setOpen('nothing')} />}
       {open === 'next' && <WhatNext bench={bench} onClose={() => setOpen('nothing')} />}
+      {open === 'note' && <NoteDialog bench={bench} onClose={() => setOpen('nothing')} />}
+      {open === 'type' && (
+        <Typing
+          view={props.view}
+          notes={props.notes}
+          onDone={(id) => {
+            setOpen('nothing')
+            bench.goWhenThere(id)
+          }}
+          onClose={() => setOpen('nothing')}
+        />
+      )}
       {open === 'help' && <Help commands={commands} letters={letters} onClose={() => setOpen('nothing')} />}
     </div>
+  )
+}
+
+/** Limits that were typed in the job say so, and whether a second person has held them against the document. */
+function TypedNote({ characteristic: { typed }, jobId }: { readonly characteristic: Characteristic; readonly jobId: string }) {
+  if (!typed) return null
+  const { check } = typed
+  const state = check === null ? 'unchecked' : check.agrees ? 'checked' : 'wrong'
+  return (
+    <p className={styles.typed} data-state={state}>
+      <b>
+        {
+          { unchecked: '! Limits not checked yet', checked: 'Limits checked', wrong: '! Limits do not agree with the document' }[
+            state
+          ]
+        }
+      </b>
+      {`, typed by ${typed.by}`}
+      {check && `; ${check.by}${check.note === '' ? '' : `: ${check.note}`}`}. <a href={`/jobs/${jobId}/limits`}>Typed limits</a>
+    </p>
   )
 }
 

@@ -77,6 +77,7 @@ function ConditionsNote({ bench }: { readonly bench: Bench }) {
 
 const linkWords = {
   off: '',
+  asking: 'asking the server …',
   waiting: 'listening, no gauge heard yet',
   here: 'sends its readings here',
   gone: '! the gauge has stopped: type, or connect it again',

@@ -107,7 +107,8 @@ function Cell({ bench, slot, isActive }: { readonly bench: Bench; readonly slot:
   )
   const delivery = bench.deliveryOf(reading.id)
   const queued = delivery?.kind === 'queued'
-  const note = sticksOut ? 'sticks out' : queued ? 'queued' : reading.supersedes ? 'corrected' : ''
+  const noted = bench.noteAt(reading)
+  const note = sticksOut ? 'sticks out' : queued ? 'queued' : noted !== '' ? 'noted' : reading.supersedes ? 'corrected' : ''
   return (
     <button
       ref={ref}
@@ -117,7 +118,8 @@ function Cell({ bench, slot, isActive }: { readonly bench: Bench; readonly slot:
       data-flag={flag}
       data-active={isActive ? '' : undefined}
       data-warn={sticksOut ? '' : undefined}
-      aria-label={`${label}: ${text}${queued ? ', not sent yet' : ''}${sticksOut ? ', sticks out' : ''}. ${bench.closed === null ? 'Correct it' : ''}`}
+      aria-label={`${label}: ${text}${queued ? ', not sent yet' : ''}${sticksOut ? ', sticks out' : ''}${noted === '' ? '' : `, noted: ${noted}`}. ${bench.closed === null ? 'Correct it' : ''}`}
+      title={noted || undefined}
       disabled={bench.closed !== null}
       onClick={() => bench.correct(slot)}
       onKeyDown={(event) => {

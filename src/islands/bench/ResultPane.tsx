@@ -17,7 +17,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
   const { characteristic, result, record, system } = bench
   const first = characteristic.limits[0]
   const judges = first?.judges ?? firstValue(result.reductions.values)
-  const { figure, extent, unit } = figuresAt(bench, judges)
+  const { figure, extent, expanded, unit } = figuresAt(bench, judges)
   const { judged } = result
   const shown = judged ?? (first || !judges ? null : (result.reductions.values[judges] ?? null))
   const strongest = result.votes[0]
@@ -39,7 +39,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
           <span className="figure">{shown ? extent(shown) : '–'}</span>
           <span className={`figure ${styles.unit}`}>
             {unit}
-            {shown && shown.uncertainty > 0 && ` ± ${figure(2 * shown.uncertainty)}`}
+            {shown && shown.uncertainty > 0 && ` ± ${expanded(shown.uncertainty)}`}
           </span>
         </p>
       </div>
@@ -74,10 +74,12 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       )}
       <h2>Why</h2>
       <VoteList votes={result.votes} documents={record.book.documents} />
-      <p className={styles.note}>
-        New {figure(characteristic.new.lower)} … {figure(characteristic.new.upper)} {unit}{' '}
-        <SourceNote source={characteristic.new.source} documents={record.book.documents} />
-      </p>
+      {characteristic.new && (
+        <p className={styles.note}>
+          New {figure(characteristic.new.lower)} … {figure(characteristic.new.upper)} {unit}{' '}
+          <SourceNote source={characteristic.new.source} documents={record.book.documents} />
+        </p>
+      )}
       <MateFit bench={bench} />
     </aside>
   )

@@ -18,7 +18,9 @@ function expectedAt({ method, new: size, limits }: Characteristic, slot: Slot): 
     case 'markAlignment':
       return null
     default:
-      return quantityAt(method, slot) === quantityOf(method) && limits.length > 0 ? size.nominal : null
+      return quantityAt(method, slot) === quantityOf(method) && limits.length > 0
+        ? (size?.nominal ?? limits[0]?.wear ?? null)
+        : null
   }
 }
 

@@ -13,8 +13,10 @@ import type { InspectionRecord, Reading, Stage } from '../../core/record/recordS
 import type { CharacteristicResult, Results } from '../../core/record/results'
 import { standingReadings } from '../../core/record/standing'
 import { gaugeKindAt, readTyped } from '../../core/record/typedReading'
+import { foldWork, type WorkState } from '../../core/work/fold'
 import { getJson } from '../httpClient'
 import { useKept } from '../offline/useKept'
+import type { Entries } from '../work/useEntries'
 import { bodyOf, closedBecause, type Gauge, NOT_KEPT, onlySlot } from './benchRecord'
 import { gaugeInHand } from './gaugeInHand'
 import { repeatsShown } from './sheet'
@@ -27,6 +29,8 @@ import { useStanding } from './useStanding'
 
 export interface BenchProps {
   readonly view: JobView
+  /** What is noted around the job from this bench: notes at readings, limits from the manual. */
+  readonly notes: Entries
   readonly person: { readonly id: string; readonly name: string }
   /** Date of today, ISO, from the server: gauges lapse by it. */
   readonly today: string
@@ -47,6 +51,7 @@ const READ: Mode = { kind: 'read' }
 
 export interface Bench {
   readonly record: InspectionRecord
+  readonly work: WorkState
   readonly today: string
   readonly stage: Stage
   /** Results with what is typed taken as accepted, so that they move with each key. */
@@ -73,6 +78,8 @@ export interface Bench {
   readonly system: UnitSystem
   /** Why nothing can be typed here; null when it can. */
   readonly closed: string | null
+  /** The reading of this characteristic that was taken last. */
+  readonly lastTaken: Reading | undefined
   standingAt(slot: Slot): Reading | undefined
   deliveryOf(id: string): Delivery | null
   type(text: string): void
@@ -97,11 +104,17 @@ export interface Bench {
   /** A reading refused because somebody read there meanwhile: it is put over theirs, and says so. */
   insist(reading: Reading): Promise<void>
   toggleUnits(): void
+  /** To a characteristic as soon as the record has it. */
+  goWhenThere(id: string): void
+  /** What is noted at a reading; empty when nothing is. */
+  noteAt(reading: Reading): string
+  /** Notes something at a reading; a sentence when that cannot be. */
+  noteReading(reading: Reading, note: string): Promise<string | null>
 }
 
 const LEAST_REASON = 3
 
-export function useBench({ view, person, today, opened, offline = false }: BenchProps): Bench {
+export function useBench({ view, notes, person, today, opened, offline = false }: BenchProps): Bench {
   const { record } = view
   const { book } = record
   const jobId = record.job.id
@@ -217,6 +230,17 @@ export function useBench({ view, person, today, opened, offline = false }: Bench
     else reset()
     setPlace({ id: target.id, slot: slot ? onlySlot(slot) : firstOpen(target) })
   }
+  const awaited = useRef<string | null>(null)
+  const goAwaited = useRef(() => {})
+  goAwaited.current = () => {
+    const id = awaited.current
+    if (id === null || !book.characteristics.some((candidate) => candidate.id === id)) return
+    awaited.current = null
+    goTo(id)
+  }
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a characteristic that was just typed comes with the next book
+  useEffect(() => goAwaited.current(), [book])
+  const work = useMemo(() => foldWork(book, record.job.entries), [book, record.job.entries])
   const step = (parts: number): void => {
     const target = book.characteristics[(index + parts + book.characteristics.length) % book.characteristics.length]
     if (target) goTo(target.id)
@@ -366,6 +390,7 @@ export function useBench({ view, person, today, opened, offline = false }: Bench
 
   return {
     record,
+    work,
     today,
     stage,
     results,
@@ -388,6 +413,7 @@ export function useBench({ view, person, today, opened, offline = false }: Bench
     word,
     system,
     closed,
+    lastTaken: lastTaken(),
     standingAt: (slot) => at(characteristic.id, slot),
     deliveryOf: (id) => outbox.local.find((item) => item.reading.id === id)?.delivery ?? null,
     type: (wanted) => {
@@ -479,6 +505,15 @@ export function useBench({ view, person, today, opened, offline = false }: Bench
         supersedes: theirs?.id ?? null,
         reason: theirs ? `Read at the same time as “${theirs.text}” by ${theirs.by}; this one counts` : reading.reason,
       })
+    },
+    goWhenThere: (id) => {
+      awaited.current = id
+      goAwaited.current()
+    },
+    noteAt: ({ id }) => work.readingNotes.get(id)?.note ?? '',
+    noteReading: async ({ id }, note) => {
+      const fate = await notes.write({ kind: 'readingNoted', reading: id, note })
+      return fate.kind === 'refused' ? fate.message : null
     },
     toggleUnits: () => setSystem((before) => (before === 'metric' ? 'inch' : 'metric')),
   }

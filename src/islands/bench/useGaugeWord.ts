@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 
-/** How the bench stands with the gauge in hand: not listening; listening; the gauge is there; it stopped; another bench took it. */
-export type GaugeLink = 'off' | 'waiting' | 'here' | 'gone' | 'taken' | 'unreachable'
+/** How the bench stands with the gauge in hand: not listening; the server is asked to listen; listening; the gauge is there; it stopped; another bench took it. */
+export type GaugeLink = 'off' | 'asking' | 'waiting' | 'here' | 'gone' | 'taken' | 'unreachable'
 
 const KEY = 'medida-gauges-heard'
 
@@ -21,7 +21,7 @@ export function useGaugeWord(gaugeId: string | null, take: (text: string) => voi
   const listening = gaugeId !== null && heard.has(gaugeId)
   useEffect(() => {
     if (!listening || gaugeId === null) return setLink('off')
-    setLink('waiting')
+    setLink('asking')
     const source = new EventSource(`/api/gauges/${encodeURIComponent(gaugeId)}/events`)
     source.addEventListener('here', () => setLink('here'))
     source.addEventListener('gone', () => setLink('gone'))
@@ -30,7 +30,9 @@ export function useGaugeWord(gaugeId: string | null, take: (text: string) => voi
       source.close()
     })
     source.addEventListener('error', () => setLink((before) => (before === 'taken' ? before : 'unreachable')))
-    source.addEventListener('listening', () => setLink((before) => (before === 'unreachable' ? 'waiting' : before)))
+    source.addEventListener('listening', () =>
+      setLink((before) => (before === 'unreachable' || before === 'asking' ? 'waiting' : before)),
+    )
     source.addEventListener('reading', (event) => {
       setLink('here')
       latest.current((JSON.parse((event as MessageEvent<string>).data) as { text: string }).text)

@@ -2,7 +2,15 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { ReadingBody } from '../../contract/bodies'
 import type { Reading } from '../../core/record/recordSchema'
 import { type Answer, postJson } from '../httpClient'
-import { forgetSent, markSent, type OutboxItem, putInOutbox, takeFromOutbox, waitingInOutbox } from '../outbox'
+import {
+  forgetSent,
+  markSent,
+  type OutboxItem,
+  putInOutbox,
+  takeFromOutbox,
+  waitingInOutbox,
+  waitsForItsCharacteristic,
+} from '../outbox'
 
 /** queued: on this device only; stored: the server has it; refused: the server declined it, with the reason. */
 export type Delivery =
@@ -59,7 +67,7 @@ export function useOutbox(personId: string, jobId: string): Outbox {
       // Read anew after each one: more may have been accepted while it was on its way.
       for (;;) {
         const next = (await waitingInOutbox(personId, jobId)).find((item) => item.sent === undefined && !refused.has(item.id))
-        if (!next) break
+        if (!next || (await waitsForItsCharacteristic(next))) break
         const answer = await postJson(`/api/jobs/${encodeURIComponent(jobId)}/readings`, next.body)
         const nextLink = linkAfter(answer)
         setLink(nextLink)

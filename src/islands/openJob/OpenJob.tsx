@@ -84,7 +84,11 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
       <fieldset className={styles.levels}>
         <legend>How far is it opened?</legend>
         {view.levels.length === 0 && (
-          <p className={styles.about}>The limit book has no inspection levels: everything in it is measured.</p>
+          <p className={styles.about}>
+            {view.book
+              ? 'The limit book has no inspection levels: everything in it is measured.'
+              : 'This machine is in no limit book: what is measured is named and its limits are typed at the bench.'}
+          </p>
         )}
         {view.levels.map((item) => (
           <label key={item.id} className={styles.level} data-chosen={item.id === level || undefined}>

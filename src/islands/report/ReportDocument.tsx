@@ -1,6 +1,6 @@
 import type { ReportContent } from '../../contract/answers'
 import { measurementSheets, partLines, type ReportDraft, workFacts } from '../../contract/reportFacts'
-import { CAUTION, fitWord, formatMoment, policyWords } from '../../contract/words'
+import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'
 import { stepLabel } from '../../core/job/orderOfWork'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
@@ -49,11 +49,9 @@ export function ReportDocument({ content, signed }: DocumentProps) {
         <dt>Must then run</dt>
         <dd className="figure">{formatHours(job.mustRunHours)} h</dd>
         <dt>Limit book</dt>
-        <dd>
-          {book.title}, rev. {book.revision}
-        </dd>
+        <dd>{bookWords(book)}</dd>
         <dt>Documents</dt>
-        <dd>{book.documents.map((document) => `${document.id} rev. ${document.revision}: ${document.title}`).join('; ')}</dd>
+        <dd>{book.documents.map((document) => `${documentWords(document)}: ${document.title}`).join('; ')}</dd>
         <dt>Policy</dt>
         <dd>{policyWords(job.policy).join('; ')}</dd>
         <dt>Next overhaul</dt>
@@ -220,7 +218,7 @@ function Figures({ content }: { readonly content: ReportDraft }) {
               </tr>
             </thead>
             <tbody>
-              {readings.map(({ place, reading, value, corrected }) => (
+              {readings.map(({ place, reading, value, corrected, note }) => (
                 <tr key={place}>
                   <td>{place}</td>
                   <td>
@@ -231,6 +229,7 @@ function Figures({ content }: { readonly content: ReportDraft }) {
                         was “{corrected.text}”: {corrected.reason}
                       </span>
                     )}
+                    {note !== '' && <span className={styles.reason}> noted: {note}</span>}
                   </td>
                   <td className="figure">{value}</td>
                 </tr>

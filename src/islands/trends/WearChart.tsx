@@ -116,7 +116,7 @@ function configuration(
           : []),
         ...level(limit?.plan, 'plan limit', token('--recondition'), [3, 3]),
         ...level(limit?.wear, 'wear limit', token('--replace'), []),
-        ...(first ? level(characteristic.new.nominal, 'new, nominal', token('--ink-3'), [8, 4]) : []),
+        ...(first ? level(characteristic.new?.nominal, 'new, nominal', token('--ink-3'), [8, 4]) : []),
       ],
     },
     options: {

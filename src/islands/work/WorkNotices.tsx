@@ -1,12 +1,18 @@
 import { entryWords } from '../../contract/entryWords'
 import { formatMoment } from '../../contract/words'
+import type { LimitBook } from '../../core/record/bookSchema'
+import type { WorkState } from '../../core/work/fold'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
-import type { Work } from './useWork'
+import type { Entries } from './useEntries'
 import styles from './WorkNotices.module.css'
 
 /** What waits on this device, what was refused, and the choice when two people changed the same thing. */
-export function WorkNotices({ work }: { readonly work: Work }) {
+export function WorkNotices({
+  work,
+}: {
+  readonly work: Entries & { readonly record: { readonly book: LimitBook }; readonly work: WorkState }
+}) {
   const { conflict, queued, link } = work
   return (
     <>

@@ -4,7 +4,7 @@ import type { JobView, StoredEntry } from '../../contract/answers'
 import type { Entry, EntryBody } from '../../core/work/entrySchema'
 import { standingOn, subjectOf } from '../../core/work/subject'
 import { type Answer, postJson } from '../httpClient'
-import { type EntriesItem, forgetEntries, keepEntries, waitingEntries } from '../outbox'
+import { type EntriesItem, forgetEntries, keepEntries, waitingEntries, waitsForItsReading } from '../outbox'
 
 /** What became of something noted. Queued: kept on this device, sent when the server can be reached. */
 export type Fate =
@@ -52,9 +52,9 @@ interface Person {
 
 /**
  * What is noted around a job: shown at once, kept on this device until the server has it, sent in order, and what other
- * people note arrives by itself.
+ * people note arrives by itself; `alone` does without that: the bench shows what its page came with, and what is noted there.
  */
-export function useEntries(view: JobView, person: Person, onChanged?: () => void): Entries {
+export function useEntries(view: JobView, person: Person, onChanged: (() => void) | 'alone'): Entries {
   const jobId = view.record.job.id
   const path = `/api/jobs/${encodeURIComponent(jobId)}`
   // What the page came with lies before everything that arrives later.
@@ -69,8 +69,9 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
   const askedAgain = useRef(false)
   const held = useRef(new Set<string>())
   const waiting = useRef(new Map<string, (fate: Fate) => void>())
-  const changed = useRef(onChanged)
-  changed.current = onChanged
+  const changed = useRef<(() => void) | undefined>(undefined)
+  changed.current = onChanged === 'alone' ? undefined : onChanged
+  const alone = onChanged === 'alone'
 
   const take = useCallback((items: readonly StoredEntry[]) => {
     setStored((before) => {
@@ -103,7 +104,7 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
         askedAgain.current = false
         const next = (await waitingEntries(person.id, jobId)).find(({ id }) => !held.current.has(id))
         // Something may have been noted while the store was being read.
-        if (!next) continue
+        if (!next || (await waitsForItsReading(next))) continue
         askedAgain.current = true
         const answer: Answer<{ entries: StoredEntry[] }> = await postJson(`${path}/entries`, { entries: next.entries })
         if (answer.kind === 'ok') {
@@ -155,6 +156,7 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
   }, [person.id, jobId, send])
 
   useEffect(() => {
+    if (alone) return
     let source: EventSource
     let again: ReturnType<typeof setTimeout> | undefined
     const listen = (): void => {
@@ -171,7 +173,7 @@ export function useEntries(view: JobView, person: Person, onChanged?: () => void
       clearTimeout(again)
       source.close()
     }
-  }, [path, view.lastSeq, take])
+  }, [alone, path, view.lastSeq, take])
 
   const entries = useMemo(() => {
     const all = stored.map(({ entry }) => entry)

@@ -8,6 +8,7 @@ import { foldWork, type WorkState } from '../../core/work/fold'
 import { levelOf, levelsInPlay, type Scope, scopeOf } from '../../core/work/need'
 import { type JobStep, jobSteps } from '../../core/work/steps'
 import { getJson } from '../httpClient'
+import { recordWith } from './recordWith'
 import { type Entries, useEntries } from './useEntries'
 
 export interface WorkProps {
@@ -47,10 +48,7 @@ export function useWork({ view: opened, person }: WorkProps): Work {
   }, [jobId])
   const noted = useEntries(opened, person, onChanged)
 
-  const record = useMemo(
-    (): InspectionRecord => ({ ...view.record, job: { ...view.record.job, entries: [...noted.entries] } }),
-    [view.record, noted.entries],
-  )
+  const record = useMemo(() => recordWith(view.record, noted.entries), [view.record, noted.entries])
   const work = useMemo(() => foldWork(record.book, noted.entries), [record.book, noted.entries])
   // Worked out when a view asks for it: the strip map of a level without a gate never does.
   const results = useMemo(() => once(() => evaluate(record)), [record])

@@ -1,7 +1,7 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { ReportContent } from '../../contract/answers'
 import { type MeasurementSheet, measurementSheets, partLines, workFacts } from '../../contract/reportFacts'
-import { CAUTION, fitWord, formatMoment, policyWords } from '../../contract/words'
+import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'
 import { stepLabel } from '../../core/job/orderOfWork'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
@@ -129,12 +129,7 @@ function facts({ record: { job, book }, reason, openedBy }: ReportContent): Cont
           'Must then run',
           figures(`${formatHours(job.mustRunHours)} h`),
         ),
-        row(
-          'Limit book',
-          words(`${book.title}, rev. ${book.revision}`),
-          'Documents',
-          words(book.documents.map((document) => `${document.id} rev. ${document.revision}`).join('; ')),
-        ),
+        row('Limit book', words(bookWords(book)), 'Documents', words(book.documents.map(documentWords).join('; '))),
         row(
           'Policy',
           words(policyWords(job.policy).join('; ')),
@@ -202,8 +197,11 @@ function measurement(
   { characteristic, result, readings, reductions, gauges, verdictName }: MeasurementSheet,
   { record }: ReportContent,
 ): Content {
-  const typed = readings.map(({ place, reading, value, corrected }): TableCell[] => [
-    words(corrected ? `${place} (was “${corrected.text}”: ${corrected.reason})` : place, { fontSize: 8.5 }) as TableCell,
+  const typed = readings.map(({ place, reading, value, corrected, note }): TableCell[] => [
+    words(
+      `${place}${corrected ? ` (was “${corrected.text}”: ${corrected.reason})` : ''}${note === '' ? '' : ` (noted: ${note})`}`,
+      { fontSize: 8.5 },
+    ) as TableCell,
     figures(reading?.text ?? '') as TableCell,
     figures(value, { alignment: 'right' }) as TableCell,
   ])

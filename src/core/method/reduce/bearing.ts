@@ -167,14 +167,15 @@ export function reduceRingGap({ method, readings, complete, nominal, runsIn }: R
   const terms = readings.map((reading) => term(slotLabel(method, reading), reading.interval, quantity))
   const values: Values = {
     total: reduced(total, { quantity, uncertainty, where, sum: terms, open }),
-    wear: reduced(subtract(total, point(nominal)), {
+  }
+  if (nominal !== null)
+    values.wear = reduced(subtract(total, point(nominal)), {
       quantity,
       uncertainty,
       where,
       sum: [...terms, term('less new', point(-nominal), quantity)],
       open,
-    }),
-  }
+    })
   if (runsIn) values.gapAtWornDiameter = gapWhereItRuns(method, total, uncertainty, terms, open, runsIn)
   return noFaults(values)
 }

@@ -14,7 +14,7 @@ export { stripClearanceOf } from './bearing'
 export type { TakenReading } from './taken'
 
 export interface ReduceContext {
-  readonly nominal: number
+  readonly nominal: number | null
   /** Worn diameter the ring runs in, where the method needs one and it is measured. */
   readonly runsIn: Reduced | null
   readonly resultOf?: (characteristic: string, value: string) => Reduced | null

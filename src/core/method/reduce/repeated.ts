@@ -96,7 +96,7 @@ function repeatedValues(readings: readonly TakenReading[], { complete, limit, qu
 export function reduceEndFloat({ method, readings, complete, nominal }: ReduceInput<'endFloat'>): Outcome {
   const outcome = repeatedValues(readings, { complete, limit: method.repeatabilityLimit, quantity: 'length' })
   const { mean } = outcome.values
-  if (!mean) return outcome
+  if (!mean || nominal === null) return outcome
   const wear = {
     ...mean,
     value: mean.value === null ? null : mean.value - nominal,

@@ -29,7 +29,8 @@ export interface ReduceInput<K extends MethodKind = MethodKind> {
   readonly readings: readonly TakenReading[]
   /** Every place is read. */
   readonly complete: boolean
-  readonly nominal: number
+  /** New size; null where no document gives one: then there is no wear to count. */
+  readonly nominal: number | null
   /** Worn diameter the ring runs in, where the method needs one and it is measured. */
   readonly runsIn: Reduced | null
   /** A reduced value of another characteristic, for formulas; null while it is not known. */
@@ -87,9 +88,9 @@ export function holderOf<T extends { readonly interval: Interval }>(items: reado
 export const allPoints = (readings: readonly TakenReading[]): boolean => readings.every(({ interval }) => isPoint(interval))
 
 /** Wear of the judged extreme from new, positive as it wears; none where a value is set, not worn. */
-export function wearOf(method: Method, values: Values, nominal: number): Values {
+export function wearOf(method: Method, values: Values, nominal: number | null): Values {
   const towards = wearsTowards(method)
-  if (towards === 'either') return {}
+  if (towards === 'either' || nominal === null) return {}
   const extreme = towards === 'larger' ? values.maximum : values.minimum
   if (!extreme) return {}
   const { quantity } = extreme

@@ -11,7 +11,8 @@ export interface SlipInput extends Typed {
   readonly method: Method
   /** Last place typed, in the fixed unit; null for a fraction. */
   readonly typedStep: number | null
-  readonly newSize: readonly [number, number]
+  /** Least and greatest when new; null where no document gives it. */
+  readonly newSize: readonly [number, number] | null
   /** Limits that judge the readings themselves (largest, smallest, mean, total), not differences of them. */
   readonly limits: readonly Limit[]
   /** Expanded uncertainty of one reading: a new part may measure this much beyond its own limits. */
@@ -65,8 +66,20 @@ const READ_BY_SCALE: ReadonlySet<Method['kind']> = new Set([
   'capPinch',
 ])
 
-function allowanceOf({ newSize, limits }: SlipInput): number {
-  const sizes = [...newSize, ...limits.map(({ wear }) => wear)]
+/** Part of a diameter or a thickness that it may usually lose, where no new size says how much: what a tenth of it is a slip. */
+const USUAL_ALLOWANCE = 0.005
+
+/** The band a part is taken to have had when new; reckoned from its limit where no document gives it. */
+function newBand({ newSize, limits, method, value }: SlipInput): readonly [number, number] {
+  if (newSize) return newSize
+  const at = limits[0]?.wear ?? value
+  if (!WORN_ONE_WAY.has(method.kind)) return [0, 0]
+  const allowance = USUAL_ALLOWANCE * Math.abs(at)
+  return wearsTowards(method) === 'larger' ? [at - allowance, at - allowance] : [at + allowance, at + allowance]
+}
+
+function allowanceOf(input: SlipInput): number {
+  const sizes = [...newBand(input), ...input.limits.map(({ wear }) => wear), ...(input.limits.length === 0 ? [input.value] : [])]
   return Math.max(...sizes) - Math.min(...sizes)
 }
 
@@ -102,13 +115,17 @@ function far(input: SlipInput): SlipQuestion | null {
 
 const within = (value: number, [from, to]: readonly [number, number]): boolean => value >= from && value <= to
 
-function believedSizes({ method, newSize, limits, expandedUncertainty }: SlipInput): readonly [number, number] {
+function believedSizes(input: SlipInput): readonly [number, number] {
+  const { method, limits, expandedUncertainty } = input
+  const newSize = newBand(input)
   const sizes = limits.map(({ wear }) => wear)
   const low = Math.min(newSize[0], ...sizes)
   const high = Math.max(newSize[1], ...sizes)
   const beyond = BELIEVED_BEYOND_WEAR * (high - low)
   // A gap may be set too small as well as worn too wide; a diameter or a thickness only wears one way.
   if (!WORN_ONE_WAY.has(method.kind)) return [low < 0 ? low - beyond : Math.max(0, low - beyond), high + beyond]
+  // A reckoned new size is no wall: the part may well be as far on its other side.
+  if (input.newSize === null) return [low - beyond - (high - low), high + beyond + (high - low)]
   return wearsTowards(method) === 'larger'
     ? [newSize[0] - expandedUncertainty, high + beyond]
     : [low - beyond, newSize[1] + expandedUncertainty]
@@ -120,7 +137,7 @@ function beyondBelief(input: SlipInput, believed: readonly [number, number]): Sl
   const { value } = input
   const larger = wearsTowards(input.method) === 'larger'
   const oneWay = WORN_ONE_WAY.has(input.method.kind)
-  const wrongSide = oneWay && (larger ? value < from : value > to)
+  const wrongSide = input.newSize !== null && oneWay && (larger ? value < from : value > to)
   // A little beyond new is a matter of master, temperature or dirt; far beyond it is a slip like any other.
   const span = to - from
   const near = larger ? value >= from - span : value <= to + span

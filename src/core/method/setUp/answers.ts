@@ -1,0 +1,112 @@
+import { type UnitSystem, unitOf } from '../../quantity/format'
+import type { QuantityKind } from '../../quantity/kind'
+import { explainQuantityFault, parseQuantity } from '../../quantity/quantity'
+import type { MethodKind, Place } from '../method'
+import { type SetUpField, setUpOf } from './fields'
+
+export type SetUpAnswers = Readonly<Record<string, string>>
+
+const MOST_PLACES = 100
+
+/** Thrown inside, caught by `setUpMethod`: the first answer that cannot be used. */
+export class Unusable extends Error {
+  constructor(
+    readonly key: string,
+    message: string,
+  ) {
+    super(message)
+  }
+}
+
+export const LETTERS = (index: number): string => (index < 26 ? String.fromCharCode(65 + index) : `P${index + 1}`)
+export const NUMERALS = (index: number): string => String(index + 1)
+
+/** Answers of one form, each read by what it is to be. */
+export class Answers {
+  constructor(
+    private readonly kind: MethodKind,
+    private readonly answers: SetUpAnswers,
+    private readonly system: UnitSystem,
+  ) {}
+
+  private fieldAt(key: string): SetUpField {
+    const found = setUpOf(this.kind).find((candidate) => candidate.key === key)
+    if (!found) throw new Error(`${this.kind} asks for no ${key}`)
+    return found
+  }
+  private text(key: string): string {
+    return (this.answers[key] ?? this.fieldAt(key).start ?? '').trim()
+  }
+  words(key: string): string {
+    const text = this.text(key)
+    if (text === '') throw new Unusable(key, `“${this.fieldAt(key).label}” must be filled in.`)
+    return text
+  }
+  choice<T extends string>(key: string): T {
+    const { options, label } = this.fieldAt(key)
+    const text = this.text(key)
+    if (!options.some(([value]) => value === text)) throw new Unusable(key, `Choose for “${label}”.`)
+    return text as T
+  }
+  list(key: string): readonly string[] {
+    return this.text(key)
+      .split(/[,;]/)
+      .map((item) => item.trim())
+      .filter((item) => item !== '')
+  }
+  count(key: string, most: number): number {
+    const text = this.words(key)
+    const count = /^\d{1,4}$/.test(text) ? Number(text) : 0
+    if (count < 1 || count > most) throw new Unusable(key, `“${this.fieldAt(key).label}”: type a whole number from 1 to ${most}.`)
+    return count
+  }
+  parse(key: string, text: string, quantity: QuantityKind): number {
+    const parsed = parseQuantity(text, quantity, unitOf(quantity, this.system))
+    if (!parsed.ok) throw new Unusable(key, explainQuantityFault(parsed.fault))
+    return parsed.value.value
+  }
+  figureOrNull(key: string): number | null {
+    const text = this.text(key)
+    return text === '' ? null : this.parse(key, text, this.fieldAt(key).quantity)
+  }
+  positive(key: string): number {
+    const value = this.parse(key, this.words(key), this.fieldAt(key).quantity)
+    if (value <= 0) throw new Unusable(key, `“${this.fieldAt(key).label}” must be more than nothing.`)
+    return value
+  }
+  places(key: string, idAt: (index: number) => string = NUMERALS): Place[] {
+    const text = this.words(key)
+    const { label } = this.fieldAt(key)
+    const count = /^\d{1,3}$/.test(text) ? Number(text) : null
+    const names = count === null ? this.list(key) : Array.from({ length: count }, (_, index) => idAt(index))
+    if (names.length < 1 || names.length > MOST_PLACES) throw new Unusable(key, `“${label}”: from 1 to ${MOST_PLACES} of them.`)
+    if (new Set(names).size !== names.length) throw new Unusable(key, `“${label}”: two have the same name.`)
+    return names.map((name, index) => ({ id: idAt(index), label: name.slice(0, 200) }))
+  }
+  /** Places around, clockwise from the top. */
+  clock(key: string): (Place & { angleDeg: number })[] {
+    const text = this.words(key)
+    const { label } = this.fieldAt(key)
+    const count = /^\d{1,2}$/.test(text) ? Number(text) : null
+    const degrees =
+      count === null
+        ? this.list(key).map((item) => this.parse(key, item, 'angle'))
+        : Array.from({ length: count }, (_, index) => (360 * index) / count)
+    if (degrees.length < 1 || degrees.some((angle) => angle < 0 || angle >= 360))
+      throw new Unusable(key, `“${label}”: angles from 0° to less than 360°.`)
+    if (new Set(degrees).size !== degrees.length) throw new Unusable(key, `“${label}”: two are at the same angle.`)
+    return degrees.map((angleDeg, index) => ({ id: NUMERALS(index), label: `${Math.round(angleDeg * 10) / 10}°`, angleDeg }))
+  }
+  pairs(key: string): (readonly [string, string])[] {
+    return this.words(key)
+      .split(/[;\n]/)
+      .map((item) => item.trim())
+      .filter((item) => item !== '')
+      .map((item) => {
+        const [left, right, ...more] = item.split('=').map((half) => half.trim())
+        if (!left || !right || more.length > 0)
+          throw new Unusable(key, `“${item}” is not understood: ${this.fieldAt(key).hint.toLowerCase()}`)
+        return [left, right] as const
+      })
+  }
+}

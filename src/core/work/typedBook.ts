@@ -1,0 +1,185 @@
+import { forRecord } from '../decimal'
+import { givesOf, quantityOf, quantityOfValue } from '../method/gives'
+import { reductionLabel } from '../method/reduction'
+import { type UnitSystem, unitOf } from '../quantity/format'
+import type { QuantityKind } from '../quantity/kind'
+import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
+import type { Characteristic, LimitBook, Part } from '../record/bookSchema'
+import { evaluationOrder } from '../record/dependencies'
+import { err, ok, type Result } from '../result'
+import type { Entry } from './entrySchema'
+import type { Noted } from './fold'
+import type { TypedCharacteristic } from './typedSchema'
+
+/** A characteristic typed in a job, with the entry that says so and what a second person said of it. */
+export interface Typed extends Noted {
+  readonly id: string
+  readonly entry: string
+  readonly value: TypedCharacteristic
+  /** The check of exactly this version; null while it waits. */
+  readonly check: (Noted & { readonly agrees: boolean; readonly note: string }) | null
+}
+
+/** Everything typed in a job that still stands, in the order it was first typed. */
+export function typedIn(entries: readonly Entry[]): readonly Typed[] {
+  const typed = new Map<string, Typed>()
+  for (const { id, by, at, body } of entries) {
+    if (body.kind === 'characteristicTyped')
+      typed.set(body.characteristic, { id: body.characteristic, entry: id, value: body.value, by, at, check: null })
+    else if (body.kind === 'characteristicDropped') typed.delete(body.characteristic)
+    else if (body.kind === 'limitsChecked') {
+      const of = typed.get(body.characteristic)
+      if (of?.entry === body.of)
+        typed.set(body.characteristic, { ...of, check: { by, at, agrees: body.agrees, note: body.note } })
+    }
+  }
+  return [...typed.values()]
+}
+
+/**
+ * The limit book a job is measured against: what was issued, and what was typed in the job beside it. Applied again it
+ * changes nothing, so browser and server may both ask it for the entries they know.
+ */
+export function withTyped(book: LimitBook, entries: readonly Entry[], system: UnitSystem): LimitBook {
+  const issued = withoutTyped(book)
+  const typed = typedIn(entries)
+  if (typed.length === 0) return issued
+  const parts = new Map(issued.parts.map((part) => [part.id, part]))
+  const documents = new Map(issued.documents.map((document) => [document.id, document]))
+  const characteristics = [...issued.characteristics]
+  for (const item of typed) {
+    const read = readTypedCharacteristic(item, system)
+    if (!read.ok) continue // refused before it was stored (checkEntry)
+    const { part, document } = item.value
+    if (!parts.has(part.id)) parts.set(part.id, newPart(part))
+    if (!documents.has(document.id)) documents.set(document.id, { ...document, typed: true })
+    characteristics.push(read.value)
+  }
+  return { ...issued, parts: [...parts.values()], documents: [...documents.values()], characteristics }
+}
+
+/** The book as it was issued: without what a job typed, and the parts and documents only that needed. */
+function withoutTyped(book: LimitBook): LimitBook {
+  if (!book.characteristics.some(({ typed }) => typed)) return book
+  const characteristics = book.characteristics.filter(({ typed }) => !typed)
+  return {
+    ...book,
+    characteristics,
+    parts: book.parts.filter(({ typed }) => !typed),
+    documents: book.documents.filter(({ typed }) => !typed),
+  }
+}
+
+const newPart = ({ id, name, assembly, position }: TypedCharacteristic['part']): Part => ({
+  id,
+  name,
+  assembly,
+  position,
+  renewedAlways: false,
+  replacement: null,
+  routes: [],
+  typed: true,
+})
+
+/** What a typed text says, or a sentence why it says nothing. */
+export function readTypedCharacteristic(
+  { id, value, entry, by, at, check }: Pick<Typed, 'id' | 'entry' | 'value' | 'by' | 'at' | 'check'>,
+  system: UnitSystem,
+): Result<Characteristic, string> {
+  const { method } = value
+  const own = quantityOf(method)
+  const reader = new FigureReader(system)
+  const source = (page: string) => ({ document: value.document.id, page })
+  const showTo = reader.read(value.readTo, own, 'Read to')
+  const size = value.new && {
+    lower: reader.read(value.new.lower, own, 'New, least'),
+    upper: reader.read(value.new.upper, own, 'New, greatest'),
+    nominal: value.new.nominal === null ? null : reader.read(value.new.nominal, own, 'Nominal'),
+    source: source(value.new.page),
+  }
+  const limits = value.limits.map((limit, index) => {
+    const kind = quantityOfValue(method, limit.judges)
+    const label = `Limit of “${reductionLabel[limit.judges]}”`
+    if (!(limit.judges in givesOf(method))) reader.refuse(`This method gives no “${reductionLabel[limit.judges]}”.`)
+    const wear = reader.read(limit.wear, kind, label)
+    const plan = limit.plan === null ? null : reader.read(limit.plan, kind, `Plan limit of “${reductionLabel[limit.judges]}”`)
+    if (plan !== null && (limit.side === 'upper' ? plan > wear : plan < wear))
+      reader.refuse(`${label}: the plan limit must come before the wear limit.`)
+    return {
+      id: `limit-${index + 1}`,
+      judges: limit.judges,
+      side: limit.side,
+      plan,
+      wear,
+      whenPassed: limit.whenPassed,
+      instruction: limit.instruction,
+      source: source(limit.page),
+    }
+  })
+  if (showTo <= 0) reader.refuse('“Read to” must be more than nothing.')
+  if (size && size.lower > size.upper) reader.refuse('The least new size is larger than the greatest one.')
+  if (reader.fault !== null) return err(reader.fault)
+  return ok({
+    id,
+    part: value.part.id,
+    name: value.name,
+    how: value.how,
+    pose: '',
+    trap: '',
+    method,
+    gaugeKind: value.gaugeKind,
+    showTo,
+    new: size && { ...size, nominal: size.nominal ?? forRecord((size.lower + size.upper) / 2) },
+    limits,
+    safety: value.safety,
+    typed: { entry, by, at, check },
+  })
+}
+
+/** Reads figure after figure and keeps the first sentence that refuses one. */
+class FigureReader {
+  fault: string | null = null
+  constructor(private readonly system: UnitSystem) {}
+  refuse(sentence: string): void {
+    this.fault ??= sentence
+  }
+  read(text: string, kind: QuantityKind, label: string): number {
+    const parsed = parseQuantity(text, kind, unitOf(kind, this.system))
+    if (parsed.ok) return parsed.value.value
+    this.refuse(`${label}: ${explainQuantityFault(parsed.fault)}`)
+    return 0
+  }
+}
+
+/** One sentence why a characteristic cannot be typed like this into a book; null when it can. */
+export function refuseTyped(id: string, value: TypedCharacteristic, book: LimitBook, system: UnitSystem): string | null {
+  const issued = withoutTyped(book)
+  if (issued.characteristics.some((other) => other.id === id))
+    return 'The limit book has this characteristic: its limits are not typed anew.'
+  const others = book.characteristics.filter((other) => other.id !== id)
+  if (others.some(({ name }) => name.toLowerCase() === value.name.toLowerCase()))
+    return `“${value.name}” is there already. Give this one another name.`
+  const known = issued.documents.find((document) => document.id === value.document.id)
+  if (known && known.title !== value.document.title)
+    return `“${known.id}” is the short name of “${known.title}” in this book. Give this document another short name.`
+  const read = readTypedCharacteristic({ id, value, entry: '', by: '', at: '', check: null }, system)
+  if (!read.ok) return read.fault
+  return refuseMethod(read.value, others)
+}
+
+function refuseMethod({ method, id }: Characteristic, others: readonly Characteristic[]): string | null {
+  const find = (of: string): Characteristic | undefined => others.find((other) => other.id === of)
+  if (method.kind === 'ringEndGap') {
+    const runsIn = find(method.runsIn)?.method.kind
+    return runsIn === 'boreDiameter' || runsIn === 'outsideDiameter'
+      ? null
+      : 'Choose the bore or outside diameter in which the ring runs.'
+  }
+  if (method.kind !== 'computed') return null
+  for (const [name, of] of Object.entries(method.names)) {
+    const found = find(of.characteristic)
+    if (!found) return `“${name}” stands for a characteristic that is not measured here.`
+    if (!(of.value in givesOf(found.method))) return `“${found.name}” has no value “${of.value}”.`
+  }
+  return evaluationOrder([...others, { id, method }]).kind === 'cycle' ? 'The formula needs its own result.' : null
+}

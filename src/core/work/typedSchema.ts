@@ -1,0 +1,40 @@
+/** What a person types about a thing to be measured that no limit book has: part, method, limits as the manual gives them. */
+import { z } from 'zod'
+import { gaugeKinds } from '../gauge/gauge'
+import { reductionNames } from '../method/reduction'
+import { idSchema, nameSchema } from '../record/idSchema'
+import { methodSchema } from '../record/methodSchema'
+
+/** A figure with or without a unit, kept as typed; read by typedBook.ts. */
+const figureText = z.string().trim().min(1, 'type a figure').max(60)
+const page = z.string().trim().min(1, 'name the page').max(40)
+
+const typedLimitSchema = z.strictObject({
+  judges: z.enum(reductionNames),
+  side: z.enum(['upper', 'lower']),
+  wear: figureText,
+  plan: figureText.nullable(),
+  whenPassed: z.enum(['mend', 'replace']),
+  /** What the maker says to do when it is passed, in words. */
+  instruction: z.string().trim().max(400),
+  page,
+})
+
+export const typedCharacteristicSchema = z.strictObject({
+  name: nameSchema,
+  /** A part of the book, or a new one with its name and place. */
+  part: z.strictObject({ id: idSchema, name: nameSchema, assembly: nameSchema, position: nameSchema }),
+  method: methodSchema,
+  gaugeKind: z.enum(gaugeKinds),
+  /** Step its figures are read to. */
+  readTo: figureText,
+  how: z.string().trim().max(400),
+  document: z.strictObject({ id: z.string().trim().min(1).max(40), title: nameSchema, revision: z.string().trim().max(40) }),
+  /** New size as the manual gives it; null where it gives none. */
+  new: z.strictObject({ nominal: figureText.nullable(), lower: figureText, upper: figureText, page }).nullable(),
+  limits: z.array(typedLimitSchema).max(20),
+  safety: z.boolean(),
+})
+
+export type TypedCharacteristic = z.infer<typeof typedCharacteristicSchema>
+export type TypedLimit = TypedCharacteristic['limits'][number]

@@ -1,0 +1,317 @@
+import { useState } from 'react'
+import type { DraftBookAnswer } from '../../contract/answers'
+import { gaugeKindLabel } from '../../core/gauge/gauge'
+import { quantityOf, quantityOfValue } from '../../core/method/gives'
+import { slotsOf } from '../../core/method/layout'
+import { methodName } from '../../core/method/method'
+import { reductionLabel } from '../../core/method/reduction'
+import { figuresOf } from '../../core/quantity/figures'
+import type { EntryBody } from '../../core/work/entrySchema'
+import { type Typed, typedIn } from '../../core/work/typedBook'
+import { Button, ButtonLink } from '../../ui/Button'
+import { Fault, TextField } from '../../ui/Field'
+import { postJson } from '../httpClient'
+import { useWork, type Work, type WorkProps } from '../work/useWork'
+import { WorkNotices } from '../work/WorkNotices'
+import styles from './Limits.module.css'
+import { TypeForm } from './TypeForm'
+
+/** What was typed from the manual in this job: to be held against the document by a second person, and made a draft book of. */
+export function Limits(props: WorkProps) {
+  const work = useWork(props)
+  const { record } = work
+  const typed = typedIn(record.job.entries)
+  const [editing, setEditing] = useState<Typed | 'new' | null>(null)
+  const waiting = typed.filter(({ check }) => check === null).length
+  const measured = new Set(record.job.readings.map(({ characteristic }) => characteristic))
+  return (
+    <div className={styles.sheet}>
+      <WorkNotices work={work} />
+      <header className={styles.head}>
+        <div>
+          <h1>Limits typed from the manual</h1>
+          <p className={styles.about}>
+            {record.book.issued === null && record.book.revision === 'none'
+              ? 'This machine is in no limit book: everything it is measured against is typed here.'
+              : `Beside ${record.book.title}, revision ${record.book.revision}.`}
+          </p>
+        </div>
+        <div className={styles.actions}>
+          <Button disabled={work.closed !== null} onClick={() => setEditing('new')}>
+            Add from the manual
+          </Button>
+          <ButtonLink href={`/jobs/${record.job.id}/bench`} kind="primary">
+            To the bench
+          </ButtonLink>
+        </div>
+      </header>
+      {typed.length === 0 ? (
+        <p className={styles.about}>
+          Nothing is typed yet. Name what is measured, type its limit as the manual gives it, and measure.
+        </p>
+      ) : (
+        <p className={styles.count} aria-live="polite">
+          <span className="figure">{typed.length - waiting}</span> of <span className="figure">{typed.length}</span> checked by a
+          second person
+        </p>
+      )}
+      <ul className={styles.cards}>
+        {typed.map((item) => (
+          <Card
+            key={item.id}
+            work={work}
+            typed={item}
+            person={props.person.name}
+            measured={measured.has(item.id)}
+            onEdit={() => setEditing(item)}
+          />
+        ))}
+      </ul>
+      {typed.length > 0 && <DraftBook work={work} typed={typed} />}
+      {editing !== null && (
+        <TypeForm
+          jobId={record.job.id}
+          book={record.book}
+          system={record.machine.units}
+          typed={typed}
+          before={editing === 'new' ? null : editing}
+          measured={editing !== 'new' && measured.has(editing.id)}
+          write={work.write}
+          onDone={() => setEditing(null)}
+          onClose={() => setEditing(null)}
+        />
+      )}
+    </div>
+  )
+}
+
+const stateOf = ({ check }: Typed): 'unchecked' | 'checked' | 'wrong' =>
+  check === null ? 'unchecked' : check.agrees ? 'checked' : 'wrong'
+const stateWord = { unchecked: '! not checked yet', checked: 'checked', wrong: '! does not agree' } as const
+
+function Card({
+  work,
+  typed,
+  person,
+  measured,
+  onEdit,
+}: {
+  readonly work: Work
+  readonly typed: Typed
+  readonly person: string
+  readonly measured: boolean
+  onEdit(): void
+}) {
+  const { value, check } = typed
+  const { method } = value
+  const system = work.record.machine.units
+  const own = work.record.book.characteristics.find(({ id }) => id === typed.id)
+  const state = stateOf(typed)
+  const figure = (index: number, which: 'wear' | 'plan'): string => {
+    const limit = own?.limits[index]
+    const read = limit?.[which]
+    if (!limit || read === null || read === undefined) return ''
+    const figures = figuresOf(quantityOfValue(method, limit.judges), system, own?.showTo ?? 1)
+    return `${figures.figure(read)} ${figures.unit}`.trim()
+  }
+  const places = slotsOf(method).length
+  return (
+    <li className={styles.card} data-state={state}>
+      <div className={styles.cardHead}>
+        <h2>{value.name}</h2>
+        <span className={styles.state}>{stateWord[state]}</span>
+      </div>
+      <p className={styles.about}>
+        {value.part.name}, {value.part.position} · {methodName[method.kind]}
+        {places > 0 && `, ${places} ${places === 1 ? 'reading' : 'readings'}`} · {gaugeKindLabel[value.gaugeKind]}
+        {value.safety && ' · safety-marked'}
+      </p>
+      <p>
+        <b>{value.document.id}</b> {value.document.title === value.document.id ? '' : value.document.title}
+        {value.document.revision === '' ? '' : `, revision ${value.document.revision}`}
+      </p>
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <th scope="col">Judged</th>
+            <th scope="col">As typed</th>
+            <th scope="col">Taken as</th>
+            <th scope="col">Page</th>
+          </tr>
+        </thead>
+        <tbody>
+          {value.new && (
+            <tr>
+              <th scope="row">New</th>
+              <td className="figure">
+                {value.new.lower} … {value.new.upper}
+              </td>
+              <td className="figure">{newWords(own, system, method)}</td>
+              <td className="figure">{value.new.page}</td>
+            </tr>
+          )}
+          {value.limits.map((limit, index) => (
+            <tr key={`${limit.judges} ${limit.side} ${limit.wear}`}>
+              <th scope="row">
+                {reductionLabel[limit.judges]} {limit.side === 'upper' ? 'at most' : 'at least'}
+              </th>
+              <td className="figure">
+                {limit.wear}
+                {limit.plan !== null && ` (plan ${limit.plan})`}
+              </td>
+              <td className="figure">
+                {figure(index, 'wear')}
+                {limit.plan !== null && ` (plan ${figure(index, 'plan')})`}
+              </td>
+              <td className="figure">{limit.page}</td>
+            </tr>
+          ))}
+          {value.limits.length === 0 && (
+            <tr>
+              <th scope="row">No limit</th>
+              <td colSpan={3}>information only</td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+      <p className={styles.about}>
+        Typed by {typed.by}
+        {check && `; ${check.agrees ? 'checked' : 'refused'} by ${check.by}${check.note === '' ? '' : `: ${check.note}`}`}
+      </p>
+      <Check work={work} typed={typed} person={person} measured={measured} onEdit={onEdit} />
+    </li>
+  )
+}
+
+function newWords(
+  own: Work['record']['book']['characteristics'][number] | undefined,
+  system: 'metric' | 'inch',
+  method: Typed['value']['method'],
+): string {
+  if (!own?.new) return ''
+  const { figure, unit } = figuresOf(quantityOf(method), system, own.showTo)
+  return `${figure(own.new.lower)} … ${figure(own.new.upper)} ${unit}`.trim()
+}
+
+/** The second person's answer, and for the first one the way to type it anew or take it out. */
+function Check({
+  work,
+  typed,
+  person,
+  measured,
+  onEdit,
+}: {
+  readonly work: Work
+  readonly typed: Typed
+  readonly person: string
+  readonly measured: boolean
+  onEdit(): void
+}) {
+  const [asking, setAsking] = useState<'disagree' | 'drop' | null>(null)
+  const [text, setText] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const { view } = work
+  const own = typed.by === person
+  const mayCheck = view.may.check && view.reportId === null && !own
+  const answer = async (body: EntryBody): Promise<void> => {
+    const fate = await work.write(body)
+    setFault(fate.kind === 'refused' ? fate.message : null)
+    if (fate.kind !== 'refused') setAsking(null)
+  }
+  const check = (agrees: boolean, note: string): void =>
+    void answer({ kind: 'limitsChecked', characteristic: typed.id, of: typed.entry, agrees, note })
+  return (
+    <div className={styles.check}>
+      {asking === null ? (
+        <div className={styles.actions}>
+          {mayCheck && (
+            <>
+              <Button kind="primary" disabled={typed.check?.agrees === true} onClick={() => check(true, '')}>
+                Agrees with the document
+              </Button>
+              <Button onClick={() => setAsking('disagree')}>Does not agree</Button>
+            </>
+          )}
+          {work.closed === null && <Button onClick={onEdit}>Type anew</Button>}
+          {work.closed === null && !measured && (
+            <Button kind="quiet" onClick={() => setAsking('drop')}>
+              Take it out
+            </Button>
+          )}
+          {own && typed.check === null && <span className={styles.about}>A second person checks what you typed.</span>}
+        </div>
+      ) : (
+        <form
+          className={styles.why}
+          onSubmit={(event) => {
+            event.preventDefault()
+            if (asking === 'disagree') check(false, text.trim())
+            else void answer({ kind: 'characteristicDropped', characteristic: typed.id, reason: text.trim() })
+          }}
+        >
+          <TextField
+            label={asking === 'disagree' ? 'What the document says instead' : 'Why it is taken out'}
+            value={text}
+            maxLength={400}
+            autoComplete="off"
+            autoFocus
+            onChange={(event) => setText(event.currentTarget.value)}
+          />
+          <Button onClick={() => setAsking(null)}>Leave it</Button>
+          <Button kind="primary" type="submit" disabled={text.trim().length < 3}>
+            {asking === 'disagree' ? 'Does not agree' : 'Take it out'}
+          </Button>
+        </form>
+      )}
+      <Fault text={fault} />
+    </div>
+  )
+}
+
+/** Everything typed, together, as a draft of a limit book. */
+function DraftBook({ work, typed }: { readonly work: Work; readonly typed: readonly Typed[] }) {
+  const { record } = work
+  const [title, setTitle] = useState(record.book.revision === 'none' ? `${record.machine.name}: limits` : record.book.title)
+  const [said, setSaid] = useState<{ readonly made: DraftBookAnswer } | { readonly fault: string } | null>(null)
+  const waiting = typed.filter(({ check }) => check?.agrees !== true)
+  const make = async (): Promise<void> => {
+    const answer = await postJson<DraftBookAnswer>(`/api/jobs/${encodeURIComponent(record.job.id)}/draft-book`, { title })
+    if (answer.kind === 'ok') setSaid({ made: answer.value })
+    else setSaid({ fault: answer.kind === 'offline' ? 'The server cannot be reached. Try again in a moment.' : answer.message })
+  }
+  if (work.closed !== null && work.view.reportId === null) return null
+  return (
+    <section className={styles.draft} aria-labelledby="draft">
+      <h2 id="draft">Make a draft limit book of them</h2>
+      <p className={styles.about}>
+        {waiting.length > 0
+          ? `Waits for the check of: ${waiting.map(({ value }) => value.name).join(', ')}.`
+          : 'Parts, positions, methods and limits go into it together; the next job on this machine is measured against it.'}
+      </p>
+      <form
+        className={styles.why}
+        onSubmit={(event) => {
+          event.preventDefault()
+          void make()
+        }}
+      >
+        <TextField
+          label="Title of the book"
+          value={title}
+          maxLength={200}
+          onChange={(event) => setTitle(event.currentTarget.value)}
+        />
+        <Button kind="primary" type="submit" disabled={waiting.length > 0 || title.trim().length < 3 || !work.view.may.note}>
+          Make the draft
+        </Button>
+      </form>
+      {said && 'made' in said && (
+        <p role="status">
+          {said.made.stored ? 'Made' : 'There already'}: {title}, {said.made.revision}.{' '}
+          <a href={`/api/books/${encodeURIComponent(said.made.id)}/${encodeURIComponent(said.made.revision)}`}>Its file</a>
+        </p>
+      )}
+      <Fault text={said && 'fault' in said ? said.fault : null} />
+    </section>
+  )
+}

@@ -1,0 +1,220 @@
+import { v7 } from 'uuid'
+import type { GaugeKind } from '../../core/gauge/gauge'
+import { givesOf, quantityOf, quantityOfValue } from '../../core/method/gives'
+import type { Method, MethodKind } from '../../core/method/method'
+import { type ReductionName, reductionLabel } from '../../core/method/reduction'
+import type { SetUpAnswers } from '../../core/method/setUp/answers'
+import { usualGauge } from '../../core/method/setUp/fields'
+import { setUpMethod } from '../../core/method/setUp/setUp'
+import { formatQuantity, type UnitSystem, unitOf } from '../../core/quantity/format'
+import { quantityFacts } from '../../core/quantity/kind'
+import type { LimitBook } from '../../core/record/bookSchema'
+import { err, ok, type Result } from '../../core/result'
+import { refuseTyped, type Typed } from '../../core/work/typedBook'
+import type { TypedCharacteristic, TypedLimit } from '../../core/work/typedSchema'
+
+/** One limit on the form, all of it text. */
+export interface LimitRow {
+  readonly key: string
+  readonly judges: string
+  readonly side: TypedLimit['side']
+  readonly wear: string
+  readonly plan: string
+  readonly whenPassed: TypedLimit['whenPassed']
+  readonly instruction: string
+  readonly page: string
+}
+
+/** The form as a person fills it in. */
+export interface TypedForm {
+  readonly name: string
+  /** Part of the book, or empty for another one. */
+  readonly part: string
+  readonly partName: string
+  readonly assembly: string
+  readonly position: string
+  readonly kind: MethodKind
+  readonly answers: SetUpAnswers
+  /** Empty: the usual one. */
+  readonly gaugeKind: GaugeKind | ''
+  /** Empty: the usual step. */
+  readonly readTo: string
+  readonly how: string
+  readonly document: string
+  readonly documentTitle: string
+  readonly documentRevision: string
+  readonly newLower: string
+  readonly newUpper: string
+  readonly newNominal: string
+  readonly newPage: string
+  readonly limits: readonly LimitRow[]
+  readonly safety: boolean
+}
+
+export interface FormFault {
+  /** Field it is about; a limit's as `limits.0.wear`. */
+  readonly at: string
+  readonly says: string
+}
+
+export const emptyLimit = (page: string): LimitRow => ({
+  key: v7(),
+  judges: '',
+  side: 'upper',
+  wear: '',
+  plan: '',
+  whenPassed: 'mend',
+  instruction: '',
+  page,
+})
+
+/** A form to begin with: part and document are those typed last, because a manual is worked through page by page. */
+export function emptyForm(book: LimitBook, last: Typed | undefined): TypedForm {
+  return {
+    name: '',
+    part: last?.value.part.id ?? (book.parts.length > 0 ? (book.parts[0]?.id ?? '') : ''),
+    partName: '',
+    assembly: last?.value.part.assembly ?? '',
+    position: '',
+    kind: 'outsideDiameter',
+    answers: {},
+    gaugeKind: '',
+    readTo: '',
+    how: '',
+    document: last?.value.document.id ?? '',
+    documentTitle: last?.value.document.title ?? '',
+    documentRevision: last?.value.document.revision ?? '',
+    newLower: '',
+    newUpper: '',
+    newNominal: '',
+    newPage: '',
+    limits: [emptyLimit('')],
+    safety: false,
+  }
+}
+
+/** What was typed before, to be typed anew. The answers are not kept with the method, so an unchanged method stays as it is. */
+export function formOf({ value }: Typed): TypedForm {
+  return {
+    name: value.name,
+    part: value.part.id,
+    partName: value.part.name,
+    assembly: value.part.assembly,
+    position: value.part.position,
+    kind: value.method.kind,
+    answers: {},
+    gaugeKind: value.gaugeKind,
+    readTo: value.readTo,
+    how: value.how,
+    document: value.document.id,
+    documentTitle: value.document.title,
+    documentRevision: value.document.revision,
+    newLower: value.new?.lower ?? '',
+    newUpper: value.new?.upper ?? '',
+    newNominal: value.new?.nominal ?? '',
+    newPage: value.new?.page ?? '',
+    limits: value.limits.map((limit) => ({ key: v7(), ...limit, plan: limit.plan ?? '' })),
+    safety: value.safety,
+  }
+}
+
+/** The method the form describes; when one is being typed anew without touching its set-up, the one it has. */
+export function methodOf(form: TypedForm, before: Typed | null, system: UnitSystem): Result<Method, FormFault> {
+  if (before && form.kind === before.value.method.kind && Object.keys(form.answers).length === 0) return ok(before.value.method)
+  const made = setUpMethod(form.kind, form.answers, system)
+  return made.ok ? made : err({ at: `answers.${made.fault.key}`, says: made.fault.says })
+}
+
+/** Step figures of a method are read to where nobody says otherwise, with its unit. */
+export function usualStep(method: Method, system: UnitSystem): string {
+  const kind = quantityOf(method)
+  const step = kind === 'length' ? (system === 'metric' ? 0.01 : 0.0254) : quantityFacts[kind].step
+  return `${formatQuantity(step, kind, system, step)} ${unitOf(kind, system)}`.trim()
+}
+
+/** Values a limit of this method may judge. */
+export const judgedBy = (method: Method): readonly ReductionName[] => Object.keys(givesOf(method)) as ReductionName[]
+
+/** Which value a manual's limit usually means. */
+export function usualJudge(method: Method, side: TypedLimit['side']): ReductionName {
+  const names = judgedBy(method)
+  const wanted: readonly ReductionName[] =
+    side === 'upper' ? ['maximum', 'gapAtWornDiameter', 'mean', 'totalIndicated'] : ['minimum', 'mean', 'total']
+  return wanted.find((name) => names.includes(name)) ?? names[0] ?? 'maximum'
+}
+
+/** “Largest, mm”: a judged value with the unit its limit is typed in. */
+export function judgeLabel(method: Method, name: ReductionName, system: UnitSystem): string {
+  const unit = unitOf(quantityOfValue(method, name), system)
+  return unit === '' ? reductionLabel[name] : `${reductionLabel[name]}, ${unit}`
+}
+
+/** Everything typed as it is sent, or the first field that cannot be used. */
+export function typedOf(
+  form: TypedForm,
+  {
+    id,
+    before,
+    book,
+    system,
+    newPart,
+  }: { id: string; before: Typed | null; book: LimitBook; system: UnitSystem; newPart: string },
+): Result<TypedCharacteristic, FormFault> {
+  const fault = (at: string, says: string) => err({ at, says })
+  const known = book.parts.find((part) => part.id === form.part)
+  if (!known && form.partName.trim() === '') return fault('partName', 'Name the part.')
+  if (form.name.trim() === '') return fault('name', 'Name what is measured.')
+  const method = methodOf(form, before, system)
+  if (!method.ok) return method
+  if (form.document.trim() === '') return fault('document', 'Name the document the limit stands in.')
+  const hasNew = [form.newLower, form.newUpper, form.newNominal].some((text) => text.trim() !== '')
+  if (hasNew && form.newLower.trim() === '') return fault('newLower', 'Type the least new size, or leave the new size out.')
+  if (hasNew && form.newUpper.trim() === '') return fault('newUpper', 'Type the greatest new size, or leave the new size out.')
+  if (hasNew && form.newPage.trim() === '') return fault('newPage', 'Name the page.')
+  const rows = form.limits.filter((row) => row.wear.trim() !== '' || row.plan.trim() !== '')
+  for (const row of rows) {
+    const at = `limits.${form.limits.indexOf(row)}`
+    if (row.wear.trim() === '') return fault(`${at}.wear`, 'Type the wear limit; a plan limit alone judges nothing.')
+    if (row.page.trim() === '') return fault(`${at}.page`, 'Name the page.')
+  }
+  const value: TypedCharacteristic = {
+    name: form.name.trim(),
+    part: known
+      ? { id: known.id, name: known.name, assembly: known.assembly, position: known.position }
+      : {
+          id: newPart,
+          name: form.partName.trim(),
+          assembly: form.assembly.trim() || 'Machine',
+          position: form.position.trim() || form.partName.trim(),
+        },
+    method: method.value as TypedCharacteristic['method'],
+    gaugeKind: form.gaugeKind === '' ? usualGauge[form.kind] : form.gaugeKind,
+    readTo: form.readTo.trim() || usualStep(method.value, system),
+    how: form.how.trim(),
+    document: {
+      id: form.document.trim(),
+      title: form.documentTitle.trim() || form.document.trim(),
+      revision: form.documentRevision.trim(),
+    },
+    new: hasNew
+      ? {
+          nominal: form.newNominal.trim() || null,
+          lower: form.newLower.trim(),
+          upper: form.newUpper.trim(),
+          page: form.newPage.trim(),
+        }
+      : null,
+    limits: rows.map((row) => ({
+      judges: row.judges === '' ? usualJudge(method.value, row.side) : (row.judges as ReductionName),
+      side: row.side,
+      wear: row.wear.trim(),
+      plan: row.plan.trim() || null,
+      whenPassed: row.whenPassed,
+      instruction: row.instruction.trim(),
+      page: row.page.trim(),
+    })),
+    safety: form.safety,
+  }
+  const sentence = refuseTyped(id, value, book, system)
+  return sentence === null ? ok(value) : fault('', sentence)
+}

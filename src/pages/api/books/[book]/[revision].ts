@@ -1,0 +1,14 @@
+import { apiRead, pathParameter } from '../../../../server/edge'
+import { storedBook } from '../../../../server/storedBook'
+
+/** A limit book revision in the open format, to keep or to look through. */
+export const GET = apiRead(async (context, api) => {
+  const { document, name } = await storedBook(context, pathParameter(api, 'book'), pathParameter(api, 'revision'))
+  return new Response(`${JSON.stringify(document, null, 2)}\n`, {
+    headers: {
+      'content-type': 'application/json; charset=utf-8',
+      'content-disposition': `attachment; filename="${name}.json"`,
+      'cache-control': 'no-store',
+    },
+  })
+})

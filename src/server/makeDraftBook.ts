@@ -1,0 +1,45 @@
+import { and, eq, isNull, sql } from 'drizzle-orm'
+import type { DraftBookAnswer } from '../contract/answers'
+import type { DraftBookBody } from '../contract/bodies'
+import { bookSchema } from '../core/record/bookSchema'
+import { draftBook } from '../core/record/draftBook'
+import { foldWork } from '../core/work/fold'
+import { typedIn } from '../core/work/typedBook'
+import { appendLog } from '../db/queries/log'
+import { booksOf } from '../db/queries/work'
+import { limitBook, machine } from '../db/schema'
+import { canonicalJson } from './canonical'
+import type { Context } from './context'
+import { writeToJob } from './openForWriting'
+import { Refused } from './refused'
+
+/** Makes a draft limit book of what was typed and checked in a job. The same content again is the draft there is. */
+export function makeDraftBook(context: Context, jobId: string, body: DraftBookBody): Promise<DraftBookAnswer> {
+  return writeToJob(context, jobId, { action: 'note', duringReview: true }, async (db, { record }) => {
+    const { book, job } = record
+    // A machine without a book gets one of its own; a book that exists gets a draft of its next revision.
+    const id = book.issued === null && book.revision === 'none' ? `book-${record.machine.id}`.slice(0, 80) : book.id
+    await db.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${id}))`)
+    const before = await booksOf(db, id)
+    const drafts = before.filter(({ revision }) => /draft \d+$/.test(revision))
+    const base = book.issued === null ? '' : `${book.revision.slice(0, 10)}, `
+    const make = (revision: string) =>
+      draftBook(book, typedIn(job.entries), foldWork(book, job.entries).positions, { id, title: body.title, revision })
+    for (const { revision, document } of drafts) {
+      const again = make(revision)
+      if (again.ok && canonicalJson(bookSchema.parse(again.value)) === canonicalJson(bookSchema.parse(document)))
+        return { id, revision, stored: false }
+    }
+    const revision = `${base}draft ${drafts.length + 1}`
+    const made = make(revision)
+    if (!made.ok) throw new Refused('notPossible', made.fault)
+    const document = bookSchema.parse(made.value)
+    await db.insert(limitBook).values({ id, revision, title: body.title, document })
+    await db
+      .update(machine)
+      .set({ bookId: id })
+      .where(and(eq(machine.id, record.machine.id), isNull(machine.bookId)))
+    await appendLog(db, { userId: context.user.id, verb: 'book.drafted', subject: jobId, detail: { book: id, revision } })
+    return { id, revision, stored: true }
+  })
+}
