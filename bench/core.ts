@@ -39,7 +39,7 @@ export function coreFigures(): Figure[] {
   const evaluation = startEvaluation(large)
   const [first] = large.book.characteristics
   const readings = large.job.readings.filter(({ characteristic }) => characteristic === first?.id)
-  const next = evaluation.with(first?.id ?? '', readings.slice(0, -1))
+  const next = evaluation.with(first?.id ?? '', readings.slice(0, -1), 'asFound')
   process.stderr.write(
     `re-evaluating after one reading of ${large.job.readings.length} computes ${next.touched} of ${evaluation.touched} characteristics, fits and parts\n`,
   )
@@ -60,7 +60,7 @@ export function coreFigures(): Figure[] {
     },
     {
       name: 'evaluating again after one reading, against everything',
-      figure: timed(() => evaluation.with(first?.id ?? '', readings.slice(0, -1))),
+      figure: timed(() => evaluation.with(first?.id ?? '', readings.slice(0, -1), 'asFound')),
       baseline: whole,
       unit: 'ms',
       bar: { kind: 'ratio', atMost: 0.05 },

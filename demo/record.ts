@@ -1,7 +1,9 @@
 /** The demo machine as an inspection record in the open format, made without a database: for tests and examples. */
 import { slotsOf } from '../src/core/method/layout'
 import { bookSchema } from '../src/core/record/bookSchema'
+import type { LaterStage } from '../src/core/record/laterStages'
 import { type InspectionRecord, type Reading, recordSchema } from '../src/core/record/recordSchema'
+import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt, readTyped } from '../src/core/record/typedReading'
 import bookJson from './quillmere/book.json' with { type: 'json' }
 import { gauges, machine, overhauls } from './quillmere/station'
@@ -15,7 +17,7 @@ const nextId = (): string => {
 }
 
 /** Readings of an overhaul from their texts, in walking order. */
-function readingsFrom(texts: DemoReadings, date: string): Reading[] {
+function readingsFrom(texts: DemoReadings, date: string, stage: Stage = 'asFound'): Reading[] {
   return book.characteristics.flatMap((characteristic) => {
     const { method } = characteristic
     return (texts[characteristic.id] ?? []).flatMap((text, index): Reading[] => {
@@ -27,7 +29,7 @@ function readingsFrom(texts: DemoReadings, date: string): Reading[] {
           id: nextId(),
           characteristic: characteristic.id,
           ...slot,
-          stage: 'asFound',
+          stage,
           text,
           ...typed.value.fields,
           conditions: null,
@@ -43,7 +45,7 @@ function readingsFrom(texts: DemoReadings, date: string): Reading[] {
 }
 
 /** The open overhaul of the demo machine with these readings, after its two earlier ones. */
-export function demoRecord(texts: DemoReadings): InspectionRecord {
+export function demoRecord(texts: DemoReadings, later: Partial<Record<LaterStage, DemoReadings>> = {}): InspectionRecord {
   const [open] = overhauls.slice(-1)
   if (!open) throw new Error('the demo has an open overhaul')
   const past = overhauls.filter((overhaul) => overhaul.readings !== null)
@@ -58,7 +60,16 @@ export function demoRecord(texts: DemoReadings): InspectionRecord {
     format: 'medida-record',
     version: 2,
     machine,
-    job: { id: open.id, ...shape(open, readingsFrom(texts, open.date)), mustRunHours: open.mustRunHours, policy: open.policy },
+    job: {
+      id: open.id,
+      ...shape(open, [
+        ...readingsFrom(texts, open.date),
+        ...readingsFrom(later.afterWork ?? {}, open.date, 'afterWork'),
+        ...readingsFrom(later.asLeft ?? {}, open.date, 'asLeft'),
+      ]),
+      mustRunHours: open.mustRunHours,
+      policy: open.policy,
+    },
     book,
     gauges,
     history: past.map((overhaul) => shape(overhaul, readingsFrom(overhaul.readings ?? {}, overhaul.date))),

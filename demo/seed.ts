@@ -2,8 +2,9 @@
 import { hashPassword } from 'better-auth/crypto'
 import { v7 } from 'uuid'
 import { slotsOf } from '../src/core/method/layout'
-import { bookSchema, type LimitBook } from '../src/core/record/bookSchema'
+import { bookSchema, type Characteristic, type LimitBook } from '../src/core/record/bookSchema'
 import { evaluate } from '../src/core/record/evaluate'
+import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt } from '../src/core/record/typedReading'
 import { subjectOf } from '../src/core/work/subject'
 import type { Database, Executor } from '../src/db/client'
@@ -163,32 +164,37 @@ class Seeding {
     await confirmStep(this.as('inspector'), this.overhaul.id, { id: this.newId(), step: 'makeSafe', note })
   }
 
+  private async measure(characteristic: Characteristic, texts: readonly string[], stage: Stage): Promise<void> {
+    for (const [index, slot] of slotsOf(characteristic.method).entries()) {
+      const text = texts[index]
+      if (text === undefined) throw new Error(`demo readings of ${characteristic.id} end at ${index}`)
+      const wanted = gaugeKindAt(characteristic, slot)
+      const hand = this.store.find((item) => item.kind === wanted)
+      if (!hand && wanted !== 'eye') throw new Error(`no demo gauge is a ${wanted}`)
+      await acceptReading(this.as('inspector'), this.overhaul.id, {
+        id: this.newId(),
+        characteristic: characteristic.id,
+        ...slot,
+        stage,
+        kind: 'read',
+        text,
+        conditions: null,
+        gauge: hand?.id ?? null,
+        takenAt: new Date(this.clock).toISOString(),
+        supersedes: null,
+        reason: null,
+      })
+    }
+  }
+
   private async measureAndSign(readings: NonNullable<DemoOverhaul['readings']>): Promise<void> {
     const { db, overhaul, book } = this
     await this.confirmSafe()
+    for (const characteristic of book.characteristics)
+      await this.measure(characteristic, readings[characteristic.id] ?? [], 'asFound')
     for (const characteristic of book.characteristics) {
-      const texts = readings[characteristic.id] ?? []
-      for (const [index, slot] of slotsOf(characteristic.method).entries()) {
-        const text = texts[index]
-        if (text === undefined) throw new Error(`demo readings of ${characteristic.id} end at ${index}`)
-        const wanted = gaugeKindAt(characteristic, slot)
-        const hand = this.store.find((item) => item.kind === wanted)
-        if (!hand && wanted !== 'eye') throw new Error(`no demo gauge is a ${wanted}`)
-        const id = this.newId()
-        await acceptReading(this.as('inspector'), overhaul.id, {
-          id,
-          characteristic: characteristic.id,
-          ...slot,
-          stage: 'asFound',
-          kind: 'read',
-          text,
-          conditions: null,
-          gauge: hand?.id ?? null,
-          takenAt: new Date(this.clock).toISOString(),
-          supersedes: null,
-          reason: null,
-        })
-      }
+      const left = overhaul.asLeft?.[characteristic.id]
+      if (left) await this.measure(characteristic, left, 'asLeft')
     }
     const { record } = await buildJobView(this.as('inspector'), db, overhaul.id)
     for (const part of evaluate(record).parts) {

@@ -4,6 +4,7 @@ import { explainSlip } from '../src/core/method/slip/slip'
 import { bookSchema } from '../src/core/record/bookSchema'
 import { questionAt } from '../src/core/record/questionAt'
 import { gaugeSchema, type InspectionRecord, type Overhaul, type Reading } from '../src/core/record/recordSchema'
+import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt, readTyped } from '../src/core/record/typedReading'
 import { motion } from './larkhollow/motion/station'
 import { larkhollow } from './larkhollow/station'
@@ -78,7 +79,8 @@ test.each(overhauls)('taking $id again, nothing honest is questioned', ({ demo, 
       const gauge = store.find(({ kind }) => kind === gaugeKindAt(characteristic, reading))
       if (!typed.ok || !gauge) return []
       const before = all.filter((other) => other.characteristic !== characteristic.id || own.indexOf(other) < index)
-      const of = (id: string): Reading[] => before.filter((other) => other.characteristic === id)
+      const of = (id: string, stage: Stage = reading.stage): Reading[] =>
+        before.filter((other) => other.characteristic === id && other.stage === stage)
       const question = questionAt({
         record,
         characteristic,
@@ -88,6 +90,7 @@ test.each(overhauls)('taking $id again, nothing honest is questioned', ({ demo, 
         gauge,
         conditions: null,
         today: overhaul.date,
+        stage: reading.stage,
         standing: of(characteristic.id),
         standingOf: of,
       })

@@ -26,6 +26,8 @@ export interface DemoOverhaul {
   readonly installed: Readonly<Record<string, string>>
   /** Null for the overhaul that is still open. */
   readonly readings: DemoReadings | null
+  /** What was measured again when it was put together. */
+  readonly asLeft?: DemoReadings
   /** What is noted around an open job, minute by minute; pictures are drawn. */
   readonly noted: readonly DemoNote[]
   /** An open job of a book without steps: confirmed safe, so that its bench is open. */

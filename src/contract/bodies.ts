@@ -3,7 +3,8 @@ import { z } from 'zod'
 import { levels } from '../core/decision/level'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { idSchema } from '../core/record/idSchema'
-import { conditionsSchema, policySchema, slotShape, stages } from '../core/record/recordSchema'
+import { conditionsSchema, policySchema, slotShape } from '../core/record/recordSchema'
+import { stages } from '../core/record/stage'
 import { entryBodySchema, pictureSubjectSchema } from '../core/work/entrySchema'
 
 const clientId = z.uuid('an id made by the client, as a UUID')

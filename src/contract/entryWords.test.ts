@@ -166,6 +166,41 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
     says: 'Withdrawn: Scoring on Bearing shell, both halves (dirt)',
   },
   {
+    body: {
+      kind: 'characteristicTyped',
+      characteristic: 't-1',
+      value: {
+        name: 'Sleeve Ø',
+        part: { id: 'shaft', name: 'Shaft', assembly: 'Rotor', position: 'Drive side' },
+        method: { kind: 'endFloat', repeatsAtLeast: 3, repeatabilityLimit: 0.02 },
+        gaugeKind: 'dial',
+        readTo: '0.01',
+        how: '',
+        document: { id: 'FP-7', title: 'Pump handbook', revision: '' },
+        new: null,
+        limits: [],
+        safety: false,
+      },
+    },
+    subject: 'characteristic:t-1',
+    says: 'Sleeve Ø typed from FP-7, Pump handbook',
+  },
+  {
+    body: { kind: 'characteristicDropped', characteristic: 'journal', reason: 'not fitted' },
+    subject: 'characteristic:journal',
+    says: 'Shaft journal Ø taken out (not fitted)',
+  },
+  {
+    body: { kind: 'limitsChecked', characteristic: 'journal', of: PICTURE, agrees: false, note: '0.55 on page 33' },
+    subject: 'check:journal',
+    says: 'Limits of Shaft journal Ø do not agree with the document (0.55 on page 33)',
+  },
+  {
+    body: { kind: 'readingNoted', reading: PICTURE, note: 'Burr dressed' },
+    subject: `note:${PICTURE}`,
+    says: 'Note at a reading: Burr dressed',
+  },
+  {
     body: { kind: 'pictureRemoved', picture: PICTURE, reason: 'blurred' },
     subject: `picture:${PICTURE}`,
     says: 'Picture taken out (blurred)',

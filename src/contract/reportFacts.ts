@@ -12,6 +12,7 @@ import type { UnitSystem } from '../core/quantity/format'
 import type { Characteristic, Part } from '../core/record/bookSchema'
 import type { Reading } from '../core/record/recordSchema'
 import type { CharacteristicResult, PartResult } from '../core/record/results'
+import { type Stage, stageLabel, stages } from '../core/record/stage'
 import { standingReadings } from '../core/record/standing'
 import type { EntryBody } from '../core/work/entrySchema'
 import { foldWork, standingFindings } from '../core/work/fold'
@@ -20,6 +21,7 @@ import { complaintStanding, findingTitle, openCauses } from '../core/work/openQu
 import { jobSteps } from '../core/work/steps'
 import { stillInside, stripFaults } from '../core/work/stripFaults'
 import type { ReportContent } from './answers'
+import { changeWords } from './changeWords'
 import { entryWords } from './entryWords'
 import { readingWords } from './readingWords'
 
@@ -95,6 +97,12 @@ export interface MeasurementSheet {
   readonly gauges: string
   readonly readings: readonly ReadingLine[]
   readonly reductions: readonly ReductionLine[]
+  /** Judged values stage by stage, where it was measured again. */
+  readonly stages: readonly { readonly name: string; readonly values: readonly string[] }[]
+  /** What was read at the later stages, one line each. */
+  readonly later: readonly string[]
+  /** What changed between stages against what may, one line each. */
+  readonly changes: readonly string[]
 }
 
 /** As-found figures of every characteristic, with limits and their sources. */
@@ -134,9 +142,44 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
           }
         }),
         reductions: reductionLines(characteristic, result, units),
+        ...laterStages(characteristic, result, record),
       },
     ]
   })
+}
+
+/** The stages after it was found, side by side. Reports signed before core 1.2.0 have none. */
+function laterStages(
+  characteristic: Characteristic,
+  result: CharacteristicResult,
+  { machine: { units }, job }: ReportDraft['record'],
+): Pick<MeasurementSheet, 'stages' | 'later' | 'changes'> {
+  const measured = result.stages ?? []
+  const changes = (result.changes ?? []).filter(({ standing }) => standing !== 'open')
+  const names = [...new Set([...characteristic.limits, ...changes.map(({ limit }) => limit)].map(({ judges }) => judges))]
+  const valueAt = (stage: Stage, name: ReductionName): string => {
+    const of = stage === 'asFound' ? result : measured.find((other) => other.stage === stage)
+    const value = of?.reductions.values[name]
+    const kind = quantityOfValue(characteristic.method, name)
+    return value ? figuresOf(kind, units, stepOf(characteristic.method, characteristic.showTo, kind)).extent(value) : '–'
+  }
+  return {
+    stages:
+      measured.length === 0
+        ? []
+        : names.map((name) => ({ name: reductionLabel[name], values: stages.map((stage) => valueAt(stage, name)) })),
+    later: measured.map(({ stage }) => {
+      const own = standingReadings(job.readings).filter(
+        (reading) => reading.stage === stage && reading.characteristic === characteristic.id && reading.kind !== 'withdrawn',
+      )
+      const words = own.map((reading) => {
+        const place = slotLabel(characteristic.method, reading)
+        return `${place === '' ? '' : `${place} `}${readingWords(reading, characteristic.method, units, characteristic.showTo)}`
+      })
+      return `${stageLabel[stage]}: ${words.join('; ')}`
+    }),
+    changes: changes.map((outcome) => changeWords(outcome, characteristic, units)),
+  }
 }
 
 function reductionLines(characteristic: Characteristic, result: CharacteristicResult, units: UnitSystem): ReductionLine[] {
@@ -263,6 +306,7 @@ export function workFacts({ record, results }: ReportDraft): WorkFacts {
     openCauses: openCauses(work).map((finding) => findingTitle(full.book, finding)),
     exceptions: [
       ...unchecked(book),
+      ...wrongChanges({ record, results }),
       ...steps.flatMap(({ name, standing: step }) =>
         step.kind === 'skipped' ? [`Skipped: ${name} (${step.reason}, ${step.by})`] : [],
       ),
@@ -286,6 +330,17 @@ const unchecked = (book: ReportDraft['record']['book']): string[] =>
       ? [`Limits of ${name} do not agree with the document: ${typed.check.note} (${typed.check.by})`]
       : [`Limits of ${name}, typed by ${typed.by}, are not checked by a second person`]
   })
+
+/** What moved further than it may between two measurements, with what the maker says to do. */
+const wrongChanges = ({ record, results }: Pick<ReportDraft, 'record' | 'results'>): string[] =>
+  record.book.characteristics.flatMap((characteristic) =>
+    (results.characteristics.find(({ id }) => id === characteristic.id)?.changes ?? [])
+      .filter(({ standing }) => standing === 'outside')
+      .map((outcome) => {
+        const { instruction } = outcome.limit
+        return `${characteristic.name}: ${changeWords(outcome, characteristic, record.machine.units)}${instruction === '' ? '' : ` ${instruction}`}`
+      }),
+  )
 
 /** What a book from before procedures lacks. */
 const NO_PROCEDURE = {

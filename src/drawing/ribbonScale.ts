@@ -5,7 +5,7 @@ import { intervalOf, type Reduced, type ReductionName } from '../core/method/red
 import type { QuantityKind } from '../core/quantity/kind'
 import type { Characteristic } from '../core/record/bookSchema'
 import type { InspectionRecord } from '../core/record/recordSchema'
-import type { CharacteristicResult, FitResult } from '../core/record/results'
+import type { FitResult, Measured } from '../core/record/results'
 
 /** Everything the limit ribbon draws, in the fixed unit of the judged value, on its own scale. */
 export interface RibbonModel {
@@ -61,7 +61,7 @@ const isNumber = (value: number | null): value is number => value !== null
 /** The ribbon of a characteristic: its first limit and whatever else judges the same value. */
 export function ribbonOf(
   characteristic: Characteristic,
-  result: CharacteristicResult,
+  result: Measured,
   policy: InspectionRecord['job']['policy'],
 ): RibbonModel {
   const judges = characteristic.limits[0]?.judges
@@ -120,7 +120,7 @@ const isSameSize = (a: string, b: string | undefined): boolean =>
   ['maximum', 'minimum', 'mean'].includes(a) && ['maximum', 'minimum', 'mean'].includes(b ?? '')
 
 /** Colour of the pointer: how far the judged value certainly is. */
-const gradeShown = (result: CharacteristicResult): Grade => {
+const gradeShown = (result: Measured): Grade => {
   const judges = result.limits[0]?.limit.judges
   const grades = result.limits.filter(({ limit }) => limit.judges === judges).map(({ grade }) => grade.mild)
   return grades.includes(2) ? 2 : grades.includes(1) ? 1 : 0

@@ -56,7 +56,7 @@ const policy = { acceptance: { kind: 'simple' }, mustLastTheInterval: false, cle
 
 const installed = Object.fromEntries(bookJson.parts.map(({ id }, index) => [id, `QG-${101 + index}`]))
 
-const signed = (id: keyof typeof readingsJson, date: string, runningHours: number): DemoOverhaul => ({
+const signed = (id: 'quillmere-g1-2016' | 'quillmere-g1-2021', date: string, runningHours: number): DemoOverhaul => ({
   id,
   title: `Gate gear at ${Math.floor(runningHours / 1000)}\u00a0${String(runningHours % 1000).padStart(3, '0')} h`,
   date,
@@ -70,6 +70,7 @@ const signed = (id: keyof typeof readingsJson, date: string, runningHours: numbe
   policy,
   installed,
   readings: readingsJson[id] as DemoReadings,
+  ...(id === 'quillmere-g1-2021' ? { asLeft: readingsJson['quillmere-g1-2021 as left'] } : {}),
 })
 
 const overhauls: readonly DemoOverhaul[] = [

@@ -11,7 +11,7 @@ import { expectedValue, hoursUntil, type LinePoint, wearRate } from '../trend/we
 import type { Characteristic, Part } from './bookSchema'
 import { faultVotes } from './faultVotes'
 import type { Policy } from './recordSchema'
-import type { CharacteristicResult, Forecast, LimitOutcome, TraceStep, Vote } from './results'
+import type { CharacteristicResult, Forecast, LimitOutcome, Measured, TraceStep, Vote } from './results'
 import type { TakenSet } from './standing'
 import { readingStep, reductionSteps } from './traceSteps'
 
@@ -29,7 +29,7 @@ export interface CharacteristicInput {
 }
 
 /** Everything that follows for one characteristic: reductions, limits, wear line, forecast, votes. */
-export function evaluateCharacteristic(input: CharacteristicInput): Omit<CharacteristicResult, 'need'> {
+export function evaluateCharacteristic(input: CharacteristicInput): Measured {
   const { characteristic, set, policy } = input
   const reductions = input.reductionsOf(characteristic.id)
   if (!reductions) throw new Error(`no reductions for ${characteristic.id}`)

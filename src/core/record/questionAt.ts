@@ -9,6 +9,7 @@ import type { ParsedReading } from '../quantity/reading'
 import { levelOf } from '../work/need'
 import type { Characteristic } from './bookSchema'
 import type { InspectionRecord, Overhaul, Reading } from './recordSchema'
+import type { Stage } from './stage'
 import { standingReadings } from './standing'
 
 export interface QuestionInput {
@@ -20,9 +21,10 @@ export interface QuestionInput {
   readonly gauge: Gauge
   readonly conditions: Reading['conditions']
   readonly today: string
-  /** Standing readings of this characteristic at this stage, and of any other. */
+  readonly stage: Stage
+  /** Standing readings of this characteristic at this stage, and of any at any stage. */
   readonly standing: readonly Reading[]
-  readonly standingOf: (characteristic: string) => readonly Reading[]
+  readonly standingOf: (characteristic: string, stage: Stage) => readonly Reading[]
 }
 
 const JUDGE_READINGS: ReadonlySet<string> = new Set(['maximum', 'minimum', 'mean', 'median', 'total', 'gapAtWornDiameter'])
@@ -49,7 +51,7 @@ export function questionAt(input: QuestionInput): SlipQuestion | null {
   const others = input.standing.filter(
     (reading) => reading.value !== null && slotKey(reading) !== slotKey(slot) && sameKind(characteristic, reading, slot),
   )
-  const predicted = predictions(record, characteristic)
+  const predicted = input.stage === 'asFound' ? predictions(record, characteristic) : fromBefore(input)
   const lastAt = (at: Slot): number | null => predicted.get(slotKey(at))?.value ?? null
   const neighbours = others.map((reading): Neighbour => ({ value: reading.value ?? 0, last: lastAt(reading) }))
   const question: SlipInput = {
@@ -95,6 +97,18 @@ interface Prediction {
 }
 type Predictions = ReadonlyMap<string, Prediction>
 
+/** As left a place should show what it showed after work, or as found where nothing was done; after work anything may be. */
+function fromBefore({ characteristic, stage, standingOf }: QuestionInput): Predictions {
+  if (stage === 'afterWork') return new Map()
+  const worked = standingOf(characteristic.id, 'afterWork')
+  const before = worked.length > 0 ? worked : standingOf(characteristic.id, 'asFound')
+  return new Map(
+    before.flatMap((reading) =>
+      reading.value === null ? [] : [[slotKey(reading), { value: reading.value, growth: null }] as const],
+    ),
+  )
+}
+
 const predictionsOf = new WeakMap<InspectionRecord['history'], Map<string, Predictions>>()
 
 /** Predictions for a characteristic from the earlier overhauls of the part that is installed now, worked out once per record. */
@@ -137,14 +151,16 @@ function valuesIn(overhaul: Overhaul, characteristic: string): ReadonlyMap<strin
 }
 
 /** The same place of characteristics measured alike on parts that were alike when new. */
-function sistersAt({ record, characteristic, standingOf }: QuestionInput, slot: Slot): number[] {
+function sistersAt({ record, characteristic, stage, standingOf }: QuestionInput, slot: Slot): number[] {
+  // Work is done on one part and not on its sister.
+  if (stage !== 'asFound') return []
   const { method, new: size } = characteristic
   // Without a new size nothing says that two parts were alike.
   if (size === null) return []
   return record.book.characteristics
     .filter((other) => other.id !== characteristic.id && other.method.kind === method.kind && other.new?.nominal === size.nominal)
     .flatMap((other) =>
-      standingOf(other.id)
+      standingOf(other.id, stage)
         .filter((reading) => slotKey(reading) === slotKey(slot))
         .flatMap(({ value }) => value ?? []),
     )

@@ -11,8 +11,8 @@ import { entrySchema } from '../work/entrySchema'
 import { readTypedCharacteristic, typedIn } from '../work/typedBook'
 import { bookSchema } from './bookSchema'
 import { idSchema, lengthMmSchema } from './idSchema'
+import { stages } from './stage'
 
-export const stages = ['asFound', 'afterWork', 'asLeft'] as const
 const instantSchema = z.iso.datetime({ offset: true })
 
 const valueSchema = z.number().min(-1e9).max(1e9)
@@ -289,4 +289,3 @@ export type Reading = z.infer<typeof readingSchema>
 export type Overhaul = InspectionRecord['history'][number]
 export type Policy = InspectionRecord['job']['policy']
 export type Decision = InspectionRecord['decisions'][number]
-export type Stage = (typeof stages)[number]

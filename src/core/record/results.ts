@@ -5,6 +5,8 @@ import type { Limit, Source } from '../limit/limit'
 import type { MethodFault, Reduced, Reductions } from '../method/reduction'
 import type { LinePoint, WearRate } from '../trend/wearLine'
 import type { Need, Scope } from '../work/need'
+import type { ChangeOutcome } from './changes'
+import type { LaterStage } from './laterStages'
 
 /** One step of the way from readings to verdict, in words and figures. */
 export interface TraceStep {
@@ -75,10 +77,10 @@ export interface StandingReading {
   readonly correction: number
 }
 
-export interface CharacteristicResult {
+/** What follows for one characteristic from what was taken at one stage. */
+export interface Measured {
   readonly id: string
   readonly part: string
-  readonly need: Need
   readonly readings: readonly StandingReading[]
   readonly reductions: Reductions
   /** Judged value of the first limit, the one that ribbon and wear line show. */
@@ -93,6 +95,19 @@ export interface CharacteristicResult {
   readonly strong: Level
   readonly verdict: Verdict
   readonly votes: readonly Vote[]
+}
+
+/** A stage after it was found: the part is judged afresh. */
+export interface StageResult extends Measured {
+  readonly stage: LaterStage
+}
+
+/** As found, with the later stages beside it. */
+export interface CharacteristicResult extends Measured {
+  readonly need: Need
+  /** After work, as left: those that were measured. */
+  readonly stages: readonly StageResult[]
+  readonly changes: readonly ChangeOutcome[]
 }
 
 export interface FitResult {

@@ -6,7 +6,8 @@ import type { TakenReading } from '../method/reduce/reduce'
 import type { Interval } from '../quantity/interval'
 import { signedFromMaster } from '../quantity/reading'
 import type { Characteristic } from './bookSchema'
-import type { Reading, Stage } from './recordSchema'
+import type { Reading } from './recordSchema'
+import type { Stage } from './stage'
 
 /** The readings that stand: those no other reading corrects, and none that was taken back. */
 export function standingReadings(readings: readonly Reading[]): Reading[] {

@@ -3,6 +3,7 @@ import { CAUTION } from '../../contract/words'
 import { layoutOf, type Slot } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
 import type { Characteristic } from '../../core/record/bookSchema'
+import { type Stage, stageLabel, stages } from '../../core/record/stage'
 import { typedIn } from '../../core/work/typedBook'
 import { Button, Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
@@ -106,6 +107,7 @@ function BenchSheet(props: BenchProps) {
     ...(layoutOf(characteristic.method).moreRepeats ? [{ key: 'r', label: 'another repeat', run: bench.another }] : []),
     { key: 'e', label: 'zero, temperature', run: () => setOpen('conditions') },
     { key: 'w', label: 'what next', run: () => setOpen('next') },
+    { key: 's', label: 'stage', run: () => bench.measureAt(after(bench.stage)) },
     { key: 'm', label: 'note at the reading', run: () => setOpen('note') },
     { key: 'a', label: 'add from the manual', run: () => setOpen('type') },
     { key: 'u', label: 'mm / in', run: bench.toggleUnits },
@@ -129,7 +131,8 @@ function BenchSheet(props: BenchProps) {
           <div>
             <h1 id="characteristic">{characteristic.name}</h1>
             <p className={styles.how}>
-              {methodName[characteristic.method.kind]} · as found{characteristic.how === '' ? '' : `. ${characteristic.how}`}
+              {methodName[characteristic.method.kind]} · {stageLabel[bench.stage].toLowerCase()}
+              {characteristic.how === '' ? '' : `. ${characteristic.how}`}
               {characteristic.method.kind === 'boreDiameter' && characteristic.method.masterMm !== null && (
                 <>
                   ; master <span className="figure">{characteristic.method.masterMm.toFixed(3)} mm</span>
@@ -137,6 +140,7 @@ function BenchSheet(props: BenchProps) {
               )}
               .
             </p>
+            <StageChoice bench={bench} />
           </div>
           <GaugeInHand bench={bench} today={props.today} />
         </div>
@@ -200,6 +204,22 @@ function TypedNote({ characteristic: { typed }, jobId }: { readonly characterist
       {`, typed by ${typed.by}`}
       {check && `; ${check.by}${check.note === '' ? '' : `: ${check.note}`}`}. <a href={`/jobs/${jobId}/limits`}>Typed limits</a>
     </p>
+  )
+}
+
+const after = (stage: Stage): Stage => stages[(stages.indexOf(stage) + 1) % stages.length] ?? 'asFound'
+
+/** When it is measured: as found, after work on it, as it is left in the machine. */
+function StageChoice({ bench }: { readonly bench: BenchState }) {
+  return (
+    <fieldset className={styles.stage}>
+      <legend className="hidden-label">Stage</legend>
+      {stages.map((stage) => (
+        <button key={stage} type="button" aria-pressed={stage === bench.stage} onClick={() => bench.measureAt(stage)}>
+          {stageLabel[stage]}
+        </button>
+      ))}
+    </fieldset>
   )
 }
 

@@ -4,7 +4,8 @@ import { verdictLabel } from '../../core/decision/level'
 import type { UnitSystem } from '../../core/quantity/format'
 import type { Characteristic, LimitBook } from '../../core/record/bookSchema'
 import type { Policy } from '../../core/record/recordSchema'
-import type { CharacteristicResult } from '../../core/record/results'
+import type { Measured } from '../../core/record/results'
+import type { Need } from '../../core/work/need'
 import { ribbonOf } from '../../drawing/ribbonScale'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { VerdictMark } from '../../ui/VerdictMark'
@@ -46,7 +47,8 @@ export function Rail({ bench }: { readonly bench: Bench }) {
         {virtual.getVirtualItems().map(({ index, start, key }) => {
           const row = rows[index]
           if (!row) return null
-          const result = row.kind === 'item' ? bench.results.characteristics[row.index] : undefined
+          const result = row.kind === 'item' ? bench.resultAt(row.index) : undefined
+          const need = row.kind === 'item' ? (bench.results.characteristics[row.index]?.need ?? 'required') : 'required'
           return (
             <li
               key={key}
@@ -61,6 +63,7 @@ export function Rail({ bench }: { readonly bench: Bench }) {
                 <RailItem
                   characteristic={row.characteristic}
                   result={result}
+                  need={need}
                   policy={job.policy}
                   system={machine.units}
                   isCurrent={row.characteristic.id === bench.characteristic.id}
@@ -87,29 +90,30 @@ function rowsOf(book: LimitBook): readonly Row[] {
 
 interface RailItemProps {
   readonly characteristic: Characteristic
-  readonly result: CharacteristicResult
+  readonly result: Measured
+  readonly need: Need
   readonly policy: Policy
   readonly system: UnitSystem
   readonly isCurrent: boolean
   readonly goTo: (id: string) => void
 }
 
-const RailItem = memo(function RailItem({ characteristic, result, policy, system, isCurrent, goTo }: RailItemProps) {
+const RailItem = memo(function RailItem({ characteristic, result, need, policy, system, isCurrent, goTo }: RailItemProps) {
   const { taken, needed } = result.reductions
   return (
     <button
       type="button"
       className={styles.item}
-      data-need={result.need}
+      data-need={need}
       aria-current={isCurrent ? 'true' : undefined}
       onClick={() => goTo(characteristic.id)}
     >
       <span className={styles.itemLine}>
         <span className={styles.itemName}>{characteristic.name}</span>
-        {result.need === 'required' ? (
+        {need === 'required' ? (
           <VerdictMark verdict={result.verdict} size={14} title={verdictLabel[result.verdict]} />
         ) : (
-          <span className={styles.itemNeed}>{result.need === 'ifGateFails' ? 'if the gate fails' : 'not required'}</span>
+          <span className={styles.itemNeed}>{need === 'ifGateFails' ? 'if the gate fails' : 'not required'}</span>
         )}
         <span className={`figure ${styles.itemCount}`}>
           {characteristic.method.kind === 'computed' ? '=' : `${taken}/${needed}`}

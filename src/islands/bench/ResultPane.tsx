@@ -10,6 +10,8 @@ import { SourceNote } from '../../ui/SourceNote'
 import { VerdictMark } from '../../ui/VerdictMark'
 import { VoteList } from '../../ui/VoteList'
 import styles from './Bench.module.css'
+import { figuresAt } from './figuresAt'
+import { StagesBeside } from './StagesBeside'
 import type { Bench } from './useBench'
 
 /** What follows from the readings: verdict, judged value, ribbon, reductions against their limits, reasons. */
@@ -65,6 +67,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
           <SinceLast bench={bench} />
         </tbody>
       </table>
+      <StagesBeside bench={bench} />
       {result.rate && result.forecast && (
         <p className={styles.note}>
           Wears <span className="figure">{signed(paceOf(bench, judges)(result.rate.perThousandHours))}</span> {unit} per 1 000 h;
@@ -83,13 +86,6 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       <MateFit bench={bench} />
     </aside>
   )
-}
-
-/** Figures of one reduced value of the characteristic. */
-function figuresAt({ characteristic, system }: Bench, name: ReductionName | undefined): Figures {
-  const { method, showTo } = characteristic
-  const kind = name ? quantityOfValue(method, name) : quantityOf(method)
-  return figuresOf(kind, system, stepOf(method, showTo, kind))
 }
 
 const paceOf = ({ characteristic, system }: Bench, name: ReductionName | undefined): Figures['figure'] => {

@@ -9,8 +9,10 @@ import type { UnitSystem } from '../../core/quantity/format'
 import { explainReadingFault, type ParsedReading } from '../../core/quantity/reading'
 import type { Characteristic } from '../../core/record/bookSchema'
 import { questionAt } from '../../core/record/questionAt'
-import type { InspectionRecord, Reading, Stage } from '../../core/record/recordSchema'
-import type { CharacteristicResult, Results } from '../../core/record/results'
+import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
+import type { CharacteristicResult, Measured, Results } from '../../core/record/results'
+import type { Stage } from '../../core/record/stage'
+import { stages } from '../../core/record/stage'
 import { standingReadings } from '../../core/record/standing'
 import { gaugeKindAt, readTyped } from '../../core/record/typedReading'
 import { foldWork, type WorkState } from '../../core/work/fold'
@@ -36,6 +38,8 @@ export interface BenchProps {
   readonly today: string
   /** Characteristic named in the address, if any. */
   readonly opened: string | null
+  /** Stage named in the address, if any. */
+  readonly openedStage: string | null
   /** The job comes from this device: no server was reached. */
   readonly offline?: boolean
 }
@@ -49,6 +53,8 @@ export type Mode =
 
 const READ: Mode = { kind: 'read' }
 
+const isStage = (text: string | null): text is Stage => (stages as readonly (string | null)[]).includes(text)
+
 export interface Bench {
   readonly record: InspectionRecord
   readonly work: WorkState
@@ -57,7 +63,12 @@ export interface Bench {
   /** Results with what is typed taken as accepted, so that they move with each key. */
   readonly results: Results
   readonly characteristic: Characteristic
-  readonly result: CharacteristicResult
+  /** Of the stage that is measured now. */
+  readonly result: Measured
+  /** As found, with the later stages and what changed between them. */
+  readonly whole: CharacteristicResult
+  /** Of any characteristic at the stage that is measured now. */
+  resultAt(index: number): Measured | undefined
   readonly slots: readonly Slot[]
   readonly repeats: number
   readonly active: Slot
@@ -104,6 +115,7 @@ export interface Bench {
   /** A reading refused because somebody read there meanwhile: it is put over theirs, and says so. */
   insist(reading: Reading): Promise<void>
   toggleUnits(): void
+  measureAt(stage: Stage): void
   /** To a characteristic as soon as the record has it. */
   goWhenThere(id: string): void
   /** What is noted at a reading; empty when nothing is. */
@@ -114,11 +126,11 @@ export interface Bench {
 
 const LEAST_REASON = 3
 
-export function useBench({ view, notes, person, today, opened, offline = false }: BenchProps): Bench {
+export function useBench({ view, notes, person, today, opened, openedStage, offline = false }: BenchProps): Bench {
   const { record } = view
   const { book } = record
   const jobId = record.job.id
-  const stage: Stage = 'asFound'
+  const [stage, setStage] = useState<Stage>(isStage(openedStage) ? openedStage : 'asFound')
   const outbox = useOutbox(person.id, jobId)
   useKept(view, person, today, outbox.local, offline)
   const conditions = useConditions(jobId)
@@ -130,7 +142,9 @@ export function useBench({ view, notes, person, today, opened, offline = false }
   const [question, setQuestion] = useState<SlipQuestion | null>(null)
 
   const { local } = outbox
-  const { of: standingOf, historyOf, evaluation } = useStanding(record, local, stage)
+  const readings = useStanding(record, local)
+  const { evaluation } = readings
+  const standingOf = (characteristicId: string): readonly Reading[] => readings.of(characteristicId, stage)
   const lastAt = (characteristicId: string, slot: Slot): Reading | undefined =>
     standingOf(characteristicId).find((reading) => slotKey(reading) === slotKey(slot))
   const at = (characteristicId: string, slot: Slot): Reading | undefined => {
@@ -182,25 +196,29 @@ export function useBench({ view, notes, person, today, opened, offline = false }
       supersedes: null,
     }
     const others = standing.filter((reading) => slotKey(reading) !== slotKey(active))
-    return evaluation.with(characteristic.id, [...others, preview])
-  }, [evaluation, standing, characteristic.id, active, text, gaugeId, kindOfGauge, conditions.conditions])
+    return evaluation.with(characteristic.id, [...others, preview], stage)
+  }, [evaluation, standing, characteristic.id, active, text, gaugeId, kindOfGauge, conditions.conditions, stage])
   const { results } = evaluated
-  const result = results.characteristics[index] as CharacteristicResult
+  const whole = results.characteristics[index] as CharacteristicResult
+  const result = useMemo(() => evaluated.at(characteristic.id, stage), [evaluated, characteristic.id, stage])
 
   const closed = closedBecause(view, kindOfGauge === 'eye' ? 'none needed' : gauge)
 
-  const draft = useMemo((): Draft => ({ characteristic: place.id, slot: place.slot, text }), [place, text])
+  const draft = useMemo((): Draft => ({ characteristic: place.id, slot: place.slot, stage, text }), [place, stage, text])
   useDraft(jobId, draft, (saved) => {
     const of = book.characteristics.find(({ id }) => id === saved.characteristic)
     if (!of || !acceptsSlot(of.method, saved.slot)) return
     setPlace({ id: saved.characteristic, slot: onlySlot(saved.slot) })
+    if (isStage(saved.stage)) setStage(saved.stage)
     setText(saved.text)
   })
   useEffect(() => {
     const url = new URL(location.href)
     url.searchParams.set('c', place.id)
+    if (stage === 'asFound') url.searchParams.delete('stage')
+    else url.searchParams.set('stage', stage)
     history.replaceState(null, '', url)
-  }, [place.id])
+  }, [place.id, stage])
 
   // Readings that waited on this device may have filled the place the page opened at.
   const leaveTakenPlace = useRef(() => {})
@@ -345,8 +363,9 @@ export function useBench({ view, notes, person, today, opened, offline = false }
       gauge: gauge ?? BY_EYE,
       conditions: takenUnder,
       today,
+      stage,
       standing,
-      standingOf,
+      standingOf: readings.of,
     })
   /** To the next place in walking order that is not read; stays when the set is complete. */
   const advanceFrom = (made: Reading): void => {
@@ -396,11 +415,18 @@ export function useBench({ view, notes, person, today, opened, offline = false }
     results,
     characteristic,
     result,
+    whole,
+    resultAt: (at) => {
+      const found = results.characteristics[at]
+      return stage === 'asFound' || !found
+        ? found
+        : (found.stages.find((other) => other.stage === stage) ?? evaluation.at(found.id, stage))
+    },
     slots,
     repeats: repeatsShown(standing, active),
     active,
     standing,
-    taken: evaluated.takenOf(characteristic.id),
+    taken: evaluated.takenOf(characteristic.id, stage),
     text,
     fault,
     parsed,
@@ -466,7 +492,7 @@ export function useBench({ view, notes, person, today, opened, offline = false }
       setMode({ kind: 'cannot', reason: '' })
     },
     retake: () => {
-      if (closed !== null || historyOf(characteristic.id).length === 0) return
+      if (closed !== null || readings.historyOf(characteristic.id, stage).length === 0) return
       clear()
       setMode({ kind: 'retake', reason: '', begun: false, done: new Set() })
     },
@@ -505,6 +531,17 @@ export function useBench({ view, notes, person, today, opened, offline = false }
         supersedes: theirs?.id ?? null,
         reason: theirs ? `Read at the same time as “${theirs.text}” by ${theirs.by}; this one counts` : reading.reason,
       })
+    },
+    measureAt: (wanted) => {
+      if (wanted === stage) return
+      reset()
+      setStage(wanted)
+      // Places are open by stage: the first that is not read at this one.
+      const first = slots.find((slot) => {
+        const last = readings.of(characteristic.id, wanted).find((reading) => slotKey(reading) === slotKey(slot))
+        return !last || last.kind === 'withdrawn'
+      })
+      if (first ?? slots[0]) setPlace({ id: characteristic.id, slot: onlySlot((first ?? slots[0]) as Slot) })
     },
     goWhenThere: (id) => {
       awaited.current = id

@@ -1,9 +1,11 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Slot } from '../../core/method/layout'
+import type { Stage } from '../../core/record/stage'
 
 export interface Draft {
   readonly characteristic: string
   readonly slot: Slot
+  readonly stage: Stage
   readonly text: string
 }
 

@@ -45,7 +45,14 @@ export function OfflineBench() {
             {at.slice(11, 16)} UTC. What you accept is kept here and sent when the server answers.{' '}
             <ButtonLink href="">Try the server</ButtonLink>
           </p>
-          <Bench view={view} person={found.person} today={today} opened={new URLSearchParams(location.search).get('c')} offline />
+          <Bench
+            view={view}
+            person={found.person}
+            today={today}
+            opened={new URLSearchParams(location.search).get('c')}
+            openedStage={new URLSearchParams(location.search).get('stage')}
+            offline
+          />
         </>
       )
     }

@@ -1,9 +1,10 @@
 import type { ReportContent } from '../../contract/answers'
-import { measurementSheets, partLines, type ReportDraft, workFacts } from '../../contract/reportFacts'
+import { type MeasurementSheet, measurementSheets, partLines, type ReportDraft, workFacts } from '../../contract/reportFacts'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'
 import { stepLabel } from '../../core/job/orderOfWork'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import { stageLabel, stages } from '../../core/record/stage'
 import { ribbonOf } from '../../drawing/ribbonScale'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { VerdictWord } from '../../ui/VerdictMark'
@@ -200,7 +201,7 @@ function Figures({ content }: { readonly content: ReportDraft }) {
   return (
     <section className={styles.section}>
       <h2>As-found figures, {unitLabel(machine.units)}</h2>
-      {measurementSheets(content).map(({ characteristic, result, readings, reductions, gauges, verdict }) => (
+      {measurementSheets(content).map(({ characteristic, result, readings, reductions, gauges, verdict, ...again }) => (
         <div key={characteristic.id} className={styles.sheet}>
           <div className={styles.sheetHead}>
             <h3>{characteristic.name}</h3>
@@ -260,10 +261,50 @@ function Figures({ content }: { readonly content: ReportDraft }) {
               </tbody>
             </table>
             <LimitRibbon model={ribbonOf(characteristic, result, job.policy)} width={380} labels system={machine.units} />
+            <LaterStages {...again} />
           </div>
         </div>
       ))}
     </section>
+  )
+}
+
+/** What was measured again after work and as left, beside what was found. */
+function LaterStages({ stages: rows, later, changes }: Pick<MeasurementSheet, 'stages' | 'later' | 'changes'>) {
+  return (
+    <>
+      {rows.length > 0 && (
+        <table className={`${styles.table} ${styles.readings}`}>
+          <thead>
+            <tr>
+              <th scope="col">Stage by stage</th>
+              {stages.map((stage) => (
+                <th key={stage} scope="col" className={styles.right}>
+                  {stageLabel[stage]}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ name, values }) => (
+              <tr key={name}>
+                <td>{name}</td>
+                {values.map((value, index) => (
+                  <td key={stages[index]} className="figure">
+                    {value}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {[...later, ...changes].map((line) => (
+        <p key={line} className={styles.reason}>
+          {line}
+        </p>
+      ))}
+    </>
   )
 }
 

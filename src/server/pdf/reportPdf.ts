@@ -5,6 +5,7 @@ import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords }
 import { verdictLabel } from '../../core/decision/level'
 import { stepLabel } from '../../core/job/orderOfWork'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import { stageLabel, stages } from '../../core/record/stage'
 import { ribbonOf } from '../../drawing/ribbonScale'
 import type { SignedReport } from '../report'
 import { SYMBOLS } from './fonts'
@@ -194,7 +195,7 @@ function verdicts(content: ReportContent): Content {
 }
 
 function measurement(
-  { characteristic, result, readings, reductions, gauges, verdictName }: MeasurementSheet,
+  { characteristic, result, readings, reductions, gauges, verdictName, stages: again, later, changes }: MeasurementSheet,
   { record }: ReportContent,
 ): Content {
   const typed = readings.map(({ place, reading, value, corrected, note }): TableCell[] => [
@@ -233,6 +234,8 @@ function measurement(
                 width: 290,
                 margin: [0, 2, 0, 0],
               },
+              ...(again.length > 0 ? [stagesTable(again)] : []),
+              ...[...later, ...changes].map((line) => words(line, QUIET)),
             ],
           },
         ],
@@ -241,6 +244,16 @@ function measurement(
     ],
   } as Content
 }
+
+const stagesTable = (rows: MeasurementSheet['stages']): Content =>
+  table(
+    ['*', 'auto', 'auto', 'auto'],
+    ['Stage by stage', ...stages.map((stage) => stageLabel[stage])],
+    rows.map(({ name, values }): TableCell[] => [
+      words(name, { fontSize: 8.5 }) as TableCell,
+      ...values.map((value) => figures(value, { alignment: 'right', noWrap: true }) as TableCell),
+    ]),
+  )
 
 function fits({ record, results }: ReportContent): Content {
   const { units } = record.machine

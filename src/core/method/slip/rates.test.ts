@@ -219,6 +219,7 @@ function ask(machine: Machine, index: number, text: string): boolean {
       gauge: testGauge({ resolution: kind.step, maximumPermissibleError: kind.error }),
       conditions: null,
       today: '2026-11-25',
+      stage: 'asFound',
       standing,
       standingOf: () => standing,
     }) !== null

@@ -1,0 +1,129 @@
+/** After work and as left, beside what was found; and what may change between them. */
+import { describe, expect, test } from 'vitest'
+import type { ChangeLimit } from '../src/core/record/bookSchema'
+import { evaluate, startEvaluation } from '../src/core/record/evaluate'
+import type { LaterStage } from '../src/core/record/laterStages'
+import type { InspectionRecord } from '../src/core/record/recordSchema'
+import { type Stage, stages } from '../src/core/record/stage'
+import { standingReadings } from '../src/core/record/standing'
+import { demoRecord, foundNow } from './record'
+import type { DemoReadings } from './types'
+
+const BORE = Array(6).fill('+0.012')
+const later: Record<LaterStage, DemoReadings> = {
+  afterWork: { 'bearing-bore': BORE, 'servo-bore': Array(6).fill('+0.005') },
+  asLeft: { 'end-float': ['0.31', '0.31', '0.32'], 'ring-gap-1': ['1.10'] },
+}
+const record = demoRecord(foundNow, later)
+const resultOf = (of: InspectionRecord, id: string) => {
+  const found = evaluate(of).characteristics.find((result) => result.id === id)
+  if (!found) throw new Error(`the demo measures ${id}`)
+  return found
+}
+const stageOf = (of: InspectionRecord, id: string, stage: LaterStage) =>
+  resultOf(of, id).stages.find((other) => other.stage === stage)
+
+describe('a reconditioned part', () => {
+  test('is judged afresh, and what was found stands', () => {
+    expect(resultOf(record, 'bearing-bore')).toMatchObject({ verdict: 'recondition', judged: { value: 220.412 } })
+    expect(stageOf(record, 'bearing-bore', 'afterWork')).toMatchObject({
+      verdict: 'reuse',
+      judged: { value: 220.212 },
+      line: [{ value: 220.212 }],
+    })
+    expect(stageOf(record, 'bearing-bore', 'asLeft')).toBeUndefined()
+    expect(evaluate(record).parts).toEqual(evaluate(demoRecord(foundNow)).parts)
+  })
+
+  test('a ring as left is reckoned in the bore as it is after work', () => {
+    // 1.10 + π × (160.005 − 160)
+    expect(stageOf(record, 'ring-gap-1', 'asLeft')?.judged?.value).toBeCloseTo(1.1 + Math.PI * 0.005, 6)
+  })
+
+  test('what is not measured at a stage is not known there', () => {
+    expect(startEvaluation(record).at('journal', 'asLeft')).toMatchObject({ judged: null, readings: [], verdict: 'hold' })
+  })
+})
+
+test('carried on reading by reading it says what it says of the whole', () => {
+  let evaluation = startEvaluation(demoRecord({}))
+  const readings = standingReadings(record.job.readings)
+  for (const [index, reading] of readings.entries()) {
+    const own = readings
+      .slice(0, index + 1)
+      .filter((other) => other.characteristic === reading.characteristic && other.stage === reading.stage)
+    evaluation = evaluation.with(reading.characteristic, own, reading.stage)
+  }
+  expect(evaluation.results).toEqual(evaluate(record))
+  for (const reading of [...readings].reverse()) evaluation = evaluation.with(reading.characteristic, [], reading.stage)
+  expect(evaluation.results).toEqual(evaluate(demoRecord({})))
+  expect(stages.flatMap((stage: Stage) => evaluation.takenOf('journal', stage))).toEqual([])
+})
+
+describe('a change', () => {
+  const change = (over: Partial<ChangeLimit>): ChangeLimit => ({
+    id: 'change',
+    judges: 'mean',
+    from: 'asFound',
+    to: 'asLeft',
+    least: -0.05,
+    greatest: 0.05,
+    instruction: '',
+    source: { document: 'QM-G4', page: 'p. 12' },
+    ...over,
+  })
+  /** End float found at 0.288, left at this. */
+  const left = (texts: readonly string[], over: Partial<ChangeLimit>, gauges = record.gauges): InspectionRecord => {
+    const made = demoRecord({ ...foundNow, 'end-float': ['0.30', '0.30', '0.30'] }, { asLeft: { 'end-float': [...texts] } })
+    const characteristics = made.book.characteristics.map((item) =>
+      item.id === 'end-float' ? { ...item, changes: [change(over)] } : item,
+    )
+    return { ...made, gauges, book: { ...made.book, characteristics } }
+  }
+  const cases: { name: string; texts: readonly string[]; over?: Partial<ChangeLimit>; standing: string; moved?: number }[] = [
+    { name: 'within what may be', texts: ['0.32', '0.32', '0.32'], standing: 'inside', moved: 0.02 },
+    { name: 'grown too far', texts: ['0.40', '0.40', '0.40'], standing: 'outside', moved: 0.1 },
+    { name: 'shrunk too far', texts: ['0.20', '0.20', '0.20'], standing: 'outside', moved: -0.1 },
+    { name: 'exactly at what may be, with doubt', texts: ['0.35', '0.35', '0.35'], standing: 'undecided', moved: 0.05 },
+    {
+      name: 'a change that must come and does not',
+      texts: ['0.30', '0.30', '0.30'],
+      over: { least: 0.1, greatest: null },
+      standing: 'outside',
+      moved: 0,
+    },
+    { name: 'open at one side', texts: ['0.90', '0.90', '0.90'], over: { greatest: null }, standing: 'inside', moved: 0.6 },
+    { name: 'a repeat is missing', texts: ['0.32', '0.32'], standing: 'open' },
+    {
+      name: 'against the last overhaul',
+      texts: [],
+      over: { from: 'lastOverhaul', to: 'asFound', least: -0.01, greatest: 0.1 },
+      standing: 'inside',
+    },
+    { name: 'not measured after work', texts: ['0.32', '0.32', '0.32'], over: { from: 'afterWork' }, standing: 'open' },
+  ]
+  test.each(cases)('$name: $standing', ({ texts, over = {}, standing, moved }) => {
+    const [outcome] = resultOf(left(texts, over), 'end-float').changes
+    expect(outcome?.standing).toBe(standing)
+    if (moved !== undefined) expect(outcome?.change?.value).toBeCloseTo(moved, 9)
+  })
+
+  test('the error of the same gauge is in both and cancels; that of two gauges is not', () => {
+    const worse = record.gauges.map((gauge) => ({ ...gauge, maximumPermissibleError: gauge.maximumPermissibleError * 50 }))
+    const [same] = resultOf(left(['0.32', '0.32', '0.32'], {}), 'end-float').changes
+    const [alsoSame] = resultOf(left(['0.32', '0.32', '0.32'], {}, worse), 'end-float').changes
+    expect(alsoSame?.change?.uncertainty).toBe(same?.change?.uncertainty)
+    const own = left(['0.32', '0.32', '0.32'], {})
+    const [dial] = own.gauges.filter(({ kind }) => kind === 'dial')
+    if (!dial) throw new Error('the demo has a dial')
+    const other = {
+      ...own,
+      gauges: [...own.gauges, { ...dial, id: 'other-dial' }],
+      job: {
+        ...own.job,
+        readings: own.job.readings.map((reading) => (reading.stage === 'asLeft' ? { ...reading, gauge: 'other-dial' } : reading)),
+      },
+    }
+    expect(resultOf(other, 'end-float').changes[0]?.change?.uncertainty ?? 0).toBeGreaterThan(same?.change?.uncertainty ?? 0)
+  })
+})

@@ -1,0 +1,44 @@
+import { quantityOfValue, stepOf } from '../core/method/gives'
+import { reductionLabel } from '../core/method/reduction'
+import { figuresOf } from '../core/quantity/figures'
+import type { UnitSystem } from '../core/quantity/format'
+import type { ChangeLimit, Characteristic } from '../core/record/bookSchema'
+import type { ChangeOutcome } from '../core/record/changes'
+import { stageLabel } from '../core/record/stage'
+
+const stageWord = (stage: ChangeLimit['from'] | ChangeLimit['to']): string =>
+  stage === 'lastOverhaul' ? 'the last overhaul' : stageLabel[stage].toLowerCase()
+
+const standingWord: Readonly<Record<ChangeOutcome['standing'], string>> = {
+  inside: 'as it may be',
+  outside: '! more than may be',
+  undecided: '! too close to say',
+  open: 'not measured at both yet',
+}
+
+/** A change against what may change, in one line: “Mean, as found to as left: +0.02 mm, may be −0.05 … +0.05: as it may be.” */
+export function changeWords(
+  { limit, change, standing }: ChangeOutcome,
+  { method, showTo }: Characteristic,
+  system: UnitSystem,
+): string {
+  const kind = quantityOfValue(method, limit.judges)
+  const { figure, unit } = figuresOf(kind, system, stepOf(method, showTo, kind))
+  const signed = (value: number): string => {
+    const text = figure(value)
+    return text.startsWith('−') || Number(text) === 0 ? text : `+${text}`
+  }
+  const ends = (low: number | null, high: number | null): string =>
+    low === null
+      ? `≤ ${high === null ? '' : signed(high)}`
+      : high === null
+        ? `≥ ${signed(low)}`
+        : low === high
+          ? signed(low)
+          : `${signed(low)} … ${signed(high)}`
+  const moved =
+    change === null
+      ? ''
+      : `${ends(change.value ?? change.interval?.low ?? null, change.value ?? change.interval?.high ?? null)} ${unit}, `
+  return `${reductionLabel[limit.judges]}, ${stageWord(limit.from)} to ${stageWord(limit.to)}: ${moved}may change by ${ends(limit.least, limit.greatest)}${change === null ? ` ${unit}` : ''}: ${standingWord[standing]}.`
+}

@@ -1,0 +1,5 @@
+/** When a reading is taken: as the part was found, after work on it, as it is left in the machine. */
+export const stages = ['asFound', 'afterWork', 'asLeft'] as const
+export type Stage = (typeof stages)[number]
+
+export const stageLabel: Readonly<Record<Stage, string>> = { asFound: 'As found', afterWork: 'After work', asLeft: 'As left' }
