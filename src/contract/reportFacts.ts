@@ -22,6 +22,7 @@ import { jobSteps } from '../core/work/steps'
 import { stillInside, stripFaults } from '../core/work/stripFaults'
 import type { ReportContent } from './answers'
 import { changeWords } from './changeWords'
+import { closingWords, suspectWords } from './closingWords'
 import { entryWords } from './entryWords'
 import { readingWords } from './readingWords'
 
@@ -307,6 +308,7 @@ export function workFacts({ record, results }: ReportDraft): WorkFacts {
     exceptions: [
       ...unchecked(book),
       ...wrongChanges({ record, results }),
+      ...misclosures({ record, results }),
       ...steps.flatMap(({ name, standing: step }) =>
         step.kind === 'skipped' ? [`Skipped: ${name} (${step.reason}, ${step.by})`] : [],
       ),
@@ -341,6 +343,18 @@ const wrongChanges = ({ record, results }: Pick<ReportDraft, 'record' | 'results
         return `${characteristic.name}: ${changeWords(outcome, characteristic, record.machine.units)}${instruction === '' ? '' : ` ${instruction}`}`
       }),
   )
+
+/** What is known twice and does not agree, with the readings most likely wrong. */
+const misclosures = ({ record, results }: Pick<ReportDraft, 'record' | 'results'>): string[] =>
+  (record.book.closings ?? []).flatMap((spec) => {
+    const result = (results.closings ?? []).find(({ id }) => id === spec.id)
+    if (result?.standing !== 'disagrees') return []
+    const suspects = result.suspects.flatMap((suspect) => {
+      const of = record.book.characteristics.find(({ id }) => id === suspect.characteristic)
+      return of ? [suspectWords(suspect, of)] : []
+    })
+    return [`${closingWords(spec, result, record.machine.units)} Look again at: ${suspects.join('; ')}`]
+  })
 
 /** What a book from before procedures lacks. */
 const NO_PROCEDURE = {

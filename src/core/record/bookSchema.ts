@@ -1,8 +1,10 @@
 import { z } from 'zod'
 import { gaugeKinds } from '../gauge/gauge'
 import type { Limit } from '../limit/limit'
+import { parseFormula } from '../method/formula'
 import { givesOf } from '../method/gives'
 import { reductionNames } from '../method/reduction'
+import { quantityKinds } from '../quantity/kind'
 import { commonCautions } from '../safety/cautions'
 import { cycleIn } from '../work/cyclic'
 import { idSchema, lengthMmSchema, nameSchema, sourceSchema, uniqueIds } from './idSchema'
@@ -145,6 +147,24 @@ const fitSchema = z.strictObject({
   showTo: z.number().gt(0).max(10),
 })
 
+/** Something known twice: two formulas over results that must give the same. */
+const closingSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  /** The one way it is known, and the other; `names` says what each name in them stands for. */
+  known: z.string().min(1).max(400),
+  also: z.string().min(1).max(400),
+  names: z.record(
+    z.string().regex(/^[A-Za-z]\w{0,20}$/),
+    z.strictObject({ characteristic: idSchema, value: z.string().min(1).max(40) }),
+  ),
+  quantity: z.enum(quantityKinds),
+  /** What they may differ by besides their uncertainty: form, deposits, the pose. */
+  within: z.number().min(0).max(1e6),
+  showTo: z.number().gt(0).max(1000),
+  source: sourceSchema.nullable(),
+})
+
 /** A limit book revision: what one family of machines is measured against. Immutable once issued. */
 export const bookSchema = z
   .strictObject({
@@ -168,6 +188,7 @@ export const bookSchema = z
     parts: z.array(partSchema),
     characteristics: z.array(characteristicSchema),
     fits: z.array(fitSchema),
+    closings: z.array(closingSchema).max(200).refine(uniqueIds, 'two closings have the same id').optional(),
     ...procedureShape,
   })
   .superRefine((book, context) => {
@@ -235,6 +256,21 @@ export const bookSchema = z
       if (!parts.has(fit.mendOn)) fault([...path, 'mendOn'], `no part “${fit.mendOn}” in this book`)
       checkSource(fit.new.source, [...path, 'new', 'source'])
       fit.limits.forEach((limit, at) => checkSource(limit.source, [...path, 'limits', at, 'source']))
+    })
+
+    book.closings?.forEach((closing, index) => {
+      const path = ['closings', index]
+      for (const key of ['known', 'also'] as const) {
+        const parsed = parseFormula(closing[key], Object.keys(closing.names))
+        if (!parsed.ok) fault([...path, key], parsed.fault)
+      }
+      for (const [name, of] of Object.entries(closing.names)) {
+        checkCharacteristic(of.characteristic, [...path, 'names', name])
+        const found = characteristics.get(of.characteristic)
+        if (found && !(of.value in givesOf(found.method)))
+          fault([...path, 'names', name], `“${of.characteristic}” has no value “${of.value}”`)
+      }
+      if (closing.source) checkSource(closing.source, [...path, 'source'])
     })
 
     // How the machine is opened: every name must be one of this book.
@@ -326,6 +362,7 @@ export const bookSchema = z
 export type LimitBook = z.infer<typeof bookSchema>
 export type Characteristic = LimitBook['characteristics'][number]
 export type ChangeLimit = NonNullable<Characteristic['changes']>[number]
+export type ClosingSpec = NonNullable<LimitBook['closings']>[number]
 export type Part = LimitBook['parts'][number]
 export type Route = Part['routes'][number]
 export type FitSpec = LimitBook['fits'][number]

@@ -34,7 +34,15 @@ function reduceOverhaul(
   for (const characteristic of order) {
     const own = standing.get(characteristic.id)
     const set = own ? takenOf(characteristic, own, gauges) : NOTHING_TAKEN
-    made.set(characteristic.id, { set, reductions: reduce(characteristic, set, (id) => made.get(id)?.reductions) })
+    made.set(characteristic.id, {
+      set,
+      reductions: reduce(
+        characteristic,
+        set,
+        (id) => made.get(id)?.reductions,
+        (id) => made.get(id)?.set,
+      ),
+    })
   }
   return made
 }

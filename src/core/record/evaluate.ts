@@ -5,6 +5,7 @@ import { gateOutcome } from '../work/gate'
 import { levelOf, needOf, type Scope, scopeOf } from '../work/need'
 import type { Characteristic, Part } from './bookSchema'
 import { type ChangeOutcome, changeOutcome } from './changes'
+import { closingOf } from './closings'
 import { evaluateCharacteristic } from './evaluateCharacteristic'
 import { evaluateFit } from './evaluateFit'
 import { characteristicAt, type Fixed, fix, found } from './fixed'
@@ -13,7 +14,7 @@ import { type LaterSets, type LaterStage, laterSetsOf, laterSetsWith, laterStage
 import type { InspectionRecord, Reading } from './recordSchema'
 import { reduce } from './reduce'
 import type { CharacteristicResult, Measured, Results, StageResult } from './results'
-import { rounded } from './rounding'
+import { rounded, roundForRecord } from './rounding'
 import type { Stage } from './stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from './standing'
 
@@ -72,7 +73,12 @@ function evaluateAll(record: InspectionRecord): Evaluation {
   for (const characteristic of fixed.order)
     reductions.set(
       characteristic.id,
-      reduce(characteristic, sets.get(characteristic.id) ?? NOTHING_TAKEN, (id) => reductions.get(id)),
+      reduce(
+        characteristic,
+        sets.get(characteristic.id) ?? NOTHING_TAKEN,
+        (id) => reductions.get(id),
+        (id) => sets.get(id),
+      ),
     )
   const later = laterSetsOf(fixed, record.job.readings, reductions)
   const state = settle(fixed, null, { sets, reductions, later }, 'all')
@@ -100,7 +106,12 @@ function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
         for (const next of again)
           values.set(
             next,
-            reduce(characteristicAt(fixed, next), own.get(next) ?? NOTHING_TAKEN, (of) => values.get(of)),
+            reduce(
+              characteristicAt(fixed, next),
+              own.get(next) ?? NOTHING_TAKEN,
+              (of) => values.get(of),
+              (of) => own.get(of),
+            ),
           )
         sets = own
         reductions = values
@@ -126,7 +137,7 @@ function judge(fixed: Fixed, taken: Taken, characteristic: Characteristic, stage
   // Nothing taken at this stage is nothing known there, whatever was found before.
   const reductionsOf = (id: string): Reductions | undefined =>
     id === characteristic.id && stage !== 'asFound' && !taken.later[stage].has(id)
-      ? reduce(characteristic, set, values)
+      ? reduce(characteristic, set, values, (of) => setAt(taken, of, stage))
       : values(id)
   return rounded(
     evaluateCharacteristic({
@@ -242,10 +253,25 @@ function settle(
     ({ id }) => partsAffected === null || partsAffected.has(id),
     (part) => rounded(judgePart(fixed, part, { scope, characteristics, fits })),
   )
+  const closings = replaced(
+    before?.results.closings,
+    book.closings ?? [],
+    ({ names }) => Object.values(names).some(({ characteristic }) => isAffected(characteristic)),
+    (closing) =>
+      roundForRecord(
+        closingOf({
+          closing,
+          characteristicOf: (id) => characteristicAt(fixed, id),
+          setOf: (id) => sets.get(id),
+          reductionsOf: (id) => reductions.get(id),
+          system: machine.units,
+        }),
+      ),
+  )
   return {
     ...taken,
     measured,
-    results: { core: CORE_VERSION, scope, characteristics, fits, parts },
+    results: { core: CORE_VERSION, scope, characteristics, fits, parts, closings },
     parts: partsAffected?.size ?? book.parts.length,
   }
 }

@@ -92,7 +92,8 @@ function reduceStage(
     }
     const isComputed = method.kind === 'computed' && Object.values(method.names).some((of) => made.has(of.characteristic))
     const set = isComputed ? NOTHING_TAKEN : sets.get(id)
-    if (set && (isComputed || set.standing.length > 0)) made.set(id, { set, reductions: reduce(characteristic, set, at) })
+    if (set && (isComputed || set.standing.length > 0))
+      made.set(id, { set, reductions: reduce(characteristic, set, at, (of) => made.get(of)?.set) })
   }
   return made
 }

@@ -6,6 +6,7 @@ import type { MethodFault, Reduced, Reductions } from '../method/reduction'
 import type { LinePoint, WearRate } from '../trend/wearLine'
 import type { Need, Scope } from '../work/need'
 import type { ChangeOutcome } from './changes'
+import type { ClosingResult } from './closings'
 import type { LaterStage } from './laterStages'
 
 /** One step of the way from readings to verdict, in words and figures. */
@@ -150,4 +151,6 @@ export interface Results {
   readonly characteristics: readonly CharacteristicResult[]
   readonly fits: readonly FitResult[]
   readonly parts: readonly PartResult[]
+  /** What is known twice, compared. */
+  readonly closings: readonly ClosingResult[]
 }

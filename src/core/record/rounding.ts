@@ -7,7 +7,8 @@ export function rounded<T extends { readonly votes: readonly Vote[] }>(result: T
   return { ...roundForRecord(figures), votes } as unknown as T
 }
 
-function roundForRecord<T>(value: T): T {
+/** Rounds every figure in it to the step of stored results. */
+export function roundForRecord<T>(value: T): T {
   if (typeof value === 'number') return forRecord(value) as T
   if (Array.isArray(value)) return value.map(roundForRecord) as T
   if (value === null || typeof value !== 'object') return value

@@ -10,6 +10,7 @@ import { SourceNote } from '../../ui/SourceNote'
 import { VerdictMark } from '../../ui/VerdictMark'
 import { VoteList } from '../../ui/VoteList'
 import styles from './Bench.module.css'
+import { Closings } from './Closings'
 import { figuresAt } from './figuresAt'
 import { StagesBeside } from './StagesBeside'
 import type { Bench } from './useBench'
@@ -46,6 +47,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
         </p>
       </div>
       <LimitRibbon model={ribbonOf(characteristic, result, record.job.policy)} width={300} labels system={system} />
+      {bench.stage !== 'asFound' && <StagesBeside bench={bench} />}
       <ResultDrawing method={characteristic.method} taken={bench.taken} figures={figuresAt(bench, undefined)} />
       <table className={styles.values}>
         <caption className="hidden-label">Reduced values and their limits, {unit}</caption>
@@ -67,7 +69,8 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
           <SinceLast bench={bench} />
         </tbody>
       </table>
-      <StagesBeside bench={bench} />
+      {bench.stage === 'asFound' && <StagesBeside bench={bench} />}
+      <Closings bench={bench} />
       {result.rate && result.forecast && (
         <p className={styles.note}>
           Wears <span className="figure">{signed(paceOf(bench, judges)(result.rate.perThousandHours))}</span> {unit} per 1 000 h;

@@ -1,3 +1,5 @@
+import { useState } from 'react'
+import { suspectWords } from '../../contract/closingWords'
 import { whatNext } from '../../core/decision/whatNext'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -11,14 +13,42 @@ const MOVES: Readonly<Record<number, string>> = { 1: 'could move a verdict by on
 export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
   const { book } = bench.record
   const steps = whatNext(bench.results)
+  const [doubts] = useState(() => bench.doubts())
   const go = (id: string): void => {
     onClose()
     bench.goTo(id)
   }
   return (
     <Dialog title="What next" onClose={onClose}>
+      {doubts.length > 0 && (
+        <>
+          <p>What is known twice does not agree. Look again at:</p>
+          <ol className={styles.next}>
+            {doubts.slice(0, SHOWN).map(({ closing, suspect, moves }) => {
+              const characteristic = book.characteristics.find(({ id }) => id === suspect.characteristic)
+              return characteristic ? (
+                <li key={`${closing.id} ${suspect.characteristic} ${suspect.where}`}>
+                  <Button
+                    onClick={() => {
+                      onClose()
+                      bench.goTo(characteristic.id, suspect.slot ?? undefined)
+                    }}
+                  >
+                    {suspectWords(suspect, characteristic)}
+                  </Button>
+                  {moves > 0 && ` ${MOVES[moves] ?? ''}`}
+                </li>
+              ) : null
+            })}
+          </ol>
+        </>
+      )}
       {steps.length === 0 ? (
-        <p>Nothing more can change a verdict: whatever is still to be read, every part’s verdict stands.</p>
+        <p>
+          {doubts.some(({ moves }) => moves > 0)
+            ? 'Nothing that is missing can change a verdict; the readings above can.'
+            : 'Nothing more can change a verdict: whatever is still to be read, every part’s verdict stands.'}
+        </p>
       ) : (
         <ol className={styles.next}>
           {steps.slice(0, SHOWN).map(({ part, vote, moves }) => {

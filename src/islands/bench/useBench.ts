@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
+import { type Doubt, doubtful } from '../../core/decision/doubtful'
 import { BY_EYE } from '../../core/gauge/gauge'
 import { acceptsSlot, layoutOf, quantityAt, type Slot, slotKey, slotsOf } from '../../core/method/layout'
 import type { TakenReading } from '../../core/method/reduce/reduce'
@@ -63,6 +64,8 @@ export interface Bench {
   /** Results with what is typed taken as accepted, so that they move with each key. */
   readonly results: Results
   readonly characteristic: Characteristic
+  /** Readings that do not go with what is known otherwise. */
+  doubts(): readonly Doubt[]
   /** Of the stage that is measured now. */
   readonly result: Measured
   /** As found, with the later stages and what changed between them. */
@@ -416,6 +419,7 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
     characteristic,
     result,
     whole,
+    doubts: () => doubtful(evaluation, (id) => readings.of(id, 'asFound')),
     resultAt: (at) => {
       const found = results.characteristics[at]
       return stage === 'asFound' || !found

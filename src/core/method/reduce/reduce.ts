@@ -18,6 +18,7 @@ export interface ReduceContext {
   /** Worn diameter the ring runs in, where the method needs one and it is measured. */
   readonly runsIn: Reduced | null
   readonly resultOf?: (characteristic: string, value: string) => Reduced | null
+  readonly commonOf?: ReduceInput['commonOf']
   /** Places that cannot be measured, and those to which nothing applies. */
   readonly marked?: { readonly cannot: readonly string[]; readonly notApplicable: readonly string[] }
 }
@@ -37,6 +38,7 @@ export function reduceReadings(method: Method, readings: readonly TakenReading[]
     nominal: context.nominal,
     runsIn: context.runsIn,
     resultOf: context.resultOf ?? (() => null),
+    commonOf: context.commonOf ?? (() => null),
   }
   const { values, faults } =
     readings.length === 0 && method.kind !== 'computed' ? { values: {}, faults: [] } : reduceByKind(input)

@@ -3,6 +3,7 @@ import { type Interval, isPoint, negate, point, subtract } from '../../quantity/
 import type { QuantityKind } from '../../quantity/kind'
 import type { Slot } from '../layout'
 import { type Method, type MethodKind, type MethodOf, wearsTowards } from '../method'
+import type { Common } from '../propagate'
 import {
   extentOf,
   intervalOf,
@@ -35,6 +36,8 @@ export interface ReduceInput<K extends MethodKind = MethodKind> {
   readonly runsIn: Reduced | null
   /** A reduced value of another characteristic, for formulas; null while it is not known. */
   readonly resultOf: (characteristic: string, value: string) => Reduced | null
+  /** What the gauge of another characteristic adds to a value of it; null where no one gauge does. */
+  readonly commonOf: (characteristic: string, value: Reduced) => Common | null
 }
 
 export type Values = Partial<Record<ReductionName, Reduced>>

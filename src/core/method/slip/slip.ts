@@ -38,7 +38,8 @@ export type SlipQuestion = { readonly likely: Likely | null } & (
   | { readonly code: 'repeatsSpread'; readonly range: number; readonly limitValue: number; readonly first: string }
 )
 
-const kindWords: Record<SlipKind, string> = {
+/** What went wrong with a slip of each kind. */
+export const slipWords: Record<SlipKind, string> = {
   decimalPlace: 'The decimal point one place off.',
   thimbleTurn: 'One turn of the thimble is 0.5 mm, or 0.025 in.',
   wholeFrame: 'One frame of the gauge is 25 mm, or 1 in.',
@@ -73,7 +74,7 @@ export function explainSlip(slip: SlipQuestion, { quantity, system, step }: Slip
         return `${figure(slip.value)} is on the wrong side of new. Usually master, temperature or dirt; sometimes plating, picked-up metal or a closed-in shell.`
       const [from, to] = slip.expected
       const far = `${figure(slip.value)} is far from ${fromWords[slip.from]}, ${figure(from)} … ${figure(to)}.`
-      return slip.likely ? `${far} ${kindWords[slip.likely.kind]} Did you mean ${slip.likely.text}?` : far
+      return slip.likely ? `${far} ${slipWords[slip.likely.kind]} Did you mean ${slip.likely.text}?` : far
     }
     case 'copiedDown':
       return `“${slip.text}” is the same as the ${slip.times} readings before it, which this gauge would hardly show. Copied down, or read?`

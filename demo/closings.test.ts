@@ -1,0 +1,74 @@
+/** What is known twice: the clearance of the guide bearing by strip and from its measured parts. */
+import { expect, test } from 'vitest'
+import { doubtful } from '../src/core/decision/doubtful'
+import { startEvaluation } from '../src/core/record/evaluate'
+import { standingReadings } from '../src/core/record/standing'
+import { demoRecord, foundNow } from './record'
+import type { DemoReadings } from './types'
+
+const closingOf = (texts: DemoReadings) => {
+  const record = demoRecord({ ...foundNow, ...texts })
+  const evaluation = startEvaluation(record)
+  const [closing] = evaluation.results.closings
+  if (!closing) throw new Error('the demo book closes a chain')
+  const standing = standingReadings(record.job.readings)
+  const doubts = doubtful(evaluation, (id) => standing.filter(({ characteristic }) => characteristic === id))
+  return { closing, doubts, evaluation, record }
+}
+/** The demo's journal readings with one of them as this text. */
+const journal = (at: number, text: string): string[] => (foundNow.journal ?? []).map((own, index) => (index === at ? text : own))
+const bore = (at: number, text: string): string[] =>
+  (foundNow['bearing-bore'] ?? []).map((own, index) => (index === at ? text : own))
+
+test('closes on what was found, and says by how much it may be apart', () => {
+  const { closing, doubts } = closingOf({})
+  expect(closing.standing).toBe('agrees')
+  expect(closing.misclosure?.value).toBeCloseTo((closing.known?.value ?? 0) - (closing.also?.value ?? 0), 6)
+  // Strip and parts are taken with different gauges: each error counts, the strip's scale most.
+  expect(closing.allowed).toBeGreaterThan(0.04)
+  expect(doubts).toEqual([])
+})
+
+const slips: { name: string; texts: DemoReadings; characteristic: string; kind: string; meant: string }[] = [
+  {
+    name: 'a thimble one turn off on the journal',
+    texts: { journal: journal(2, '219.436') },
+    characteristic: 'journal',
+    kind: 'thimbleTurn',
+    meant: '219.936',
+  },
+  {
+    name: 'a comparator deviation ten times too large',
+    texts: { 'bearing-bore': bore(0, '+1.48') },
+    characteristic: 'bearing-bore',
+    kind: 'decimalPlace',
+    meant: '+0.148',
+  },
+]
+test.each(slips)('$name: that reading is named first, with what was meant', ({ texts, characteristic, kind, meant }) => {
+  const { closing } = closingOf(texts)
+  expect(closing.standing).toBe('disagrees')
+  expect(closing.suspects.find(({ slip }) => slip?.text === meant)).toMatchObject({ characteristic, slip: { kind } })
+  expect(closing.suspects[0]?.slip).not.toBeNull()
+})
+
+test('a doubtful reading says how far it could move a verdict', () => {
+  const { doubts } = closingOf({ 'bearing-bore': bore(0, '+1.48') })
+  expect(doubts[0]).toMatchObject({ moves: 0, suspect: { characteristic: 'bearing-bore' } })
+  const worn = closingOf({ journal: journal(2, '219.436') }).doubts
+  expect(worn[0]?.moves).toBeGreaterThan(0)
+  expect(worn[0]?.suspect).toMatchObject({ characteristic: 'journal', slip: { text: '219.936' } })
+})
+
+test('nothing is compared before both are measured to the end', () => {
+  expect(closingOf({ 'bearing-strip': [] }).closing).toMatchObject({ standing: 'open', known: null })
+  expect(closingOf({ journal: ['219.9'] }).closing).toMatchObject({ standing: 'open', suspects: [] })
+})
+
+test('carried on reading by reading it says what it says of the whole', () => {
+  const { record, evaluation } = closingOf({ journal: journal(2, '219.436') })
+  const own = standingReadings(record.job.readings).filter(({ characteristic }) => characteristic === 'journal')
+  const without = evaluation.with('journal', own.slice(0, 3), 'asFound')
+  expect(without.results.closings[0]?.standing).toBe('open')
+  expect(without.with('journal', own, 'asFound').results).toEqual(evaluation.results)
+})
