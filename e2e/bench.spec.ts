@@ -106,6 +106,61 @@ test('what a person at the bench does besides typing figures, by keyboard alone'
   await context.close()
 })
 
+test('a contact print is painted by finger, and painted over', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await open(page, bench('pad-contact'))
+  await readingField(page)
+  const cells = page.locator('[data-slot]')
+  const stroke = async (from: number, to: number): Promise<void> => {
+    const boxes = await Promise.all([cells.nth(from).boundingBox(), cells.nth(to).boundingBox()])
+    const [start, end] = boxes.map((box) => (box ? { x: box.x + box.width / 2, y: box.y + box.height / 2 } : { x: 0, y: 0 }))
+    if (!start || !end) return
+    await page.mouse.move(start.x, start.y)
+    await page.mouse.down()
+    await page.mouse.move(end.x, end.y, { steps: 20 })
+    await page.mouse.up()
+  }
+  await page.getByRole('button', { name: 'full contact' }).click()
+  await stroke(0, 4)
+  await stroke(5, 9)
+  await stroke(10, 14)
+  await expect(page.locator('button[data-state=taken]')).toHaveCount(15)
+  const result = page.getByRole('complementary', { name: 'Result' })
+  await expect(result).toContainText('100%')
+  await page.getByRole('button', { name: 'none' }).click()
+  await stroke(0, 2)
+  await expect(result).toContainText('80%')
+  await expectAccessible(page)
+  await expect(page.getByText('queued')).toHaveCount(0)
+  expect((await readingTexts(medida, JOB, 'pad-contact')).length).toBe(18)
+  await context.close()
+})
+
+test('as left stands beside as found, and a change that should not be is named', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  const found = ['5.85', '5.90', '5.95', '6.00', '6.05', '6.05', '6.00', '5.95', '5.90', '5.85', '5.85', '5.80']
+  await open(page, bench('air-gap'))
+  await takeReadings(page, found)
+  const result = page.getByRole('complementary', { name: 'Result' })
+  await expect(result).toContainText('not measured at both yet')
+  await page.keyboard.press('s')
+  await page.keyboard.press('s')
+  await expect(page.getByRole('button', { name: 'As left' })).toHaveAttribute('aria-pressed', 'true')
+  await takeReadings(page, [...found.slice(0, 11), '5.6'])
+  // Far from what was found there: asked, and kept.
+  await page.keyboard.press('k')
+  await expect(result).toContainText('Smallest, as found to as left: −0.20 mm, may change by −0.10 … +0.10: ! more than may be.')
+  await expect(result).toContainText('take the rotor out of its bearings again')
+  await expectAccessible(page)
+  // A reload stays at the stage, with what is typed.
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'As left' })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.locator('button[data-state=taken]')).toHaveCount(12)
+  await page.getByRole('button', { name: 'As found' }).click()
+  await expect(result).toContainText('5.80')
+  await context.close()
+})
+
 test('the store of gauges says what each can and which have lapsed', async ({ browser, medida }) => {
   const { page, context } = await signedIn(browser, medida, 'visitor')
   await open(page, '/gauges')

@@ -88,3 +88,71 @@ test('a gauge belongs to the bench that took it last; the one before is told', a
   await first.context.close()
   await second.context.close()
 })
+
+test('a gauge that types like a keyboard loses no figure, wherever the focus is', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await open(page, `/jobs/${JOB}/bench?c=ring-gap-1`)
+  await readingField(page)
+  await page.getByRole('button', { name: 'As found' }).focus()
+  await page.keyboard.type('1.25')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('button[data-state=taken]')).toHaveCount(1)
+  expect(await readingTexts(medida, JOB, 'ring-gap-1')).toEqual(['1.25'])
+  await context.close()
+})
+
+/** A serial port as the browser would hand it out, fed from the test by `window.serialSays`, heard in `window.serialHeard`. */
+function serialPort(): void {
+  const heard: string[] = []
+  let feed: ReadableStreamDefaultController<Uint8Array> | undefined
+  const port = {
+    readable: new ReadableStream<Uint8Array>({
+      start: (controller) => {
+        feed = controller
+      },
+    }),
+    writable: new WritableStream<Uint8Array>({ write: (bytes) => void heard.push(new TextDecoder().decode(bytes)) }),
+    open: async () => {},
+    close: async () => {},
+  }
+  Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => port } })
+  Object.assign(window, {
+    serialHeard: heard,
+    serialSays: (text: string) => feed?.enqueue(Uint8Array.from(text, (sign) => sign.charCodeAt(0))),
+    serialPulled: () => feed?.error(new Error('the device has been lost')),
+  })
+}
+
+test('a gauge on a serial cable: halves and noise change nothing, another gauge is named, a pulled cable is said', async ({
+  browser,
+  medida,
+}) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await page.addInitScript(serialPort)
+  const says = (text: string) =>
+    page.evaluate((sent) => (window as unknown as { serialSays(text: string): void }).serialSays(sent), text)
+  const heard = () => page.evaluate(() => (window as unknown as { serialHeard: string[] }).serialHeard.join(''))
+  await open(page, `/jobs/${JOB}/bench?c=servo-bore`)
+  await readingField(page)
+  await page.getByRole('button', { name: 'By cable' }).click()
+  await expect(page.getByText('cable open, no gauge heard yet')).toBeVisible()
+  await says(gaugeLine('HELLO 1 DI-07'))
+  await expect(page.getByText('DI-07 is on the cable: take it in hand')).toBeVisible()
+  const code = (await page.getByLabel('In hand').locator('option:checked').textContent())?.split(' ')[0] ?? ''
+  await says(gaugeLine(`HELLO 1 ${code}`))
+  await expect(page.getByText('sends its readings by cable')).toBeVisible()
+  const line = gaugeLine('READ 1 +0.150 mm')
+  await says('READ 7 9\u00ff.9 mm *00\n')
+  await says(line.slice(0, 9))
+  await says(line.slice(9))
+  await says(line) // sent again, because its answer was lost
+  const taken = page.locator('button[data-state=taken]')
+  await expect(taken).toHaveCount(1)
+  await says(gaugeLine('READ 2 5 kg'))
+  await expect(page.getByText('“kg” is not a unit of length here')).toBeVisible()
+  expect(await heard()).toBe(['OK', 'OK', 'NO checksum', 'OK 1', 'OK 1', 'OK 2'].map(gaugeLine).join(''))
+  await page.evaluate(() => (window as unknown as { serialPulled(): void }).serialPulled())
+  await expect(page.getByText('the gauge on the cable has stopped')).toBeVisible()
+  expect(await readingTexts(medida, JOB, 'servo-bore')).toEqual(['+0.150 mm'])
+  await context.close()
+})

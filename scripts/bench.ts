@@ -2,6 +2,7 @@
 
 import { coreFigures } from '../bench/core'
 import type { Figure } from '../bench/figure'
+import { importFigures } from '../bench/importing'
 import { keystrokeFigures } from '../bench/keystroke'
 import { savingFigures } from '../bench/saving'
 import { stripMapFigures } from '../bench/stripMap'
@@ -14,6 +15,7 @@ const parts: Readonly<Record<string, () => Figure[] | Promise<Figure[]>>> = {
   core: coreFigures,
   bench: keystrokeFigures,
   saving: savingFigures,
+  import: importFigures,
 }
 /** `npm run bench -- core bench` runs only those. */
 const wanted = process.argv.slice(2)

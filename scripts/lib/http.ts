@@ -13,8 +13,12 @@ type AstroHandler = (request: IncomingMessage, response: ServerResponse) => void
 
 /** Largest body of a request, bytes; single calls allow less. Uploads of pictures are checked again by their call. */
 const MOST_BYTES = 1024 * 1024
-const MOST_UPLOAD_BYTES = 7 * 1024 * 1024
-const isUpload = (url: string | undefined): boolean => /^\/api\/jobs\/[^/]+\/pictures\/?(\?|$)/.test(url ?? '')
+/** Calls that bring a file: pictures, tables of earlier readings. */
+const UPLOADS: readonly (readonly [path: RegExp, mostBytes: number])[] = [
+  [/^\/api\/jobs\/[^/]+\/pictures\/?(\?|$)/, 7 * 1024 * 1024],
+  [/^\/api\/machines\/[^/]+\/history\/?(\?|$)/, 33 * 1024 * 1024],
+]
+const mostBytesOf = (url = ''): number => UPLOADS.find(([path]) => path.test(url))?.[1] ?? MOST_BYTES
 
 const SECURITY_HEADERS = {
   'x-content-type-options': 'nosniff',
@@ -98,7 +102,7 @@ export async function createHttpServer(buildFolder: string, certificate: Certifi
     request.headers[CLIENT_ADDRESS_HEADER] = request.socket.remoteAddress ?? 'unknown'
     if (request.headers['transfer-encoding'] !== undefined)
       return refuse(response, 411, 'lengthRequired', 'Send the body with its length.')
-    const most = isUpload(request.url) ? MOST_UPLOAD_BYTES : MOST_BYTES
+    const most = mostBytesOf(request.url)
     if (Number(request.headers['content-length'] ?? 0) > most)
       return readToEnd(request, () =>
         refuse(response, 413, 'tooLarge', `What was sent is larger than ${most / 1024} kB. Nothing was stored; send less.`),

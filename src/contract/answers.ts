@@ -33,6 +33,8 @@ export interface JobView {
   readonly confirmations: readonly Confirmation[]
   readonly review: readonly ReviewStep[]
   readonly reportId: string | null
+  /** Where its readings were taken over from; null for a job done with Medida. */
+  readonly importedFrom: string | null
   /** Place of the last entry in the job's list: what comes after it arrives live. */
   readonly lastSeq: number
   readonly may: Readonly<Record<'measure' | 'confirm' | 'decide' | 'send' | 'review' | 'note' | 'plan' | 'check', boolean>>
@@ -43,7 +45,7 @@ export interface JobSummary {
   readonly title: string
   readonly openedOn: string
   readonly runningHours: number
-  readonly state: 'open' | 'withReviewer' | 'returned' | 'signed'
+  readonly state: 'open' | 'withReviewer' | 'returned' | 'signed' | 'imported'
   readonly reportId: string | null
 }
 
@@ -92,6 +94,12 @@ export interface Refusal {
 export interface StoredEntry {
   readonly seq: number
   readonly entry: Entry
+}
+
+export interface HistoryAnswer {
+  readonly overhauls: number
+  readonly readings: number
+  readonly stored: boolean
 }
 
 export interface DraftBookAnswer {

@@ -103,6 +103,14 @@ export type MachineBody = z.infer<typeof machineBody>
 export const draftBookBody = z.strictObject({ title: z.string().trim().min(3, 'give the book a title').max(200) })
 export type DraftBookBody = z.infer<typeof draftBookBody>
 
+/** What goes with a table of earlier readings. */
+export const historyFields = z.strictObject({
+  id: clientId,
+  /** Where it comes from, in words. */
+  source: z.string().trim().min(3, 'say where the readings come from').max(200),
+})
+export type HistoryFields = z.infer<typeof historyFields>
+
 /** What goes with an uploaded picture. */
 export const pictureFields = z.strictObject({
   id: clientId,

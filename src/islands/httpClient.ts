@@ -9,6 +9,7 @@ export type Answer<T> =
       readonly status: number
       readonly message: string
       readonly paths: readonly string[]
+      readonly issues: readonly { readonly path: string; readonly message: string }[]
       /** What somebody else wrote meanwhile, where that is why. */
       readonly standing: Entry | null
     }
@@ -31,6 +32,7 @@ async function call<T>(path: string, init: RequestInit): Promise<Answer<T>> {
     status: response.status,
     message: error?.message ?? `The server answered ${response.status}. Reload the page and try again.`,
     paths: error?.issues?.map(({ path }) => path) ?? [],
+    issues: error?.issues ?? [],
     standing: error?.standing ?? null,
   }
 }

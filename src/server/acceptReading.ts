@@ -38,7 +38,7 @@ export async function acceptReading(context: Context, jobId: string, body: Readi
       refuseAnother(known.reading, body)
       return { id: body.id, stored: false }
     }
-    refuseClosed(job.signed ? 'signed' : job.review === 'sent' ? 'withReviewer' : 'open')
+    refuseClosed(job.importedFrom !== null ? 'imported' : job.signed ? 'signed' : job.review === 'sent' ? 'withReviewer' : 'open')
     const { book, safe } = await standingOfJob(db, jobId, job)
     if (!job.confirmedSafe && !safe)
       throw new Refused('conflict', 'The machine is not confirmed safe yet. Finish “Make safe” first, then measure.')

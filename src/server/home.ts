@@ -10,7 +10,9 @@ export async function homeView(context: Context): Promise<HomeView> {
   const { db } = context
   const [machines, jobs, gauges] = await Promise.all([allMachines(db), allJobs(db), allGauges(db)])
   const openJobs = await Promise.all(
-    jobs.filter(({ reportId }) => reportId === null).map(({ job }) => buildJobView(context, db, job.id)),
+    jobs
+      .filter(({ job, reportId }) => reportId === null && job.importedFrom === null)
+      .map(({ job }) => buildJobView(context, db, job.id)),
   )
   const states = new Map(openJobs.map((view) => [view.record.job.id, reviewState(view)]))
   const today = context.now().toISOString().slice(0, 10)
@@ -27,7 +29,7 @@ export async function homeView(context: Context): Promise<HomeView> {
             title: job.title,
             openedOn: job.openedOn,
             runningHours: job.runningHours,
-            state: reportId === null ? (states.get(job.id) ?? 'open') : 'signed',
+            state: job.importedFrom !== null ? 'imported' : reportId === null ? (states.get(job.id) ?? 'open') : 'signed',
             reportId,
           }),
         ),

@@ -50,6 +50,7 @@ export async function buildJobView(context: Context, db: Executor, jobId: string
       note: event.note,
     })),
     reportId: (await reportOfJob(db, jobId))?.id ?? null,
+    importedFrom: found.job.importedFrom,
     lastSeq: entries.at(-1)?.seq ?? 0,
     may: {
       measure: may(role, 'measure'),

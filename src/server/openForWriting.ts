@@ -1,4 +1,4 @@
-import type { JobView } from '../contract/answers'
+import type { JobSummary, JobView } from '../contract/answers'
 import type { Executor } from '../db/client'
 import { lockJob } from '../db/queries/jobs'
 import { announce } from '../db/queries/work'
@@ -8,7 +8,8 @@ import { Refused } from './refused'
 import type { Action } from './roles'
 
 /** Where a job stands with the reviewer. */
-export function reviewState(view: JobView): 'open' | 'withReviewer' | 'returned' | 'signed' {
+export function reviewState(view: JobView): JobSummary['state'] {
+  if (view.importedFrom !== null) return 'imported'
   if (view.reportId !== null) return 'signed'
   const last = view.review.at(-1)
   if (last?.kind === 'sent') return 'withReviewer'
@@ -17,6 +18,8 @@ export function reviewState(view: JobView): 'open' | 'withReviewer' | 'returned'
 
 /** Refuses a write to a job that is signed or lies with the reviewer. */
 export function refuseClosed(state: ReturnType<typeof reviewState>): void {
+  if (state === 'imported')
+    throw new Refused('conflict', 'This overhaul was taken over from earlier records: nothing in it can be changed.')
   if (state === 'signed')
     throw new Refused('conflict', 'This job is signed: nothing in it can be changed. A correction is a new job.')
   if (state === 'withReviewer')

@@ -21,7 +21,7 @@ export async function openJobView(context: Context, machineId: string): Promise<
   const { db } = context
   const { machine, book, jobs } = await machineOf(db, machineId)
   const last = jobs.at(-1)
-  const open = jobs.find(({ reportId }) => reportId === null)
+  const open = jobs.find(isOpen)
   return {
     machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
     book: book && { id: book.id, title: book.title, revision: book.revision, draft: book.issued === null },
@@ -51,7 +51,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
     const taken = await db.select({ id: job.id }).from(job).where(eq(job.id, body.id))
     if (taken.length > 0)
       throw new Refused('conflict', 'Another machine has a job with this id. Reload the page and open it again.')
-    const open = jobs.find(({ reportId }) => reportId === null)
+    const open = jobs.find(isOpen)
     if (open)
       throw new Refused('conflict', `${machine.name} has an open job: ${open.job.title}. Finish it before opening another one.`)
     const level = book && levelOf(book, body.level)
@@ -97,7 +97,11 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
   })
 }
 
-async function machineOf(db: Executor, machineId: string) {
+type MachineJob = Awaited<ReturnType<typeof jobsOf>>[number]
+
+const isOpen = ({ job: { importedFrom }, reportId }: MachineJob): boolean => reportId === null && importedFrom === null
+
+export async function machineOf(db: Executor, machineId: string) {
   const machine = await findMachine(db, machineId)
   if (!machine) throw new Refused('notFound', `There is no machine “${machineId}”. Choose one on the shop floor.`)
   const jobs = await jobsOf(db, machineId)
@@ -108,7 +112,7 @@ async function machineOf(db: Executor, machineId: string) {
 }
 
 /** The machine's hours as far as anybody noted them: the meter log and the jobs. */
-async function hoursLog(db: Executor, machineId: string) {
+export async function hoursLog(db: Executor, machineId: string) {
   const [meter, jobs] = [await hoursOf(db, machineId), await jobsOf(db, machineId)]
   const noted = new Set(meter.map(({ id }) => id))
   return [
@@ -141,8 +145,8 @@ function checkMeter(log: readonly HoursEntry[], body: OpenJobBody): void {
 }
 
 /** Marks of what is fitted now: those of the last job, without the parts it replaced, which have no mark on record yet. */
-async function installedNow(db: Executor, jobs: Awaited<ReturnType<typeof jobsOf>>): Promise<Record<string, string>> {
-  const last = jobs.filter(({ reportId }) => reportId !== null).at(-1)?.job
+export async function installedNow(db: Executor, jobs: Awaited<ReturnType<typeof jobsOf>>): Promise<Record<string, string>> {
+  const last = jobs.filter((one) => !isOpen(one)).at(-1)?.job
   if (!last) return {}
   const installed = { ...(last.installed as Record<string, string>) }
   const standing = new Map((await decisionsOf(db, last.id)).map(({ decision }) => [decision.part, decision.decided]))

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, lt, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, isNotNull, lt, or, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
 import {
   decision,
@@ -77,13 +77,19 @@ export async function reportOfJob(db: Executor, jobId: string) {
   return rows[0]
 }
 
-/** Earlier jobs of a machine that are signed, by running hours. */
+/** Earlier jobs of a machine that are signed or were taken over from elsewhere, by running hours. */
 export function earlierSignedJobs(db: Executor, machineId: string, runningHours: number) {
   return db
     .select({ job })
     .from(job)
-    .innerJoin(report, eq(report.jobId, job.id))
-    .where(and(eq(job.machineId, machineId), lt(job.runningHours, runningHours)))
+    .leftJoin(report, eq(report.jobId, job.id))
+    .where(
+      and(
+        eq(job.machineId, machineId),
+        lt(job.runningHours, runningHours),
+        or(isNotNull(report.id), isNotNull(job.importedFrom)),
+      ),
+    )
     .orderBy(asc(job.runningHours))
 }
 
@@ -108,6 +114,7 @@ export async function lockForReading(db: Executor, jobId: string) {
       bookRevision: job.bookRevision,
       level: job.level,
       units: machine.units,
+      importedFrom: job.importedFrom,
       signed: sql<boolean>`EXISTS (SELECT 1 FROM ${report} WHERE ${report.jobId} = ${job.id})`,
       review: sql<
         string | null

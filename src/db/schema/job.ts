@@ -49,6 +49,8 @@ export const job = pgTable(
     policy: jsonb('policy').notNull(),
     /** Mark of the installed part by part id, as the machine was opened. */
     installed: jsonb('installed').notNull(),
+    /** Where its readings were taken over from; null for a job done with Medida. Nothing is added to an imported one. */
+    importedFrom: text('imported_from'),
   },
   (table) => [
     foreignKey({ columns: [table.bookId, table.bookRevision], foreignColumns: [limitBook.id, limitBook.revision] }),

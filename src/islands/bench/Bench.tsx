@@ -23,6 +23,7 @@ import { ReadingGrid } from './ReadingGrid'
 import { ResultPane } from './ResultPane'
 import { takenKeys, valuesOf } from './sheet'
 import { type BenchProps, type Bench as BenchState, useBench } from './useBench'
+import { useTypeAnywhere } from './useTypeAnywhere'
 import { WhatNext } from './WhatNext'
 
 type Open = 'nothing' | 'goTo' | 'help' | 'conditions' | 'next' | 'type' | 'note'
@@ -120,6 +121,7 @@ function BenchSheet(props: BenchProps) {
           { key: 'y', label: 'take the suggestion', run: bench.takeSuggestion, answers: true },
           { key: 'k', label: 'keep what was typed', run: bench.keepTyped, answers: true },
         ]
+  useTypeAnywhere()
   const letters = useCommands([...answers, ...commands], bench.text)
   const complete = bench.slots.every((slot) => bench.standingAt(slot))
   return (
@@ -144,7 +146,9 @@ function BenchSheet(props: BenchProps) {
           </div>
           <GaugeInHand bench={bench} today={props.today} />
         </div>
-        <Sketch bench={bench} active={complete && bench.mode.kind === 'read' ? null : bench.active} />
+        <div className={styles.sketch} data-method={characteristic.method.kind}>
+          <Sketch bench={bench} active={complete && bench.mode.kind === 'read' ? null : bench.active} />
+        </div>
         {(characteristic.pose !== '' || characteristic.trap !== '') && (
           <p className={styles.pose}>
             {characteristic.pose !== '' && `${characteristic.pose}. `}

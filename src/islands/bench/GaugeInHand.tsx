@@ -45,6 +45,7 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
             )}
             <ConditionsNote bench={bench} />
             <GaugeLinkNote bench={bench} />
+            <CableNote bench={bench} />
           </span>
         </>
       ) : (
@@ -96,6 +97,33 @@ function GaugeLinkNote({ bench }: { readonly bench: Bench }) {
       </Button>
       <span role="status" className={wrong ? styles.lapsed : undefined}>
         {linkWords[word.link]}
+      </span>
+    </span>
+  )
+}
+
+const cableWords = {
+  off: '',
+  waiting: 'cable open, no gauge heard yet',
+  here: 'sends its readings by cable',
+  otherGauge: '',
+  gone: '! the gauge on the cable has stopped: type, or connect it again',
+  refused: '! no cable was chosen, or another program holds it',
+} as const
+
+/** Where the browser can: the gauge on a serial cable of this device. */
+function CableNote({ bench: { cable } }: { readonly bench: Bench }) {
+  if (!cable.possible) return null
+  const { link, code } = cable
+  const open = link === 'waiting' || link === 'here' || link === 'otherGauge'
+  const says = link === 'otherGauge' ? `! ${code ?? 'another gauge'} is on the cable: take it in hand` : cableWords[link]
+  return (
+    <span className={styles.link}>
+      <Button kind="quiet" aria-pressed={open} onClick={open ? cable.disconnect : cable.connect}>
+        {open ? 'Close the cable' : 'By cable'}
+      </Button>
+      <span role="status" className={says.startsWith('!') ? styles.lapsed : undefined}>
+        {says}
       </span>
     </span>
   )

@@ -34,6 +34,10 @@ export function Help({ commands, letters, onClose }: HelpProps) {
           </div>
         ))}
       </dl>
+      <p>
+        A gauge that types like a keyboard and ends with Enter needs nothing set up: its figures land in the reading field
+        wherever the focus is.
+      </p>
       <p>Letters are commands while the field is empty; with Alt they work always.</p>
       <label className={styles.check}>
         <input

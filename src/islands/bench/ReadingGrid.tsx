@@ -6,11 +6,22 @@ import { figuresOf } from '../../core/quantity/figures'
 import { unitOf } from '../../core/quantity/format'
 import type { Reading } from '../../core/record/recordSchema'
 import styles from './Bench.module.css'
+import { PaintedGrid } from './PaintedGrid'
 import { sheetOf } from './sheet'
 import type { Bench } from './useBench'
 
 /** The sheet of the method: every place with what was read there, and the field at the one to be read now. */
 export function ReadingGrid({ bench }: { readonly bench: Bench }) {
+  return bench.characteristic.method.kind === 'contactPattern' ? (
+    <PaintedGrid bench={bench}>
+      <Grid bench={bench} />
+    </PaintedGrid>
+  ) : (
+    <Grid bench={bench} />
+  )
+}
+
+function Grid({ bench }: { readonly bench: Bench }) {
   const { method } = bench.characteristic
   const sheet = sheetOf(method, bench.repeats)
   if (sheet.kind === 'flow')
@@ -90,6 +101,7 @@ function Cell({ bench, slot, isActive }: { readonly bench: Bench; readonly slot:
       <button
         type="button"
         className={styles.cell}
+        data-slot={slotKey(slot)}
         data-state="open"
         data-active={isActive ? '' : undefined}
         aria-label={`${label}: not read`}
@@ -114,6 +126,7 @@ function Cell({ bench, slot, isActive }: { readonly bench: Bench; readonly slot:
       ref={ref}
       type="button"
       className={styles.cell}
+      data-slot={slotKey(slot)}
       data-state="taken"
       data-flag={flag}
       data-active={isActive ? '' : undefined}
@@ -177,7 +190,7 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
     if (early !== '') type(early)
   }, [place])
   return (
-    <label className={styles.cell} data-state="now" data-fault={bench.fault ? '' : undefined}>
+    <label className={styles.cell} data-slot={slotKey(slot)} data-state="now" data-fault={bench.fault ? '' : undefined}>
       <span className={styles.cellTop}>
         <span className="figure">{hintOf(bench, slot)}</span>
       </span>

@@ -53,6 +53,7 @@ export function bodyOf({
 
 /** Why nothing can be typed at the bench; null when it can. */
 export function closedBecause(view: JobView, gauge: Gauge | 'none needed' | undefined): string | null {
+  if (view.importedFrom !== null) return 'This overhaul was taken over from earlier records: its readings stand as they are.'
   if (view.reportId !== null) return 'This job is signed: readings stand as they are.'
   if (view.review.at(-1)?.kind === 'sent') return 'This job lies with the reviewer. Ask for it to be returned before measuring.'
   if (!view.may.measure) return 'You may look, but not enter readings: that is the inspector’s.'

@@ -28,6 +28,7 @@ import { type Draft, useDraft } from './useDraft'
 import { useGaugesInHand } from './useGaugesInHand'
 import { type GaugeWord, useGaugeWord } from './useGaugeWord'
 import { type Delivery, type Outbox, useOutbox } from './useOutbox'
+import { type Cable, useSerialGauge } from './useSerialGauge'
 import { useStanding } from './useStanding'
 
 export interface BenchProps {
@@ -89,6 +90,7 @@ export interface Bench {
   readonly gaugesOfKind: readonly Gauge[]
   readonly conditions: ReturnType<typeof useConditions>
   readonly word: GaugeWord
+  readonly cable: Cable
   readonly system: UnitSystem
   /** Why nothing can be typed here; null when it can. */
   readonly closed: string | null
@@ -100,6 +102,10 @@ export interface Bench {
   accept(): void
   /** Accepts a figure that was not typed: from a button or a gauge. */
   acceptAt(slot: Slot, text: string): void
+  /** Accepts what is painted at a place; painted over, it corrects what stood there. */
+  paint(slot: Slot, text: string): void
+  /** After a stroke: to the first place that is not read. */
+  leavePainted(): void
   takeSuggestion(): void
   keepTyped(): void
   goTo(characteristicId: string, slot?: Slot): void
@@ -399,7 +405,7 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
       .reduce<Reading | undefined>((last, item) => (!last || item.takenAt >= last.takenAt ? item : last), undefined)
 
   // A gauge speaks for the place that is being read, and never over a question or a reason that waits for an answer.
-  const word = useGaugeWord(gaugeId, (sent) => {
+  const takeSent = (sent: string): void => {
     if (question !== null) return refuse(`The gauge sent ${sent} while the question above is open. Answer it, then send again.`)
     if (mode.kind === 'cannot' || (mode.kind === 'retake' && !mode.begun))
       return refuse(`The gauge sent ${sent}. Say why first, then send again.`)
@@ -408,7 +414,9 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
     if (standingHere && mode.kind === 'read')
       return refuse(`The gauge sent ${sent}, but this place is read already. Go to the place it belongs to, or correct this one.`)
     acceptText(active, sent, 'ask')
-  })
+  }
+  const word = useGaugeWord(gaugeId, takeSent)
+  const cable = useSerialGauge(gauge?.code ?? null, takeSent)
 
   return {
     record,
@@ -441,6 +449,7 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
     gaugesOfKind,
     conditions,
     word,
+    cable,
     system,
     closed,
     lastTaken: lastTaken(),
@@ -455,6 +464,22 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
     acceptAt: (slot, wanted) => {
       if (question === null) acceptText(slot, wanted, 'ask')
     },
+    paint: (slot, wanted) => {
+      if (closed !== null) return refuse(closed)
+      if (!outbox.loaded || mode.kind !== 'read') return
+      const understood = readTyped(characteristic, slot, wanted, machineUnits)
+      const last = lastAt(characteristic.id, slot)
+      if (!understood.ok || (last?.kind === 'point' && last.value === understood.value.fields.value)) return
+      keep(
+        newReading(slot, {
+          ...understood.value.fields,
+          text: wanted,
+          supersedes: last?.id ?? null,
+          reason: last ? 'Painted over' : null,
+        }),
+      )
+    },
+    leavePainted: () => setPlace({ id: characteristic.id, slot: firstOpen(characteristic) }),
     takeSuggestion: () => {
       if (question?.likely) acceptText(active, question.likely.text, 'keep')
     },

@@ -87,6 +87,7 @@ function once<T>(make: () => T): () => T {
 }
 
 function closedBecause(view: JobView): string | null {
+  if (view.importedFrom !== null) return 'This overhaul was taken over from earlier records: nothing in it is changed.'
   if (view.reportId !== null) return 'This job is signed: what is noted stands as it is.'
   if (view.review.at(-1)?.kind === 'sent')
     return 'This job lies with the reviewer. Ask for it to be returned before noting anything.'

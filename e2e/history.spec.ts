@@ -1,0 +1,81 @@
+/** Earlier readings taken over from a table: whole or not at all, once, and known to trends and bench from then on. */
+import { expect, expectAccessible, open, readingField, signedIn, test } from './support/test'
+
+test.beforeAll(({ medida }) => medida.startOver())
+
+const HEAD = 'overhaul;date;running_hours;characteristic;station;direction;stage;reading;gauge'
+const rows = (sizes: readonly string[]): string =>
+  sizes
+    .map(
+      (size, index) =>
+        `First overhaul;2009-05-11;4 100;Shaft journal Ø;${'ABC'[index >> 1]};${(index % 2) + 1};as found;${size};`,
+    )
+    .join('\n')
+const csv = (text: string) => ({ name: 'sheets.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+
+test('a table of earlier readings joins the history', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'planner')
+  await open(page, '/')
+  await page.getByRole('link', { name: 'Earlier readings' }).first().click()
+  await expectAccessible(page)
+  const heading = await page.getByRole('heading', { level: 1 }).textContent()
+  expect(heading).toContain('Earlier readings of')
+  await open(page, '/machines/quillmere-unit-1/history')
+  await page.getByRole('button', { name: 'Take the readings over' }).click()
+  await expect(page.getByText('Say where the readings come from.')).toBeVisible()
+  await page.getByLabel('Where they come from').fill('Record sheets, folder 3')
+  const good = rows(['219,985', '219,984', '219,986', '219,984', '219,985', '219,986'])
+  await page.getByLabel('Table as CSV').setInputFiles(csv(`${HEAD}\n${good}\nFirst overhaul;2009-05-11;4 100;Piston;A;1;;60;\n`))
+  await page.getByRole('button', { name: 'Take the readings over' }).click()
+  await expect(page.getByText('One row of the table cannot be taken over, so nothing was.')).toBeVisible()
+  await expect(page.getByRole('row', { name: 'line 8 The limit book has no characteristic “Piston”.' })).toBeVisible()
+  await page.getByLabel('Table as CSV').setInputFiles(csv(`${HEAD}\n${good}\n`))
+  await page.getByRole('button', { name: 'Take the readings over' }).click()
+  await expect(page.getByText('Taken over: 6 readings of 1 overhaul.')).toBeVisible()
+  await expectAccessible(page)
+
+  await open(page, '/')
+  await expect(page.getByRole('row', { name: /First overhaul .* taken over/ })).toBeVisible()
+  await open(page, '/machines/quillmere-unit-1/trends?c=journal')
+  await expect(page.getByText('4 100 h').first()).toBeVisible()
+  await context.close()
+
+  const inspector = await signedIn(browser, medida, 'inspector')
+  // It is history: nothing is typed into it.
+  await open(inspector.page, '/')
+  await inspector.page.getByRole('link', { name: 'First overhaul' }).first().click()
+  await open(inspector.page, `${new URL(inspector.page.url()).pathname}/bench`)
+  await expect(inspector.page.getByText('This overhaul was taken over from earlier records')).toBeVisible()
+  // And the open job knows it.
+  await open(inspector.page, '/jobs/quillmere-u1-2026/bench?c=journal')
+  await readingField(inspector.page)
+  await inspector.context.close()
+})
+
+test('the same table sent twice is stored once; who may not is refused', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  const send = async (id: string) => {
+    const answer = await page.request.post(`${medida.url}/api/machines/larkhollow-3/history`, {
+      headers: { origin: medida.url },
+      multipart: {
+        about: JSON.stringify({ id, source: 'Sheets' }),
+        file: csv(
+          'overhaul,date,running_hours,characteristic,station,direction,reading\nOld,2001-01-01,10,rod-l-size,A,1,1.748\n',
+        ),
+      },
+    })
+    return { status: answer.status(), body: (await answer.json()) as { stored?: boolean; error?: { message: string } } }
+  }
+  const id = '01990000-0000-7000-8000-00000000abcd'
+  const first = await send(id)
+  expect(first).toMatchObject({ status: 200, body: { stored: true, readings: 1 } })
+  expect(await send(id)).toMatchObject({ status: 200, body: { stored: false, readings: 1 } })
+  await context.close()
+  const visitor = await signedIn(browser, medida, 'visitor')
+  const refused = await visitor.page.request.post(`${medida.url}/api/machines/larkhollow-3/history`, {
+    headers: { origin: medida.url },
+    multipart: { about: JSON.stringify({ id, source: 'Sheets' }), file: csv('x') },
+  })
+  expect(refused.status()).toBe(403)
+  await visitor.context.close()
+})

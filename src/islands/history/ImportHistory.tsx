@@ -1,0 +1,150 @@
+import { useState } from 'react'
+import { v7 } from 'uuid'
+import type { HistoryAnswer } from '../../contract/answers'
+import type { HistoryFields } from '../../contract/bodies'
+import { historyColumns } from '../../core/record/historyTable'
+import { Button, ButtonLink } from '../../ui/Button'
+import { Fault, TextField } from '../../ui/Field'
+import { postForm } from '../httpClient'
+import styles from './ImportHistory.module.css'
+
+interface Refused {
+  readonly message: string
+  readonly rows: readonly { readonly path: string; readonly message: string }[]
+}
+
+/** A table of earlier readings, taken over whole or not at all. */
+export function ImportHistory({ machineId }: { readonly machineId: string }) {
+  // One id for this table: pressing twice, or again after a broken network, takes it over once.
+  const [id, setId] = useState(() => v7())
+  const [source, setSource] = useState('')
+  const [file, setFile] = useState<File | null>(null)
+  const [busy, setBusy] = useState(false)
+  const [refused, setRefused] = useState<Refused | null>(null)
+  const [done, setDone] = useState<HistoryAnswer | null>(null)
+
+  async function send(): Promise<void> {
+    if (source.trim().length < 3) return setRefused({ message: 'Say where the readings come from.', rows: [] })
+    if (!file) return setRefused({ message: 'Choose the file.', rows: [] })
+    setBusy(true)
+    setRefused(null)
+    const form = new FormData()
+    form.set('about', JSON.stringify({ id, source: source.trim() } satisfies HistoryFields))
+    form.set('file', file, 'history.csv')
+    const answer = await postForm<HistoryAnswer>(`/api/machines/${encodeURIComponent(machineId)}/history`, form)
+    setBusy(false)
+    if (answer.kind === 'ok') return setDone(answer.value)
+    setRefused(
+      answer.kind === 'offline'
+        ? { message: 'The server cannot be reached. Nothing was taken over: send it again.', rows: [] }
+        : { message: answer.message, rows: answer.issues },
+    )
+  }
+  if (done)
+    return (
+      <div className={styles.done} role="status">
+        <p>
+          Taken over: <span className="figure">{done.readings}</span> readings of <span className="figure">{done.overhauls}</span>{' '}
+          {done.overhauls === 1 ? 'overhaul' : 'overhauls'}.
+        </p>
+        <p className={styles.actions}>
+          <ButtonLink href={`/machines/${machineId}/trends`} kind="primary">
+            Wear trends
+          </ButtonLink>
+          <Button
+            onClick={() => {
+              setDone(null)
+              setFile(null)
+              setId(v7())
+            }}
+          >
+            Another table
+          </Button>
+        </p>
+      </div>
+    )
+  return (
+    <form
+      className={styles.form}
+      onSubmit={(event) => {
+        event.preventDefault()
+        void send()
+      }}
+    >
+      <TextField
+        label="Where they come from"
+        hint="Record sheets 2006 to 2019, folder 3"
+        value={source}
+        maxLength={200}
+        onChange={(event) => setSource(event.currentTarget.value)}
+      />
+      <label className={styles.file}>
+        <span>Table as CSV, in UTF-8</span>
+        <input
+          type="file"
+          accept=".csv,.txt,text/csv,text/plain"
+          onChange={(event) => {
+            setFile(event.currentTarget.files?.[0] ?? null)
+            setRefused(null)
+          }}
+        />
+      </label>
+      <Fault text={refused?.message} />
+      {refused && refused.rows.length > 0 && (
+        <table className={styles.rows}>
+          <caption className="hidden-label">Rows that cannot be taken over</caption>
+          <tbody>
+            {refused.rows.map(({ path, message }) => (
+              <tr key={path}>
+                <th scope="row" className="figure">
+                  {path}
+                </th>
+                <td>{message}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className={styles.actions}>
+        <Button type="submit" kind="primary" disabled={busy}>
+          {busy ? 'Reading the table …' : 'Take the readings over'}
+        </Button>
+      </p>
+    </form>
+  )
+}
+
+/** The columns the table may have, and an empty one to begin with. */
+export function HistoryColumns() {
+  const head = `${historyColumns.map(([name]) => name).join(',')}\n`
+  return (
+    <>
+      <table className={styles.rows}>
+        <thead>
+          <tr>
+            <th scope="col">Column</th>
+            <th scope="col">What stands in it</th>
+          </tr>
+        </thead>
+        <tbody>
+          {historyColumns.map(([name, must, what]) => (
+            <tr key={name}>
+              <th scope="row" className="figure">
+                {name}
+              </th>
+              <td>
+                {what}
+                {must ? '' : ' (may be left out)'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p>
+        <a href={`data:text/csv;charset=utf-8,${encodeURIComponent(head)}`} download="history.csv">
+          An empty table
+        </a>
+      </p>
+    </>
+  )
+}

@@ -1,0 +1,120 @@
+import { parse } from 'csv-parse/sync'
+import { v7 } from 'uuid'
+import type { HistoryAnswer } from '../contract/answers'
+import type { HistoryFields } from '../contract/bodies'
+import { type ImportedOverhaul, type ImportedReading, readHistory } from '../core/record/historyTable'
+import { gaugeSchema, type Policy } from '../core/record/recordSchema'
+import type { Executor } from '../db/client'
+import { findJobsImported, storeReadings } from '../db/queries/history'
+import { allGauges } from '../db/queries/jobs'
+import { appendLog } from '../db/queries/log'
+import { lockMachine } from '../db/queries/work'
+import { job } from '../db/schema'
+import { authorise, type Context } from './context'
+import { gaugeOfRow } from './jobView'
+import { hoursLog, installedNow, machineOf } from './openJob'
+import { Refused } from './refused'
+
+export const MOST_HISTORY_BYTES = 32 * 1024 * 1024
+/** Policy of what was not judged here: the limit as it stands. */
+const AS_IT_STANDS: Policy = { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' }
+
+/**
+ * Takes over a table of earlier readings of a machine: all of it or nothing. Sent twice, it is stored once. Its overhauls
+ * join the history that trends and slip guards read; nobody signs them, and nothing is added to them later.
+ */
+export async function importHistory(
+  context: Context,
+  machineId: string,
+  fields: HistoryFields,
+  file: Uint8Array,
+): Promise<HistoryAnswer> {
+  authorise(context, 'plan')
+  const rows = rowsOf(file)
+  return context.db.transaction(async (db) => {
+    await lockMachine(db, machineId)
+    const known = await findJobsImported(db, fields.id)
+    if (known.jobs > 0) return { overhauls: known.jobs, readings: known.readings, stored: false }
+    const { machine, book, jobs } = await machineOf(db, machineId)
+    if (!book)
+      throw new Refused(
+        'notPossible',
+        `${machine.name} has no limit book yet: nothing says how its readings are laid out. Make a draft book first.`,
+      )
+    const hours = (await hoursLog(db, machineId)).map((entry) => entry.hours)
+    const read = readHistory(rows, {
+      book,
+      units: machine.units,
+      gauges: (await allGauges(db)).map((row) => gaugeSchema.parse(gaugeOfRow(row))),
+      installed: await installedNow(db, jobs),
+      mostHours: hours.length === 0 ? null : Math.max(...hours),
+      today: context.now().toISOString().slice(0, 10),
+    })
+    if (!read.ok)
+      throw new Refused(
+        'malformed',
+        `${read.fault.length === 1 ? 'One row' : `${read.fault.length} rows`} of the table cannot be taken over, so nothing was. Mend them and send it again.`,
+        read.fault.map(({ line, says }) => ({ path: `line ${line}`, message: says })),
+      )
+    const overhauls = [...read.value].sort((a, b) => a.runningHours - b.runningHours)
+    for (const [index, overhaul] of overhauls.entries())
+      await storeOverhaul(context, db, { id: `${fields.id}:${index + 1}`, machineId, book, source: fields.source }, overhaul)
+    const readings = overhauls.reduce((sum, overhaul) => sum + overhaul.readings.length, 0)
+    await appendLog(db, {
+      userId: context.user.id,
+      verb: 'history.imported',
+      subject: machineId,
+      detail: { import: fields.id, source: fields.source, overhauls: overhauls.length, readings },
+    })
+    return { overhauls: overhauls.length, readings, stored: true }
+  })
+}
+
+function rowsOf(file: Uint8Array): readonly (readonly string[])[] {
+  const text = new TextDecoder('utf-8').decode(file)
+  if (text.includes('\ufffd')) throw new Refused('malformed', 'The file is not UTF-8 text. Save the table as CSV in UTF-8.')
+  const [first = ''] = text.split('\n', 1)
+  // Spreadsheets part by semicolons where the comma is the decimal mark.
+  const delimiter = [';', '\t', ','].find((sign) => first.includes(sign)) ?? ','
+  try {
+    return parse(text, { delimiter, bom: true, relax_column_count: true, skip_empty_lines: false })
+  } catch (error) {
+    throw new Refused('malformed', `The file is not a table: ${error instanceof Error ? error.message : 'not CSV'}.`)
+  }
+}
+
+interface Where {
+  readonly id: string
+  readonly machineId: string
+  readonly book: { readonly id: string; readonly revision: string }
+  readonly source: string
+}
+
+async function storeOverhaul(
+  context: Context,
+  db: Executor,
+  { id, machineId, book, source }: Where,
+  overhaul: ImportedOverhaul,
+): Promise<void> {
+  await db.insert(job).values({
+    id,
+    machineId,
+    bookId: book.id,
+    bookRevision: book.revision,
+    title: overhaul.overhaul,
+    reason: `Taken over: ${source}`,
+    openedOn: overhaul.date,
+    openedBy: context.user.id,
+    runningHours: overhaul.runningHours,
+    mustRunHours: 0,
+    level: null,
+    policy: AS_IT_STANDS,
+    installed: overhaul.installed,
+    importedFrom: source,
+  })
+  const takenAt = `${overhaul.date}T12:00:00Z`
+  await storeReadings(
+    db,
+    overhaul.readings.map((reading: ImportedReading) => ({ ...reading, id: v7(), jobId: id, takenBy: context.user.id, takenAt })),
+  )
+}
