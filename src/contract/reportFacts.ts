@@ -8,7 +8,7 @@ import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import { slotLabel, slotsOf } from '../core/method/layout'
 import { type ReductionName, reductionLabel } from '../core/method/reduction'
 import { figuresOf } from '../core/quantity/figures'
-import type { UnitSystem } from '../core/quantity/format'
+import { type UnitSystem, unitOf } from '../core/quantity/format'
 import type { Characteristic, Part } from '../core/record/bookSchema'
 import type { Reading } from '../core/record/recordSchema'
 import type { CharacteristicResult, PartResult } from '../core/record/results'
@@ -95,6 +95,8 @@ export interface MeasurementSheet {
   readonly result: CharacteristicResult
   readonly verdict: Verdict
   readonly verdictName: string
+  /** Of its figures; those of another kind carry theirs. */
+  readonly unit: string
   readonly gauges: string
   readonly readings: readonly ReadingLine[]
   readonly reductions: readonly ReductionLine[]
@@ -124,6 +126,7 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
         result,
         verdict: result.verdict,
         verdictName: verdictLabel[result.verdict],
+        unit: unitOf(quantityOf(method), units),
         gauges: record.gauges
           .filter(({ id }) => gaugeIds.has(id))
           .map((gauge) => `${gauge.code} (calibrated until ${gauge.calibrationDue})`)

@@ -33,7 +33,12 @@ describe('what is drawn where', () => {
 
   test('the forbidden zone is hatched beyond the limit only, on both sides where there are two', () => {
     const hatches = (shapes: readonly Shape[]) =>
-      of(shapes, 'line').filter((line) => line.stroke === 'wear' && line.x1 !== line.x2)
+      of(shapes, 'path')
+        .filter(({ stroke }) => stroke === 'wear')
+        .flatMap(({ d }) =>
+          [...d.matchAll(/M([\d.]+) [\d.]+L([\d.]+) /g)].map(([, x1, x2]) => ({ x1: Number(x1), x2: Number(x2) })),
+        )
+    expect(hatches(draw()).length).toBeGreaterThan(10)
     expect(hatches(draw()).every(({ x1, x2 }) => x1 >= 360 && x2 <= 500)).toBe(true)
     const both = draw({ lowerWear: 220.15 })
     expect(wearLines(both).map(({ x1 }) => x1)).toEqual([50, 360])

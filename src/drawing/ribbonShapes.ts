@@ -25,7 +25,14 @@ export type Shape =
       readonly dash?: string
       readonly opacity?: number
     }
-  | { readonly kind: 'path'; readonly d: string; readonly stroke: Tone; readonly width: number; readonly fill: Tone | null }
+  | {
+      readonly kind: 'path'
+      readonly d: string
+      readonly stroke: Tone
+      readonly width: number
+      readonly fill: Tone | null
+      readonly opacity?: number
+    }
   | { readonly kind: 'text'; readonly x: number; readonly y: number; readonly text: string; readonly fill: Tone }
 
 export interface RibbonDrawing {
@@ -98,27 +105,19 @@ function usedBand({ result, new: band }: RibbonModel, x: Scale): Shape[] {
 
 const guardWidth = (model: RibbonModel, x: Scale): number => x(model.from + model.guard)
 
-/** Hatched zone beyond a wear limit, the limit's line and its guard band. */
+const places = (at: number): number => Math.round(at * 100) / 100
+
+/** Hatched zone beyond a wear limit, all its strokes one path, the limit's line and its guard band. */
 function forbidden(from: number, to: number, at: number, guard: number): Shape[] {
-  const hatches: Shape[] = []
+  let hatches = ''
   for (let left = from - BAND; left < to; left += HATCH_STEP) {
     // A slanted stroke across the band, cut off at the zone's ends.
     const start = Math.max(0, from - left)
     const end = Math.min(BAND, to - left)
-    if (end > start)
-      hatches.push({
-        kind: 'line',
-        x1: left + start,
-        y1: BASE - start,
-        x2: left + end,
-        y2: BASE - end,
-        stroke: 'wear',
-        width: 1.4,
-        opacity: 0.65,
-      })
+    if (end > start) hatches += `M${places(left + start)} ${places(BASE - start)}L${places(left + end)} ${places(BASE - end)}`
   }
   return [
-    ...hatches,
+    ...(hatches === '' ? [] : [{ kind: 'path', d: hatches, stroke: 'wear', width: 1.4, fill: null, opacity: 0.65 } as const]),
     ...(guard > 0
       ? [{ kind: 'rect', x: at - guard, y: TOP, width: 2 * guard, height: BAND, fill: 'guard', opacity: 0.35 } as const]
       : []),

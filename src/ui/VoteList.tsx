@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import { levelRank, verdictLabel } from '../core/decision/level'
 import { verdictOf } from '../core/decision/partVerdict'
 import type { TraceStep, Vote } from '../core/record/results'
@@ -38,31 +39,52 @@ export function VoteList({
   const shown = quiet ? votes.filter((vote) => levelRank[vote.strong] > 0) : votes
   return (
     <ul className={styles.votes}>
-      {shown.map((vote) => (
-        <li key={`${vote.rule} ${vote.subject} ${vote.reason}`}>
-          <details className={styles.vote}>
-            <summary>
-              <VerdictMark verdict={verdictOf(vote)} size={14} title={verdictLabel[verdictOf(vote)]} />
-              <span>
-                <span className={styles.reason}>{vote.reason}</span>{' '}
-                {vote.source && <SourceNote source={vote.source} documents={documents} />}
-                {vote.settledBy && <span className={styles.settled}>{vote.settledBy}</span>}
-              </span>
-            </summary>
-            <ul className={styles.trace}>
-              {vote.trace.length === 0 && <li>No sum behind it: {nothingBehind(vote)}.</li>}
-              {vote.trace.map((step) => (
-                <li key={step.text}>
-                  <span className={styles.kind}>{kindWord[step.kind]}</span>
-                  <span>
-                    {step.text} {step.source && <SourceNote source={step.source} documents={documents} />}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </details>
+      {keyed(shown).map(({ vote, key }) => (
+        <li key={key}>
+          <Reason vote={vote} documents={documents} />
         </li>
       ))}
     </ul>
+  )
+}
+
+/** A reason keeps its place while its figures change: what it is about names it, not what it says. */
+function keyed(votes: readonly Vote[]): readonly { readonly vote: Vote; readonly key: string }[] {
+  const seen = new Map<string, number>()
+  return votes.map((vote) => {
+    const about = `${vote.rule} ${vote.subject}`
+    const nth = (seen.get(about) ?? 0) + 1
+    seen.set(about, nth)
+    return { vote, key: `${about} ${nth}` }
+  })
+}
+
+function Reason({ vote, documents }: { readonly vote: Vote; readonly documents: Documents }) {
+  // The sum is long and mostly closed: it is drawn when somebody opens it.
+  const [open, setOpen] = useState(false)
+  return (
+    <details className={styles.vote} onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary>
+        <VerdictMark verdict={verdictOf(vote)} size={14} title={verdictLabel[verdictOf(vote)]} />
+        <span>
+          <span className={styles.reason}>{vote.reason}</span>{' '}
+          {vote.source && <SourceNote source={vote.source} documents={documents} />}
+          {vote.settledBy && <span className={styles.settled}>{vote.settledBy}</span>}
+        </span>
+      </summary>
+      {open && (
+        <ul className={styles.trace}>
+          {vote.trace.length === 0 && <li>No sum behind it: {nothingBehind(vote)}.</li>}
+          {vote.trace.map((step) => (
+            <li key={step.text}>
+              <span className={styles.kind}>{kindWord[step.kind]}</span>
+              <span>
+                {step.text} {step.source && <SourceNote source={step.source} documents={documents} />}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </details>
   )
 }

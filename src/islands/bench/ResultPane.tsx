@@ -1,7 +1,7 @@
+import { figuresAt, paceAt, signed } from '../../contract/figuresAt'
 import { verdictLabel } from '../../core/decision/level'
-import { quantityOf, quantityOfValue, stepOf } from '../../core/method/gives'
+import { quantityOf } from '../../core/method/gives'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
-import { type Figures, figuresOf } from '../../core/quantity/figures'
 import { formatHours, formatLength } from '../../core/quantity/format'
 import { ribbonOf } from '../../drawing/ribbonScale'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
@@ -11,7 +11,6 @@ import { VerdictMark } from '../../ui/VerdictMark'
 import { VoteList } from '../../ui/VoteList'
 import styles from './Bench.module.css'
 import { Closings } from './Closings'
-import { figuresAt } from './figuresAt'
 import { StagesBeside } from './StagesBeside'
 import type { Bench } from './useBench'
 
@@ -73,8 +72,8 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       <Closings bench={bench} />
       {result.rate && result.forecast && (
         <p className={styles.note}>
-          Wears <span className="figure">{signed(paceOf(bench, judges)(result.rate.perThousandHours))}</span> {unit} per 1 000 h;
-          expected <span className="figure">{figure(result.forecast.value)}</span> at{' '}
+          Wears <span className="figure">{paceAt(bench, judges)(result.rate.perThousandHours)}</span> {unit} per 1 000 h; expected{' '}
+          <span className="figure">{figure(result.forecast.value)}</span> at{' '}
           <span className="figure">{formatHours(result.forecast.atHours)} h</span>.
         </p>
       )}
@@ -90,14 +89,6 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
     </aside>
   )
 }
-
-const paceOf = ({ characteristic, system }: Bench, name: ReductionName | undefined): Figures['figure'] => {
-  const { method, showTo } = characteristic
-  const kind = name ? quantityOfValue(method, name) : quantityOf(method)
-  return figuresOf(kind, system, stepOf(method, showTo, kind) / 10).figure
-}
-
-const signed = (text: string): string => (text.startsWith('−') || Number(text) === 0 ? text : `+${text}`)
 
 const firstValue = (values: Bench['result']['reductions']['values']): ReductionName | undefined =>
   (Object.keys(values) as ReductionName[])[0]

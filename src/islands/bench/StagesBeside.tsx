@@ -1,10 +1,10 @@
 import { changeWords } from '../../contract/changeWords'
+import { figuresAt } from '../../contract/figuresAt'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
 import type { Measured } from '../../core/record/results'
 import { type Stage, stageLabel, stages } from '../../core/record/stage'
 import { SourceNote } from '../../ui/SourceNote'
 import styles from './Bench.module.css'
-import { figuresAt } from './figuresAt'
 import type { Bench } from './useBench'
 
 /** As found, after work and as left side by side, and what may have changed between them. */

@@ -200,11 +200,14 @@ function Figures({ content }: { readonly content: ReportDraft }) {
   const { machine, job } = content.record
   return (
     <section className={styles.section}>
-      <h2>As-found figures, {unitLabel(machine.units)}</h2>
-      {measurementSheets(content).map(({ characteristic, result, readings, reductions, gauges, verdict, ...again }) => (
+      <h2>As-found figures</h2>
+      {measurementSheets(content).map(({ characteristic, result, readings, reductions, gauges, verdict, unit, ...again }) => (
         <div key={characteristic.id} className={styles.sheet}>
           <div className={styles.sheetHead}>
-            <h3>{characteristic.name}</h3>
+            <h3>
+              {characteristic.name}
+              {unit !== '' && <span className={styles.reason}>, {unit}</span>}
+            </h3>
             <span className={styles.reason}>{gauges === '' ? 'not measured' : gauges}</span>
             <VerdictWord verdict={verdict} size={14} />
           </div>

@@ -1,8 +1,9 @@
 import { useMemo, useState } from 'react'
 import type { JobView } from '../../contract/answers'
+import { figuresAt, paceAt, signed } from '../../contract/figuresAt'
 import { verdictLabel } from '../../core/decision/level'
 import { reductionLabel } from '../../core/method/reduction'
-import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import { formatHours } from '../../core/quantity/format'
 import type { Characteristic } from '../../core/record/bookSchema'
 import { evaluate } from '../../core/record/evaluate'
 import type { CharacteristicResult } from '../../core/record/results'
@@ -23,14 +24,15 @@ export function TrendPage({ view, opened }: { readonly view: JobView; readonly o
     setChosen(id)
     history.replaceState(null, '', `?c=${encodeURIComponent(id)}`)
   }
-  const step = characteristic.showTo
   const system = record.machine.units
   return (
     <div className={styles.page}>
       <nav className={styles.list} aria-label="Characteristics">
         <h2>Wear lines</h2>
         <ul>
-          {characteristics.map(({ id, name, showTo }) => {
+          {characteristics.map((item) => {
+            const { id, name, limits } = item
+            const of = { characteristic: item, system }
             const own = results.characteristics.find((other) => other.id === id)
             return (
               <li key={id}>
@@ -45,8 +47,8 @@ export function TrendPage({ view, opened }: { readonly view: JobView; readonly o
                   <span className={styles.rate}>
                     {own?.rate ? (
                       <>
-                        <span className="figure">{formatSignedLength(own.rate.perThousandHours, system, showTo / 10)}</span>{' '}
-                        {unitLabel(system)} per 1 000 h
+                        <span className="figure">{paceAt(of, limits[0]?.judges)(own.rate.perThousandHours)}</span>{' '}
+                        {figuresAt(of, limits[0]?.judges).unit} per 1 000 h
                       </>
                     ) : (
                       'no rate yet'
@@ -75,7 +77,7 @@ export function TrendPage({ view, opened }: { readonly view: JobView; readonly o
             />
             <div className={styles.below}>
               <Points characteristic={characteristic} result={result} view={view} />
-              <Facts characteristic={characteristic} result={result} view={view} step={step} />
+              <Facts characteristic={characteristic} result={result} view={view} />
             </div>
           </>
         )}
@@ -98,7 +100,7 @@ function howDrawn(characteristic: Characteristic, { record }: JobView): string {
 }
 
 function describe(characteristic: Characteristic, result: CharacteristicResult, { record }: JobView): string {
-  const figure = (mm: number): string => formatLength(mm, record.machine.units, characteristic.showTo)
+  const { figure } = figuresAt({ characteristic, system: record.machine.units }, characteristic.limits[0]?.judges)
   const points = result.line.map((point) => `${figure(point.value)} at ${formatHours(point.runningHours)} h`).join(', ')
   const next = result.forecast ? `; expected ${figure(result.forecast.value)} at ${formatHours(result.forecast.atHours)} h` : ''
   const wear = characteristic.limits[0] ? `; wear limit ${figure(characteristic.limits[0].wear)}` : ''
@@ -106,7 +108,7 @@ function describe(characteristic: Characteristic, result: CharacteristicResult, 
 }
 
 function Points({ characteristic, result, view }: PartProps) {
-  const system = view.record.machine.units
+  const { figure, unit } = figuresAt({ characteristic, system: view.record.machine.units }, characteristic.limits[0]?.judges)
   return (
     <table className={styles.table}>
       <caption className="hidden-label">Values of the wear line</caption>
@@ -114,7 +116,7 @@ function Points({ characteristic, result, view }: PartProps) {
         <tr>
           <th scope="col">Overhaul</th>
           <th scope="col">Hours</th>
-          <th scope="col">Value, {unitLabel(system)}</th>
+          <th scope="col">{unit === '' ? 'Value' : `Value, ${unit}`}</th>
           <th scope="col">Change</th>
         </tr>
       </thead>
@@ -127,10 +129,8 @@ function Points({ characteristic, result, view }: PartProps) {
                 {point.overhaul} <span className={styles.rate}>{point.date}</span>
               </td>
               <td className="figure">{formatHours(point.runningHours)}</td>
-              <td className="figure">{formatLength(point.value, system, characteristic.showTo)}</td>
-              <td className="figure">
-                {before ? formatSignedLength(point.value - before.value, system, characteristic.showTo) : '–'}
-              </td>
+              <td className="figure">{figure(point.value)}</td>
+              <td className="figure">{before ? signed(figure(point.value - before.value)) : '–'}</td>
             </tr>
           )
         })}
@@ -139,9 +139,9 @@ function Points({ characteristic, result, view }: PartProps) {
   )
 }
 
-function Facts({ characteristic, result, view, step }: PartProps & { readonly step: number }) {
-  const system = view.record.machine.units
-  const unit = unitLabel(system)
+function Facts({ characteristic, result, view }: PartProps) {
+  const of = { characteristic, system: view.record.machine.units }
+  const { figure, unit } = figuresAt(of, characteristic.limits[0]?.judges)
   const { rate, forecast } = result
   const complete = result.judged?.open === 'complete'
   const hours = (value: number | null): string => (value === null ? 'not at this rate' : `${formatHours(value)} h`)
@@ -149,7 +149,7 @@ function Facts({ characteristic, result, view, step }: PartProps & { readonly st
     <dl className={styles.facts}>
       <dt>Rate by least squares</dt>
       <dd className="figure">
-        {rate ? `${formatSignedLength(rate.perThousandHours, system, step / 10)} ${unit} per 1\u00a0000 h` : '–'}
+        {rate ? `${paceAt(of, characteristic.limits[0]?.judges)(rate.perThousandHours)} ${unit} per 1\u00a0000 h` : '–'}
       </dd>
       <dt>Overhauls on this line</dt>
       <dd className="figure">{result.line.length}</dd>
@@ -157,7 +157,7 @@ function Facts({ characteristic, result, view, step }: PartProps & { readonly st
         <>
           <dt>Expected at {formatHours(forecast.atHours)} h, without a band</dt>
           <dd className="figure">
-            {formatLength(forecast.value, system, step)} {unit}
+            {figure(forecast.value)} {unit}
           </dd>
           {characteristic.limits[0]?.plan !== null && (
             <>

@@ -10,7 +10,8 @@ import {
   Tooltip,
 } from 'chart.js'
 import { useEffect, useRef } from 'react'
-import { formatHours, formatLength, type UnitSystem, unitLabel } from '../../core/quantity/format'
+import { figuresAt } from '../../contract/figuresAt'
+import { formatHours, type UnitSystem } from '../../core/quantity/format'
 import type { Characteristic } from '../../core/record/bookSchema'
 import type { CharacteristicResult } from '../../core/record/results'
 import styles from './TrendPage.module.css'
@@ -56,9 +57,12 @@ function configuration(
   system: UnitSystem,
 ): ChartConfiguration<'line'> {
   const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
-  const value = (mm: number): number => (system === 'metric' ? mm : mm / 25.4)
-  const figure = (shown: number): string =>
-    formatLength(system === 'metric' ? shown : shown * 25.4, system, characteristic.showTo)
+  const judges = characteristic.limits[0]?.judges
+  const { figure: figureOf, unit } = figuresAt({ characteristic, system }, judges)
+  // Drawn in inches where lengths are shown in them, so that the ticks are round.
+  const perShown = unit === 'in' ? 25.4 : 1
+  const value = (fixed: number): number => fixed / perShown
+  const figure = (shown: number): string => figureOf(shown * perShown)
   const [limit] = characteristic.limits
   const { line, forecast } = result
   const last = line.at(-1)
@@ -133,7 +137,7 @@ function configuration(
           grid,
         },
         y: {
-          title: { ...text, display: true, text: `${characteristic.name}, ${unitLabel(system)}` },
+          title: { ...text, display: true, text: unit === '' ? characteristic.name : `${characteristic.name}, ${unit}` },
           ticks: { ...ticks, callback: (y) => figure(Number(y)) },
           grid,
         },
@@ -143,7 +147,7 @@ function configuration(
         tooltip: {
           callbacks: {
             title: (items) => `${formatHours(items[0]?.parsed.x ?? 0)} h`,
-            label: (item) => `${item.dataset.label}: ${figure(item.parsed.y ?? 0)} ${unitLabel(system)}`,
+            label: (item) => `${item.dataset.label}: ${figure(item.parsed.y ?? 0)} ${unit}`,
           },
         },
       },

@@ -107,7 +107,7 @@ const together = (stack: Content[]): Content => ({ unbreakable: true, stack }) a
 /** The first sheet takes the heading with it to the next page. */
 function sheetsWithHeading(content: ReportContent): Content[] {
   const sheets = measurementSheets(content).map((sheet) => measurement(sheet, content))
-  const title = heading(`As-found figures, ${unitLabel(content.record.machine.units)}`)
+  const title = heading('As-found figures')
   const [first, ...others] = sheets
   return first ? [together([title, first]), ...others] : [title, words('Nothing is measured.')]
 }
@@ -195,7 +195,7 @@ function verdicts(content: ReportContent): Content {
 }
 
 function measurement(
-  { characteristic, result, readings, reductions, gauges, verdictName, stages: again, later, changes }: MeasurementSheet,
+  { characteristic, result, readings, reductions, gauges, verdictName, unit, stages: again, later, changes }: MeasurementSheet,
   { record }: ReportContent,
 ): Content {
   const typed = readings.map(({ place, reading, value, corrected, note }): TableCell[] => [
@@ -217,7 +217,11 @@ function measurement(
     stack: [
       {
         columns: [
-          words(characteristic.name, { bold: true, fontSize: 11, width: 'auto' }),
+          words(unit === '' ? characteristic.name : `${characteristic.name}, ${unit}`, {
+            bold: true,
+            fontSize: 11,
+            width: 'auto',
+          }),
           words(gauges === '' ? 'not measured' : gauges, { ...QUIET, margin: [10, 2.5, 0, 0] }),
           words(verdictName, { bold: true, alignment: 'right', width: 80 }),
         ],

@@ -32,7 +32,7 @@ function svgOf(shape: Shape, colour: (tone: Tone) => string): string {
     case 'line':
       return `<line x1="${shape.x1}" y1="${shape.y1}" x2="${shape.x2}" y2="${shape.y2}" stroke="${colour(shape.stroke)}" stroke-width="${shape.width}" stroke-opacity="${shape.opacity ?? 1}"${shape.dash ? ` stroke-dasharray="${shape.dash}"` : ''}/>`
     case 'path':
-      return `<path d="${shape.d}" fill="${shape.fill ? colour(shape.fill) : 'none'}" stroke="${colour(shape.stroke)}" stroke-width="${shape.width}"/>`
+      return `<path d="${shape.d}" fill="${shape.fill ? colour(shape.fill) : 'none'}" stroke="${colour(shape.stroke)}" stroke-width="${shape.width}"${shape.opacity === undefined ? '' : ` opacity="${shape.opacity}"`}/>`
     case 'text':
       return `<text x="${shape.x}" y="${shape.y}" font-family="Figure" font-size="10" text-anchor="middle" fill="${colour(shape.fill)}">${shape.text}</text>`
   }

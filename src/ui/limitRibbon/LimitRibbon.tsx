@@ -81,6 +81,7 @@ function Drawn({ shape }: { readonly shape: Shape }) {
           fill={shape.fill ? colour[shape.fill] : 'none'}
           stroke={colour[shape.stroke]}
           strokeWidth={shape.width}
+          opacity={shape.opacity}
         />
       )
     case 'text':

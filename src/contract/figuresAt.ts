@@ -1,0 +1,28 @@
+import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
+import type { ReductionName } from '../core/method/reduction'
+import { type Figures, figuresOf } from '../core/quantity/figures'
+import type { UnitSystem } from '../core/quantity/format'
+import type { Characteristic } from '../core/record/bookSchema'
+
+interface Of {
+  readonly characteristic: Characteristic
+  readonly system: UnitSystem
+}
+
+/** Figures of one reduced value of a characteristic; of its readings where none is named. */
+export function figuresAt({ characteristic, system }: Of, name: ReductionName | undefined): Figures {
+  const { method, showTo } = characteristic
+  const kind = name ? quantityOfValue(method, name) : quantityOf(method)
+  return figuresOf(kind, system, stepOf(method, showTo, kind))
+}
+
+/** Wear per 1000 h of one reduced value: one place finer than the value, with its sign. */
+export function paceAt({ characteristic, system }: Of, name: ReductionName | undefined): Figures['figure'] {
+  const { method, showTo } = characteristic
+  const kind = name ? quantityOfValue(method, name) : quantityOf(method)
+  const { figure } = figuresOf(kind, system, stepOf(method, showTo, kind) / 10)
+  return (value) => signed(figure(value))
+}
+
+/** A figure with its sign, plus too; nothing has none. */
+export const signed = (text: string): string => (text.startsWith('−') || Number(text) === 0 ? text : `+${text}`)
