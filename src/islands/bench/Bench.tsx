@@ -1,11 +1,9 @@
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { CAUTION } from '../../contract/words'
 import { layoutOf, type Slot } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
-import type { Characteristic } from '../../core/record/bookSchema'
-import { type Stage, stageLabel, stages } from '../../core/record/stage'
-import { typedIn } from '../../core/work/typedBook'
-import { Button, Key } from '../../ui/Button'
+import { stageLabel } from '../../core/record/stage'
+import { Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { recordWith } from '../work/recordWith'
 import { useEntries } from '../work/useEntries'
@@ -21,7 +19,9 @@ import { NoteDialog } from './NoteDialog'
 import { Rail } from './Rail'
 import { ReadingGrid } from './ReadingGrid'
 import { ResultPane } from './ResultPane'
+import { StageChoice, stageAfter } from './StageChoice'
 import { takenKeys, valuesOf } from './sheet'
+import { EmptyBench, TypedNote, TypeFromManual } from './TypedLimits'
 import { type BenchProps, type Bench as BenchState, useBench } from './useBench'
 import { useTypeAnywhere } from './useTypeAnywhere'
 import { WhatNext } from './WhatNext'
@@ -40,51 +40,6 @@ export function Bench({ view, ...props }: Omit<BenchProps, 'notes'>) {
     <EmptyBench view={now} notes={notes} />
   ) : (
     <BenchSheet view={now} notes={notes} {...props} />
-  )
-}
-
-function EmptyBench({ view, notes }: Pick<BenchProps, 'view' | 'notes'>) {
-  const [typing, setTyping] = useState(false)
-  return (
-    <section className={styles.empty} aria-labelledby="empty">
-      <h1 id="empty">Nothing to measure yet</h1>
-      <p>
-        {view.record.machine.name} is in no limit book. Name the part and what is measured, choose the method, type the limit as
-        the manual gives it, and go on measuring. A second person checks it later.
-      </p>
-      <p>
-        <Button kind="primary" disabled={!view.may.note} onClick={() => setTyping(true)}>
-          Type the first one
-        </Button>
-      </p>
-      {typing && <Typing view={view} notes={notes} onDone={() => setTyping(false)} onClose={() => setTyping(false)} />}
-    </section>
-  )
-}
-
-/** The form comes when it is asked for: most benches never need it. */
-const TypeForm = lazy(() => import('../limits/TypeForm').then((module) => ({ default: module.TypeForm })))
-
-function Typing({
-  view: { record },
-  notes,
-  onDone,
-  onClose,
-}: Pick<BenchProps, 'view' | 'notes'> & { onDone(id: string): void; onClose(): void }) {
-  return (
-    <Suspense>
-      <TypeForm
-        jobId={record.job.id}
-        book={record.book}
-        system={record.machine.units}
-        typed={typedIn(record.job.entries)}
-        before={null}
-        measured={false}
-        write={notes.write}
-        onDone={onDone}
-        onClose={onClose}
-      />
-    </Suspense>
   )
 }
 
@@ -108,7 +63,7 @@ function BenchSheet(props: BenchProps) {
     ...(layoutOf(characteristic.method).moreRepeats ? [{ key: 'r', label: 'another repeat', run: bench.another }] : []),
     { key: 'e', label: 'zero, temperature', run: () => setOpen('conditions') },
     { key: 'w', label: 'what next', run: () => setOpen('next') },
-    { key: 's', label: 'stage', run: () => bench.measureAt(after(bench.stage)) },
+    { key: 's', label: 'stage', run: () => bench.measureAt(stageAfter(bench.stage)) },
     { key: 'm', label: 'note at the reading', run: () => setOpen('note') },
     { key: 'a', label: 'add from the manual', run: () => setOpen('type') },
     { key: 'u', label: 'mm / in', run: bench.toggleUnits },
@@ -176,7 +131,7 @@ function BenchSheet(props: BenchProps) {
       {open === 'next' && <WhatNext bench={bench} onClose={() => setOpen('nothing')} />}
       {open === 'note' && <NoteDialog bench={bench} onClose={() => setOpen('nothing')} />}
       {open === 'type' && (
-        <Typing
+        <TypeFromManual
           view={props.view}
           notes={props.notes}
           onDone={(id) => {
@@ -188,42 +143,6 @@ function BenchSheet(props: BenchProps) {
       )}
       {open === 'help' && <Help commands={commands} letters={letters} onClose={() => setOpen('nothing')} />}
     </div>
-  )
-}
-
-/** Limits that were typed in the job say so, and whether a second person has held them against the document. */
-function TypedNote({ characteristic: { typed }, jobId }: { readonly characteristic: Characteristic; readonly jobId: string }) {
-  if (!typed) return null
-  const { check } = typed
-  const state = check === null ? 'unchecked' : check.agrees ? 'checked' : 'wrong'
-  return (
-    <p className={styles.typed} data-state={state}>
-      <b>
-        {
-          { unchecked: '! Limits not checked yet', checked: 'Limits checked', wrong: '! Limits do not agree with the document' }[
-            state
-          ]
-        }
-      </b>
-      {`, typed by ${typed.by}`}
-      {check && `; ${check.by}${check.note === '' ? '' : `: ${check.note}`}`}. <a href={`/jobs/${jobId}/limits`}>Typed limits</a>
-    </p>
-  )
-}
-
-const after = (stage: Stage): Stage => stages[(stages.indexOf(stage) + 1) % stages.length] ?? 'asFound'
-
-/** When it is measured: as found, after work on it, as it is left in the machine. */
-function StageChoice({ bench }: { readonly bench: BenchState }) {
-  return (
-    <fieldset className={styles.stage}>
-      <legend className="hidden-label">Stage</legend>
-      {stages.map((stage) => (
-        <button key={stage} type="button" aria-pressed={stage === bench.stage} onClick={() => bench.measureAt(stage)}>
-          {stageLabel[stage]}
-        </button>
-      ))}
-    </fieldset>
   )
 }
 
