@@ -59,9 +59,7 @@ test('the same table sent twice is stored once; who may not is refused', async (
       headers: { origin: medida.url },
       multipart: {
         about: JSON.stringify({ id, source: 'Sheets' }),
-        file: csv(
-          'overhaul,date,running_hours,characteristic,station,direction,reading\nOld,2001-01-01,10,axle-float,,,0.021\n',
-        ),
+        file: csv('overhaul,date,running_hours,characteristic,station,direction,reading\nOld,2001-01-01,10,axle-float,,,0.021\n'),
       },
     })
     return { status: answer.status(), body: (await answer.json()) as { stored?: boolean; error?: { message: string } } }

@@ -116,7 +116,7 @@ test('unchecked limits are named on the report; a second person checks them, and
   await expect(page.getByLabel('Method')).toBeDisabled()
   await page.getByRole('textbox', { name: 'Wear limit' }).fill('0.55')
   await page.getByRole('button', { name: 'Type anew' }).last().click()
-  await expect(reviewer.getByText('0.55 mm')).toBeVisible()
+  await expect(reviewer.getByText('0.550 mm')).toBeVisible()
   await reviewer.getByRole('button', { name: 'Agrees with the document' }).last().click()
   await expect(reviewer.getByText('2 of 2 checked')).toBeVisible()
   await context.close()

@@ -2,7 +2,6 @@ import { useEffect, useMemo, useState } from 'react'
 import { CAUTION } from '../../contract/words'
 import { layoutOf, type Slot } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
-import { stageLabel } from '../../core/record/stage'
 import { Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { recordWith } from '../work/recordWith'
@@ -88,7 +87,7 @@ function BenchSheet(props: BenchProps) {
           <div>
             <h1 id="characteristic">{characteristic.name}</h1>
             <p className={styles.how}>
-              {methodName[characteristic.method.kind]} · {stageLabel[bench.stage].toLowerCase()}
+              {methodName[characteristic.method.kind]}
               {characteristic.how === '' ? '' : `. ${characteristic.how}`}
               {characteristic.method.kind === 'boreDiameter' && characteristic.method.masterMm !== null && (
                 <>

@@ -44,8 +44,10 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
               </span>
             )}
             <ConditionsNote bench={bench} />
-            <GaugeLinkNote bench={bench} />
-            <CableNote bench={bench} />
+            <span className={styles.links}>
+              <GaugeLinkNote bench={bench} />
+              <CableNote bench={bench} />
+            </span>
           </span>
         </>
       ) : (

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { DraftBookAnswer } from '../../contract/answers'
 import { gaugeKindLabel } from '../../core/gauge/gauge'
-import { quantityOf, quantityOfValue } from '../../core/method/gives'
+import { quantityOf, quantityOfValue, stepOf } from '../../core/method/gives'
 import { slotsOf } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
 import { reductionLabel } from '../../core/method/reduction'
@@ -111,7 +111,9 @@ function Card({
     const limit = own?.limits[index]
     const read = limit?.[which]
     if (!limit || read === null || read === undefined) return ''
-    const figures = figuresOf(quantityOfValue(method, limit.judges), system, own?.showTo ?? 1)
+    // One place finer than it is read: what was typed in another unit must be seen as it was taken.
+    const kind = quantityOfValue(method, limit.judges)
+    const figures = figuresOf(kind, system, stepOf(method, own?.showTo ?? 1, kind) / 10)
     return `${figures.figure(read)} ${figures.unit}`.trim()
   }
   const places = slotsOf(method).length
@@ -122,7 +124,8 @@ function Card({
         <span className={styles.state}>{stateWord[state]}</span>
       </div>
       <p className={styles.about}>
-        {value.part.name}, {value.part.position} · {methodName[method.kind]}
+        {value.part.name}
+        {value.part.position === value.part.name ? '' : `, ${value.part.position}`} · {methodName[method.kind]}
         {places > 0 && `, ${places} ${places === 1 ? 'reading' : 'readings'}`} · {gaugeKindLabel[value.gaugeKind]}
         {value.safety && ' · safety-marked'}
       </p>

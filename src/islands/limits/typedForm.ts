@@ -138,6 +138,8 @@ export const judgedBy = (method: Method): readonly ReductionName[] => Object.key
 /** Which value a manual's limit usually means. */
 export function usualJudge(method: Method, side: TypedLimit['side']): ReductionName {
   const names = judgedBy(method)
+  // Play and float are usually judged by the mean of their repeats.
+  if (method.kind === 'endFloat' || method.kind === 'radialPlay') return 'mean'
   const wanted: readonly ReductionName[] =
     side === 'upper' ? ['maximum', 'gapAtWornDiameter', 'mean', 'totalIndicated'] : ['minimum', 'mean', 'total']
   return wanted.find((name) => names.includes(name)) ?? names[0] ?? 'maximum'
