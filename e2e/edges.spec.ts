@@ -262,6 +262,11 @@ test('dark theme and a tablet: every view without serious faults', async ({ brow
     `/jobs/${JOB}/verdicts`,
     `/jobs/${JOB}/report`,
     '/machines/quillmere-unit-1/trends',
+    '/machines/quillmere-unit-1/history',
+    '/machines/new',
+    `/jobs/${JOB}/limits`,
+    '/jobs/quillmere-g1-2026/bench?c=pad-contact&stage=asLeft',
+    '/gauges',
   ]) {
     await open(page, path)
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')

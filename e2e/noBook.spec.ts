@@ -1,5 +1,7 @@
 /** A machine that is in no limit book: measured at once, its limits typed, checked by a second person, made a draft book. */
 import type { Page } from '@playwright/test'
+import { DEMO_PASSWORD } from '../demo/quillmere/station'
+import { command } from './support/medida'
 import { expect, expectAccessible, open, readingField, signedIn, takeReadings, test } from './support/test'
 
 test.beforeAll(({ medida }) => medida.startOver())
@@ -138,4 +140,29 @@ test('together they become a draft book, once, and the next job is measured agai
       { name: 'Wear ring gap', limits: [{ wear: 0.55, source: { document: 'FP-7', page: '33' } }] },
     ],
   })
+})
+
+test('signed with its typed limits it verifies, and the next job takes the draft', async ({ browser, medida }) => {
+  await open(page, `${job}/verdicts`)
+  await page.getByRole('button', { name: /^Accept .* as recommended/ }).click()
+  await open(page, `${job}/report`)
+  await page.getByRole('button', { name: 'Send to reviewer' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Send to reviewer' }).click()
+  await expect(page.getByText('With the reviewer')).toBeVisible()
+  const { page: reviewer, context } = await signedIn(browser, medida, 'reviewer')
+  await open(reviewer, `${job}/report`)
+  await reviewer.getByRole('button', { name: 'Sign report' }).click()
+  await reviewer.getByLabel('Your password, again').fill(DEMO_PASSWORD)
+  await reviewer.keyboard.press('Enter')
+  await expect(reviewer).toHaveURL(/\/reports\//)
+  await expect(reviewer.getByText('none: limits were typed while measuring')).toBeVisible()
+  const report = reviewer.url().split('/').at(-1) ?? ''
+  expect((await reviewer.request.get(`/reports/${report}/report.pdf`)).status()).toBe(200)
+  await context.close()
+  const verified = command('verify', [report, '--data', medida.dataFolder])
+  expect(verified.stdout).toMatch(/^ok {3}bytes intact.*\nok {3}chain intact: first signature.*\nok {3}results reproduced/)
+
+  await open(page, '/')
+  await page.getByRole('article').filter({ hasText: 'Feed pump 2' }).getByRole('link', { name: 'Open a job' }).click()
+  await expect(page.getByText('Feed pump 2: limits, rev. draft 1 (a draft, typed and checked while measuring)')).toBeVisible()
 })

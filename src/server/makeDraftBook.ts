@@ -5,17 +5,24 @@ import { bookSchema } from '../core/record/bookSchema'
 import { draftBook } from '../core/record/draftBook'
 import { foldWork } from '../core/work/fold'
 import { typedIn } from '../core/work/typedBook'
+import { lockJob } from '../db/queries/jobs'
 import { appendLog } from '../db/queries/log'
 import { booksOf } from '../db/queries/work'
 import { limitBook, machine } from '../db/schema'
 import { canonicalJson } from './canonical'
-import type { Context } from './context'
-import { writeToJob } from './openForWriting'
+import { authorise, type Context } from './context'
+import { buildJobView } from './jobView'
 import { Refused } from './refused'
 
-/** Makes a draft limit book of what was typed and checked in a job. The same content again is the draft there is. */
+/**
+ * Makes a draft limit book of what was typed and checked in a job. It adds nothing to the job, so a signed one can be drawn
+ * on too. The same content again is the draft there is.
+ */
 export function makeDraftBook(context: Context, jobId: string, body: DraftBookBody): Promise<DraftBookAnswer> {
-  return writeToJob(context, jobId, { action: 'note', duringReview: true }, async (db, { record }) => {
+  authorise(context, 'note')
+  return context.db.transaction(async (db) => {
+    if (!(await lockJob(db, jobId))) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+    const { record } = await buildJobView(context, db, jobId)
     const { book, job } = record
     // A machine without a book gets one of its own; a book that exists gets a draft of its next revision.
     const id = book.issued === null && book.revision === 'none' ? `book-${record.machine.id}`.slice(0, 80) : book.id

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { levelRank, verdictLabel } from '../core/decision/level'
 import { verdictOf } from '../core/decision/partVerdict'
 import type { TraceStep, Vote } from '../core/record/results'
@@ -60,10 +60,12 @@ function keyed(votes: readonly Vote[]): readonly { readonly vote: Vote; readonly
 }
 
 function Reason({ vote, documents }: { readonly vote: Vote; readonly documents: Documents }) {
-  // The sum is long and mostly closed: it is drawn when somebody opens it.
-  const [open, setOpen] = useState(false)
+  // The sum is long and mostly closed: where the page is alive it is drawn when somebody opens it.
+  const ref = useRef<HTMLDetailsElement>(null)
+  const [open, setOpen] = useState(true)
+  useEffect(() => setOpen(ref.current?.open ?? false), [])
   return (
-    <details className={styles.vote} onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details ref={ref} className={styles.vote} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>
         <VerdictMark verdict={verdictOf(vote)} size={14} title={verdictLabel[verdictOf(vote)]} />
         <span>

@@ -166,7 +166,8 @@ class HistoryReader {
     for (const other of this.drafts.values()) {
       if (other.overhaul === overhaul)
         return `${overhaul} is given with two days or hours: ${other.date} at ${other.runningHours} h, and ${date} at ${runningHours} h.`
-      if (other.date < date !== other.runningHours < runningHours)
+      const [earlier, later] = other.date <= date ? [other.runningHours, runningHours] : [runningHours, other.runningHours]
+      if (other.date !== date && earlier > later)
         return `Hours cannot fall: ${other.overhaul} on ${other.date} at ${other.runningHours} h, ${overhaul} on ${date} at ${runningHours} h.`
     }
     const draft: Draft = {

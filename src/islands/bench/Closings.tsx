@@ -2,7 +2,7 @@ import { closingWords, suspectWords } from '../../contract/closingWords'
 import type { ClosingResult } from '../../core/record/closings'
 import { Button } from '../../ui/Button'
 import styles from './Bench.module.css'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 /** What this characteristic is known twice by; where the two do not agree, what to look at again. */
 export function Closings({ bench }: { readonly bench: Bench }) {

@@ -5,7 +5,7 @@ import { explainQuantityFault, parseQuantity } from '../../core/quantity/quantit
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, TextField } from '../../ui/Field'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 const EMPTY = ''
 

@@ -3,7 +3,7 @@ import { figuresOf } from '../../core/quantity/figures'
 import { gaugeKindAt } from '../../core/record/typedReading'
 import { Button } from '../../ui/Button'
 import styles from './Bench.module.css'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 /** The gauge readings are taken with, remembered for its kind; a lapsed calibration is said plainly. */
 export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly today: string }) {

@@ -3,7 +3,7 @@ import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { TextField } from '../../ui/Field'
 import styles from './Bench.module.css'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 /** Jump to any characteristic by a few letters of its name. */
 export function GoTo({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {

@@ -6,7 +6,7 @@ import { figuresOf } from '../../core/quantity/figures'
 import { sayFault } from '../../core/record/faultVotes'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import styles from './Bench.module.css'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 const REASONS = {
   correct: ['Misread', 'Mistyped', 'Gauge not square', 'Wrong place'],

@@ -3,7 +3,7 @@ import { slotLabel } from '../../core/method/layout'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, TextField } from '../../ui/Field'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 /** A note at one reading: at the place in focus where it is read, else at the one taken last. */
 export function NoteDialog({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {

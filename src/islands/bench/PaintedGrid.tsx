@@ -1,7 +1,7 @@
 import { type PointerEvent, type ReactNode, useRef, useState } from 'react'
 import type { Slot } from '../../core/method/layout'
 import styles from './Bench.module.css'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 /** What a place of the print is painted with, as it is typed. */
 const BRUSHES = [

@@ -10,7 +10,7 @@ import { ribbonOf } from '../../drawing/ribbonScale'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { VerdictMark } from '../../ui/VerdictMark'
 import styles from './Bench.module.css'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 type Row =
   | { readonly kind: 'head'; readonly assembly: string }

@@ -6,9 +6,9 @@ import { figuresOf } from '../../core/quantity/figures'
 import { unitOf } from '../../core/quantity/format'
 import type { Reading } from '../../core/record/recordSchema'
 import styles from './Bench.module.css'
+import type { Bench } from './benchState'
 import { PaintedGrid } from './PaintedGrid'
 import { sheetOf } from './sheet'
-import type { Bench } from './useBench'
 
 /** The sheet of the method: every place with what was read there, and the field at the one to be read now. */
 export function ReadingGrid({ bench }: { readonly bench: Bench }) {

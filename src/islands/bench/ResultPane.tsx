@@ -10,9 +10,9 @@ import { SourceNote } from '../../ui/SourceNote'
 import { VerdictMark } from '../../ui/VerdictMark'
 import { VoteList } from '../../ui/VoteList'
 import styles from './Bench.module.css'
+import type { Bench } from './benchState'
 import { Closings } from './Closings'
 import { StagesBeside } from './StagesBeside'
-import type { Bench } from './useBench'
 
 /** What follows from the readings: verdict, judged value, ribbon, reductions against their limits, reasons. */
 export function ResultPane({ bench }: { readonly bench: Bench }) {

@@ -1,6 +1,6 @@
 import { type Stage, stageLabel, stages } from '../../core/record/stage'
 import styles from './Bench.module.css'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 /** The stage after one, round and round: what a key goes to. */
 export const stageAfter = (stage: Stage): Stage => stages[(stages.indexOf(stage) + 1) % stages.length] ?? 'asFound'

@@ -5,7 +5,7 @@ import type { Measured } from '../../core/record/results'
 import { type Stage, stageLabel, stages } from '../../core/record/stage'
 import { SourceNote } from '../../ui/SourceNote'
 import styles from './Bench.module.css'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 /** As found, after work and as left side by side, and what may have changed between them. */
 export function StagesBeside({ bench }: { readonly bench: Bench }) {

@@ -3,7 +3,7 @@ import type { Characteristic } from '../../core/record/bookSchema'
 import { typedIn } from '../../core/work/typedBook'
 import { Button } from '../../ui/Button'
 import styles from './Bench.module.css'
-import type { BenchProps } from './useBench'
+import type { BenchProps } from './benchState'
 
 /** The form comes when it is asked for: most benches never need it. */
 const TypeForm = lazy(() => import('../limits/TypeForm').then((module) => ({ default: module.TypeForm })))

@@ -4,7 +4,7 @@ import { whatNext } from '../../core/decision/whatNext'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import styles from './Bench.module.css'
-import type { Bench } from './useBench'
+import type { Bench } from './benchState'
 
 const SHOWN = 12
 const MOVES: Readonly<Record<number, string>> = { 1: 'could move a verdict by one level', 2: 'could still mean a new part' }

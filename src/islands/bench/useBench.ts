@@ -1,137 +1,38 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
-import { type Doubt, doubtful } from '../../core/decision/doubtful'
+import { doubtful } from '../../core/decision/doubtful'
 import { BY_EYE } from '../../core/gauge/gauge'
 import { acceptsSlot, layoutOf, quantityAt, type Slot, slotKey, slotsOf } from '../../core/method/layout'
-import type { TakenReading } from '../../core/method/reduce/reduce'
 import type { SlipQuestion } from '../../core/method/slip/slip'
 import type { UnitSystem } from '../../core/quantity/format'
 import { explainReadingFault, type ParsedReading } from '../../core/quantity/reading'
 import type { Characteristic } from '../../core/record/bookSchema'
 import { questionAt } from '../../core/record/questionAt'
-import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
-import type { CharacteristicResult, Measured, Results } from '../../core/record/results'
+import type { Reading } from '../../core/record/recordSchema'
+import type { CharacteristicResult } from '../../core/record/results'
 import type { Stage } from '../../core/record/stage'
 import { stages } from '../../core/record/stage'
 import { standingReadings } from '../../core/record/standing'
 import { gaugeKindAt, readTyped } from '../../core/record/typedReading'
-import { foldWork, type WorkState } from '../../core/work/fold'
+import { foldWork } from '../../core/work/fold'
 import { getJson } from '../httpClient'
 import { useKept } from '../offline/useKept'
-import type { Entries } from '../work/useEntries'
-import { bodyOf, closedBecause, type Gauge, NOT_KEPT, onlySlot } from './benchRecord'
+import { bodyOf, closedBecause, NOT_KEPT, onlySlot } from './benchRecord'
+import type { Bench, BenchProps, Mode } from './benchState'
 import { gaugeInHand } from './gaugeInHand'
 import { repeatsShown } from './sheet'
 import { useConditions } from './useConditions'
 import { type Draft, useDraft } from './useDraft'
 import { useGaugesInHand } from './useGaugesInHand'
-import { type GaugeWord, useGaugeWord } from './useGaugeWord'
-import { type Delivery, type Outbox, useOutbox } from './useOutbox'
-import { type Cable, useSerialGauge } from './useSerialGauge'
+import { useGaugeWord } from './useGaugeWord'
+import { useOutbox } from './useOutbox'
+import { useSerialGauge } from './useSerialGauge'
 import { useStanding } from './useStanding'
-
-export interface BenchProps {
-  readonly view: JobView
-  /** What is noted around the job from this bench: notes at readings, limits from the manual. */
-  readonly notes: Entries
-  readonly person: { readonly id: string; readonly name: string }
-  /** Date of today, ISO, from the server: gauges lapse by it. */
-  readonly today: string
-  /** Characteristic named in the address, if any. */
-  readonly opened: string | null
-  /** Stage named in the address, if any. */
-  readonly openedStage: string | null
-  /** The job comes from this device: no server was reached. */
-  readonly offline?: boolean
-}
-
-/** What is being done at the place: reading it, correcting it, saying that it cannot be read, reading a whole set again. */
-export type Mode =
-  | { readonly kind: 'read' }
-  | { readonly kind: 'correct'; readonly of: Reading; readonly reason: string }
-  | { readonly kind: 'cannot'; readonly reason: string }
-  | { readonly kind: 'retake'; readonly reason: string; readonly begun: boolean; readonly done: ReadonlySet<string> }
 
 const READ: Mode = { kind: 'read' }
 
 const isStage = (text: string | null): text is Stage => (stages as readonly (string | null)[]).includes(text)
-
-export interface Bench {
-  readonly record: InspectionRecord
-  readonly work: WorkState
-  readonly today: string
-  readonly stage: Stage
-  /** Results with what is typed taken as accepted, so that they move with each key. */
-  readonly results: Results
-  readonly characteristic: Characteristic
-  /** Readings that do not go with what is known otherwise. */
-  doubts(): readonly Doubt[]
-  /** Of the stage that is measured now. */
-  readonly result: Measured
-  /** As found, with the later stages and what changed between them. */
-  readonly whole: CharacteristicResult
-  /** Of any characteristic at the stage that is measured now. */
-  resultAt(index: number): Measured | undefined
-  readonly slots: readonly Slot[]
-  readonly repeats: number
-  readonly active: Slot
-  readonly standing: readonly Reading[]
-  /** Standing readings corrected, what is typed included, for drawings. */
-  readonly taken: readonly TakenReading[]
-  readonly text: string
-  readonly fault: string | null
-  readonly parsed: ParsedReading | null
-  readonly mode: Mode
-  /** A warning that is open: Enter accepts nothing until the suggestion is taken or what was typed is kept. */
-  readonly question: SlipQuestion | null
-  readonly outbox: Outbox
-  readonly gauge: Gauge | undefined
-  readonly gaugesOfKind: readonly Gauge[]
-  readonly conditions: ReturnType<typeof useConditions>
-  readonly word: GaugeWord
-  readonly cable: Cable
-  readonly system: UnitSystem
-  /** Why nothing can be typed here; null when it can. */
-  readonly closed: string | null
-  /** The reading of this characteristic that was taken last. */
-  readonly lastTaken: Reading | undefined
-  standingAt(slot: Slot): Reading | undefined
-  deliveryOf(id: string): Delivery | null
-  type(text: string): void
-  accept(): void
-  /** Accepts a figure that was not typed: from a button or a gauge. */
-  acceptAt(slot: Slot, text: string): void
-  /** Accepts what is painted at a place; painted over, it corrects what stood there. */
-  paint(slot: Slot, text: string): void
-  /** After a stroke: to the first place that is not read. */
-  leavePainted(): void
-  takeSuggestion(): void
-  keepTyped(): void
-  goTo(characteristicId: string, slot?: Slot): void
-  /** To the place so many steps on in walking order. */
-  moveBy(steps: number, from: Slot): void
-  step(parts: number): void
-  correct(slot: Slot): void
-  correctLast(): void
-  undo(): void
-  markCannot(): void
-  retake(): void
-  another(): void
-  setReason(reason: string): void
-  cancel(): void
-  takeInHand(gaugeId: string): void
-  /** A reading refused because somebody read there meanwhile: it is put over theirs, and says so. */
-  insist(reading: Reading): Promise<void>
-  toggleUnits(): void
-  measureAt(stage: Stage): void
-  /** To a characteristic as soon as the record has it. */
-  goWhenThere(id: string): void
-  /** What is noted at a reading; empty when nothing is. */
-  noteAt(reading: Reading): string
-  /** Notes something at a reading; a sentence when that cannot be. */
-  noteReading(reading: Reading, note: string): Promise<string | null>
-}
 
 const LEAST_REASON = 3
 

@@ -282,7 +282,6 @@ function DraftBook({ work, typed }: { readonly work: Work; readonly typed: reado
     if (answer.kind === 'ok') setSaid({ made: answer.value })
     else setSaid({ fault: answer.kind === 'offline' ? 'The server cannot be reached. Try again in a moment.' : answer.message })
   }
-  if (work.closed !== null && work.view.reportId === null) return null
   return (
     <section className={styles.draft} aria-labelledby="draft">
       <h2 id="draft">Make a draft limit book of them</h2>
