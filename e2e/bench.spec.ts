@@ -169,3 +169,47 @@ test('the store of gauges says what each can and which have lapsed', async ({ br
   await expectAccessible(page)
   await context.close()
 })
+
+test('a gauge is added, and calibrated anew: what was read before keeps its figures', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  const result = page.getByRole('complementary', { name: 'Result' })
+  await open(page, bench('ring-free'))
+  await open(page, bench('bush-1-bore'))
+  await takeReadings(page, ['+0.020', '+0.022', '+0.021', '+0.024'])
+  const code = (await page.getByLabel('In hand').locator('option:checked').textContent())?.split(' ')[0] ?? ''
+  const judged = await result.locator('p[class*=big]').textContent()
+
+  await open(page, '/gauges')
+  await page
+    .getByLabel('New calibration of')
+    .selectOption({
+      label: (await page.getByLabel('New calibration of').locator('option', { hasText: code }).textContent()) ?? '',
+    })
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Enter the calibration' }).click()
+  await expect(page.getByText('Give the day until which the calibration holds.')).toBeVisible()
+  await page.getByLabel('Calibrated until').fill('2029-01-01')
+  await page.getByLabel(/Errors from the certificate/).fill('0 = +0.1; 100 = +0.1')
+  await page.getByRole('button', { name: 'Enter the calibration' }).click()
+  await expect(page.getByRole('row', { name: new RegExp(`${code}.*2029-01-01`) })).toHaveCount(1)
+  await expect(page.getByRole('rowheader', { name: code, exact: true })).toHaveCount(1)
+
+  await page.getByRole('button', { name: 'Add a gauge' }).click()
+  await page.getByLabel('Code').fill(code)
+  await page.getByLabel('Name').fill('Another one')
+  await page.getByLabel(/^Step/).fill('1 µm')
+  await page.getByLabel(/^Permissible error/).fill('0,003')
+  await page.getByLabel('Calibrated until').fill('2029-01-01')
+  await page.getByRole('button', { name: 'Put it in the store' }).click()
+  await expect(page.getByText(`${code} is in the store already.`)).toBeVisible()
+  await page.getByLabel('Code').fill('OM-77')
+  await page.getByRole('button', { name: 'Put it in the store' }).click()
+  await expect(page.getByRole('row', { name: /OM-77 Another one/ })).toBeVisible()
+
+  // The readings taken before stand as they were; the next one is corrected by the new table.
+  await open(page, bench('bush-1-bore'))
+  await expect(result.locator('p[class*=big]')).toHaveText(judged ?? '')
+  await expect(page.getByLabel('In hand').locator('option', { hasText: code })).toHaveCount(1)
+  await expect(page.getByText('calibrated until 2029-01-01')).toBeVisible()
+  await context.close()
+})

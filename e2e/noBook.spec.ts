@@ -63,7 +63,8 @@ test('part, method and limit are typed at the bench, and it is measured at once'
   await readingField(page)
   await expect(page.getByText('! Limits not checked yet')).toBeVisible()
   await takeReadings(page, ['59.961', '59.957', '59.948', '59.944'])
-  await expect(page.getByRole('complementary', { name: 'Result' })).toContainText('59.944')
+  // 59.944 less what the micrometer shows too much there.
+  await expect(page.getByRole('complementary', { name: 'Result' })).toContainText('59.943')
   await expect(page.getByRole('complementary', { name: 'Result' })).toContainText('Reuse')
   await page.keyboard.press('m')
   await page.keyboard.type('Burr dressed first')

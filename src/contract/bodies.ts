@@ -1,6 +1,7 @@
 /** Bodies of the calls that write, as Zod schemas: the edge between browser and server. */
 import { z } from 'zod'
 import { levels } from '../core/decision/level'
+import { gaugeKinds } from '../core/gauge/gauge'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { idSchema } from '../core/record/idSchema'
 import { conditionsSchema, policySchema, slotShape } from '../core/record/recordSchema'
@@ -102,6 +103,26 @@ export type MachineBody = z.infer<typeof machineBody>
 
 export const draftBookBody = z.strictObject({ title: z.string().trim().min(3, 'give the book a title').max(200) })
 export type DraftBookBody = z.infer<typeof draftBookBody>
+
+const gaugeText = z.string().trim().max(60)
+/** A gauge as typed; with `replaces`, a new calibration of one that is in the store. */
+export const gaugeBody = z.strictObject({
+  id: clientId,
+  replaces: idSchema.nullable(),
+  code: z.string().trim().max(40),
+  name: z.string().trim().max(120),
+  kind: z.enum(gaugeKinds),
+  resolution: gaugeText,
+  maximumPermissibleError: gaugeText,
+  expanded: gaugeText,
+  coverage: gaugeText,
+  corrections: z.string().trim().max(4000),
+  expansion: gaugeText,
+  least: gaugeText,
+  greatest: gaugeText,
+  calibrationDue: z.iso.date('a day'),
+})
+export type GaugeBody = z.infer<typeof gaugeBody>
 
 /** What goes with a table of earlier readings. */
 export const historyFields = z.strictObject({

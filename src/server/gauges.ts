@@ -13,7 +13,9 @@ export interface GaugesView {
 /** The store: every gauge with what is known of it, those whose calibration lapses first on top. */
 export async function gaugesView(context: Context): Promise<GaugesView> {
   authorise(context, 'read')
-  const gauges = (await allGauges(context.db)).map((row) => gaugeSchema.parse(gaugeOfRow(row)))
+  const gauges = (await allGauges(context.db))
+    .filter(({ replaced }) => !replaced)
+    .map((row) => gaugeSchema.parse(gaugeOfRow(row)))
   return {
     gauges: gauges.sort((a, b) =>
       a.calibrationDue < b.calibrationDue ? -1 : a.calibrationDue > b.calibrationDue ? 1 : a.code < b.code ? -1 : 1,

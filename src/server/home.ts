@@ -36,7 +36,7 @@ export async function homeView(context: Context): Promise<HomeView> {
     })),
     openJobs,
     lapsedGauges: gauges
-      .filter((gauge) => gauge.calibrationDue < today)
+      .filter((gauge) => !gauge.replaced && gauge.calibrationDue < today)
       .map(({ code, name, calibrationDue }) => ({ code, name, due: calibrationDue })),
   }
 }

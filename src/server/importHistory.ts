@@ -45,7 +45,7 @@ export async function importHistory(
     const read = readHistory(rows, {
       book,
       units: machine.units,
-      gauges: (await allGauges(db)).map((row) => gaugeSchema.parse(gaugeOfRow(row))),
+      gauges: (await allGauges(db)).filter(({ replaced }) => !replaced).map((row) => gaugeSchema.parse(gaugeOfRow(row))),
       installed: await installedNow(db, jobs),
       mostHours: hours.length === 0 ? null : Math.max(...hours),
       today: context.now().toISOString().slice(0, 10),

@@ -63,6 +63,8 @@ export interface Gauge {
   readonly range: { readonly least: number; readonly greatest: number } | null
   /** Date until which its calibration holds, ISO 8601. */
   readonly calibrationDue: string
+  /** Calibrated anew since: what was read with it keeps these figures, nothing is read with it any more. */
+  readonly replaced?: true | undefined
 }
 
 /** What is looked at is judged without an instrument. */

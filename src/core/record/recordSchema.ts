@@ -39,6 +39,7 @@ export const gaugeSchema = z.strictObject({
     .nullable()
     .default(null),
   calibrationDue: z.iso.date(),
+  replaced: z.literal(true).optional(),
 }) satisfies z.ZodType<Gauge>
 
 export const slotShape = {

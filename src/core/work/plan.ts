@@ -10,6 +10,8 @@ export interface StoreGauge {
   readonly maximumPermissibleError: number
   readonly range: { readonly least: number; readonly greatest: number } | null
   readonly calibrationDue: string
+  /** Calibrated anew since: this calibration counts no more. */
+  readonly replaced?: true | undefined
 }
 
 /** there: laid out. missing: to be got before anything is opened. open: not looked at yet. */
@@ -87,7 +89,9 @@ function gaugeInStore(
   // Without sizes any gauge of the kind reaches; with sizes each of them needs one.
   for (const sizeMm of need.sizesMm.length > 0 ? need.sizesMm : [null]) {
     const where = sizeMm === null ? '' : ` for ${figures(sizeMm)}`
-    const ofKind = store.filter((gauge) => gauge.kind === need.kind && (sizeMm === null || reaches(gauge, sizeMm)))
+    const ofKind = store.filter(
+      (gauge) => gauge.kind === need.kind && !gauge.replaced && (sizeMm === null || reaches(gauge, sizeMm)),
+    )
     const fine = ofKind.filter(fineEnough)
     const good = fine.find(({ calibrationDue }) => calibrationDue >= date)
     if (good) {

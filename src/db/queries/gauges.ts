@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm'
+import { and, eq, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
 import { gauge } from '../schema'
 
@@ -10,6 +10,9 @@ export const sayToGauge = (db: Executor, gaugeId: string, word: object) =>
   db.execute(sql`SELECT pg_notify(${GAUGE_CHANNEL}, ${`${gaugeId} ${JSON.stringify(word)}`})`)
 
 export async function gaugeIdOf(db: Executor, code: string): Promise<string | null> {
-  const rows = await db.select({ id: gauge.id }).from(gauge).where(eq(gauge.code, code))
+  const rows = await db
+    .select({ id: gauge.id })
+    .from(gauge)
+    .where(and(eq(gauge.code, code), eq(gauge.replaced, false)))
   return rows[0]?.id ?? null
 }

@@ -1,5 +1,19 @@
 /** Machines, the limit books they are measured against, and the gauges that measure them. */
-import { date, index, integer, jsonb, numeric, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core'
+import { sql } from 'drizzle-orm'
+import {
+  boolean,
+  date,
+  index,
+  integer,
+  jsonb,
+  numeric,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core'
 import { user } from './auth'
 
 export const machine = pgTable('machine', {
@@ -44,21 +58,27 @@ export const limitBook = pgTable(
   (table) => [primaryKey({ columns: [table.id, table.revision] })],
 )
 
-export const gauge = pgTable('gauge', {
-  id: text('id').primaryKey(),
-  code: text('code').notNull().unique(),
-  name: text('name').notNull(),
-  kind: text('kind').notNull(),
-  /** All in the fixed unit of the quantity its kind measures. */
-  resolution: numeric('resolution').notNull(),
-  maximumPermissibleError: numeric('maximum_permissible_error').notNull(),
-  /** Expanded uncertainty of its calibration with the coverage factor; null where only the permissible error is known. */
-  calibration: jsonb('calibration'),
-  /** Errors by indicated value, as the certificate gives them. */
-  corrections: jsonb('corrections').notNull().default([]),
-  expansionPerK: numeric('expansion_per_k'),
-  /** Values it reaches; null where that is not on record. */
-  least: numeric('least'),
-  greatest: numeric('greatest'),
-  calibrationDue: date('calibration_due').notNull(),
-})
+/** A gauge and one calibration of it. Calibrated anew, it is another row with the same code: what was read before keeps its figures. */
+export const gauge = pgTable(
+  'gauge',
+  {
+    id: text('id').primaryKey(),
+    code: text('code').notNull(),
+    name: text('name').notNull(),
+    kind: text('kind').notNull(),
+    /** All in the fixed unit of the quantity its kind measures. */
+    resolution: numeric('resolution').notNull(),
+    maximumPermissibleError: numeric('maximum_permissible_error').notNull(),
+    /** Expanded uncertainty of its calibration with the coverage factor; null where only the permissible error is known. */
+    calibration: jsonb('calibration'),
+    /** Errors by indicated value, as the certificate gives them. */
+    corrections: jsonb('corrections').notNull().default([]),
+    expansionPerK: numeric('expansion_per_k'),
+    /** Values it reaches; null where that is not on record. */
+    least: numeric('least'),
+    greatest: numeric('greatest'),
+    calibrationDue: date('calibration_due').notNull(),
+    replaced: boolean('replaced').notNull().default(false),
+  },
+  (table) => [uniqueIndex('gauge_code_in_use').on(table.code).where(sql`NOT ${table.replaced}`)],
+)

@@ -58,5 +58,5 @@ export function closedBecause(view: JobView, gauge: Gauge | 'none needed' | unde
   if (view.review.at(-1)?.kind === 'sent') return 'This job lies with the reviewer. Ask for it to be returned before measuring.'
   if (!view.may.measure) return 'You may look, but not enter readings: that is the inspector’s.'
   if (!isMadeSafe(view.record, view.confirmations)) return 'Finish “Make safe” before measuring.'
-  return gauge ? null : 'No gauge of the kind this method needs is in the store.'
+  return gauge ? null : 'No gauge of the kind this method needs is in the store. Add one under Gauges.'
 }

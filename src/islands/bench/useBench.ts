@@ -84,7 +84,7 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
   const parsed = typed?.ok ? typed.value.parsed : null
 
   const kindOfGauge = gaugeKindAt(characteristic, active)
-  const gaugesOfKind = record.gauges.filter((gauge) => gauge.kind === kindOfGauge)
+  const gaugesOfKind = record.gauges.filter((item) => item.kind === kindOfGauge && !item.replaced)
   const gauge = kindOfGauge === 'eye' ? undefined : gaugeInHand(gaugesOfKind, hand[kindOfGauge], characteristic, active, today)
   const gaugeId = gauge?.id ?? null
   const takenUnder = conditions.at(gaugeId, quantityAt(characteristic.method, active) === 'length')

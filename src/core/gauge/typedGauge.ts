@@ -1,0 +1,117 @@
+import { unitOf } from '../quantity/format'
+import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
+import { err, ok, type Result } from '../result'
+import { type CalibrationPoint, type Gauge, type GaugeKind, gaugeKindFacts } from './gauge'
+
+/** A gauge as its certificate and its box say it, every figure as typed. Bare figures are in the metric unit of its kind. */
+export interface TypedGauge {
+  readonly code: string
+  readonly name: string
+  readonly kind: GaugeKind
+  readonly resolution: string
+  readonly maximumPermissibleError: string
+  /** Expanded uncertainty of the calibration and its coverage factor; empty where the certificate gives none. */
+  readonly expanded: string
+  readonly coverage: string
+  /** What it shows too much (+) or too little (−) at indicated values: `25 = +0.001; 50 = -0.002`. */
+  readonly corrections: string
+  /** Expansion of its scale or master, µm per metre and kelvin; empty where it is not known. */
+  readonly expansion: string
+  readonly least: string
+  readonly greatest: string
+  readonly calibrationDue: string
+}
+
+export interface GaugeFault {
+  readonly at: keyof TypedGauge
+  readonly says: string
+}
+
+class Unusable extends Error {
+  constructor(
+    readonly at: keyof TypedGauge,
+    message: string,
+  ) {
+    super(message)
+  }
+}
+
+/** Reads a typed gauge, or says which field cannot be used and why. The calibration may have lapsed: that is what the store shows. */
+export function readTypedGauge(typed: TypedGauge): Result<Omit<Gauge, 'id'>, GaugeFault> {
+  try {
+    return ok(read(typed))
+  } catch (fault) {
+    if (fault instanceof Unusable) return err({ at: fault.at, says: fault.message })
+    throw fault
+  }
+}
+
+function read(typed: TypedGauge): Omit<Gauge, 'id'> {
+  const { quantity } = gaugeKindFacts[typed.kind]
+  const value = (at: keyof TypedGauge, text = typed[at]): number => {
+    const parsed = parseQuantity(text.trim(), quantity, unitOf(quantity, 'metric'))
+    if (!parsed.ok) throw new Unusable(at, explainQuantityFault(parsed.fault))
+    return parsed.value.value
+  }
+  const filled = (at: keyof TypedGauge): boolean => typed[at].trim() !== ''
+  if (typed.kind === 'eye') throw new Unusable('kind', 'The eye is no gauge of the store.')
+  if (!filled('code')) throw new Unusable('code', 'Type the code that is on the gauge.')
+  if (!filled('name')) throw new Unusable('name', 'Name the gauge.')
+  const resolution = value('resolution')
+  if (resolution <= 0) throw new Unusable('resolution', 'The step must be more than nothing.')
+  const maximumPermissibleError = value('maximumPermissibleError')
+  if (maximumPermissibleError < 0)
+    throw new Unusable('maximumPermissibleError', 'The permissible error is typed without its sign.')
+  const [least, greatest] = [filled('least') ? value('least') : null, filled('greatest') ? value('greatest') : null]
+  if ((least === null) !== (greatest === null))
+    throw new Unusable(least === null ? 'least' : 'greatest', 'A range has two ends; leave both out where it is not known.')
+  if (least !== null && greatest !== null && least > greatest) throw new Unusable('greatest', 'The range ends before it begins.')
+  return {
+    code: typed.code.trim(),
+    name: typed.name.trim(),
+    kind: typed.kind,
+    resolution,
+    maximumPermissibleError,
+    calibration: filled('expanded') ? calibrationOf(typed, value('expanded')) : null,
+    corrections: correctionsOf(typed, value),
+    expansionPerK: filled('expansion') ? expansionOf(typed.expansion) : null,
+    range: least === null || greatest === null ? null : { least, greatest },
+    calibrationDue: typed.calibrationDue,
+  }
+}
+
+function calibrationOf({ coverage }: TypedGauge, expanded: number): { expanded: number; coverage: number } {
+  if (expanded <= 0) throw new Unusable('expanded', 'The uncertainty of the calibration must be more than nothing.')
+  const factor = Number((coverage.trim() || '2').replace(',', '.'))
+  if (!(factor >= 1 && factor <= 4)) throw new Unusable('coverage', 'The coverage factor is between 1 and 4, most often 2.')
+  return { expanded, coverage: factor }
+}
+
+const MOST_PER_K = 1000
+
+function expansionOf(text: string): number {
+  const micrometres = Number(text.trim().replace(',', '.'))
+  if (!(micrometres > 0 && micrometres < MOST_PER_K))
+    throw new Unusable('expansion', 'Type the expansion in µm per metre and kelvin: steel has about 11.5.')
+  return micrometres / 1e6
+}
+
+function correctionsOf(
+  { corrections }: TypedGauge,
+  value: (at: keyof TypedGauge, text: string) => number,
+): readonly CalibrationPoint[] {
+  const points = corrections
+    .split(/[;\n]/)
+    .map((item) => item.trim())
+    .filter((item) => item !== '')
+    .map((item) => {
+      const [at, error, ...more] = item.split('=').map((half) => half.trim())
+      if (!at || !error || more.length > 0)
+        throw new Unusable('corrections', `“${item}” is not understood: type indicated value = error, with semicolons between.`)
+      return { at: value('corrections', at), error: value('corrections', error) }
+    })
+    .sort((a, b) => a.at - b.at)
+  const twice = points.find((point, index) => points[index - 1]?.at === point.at)
+  if (twice) throw new Unusable('corrections', `The error at ${twice.at} is given twice.`)
+  return points
+}

@@ -1,0 +1,161 @@
+import { type SyntheticEvent, useState } from 'react'
+import { v7 } from 'uuid'
+import type { GaugeBody } from '../../contract/bodies'
+import { type Gauge, type GaugeKind, gaugeKindFacts, gaugeKindLabel, gaugeKinds } from '../../core/gauge/gauge'
+import { readTypedGauge } from '../../core/gauge/typedGauge'
+import { unitOf } from '../../core/quantity/format'
+import { Button } from '../../ui/Button'
+import { Dialog, DialogActions } from '../../ui/Dialog'
+import { Fault, SelectField, TextField } from '../../ui/Field'
+import { postJson } from '../httpClient'
+import styles from './GaugeForm.module.css'
+
+type Typed = Omit<GaugeBody, 'id' | 'replaces'>
+
+const EMPTY: Typed = {
+  code: '',
+  name: '',
+  kind: 'outsideMicrometer',
+  resolution: '',
+  maximumPermissibleError: '',
+  expanded: '',
+  coverage: '2',
+  corrections: '',
+  expansion: '',
+  least: '',
+  greatest: '',
+  calibrationDue: '',
+}
+
+/** What is on record of a gauge, as somebody would type it; its certificate is typed anew. */
+const formOf = (gauge: Gauge): Typed => ({
+  ...EMPTY,
+  code: gauge.code,
+  name: gauge.name,
+  kind: gauge.kind,
+  resolution: String(gauge.resolution),
+  maximumPermissibleError: String(gauge.maximumPermissibleError),
+  expansion: gauge.expansionPerK === null ? '' : String(Number((gauge.expansionPerK * 1e6).toPrecision(6))),
+  least: gauge.range === null ? '' : String(gauge.range.least),
+  greatest: gauge.range === null ? '' : String(gauge.range.greatest),
+})
+
+/** Adds a gauge to the store, or the new calibration of one that is there. */
+export function GaugeActions({ gauges }: { readonly gauges: readonly Gauge[] }) {
+  const [open, setOpen] = useState<Gauge | 'new' | null>(null)
+  return (
+    <div className={styles.actions}>
+      <Button kind="primary" onClick={() => setOpen('new')}>
+        Add a gauge
+      </Button>
+      {gauges.length > 0 && (
+        <SelectField
+          label="New calibration of"
+          value=""
+          options={[
+            { value: '', label: 'choose …' },
+            ...gauges.map(({ id, code, name }) => ({ value: id, label: `${code} · ${name}` })),
+          ]}
+          onChange={(event) => setOpen(gauges.find(({ id }) => id === event.currentTarget.value) ?? null)}
+        />
+      )}
+      {open !== null && <GaugeForm before={open === 'new' ? null : open} onClose={() => setOpen(null)} />}
+    </div>
+  )
+}
+
+function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonly onClose: () => void }) {
+  // One id for this form: pressing twice stores one gauge.
+  const [id] = useState(() => v7())
+  const [typed, setTyped] = useState<Typed>(() => (before ? formOf(before) : EMPTY))
+  const [fault, setFault] = useState<{ readonly at: string; readonly says: string } | null>(null)
+  const [busy, setBusy] = useState(false)
+  const at = (path: string): string | null => (fault?.at === path ? fault.says : null)
+  const set = (over: Partial<Typed>): void => {
+    setTyped((now) => ({ ...now, ...over }))
+    setFault(null)
+  }
+  const unit = unitOf(gaugeKindFacts[typed.kind].quantity, 'metric')
+  const withUnit = (label: string): string => (unit === '' ? label : `${label}, ${unit}`)
+
+  const save = async (event: SyntheticEvent): Promise<void> => {
+    event.preventDefault()
+    const read = readTypedGauge(typed)
+    if (!read.ok) return setFault(read.fault)
+    if (typed.calibrationDue === '')
+      return setFault({ at: 'calibrationDue', says: 'Give the day until which the calibration holds.' })
+    setBusy(true)
+    const body: GaugeBody = { id, replaces: before?.id ?? null, ...typed }
+    const answer = await postJson('/api/gauges', body)
+    if (answer.kind === 'ok') return location.reload()
+    setBusy(false)
+    setFault(
+      answer.kind === 'offline'
+        ? { at: '', says: 'The server cannot be reached. Nothing typed is lost: press again when the network is back.' }
+        : { at: answer.paths[0] ?? '', says: answer.message },
+    )
+  }
+  const text = (key: keyof Typed, label: string, hint = '') => (
+    <TextField
+      label={label}
+      hint={hint}
+      value={typed[key]}
+      error={at(key)}
+      autoComplete="off"
+      onChange={(event) => set({ [key]: event.currentTarget.value })}
+    />
+  )
+  const own = Object.keys(EMPTY)
+  return (
+    <Dialog title={before ? `New calibration of ${before.code}` : 'Add a gauge'} onClose={onClose} wide>
+      <form className={styles.form} onSubmit={(event) => void save(event)}>
+        {before ? (
+          <p className={styles.whole}>
+            {gaugeKindLabel[before.kind]}, {before.name}. What was read with it until now keeps its old figures.
+          </p>
+        ) : (
+          <>
+            {text('code', 'Code', 'As it is on the gauge')}
+            {text('name', 'Name')}
+            <SelectField
+              label="Kind"
+              value={typed.kind}
+              options={gaugeKinds.filter((kind) => kind !== 'eye').map((kind) => ({ value: kind, label: gaugeKindLabel[kind] }))}
+              onChange={(event) => set({ kind: event.currentTarget.value as GaugeKind })}
+            />
+          </>
+        )}
+        {text('resolution', withUnit('Step'))}
+        {text('maximumPermissibleError', withUnit('Permissible error ±'))}
+        {text('least', withUnit('Range from'), 'Both empty where it is not known')}
+        {text('greatest', withUnit('Range to'))}
+        {text('expanded', withUnit('Uncertainty of its calibration, U'), 'From the certificate; empty where it gives none')}
+        {text('coverage', 'Coverage factor k')}
+        {text('expansion', 'Expansion, µm/(m·K)', 'Of its scale or its master: steel about 11.5')}
+        <TextField
+          label="Calibrated until"
+          type="date"
+          value={typed.calibrationDue}
+          error={at('calibrationDue')}
+          onChange={(event) => set({ calibrationDue: event.currentTarget.value })}
+        />
+        <div className={styles.whole}>
+          {text(
+            'corrections',
+            withUnit('Errors from the certificate'),
+            'Indicated value = what it shows too much, with semicolons between: 25 = +0.001; 50 = -0.002',
+          )}
+        </div>
+        <div className={styles.whole}>
+          <Fault text={fault && !own.includes(fault.at) ? fault.says : null} />
+          <DialogActions>
+            <Button onClick={onClose}>Leave it</Button>
+            <Button kind="primary" type="submit" disabled={busy}>
+              {before ? 'Enter the calibration' : 'Put it in the store'}
+            </Button>
+          </DialogActions>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
