@@ -97,7 +97,10 @@ async function signReport(context: Context, jobId: string, body: Sign, checkPass
       throw new Refused('conflict', 'The record has changed since you opened this page. Reload, read it again, then sign.')
     const hands = new Set([
       ...view.record.job.readings.map(({ by }) => by),
-      ...view.record.job.entries.filter(({ body: { kind } }) => kind !== 'planTicked').map(({ by }) => by),
+      // Ticking the plan is no work on the machine, and checking what another person typed is reviewing it.
+      ...view.record.job.entries
+        .filter(({ body: { kind } }) => kind !== 'planTicked' && kind !== 'limitsChecked')
+        .map(({ by }) => by),
       ...view.record.decisions.map(({ by }) => by),
     ])
     if (hands.has(context.user.name))
