@@ -180,11 +180,9 @@ test('a gauge is added, and calibrated anew: what was read before keeps its figu
   const judged = await result.locator('p[class*=big]').textContent()
 
   await open(page, '/gauges')
-  await page
-    .getByLabel('New calibration of')
-    .selectOption({
-      label: (await page.getByLabel('New calibration of').locator('option', { hasText: code }).textContent()) ?? '',
-    })
+  await page.getByLabel('New calibration of').selectOption({
+    label: (await page.getByLabel('New calibration of').locator('option', { hasText: code }).textContent()) ?? '',
+  })
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Enter the calibration' }).click()
   await expect(page.getByText('Give the day until which the calibration holds.')).toBeVisible()

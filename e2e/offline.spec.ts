@@ -81,3 +81,21 @@ test('a place that somebody else read meanwhile: the person at the bench sees wh
   await mine.close()
   await theirs.close()
 })
+
+test('two tabs without a network: each keeps its own, one is closed, and all of it arrives once', async ({ medida, browser }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  const second = await context.newPage()
+  await open(page, `${BENCH}?c=side-1`)
+  await open(second, `${BENCH}?c=pump-lash`)
+  await context.setOffline(true)
+  await takeReadings(page, ['0.05', '0.06'])
+  await takeReadings(second, ['0.11', '0.12', '0.11'])
+  await expect(second.getByText(/3 readings kept/)).toBeVisible()
+  await second.close()
+  await context.setOffline(false)
+  // The tab that is left sends what both have kept.
+  await expect.poll(() => texts(medida, 'pump-lash')).toEqual(['0.11', '0.12', '0.11'])
+  await expect.poll(() => texts(medida, 'side-1')).toEqual(['0.05', '0.06'])
+  await expect(page.getByText('queued')).toHaveCount(0)
+  await context.close()
+})
