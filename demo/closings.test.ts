@@ -1,6 +1,7 @@
 /** What is known twice: the clearance of the guide bearing by strip and from its measured parts. */
 import { expect, test } from 'vitest'
 import { doubtful } from '../src/core/decision/doubtful'
+import { bookSchema } from '../src/core/record/bookSchema'
 import { startEvaluation } from '../src/core/record/evaluate'
 import { standingReadings } from '../src/core/record/standing'
 import { demoRecord, foundNow } from './record'
@@ -71,4 +72,20 @@ test('carried on reading by reading it says what it says of the whole', () => {
   const without = evaluation.with('journal', own.slice(0, 3), 'asFound')
   expect(without.results.closings[0]?.standing).toBe('open')
   expect(without.with('journal', own, 'asFound').results).toEqual(evaluation.results)
+})
+
+test('a book whose chain mixes units, or names what is not there, is refused', () => {
+  const { book } = demoRecord({})
+  const [closing] = book.closings ?? []
+  const faults = (over: object): string[] => {
+    const parsed = bookSchema.safeParse({ ...book, closings: [{ ...closing, ...over }] })
+    return parsed.success ? [] : parsed.error.issues.map(({ path, message }) => `${path.slice(2).join('.')}: ${message}`)
+  }
+  expect(faults({})).toEqual([])
+  expect(faults({ also: 'bore*journal' })).toEqual(['also: The formula gives mm^2, but mm is wanted.'])
+  expect(faults({ quantity: 'pressure' })).toHaveLength(2)
+  expect(faults({ also: 'bore - shaft' })[0]).toMatch(/^also: “shaft” is no name/)
+  expect(faults({ names: { ...closing?.names, bore: { characteristic: 'bearing-bore', value: 'bow' } } })).toEqual([
+    'names.bore: “bearing-bore” has no value “bow”',
+  ])
 })

@@ -108,11 +108,16 @@ describe('a change', () => {
     if (moved !== undefined) expect(outcome?.change?.value).toBeCloseTo(moved, 9)
   })
 
+  test('what repeats scatter by is in a change, though the gauge be the same', () => {
+    const spread = (texts: readonly string[]) => resultOf(left(texts, {}), 'end-float').changes[0]?.change?.uncertainty ?? 0
+    expect(spread(['0.31', '0.32', '0.33'])).toBeGreaterThan(1.5 * spread(['0.32', '0.32', '0.32']))
+  })
+
   test('the error of the same gauge is in both and cancels; that of two gauges is not', () => {
     const worse = record.gauges.map((gauge) => ({ ...gauge, maximumPermissibleError: gauge.maximumPermissibleError * 50 }))
     const [same] = resultOf(left(['0.32', '0.32', '0.32'], {}), 'end-float').changes
     const [alsoSame] = resultOf(left(['0.32', '0.32', '0.32'], {}, worse), 'end-float').changes
-    expect(alsoSame?.change?.uncertainty).toBe(same?.change?.uncertainty)
+    expect(alsoSame?.change?.uncertainty).toBeCloseTo(same?.change?.uncertainty ?? 0, 9)
     const own = left(['0.32', '0.32', '0.32'], {})
     const [dial] = own.gauges.filter(({ kind }) => kind === 'dial')
     if (!dial) throw new Error('the demo has a dial')

@@ -200,7 +200,7 @@ function reductionLines(characteristic: Characteristic, result: CharacteristicRe
     return [
       {
         name: reductionLabel[name],
-        value: `${extent(value)}${limits.length > 0 && value.uncertainty > 0 ? ` ± ${expanded(value.uncertainty)}` : ''}${other}`,
+        value: `${extent(value)}${value.uncertainty > 0 ? ` ± ${expanded(value.uncertainty)}` : ''}${other}`,
         limits: limits
           .map(
             ({ side, plan, wear }) =>

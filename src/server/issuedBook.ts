@@ -17,22 +17,6 @@ export function issuedBook(document: unknown, revision: string): LimitBook {
   return book
 }
 
-/** What stands in for the limit book of a machine that has none: everything in it will be typed in the job. */
-export const noBook = (jobId: string, machine: string): LimitBook =>
-  bookSchema.parse({
-    format: 'medida-limit-book',
-    version: 2,
-    id: `typed-${jobId}`,
-    title: `${machine}, typed while measuring`,
-    revision: 'none',
-    issued: null,
-    currency: 'EUR',
-    documents: [],
-    parts: [],
-    characteristics: [],
-    fits: [],
-  })
-
 /** The book revision of a job, from the database when this server has not met it yet. */
 export async function bookOf(db: Executor, id: string, revision: string): Promise<LimitBook> {
   const key = `${id} ${revision}`

@@ -1,5 +1,6 @@
 import type { JobView, StoredEntry } from '../contract/answers'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
+import { noBook } from '../core/record/noBook'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
 import { withTyped } from '../core/work/typedBook'
 import type { Executor } from '../db/client'
@@ -15,7 +16,7 @@ import {
 } from '../db/queries/jobs'
 import { entriesAfter } from '../db/queries/work'
 import { authorise, type Context } from './context'
-import { issuedBook, noBook } from './issuedBook'
+import { issuedBook } from './issuedBook'
 import { Refused } from './refused'
 import { may } from './roles'
 

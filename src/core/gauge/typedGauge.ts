@@ -1,3 +1,4 @@
+import { pairsIn } from '../pairs'
 import { unitOf } from '../quantity/format'
 import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
 import { err, ok, type Result } from '../result'
@@ -100,16 +101,14 @@ function correctionsOf(
   { corrections }: TypedGauge,
   value: (at: keyof TypedGauge, text: string) => number,
 ): readonly CalibrationPoint[] {
-  const points = corrections
-    .split(/[;\n]/)
-    .map((item) => item.trim())
-    .filter((item) => item !== '')
-    .map((item) => {
-      const [at, error, ...more] = item.split('=').map((half) => half.trim())
-      if (!at || !error || more.length > 0)
-        throw new Unusable('corrections', `“${item}” is not understood: type indicated value = error, with semicolons between.`)
-      return { at: value('corrections', at), error: value('corrections', error) }
-    })
+  const pairs = pairsIn(corrections)
+  if (!pairs.ok)
+    throw new Unusable(
+      'corrections',
+      `“${pairs.fault}” is not understood: type indicated value = error, with semicolons between.`,
+    )
+  const points = pairs.value
+    .map(([at, error]) => ({ at: value('corrections', at), error: value('corrections', error) }))
     .sort((a, b) => a.at - b.at)
   const twice = points.find((point, index) => points[index - 1]?.at === point.at)
   if (twice) throw new Unusable('corrections', `The error at ${twice.at} is given twice.`)

@@ -10,6 +10,10 @@ export interface Common {
   readonly uncertainty: number
 }
 
+/** What a value has for itself: its uncertainty without what its gauge adds to every value. */
+export const ownUncertainty = ({ uncertainty }: Pick<Reduced, 'uncertainty'>, common: Common | null): number =>
+  Math.sqrt(Math.max(0, uncertainty ** 2 - (common?.uncertainty ?? 0) ** 2))
+
 export interface Named {
   readonly value: Reduced
   /** Null where it was taken with several gauges, or its gauge's error is not in it. */
@@ -68,9 +72,8 @@ export function propagate(formula: Formula, known: ReadonlyMap<string, Named>, g
   for (const name of formula.names) {
     const { value, common: shared } = of(name)
     const moves = sensitivity.get(name) ?? 0
-    const part = shared?.uncertainty ?? 0
-    own.push(moves * Math.sqrt(Math.max(0, value.uncertainty ** 2 - part ** 2)))
-    if (shared) common.set(shared.gauge, (common.get(shared.gauge) ?? 0) + moves * part)
+    own.push(moves * ownUncertainty(value, shared))
+    if (shared) common.set(shared.gauge, (common.get(shared.gauge) ?? 0) + moves * shared.uncertainty)
   }
   return { interval, uncertainty: inQuadrature(...own, ...common.values()), sensitivity }
 }

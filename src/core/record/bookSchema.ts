@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { gaugeKinds } from '../gauge/gauge'
 import type { Limit } from '../limit/limit'
-import { parseFormula } from '../method/formula'
-import { givesOf } from '../method/gives'
-import { reductionNames } from '../method/reduction'
-import { quantityKinds } from '../quantity/kind'
+import { checkFormula, parseFormula } from '../method/formula'
+import { givesOf, quantityOfValue } from '../method/gives'
+import { type ReductionName, reductionNames } from '../method/reduction'
+import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import { commonCautions } from '../safety/cautions'
 import { cycleIn } from '../work/cyclic'
 import { idSchema, lengthMmSchema, nameSchema, sourceSchema, uniqueIds } from './idSchema'
@@ -211,6 +211,22 @@ export const bookSchema = z
       else if (kinds && !kinds.includes(found.method.kind)) fault(path, `“${id}” is not measured by ${kinds.join(' or ')}`)
     }
 
+    /** What the names of a formula stand for must be here, and give that value. */
+    const checkNames = (
+      names: Readonly<Record<string, { characteristic: string; value: string }>>,
+      path: (string | number)[],
+    ): boolean => {
+      let isKnown = true
+      for (const [name, of] of Object.entries(names)) {
+        checkCharacteristic(of.characteristic, [...path, name])
+        const found = characteristics.get(of.characteristic)
+        if (found && of.value in givesOf(found.method)) continue
+        isKnown = false
+        if (found) fault([...path, name], `“${of.characteristic}” has no value “${of.value}”`)
+      }
+      return isKnown
+    }
+
     book.characteristics.forEach((characteristic, index) => {
       const path = ['characteristics', index]
       if (!parts.has(characteristic.part)) fault([...path, 'part'], `no part “${characteristic.part}” in this book`)
@@ -218,13 +234,7 @@ export const bookSchema = z
         checkCharacteristic(characteristic.method.runsIn, [...path, 'method', 'runsIn'], ['boreDiameter', 'outsideDiameter'])
       if (characteristic.new) checkSource(characteristic.new.source, [...path, 'new', 'source'])
       for (const sentence of methodFaults(characteristic.method)) fault([...path, 'method'], sentence)
-      if (characteristic.method.kind === 'computed')
-        for (const [name, of] of Object.entries(characteristic.method.names)) {
-          checkCharacteristic(of.characteristic, [...path, 'method', 'names', name])
-          const found = characteristics.get(of.characteristic)
-          if (found && !(of.value in givesOf(found.method)))
-            fault([...path, 'method', 'names', name], `“${of.characteristic}” has no value “${of.value}”`)
-        }
+      if (characteristic.method.kind === 'computed') checkNames(characteristic.method.names, [...path, 'method', 'names'])
       const gives = givesOf(characteristic.method)
       characteristic.limits.forEach((limit, at) => {
         if (!(limit.judges in gives)) fault([...path, 'limits', at, 'judges'], `this method gives no “${limit.judges}”`)
@@ -260,15 +270,16 @@ export const bookSchema = z
 
     book.closings?.forEach((closing, index) => {
       const path = ['closings', index]
+      const isKnown = checkNames(closing.names, [...path, 'names'])
+      const kindOf = (name: string): QuantityKind => {
+        const of = closing.names[name]
+        const found = of && characteristics.get(of.characteristic)
+        return found ? quantityOfValue(found.method, of.value as ReductionName) : closing.quantity
+      }
       for (const key of ['known', 'also'] as const) {
         const parsed = parseFormula(closing[key], Object.keys(closing.names))
-        if (!parsed.ok) fault([...path, key], parsed.fault)
-      }
-      for (const [name, of] of Object.entries(closing.names)) {
-        checkCharacteristic(of.characteristic, [...path, 'names', name])
-        const found = characteristics.get(of.characteristic)
-        if (found && !(of.value in givesOf(found.method)))
-          fault([...path, 'names', name], `“${of.characteristic}” has no value “${of.value}”`)
+        const sentence = !parsed.ok ? parsed.fault : isKnown ? checkFormula(parsed.value, kindOf, closing.quantity) : null
+        if (sentence) fault([...path, key], sentence)
       }
       if (closing.source) checkSource(closing.source, [...path, 'source'])
     })

@@ -1,10 +1,12 @@
 import { forComparison } from '../decimal'
 import { inQuadrature } from '../gauge/uncertainty'
 import { type Acceptance, guardBand } from '../limit/conformity'
+import { ownUncertainty } from '../method/propagate'
 import { type Extent, extentOf, intervalOf, type Reduced } from '../method/reduction'
 import { subtract } from '../quantity/interval'
 import type { ChangeLimit } from './bookSchema'
 import type { ReducedSet } from './earlier'
+import { commonOf } from './reduce'
 
 /** How a value moved between two measurements, against what may change. */
 export interface ChangeOutcome {
@@ -47,11 +49,10 @@ export function changeOutcome(
 const valueOfSet = (set: ReducedSet | undefined, { judges }: ChangeLimit): Reduced | null =>
   set?.reductions.values[judges] ?? null
 
+/** What each value has for itself; and the error of its gauge, unless it is the same gauge's in both. */
 function changeUncertainty(from: ReducedSet | undefined, to: ReducedSet | undefined, before: Reduced, after: Reduced): number {
-  const taken = [...(from?.set.taken ?? []), ...(to?.set.taken ?? [])]
-  const [first] = taken
-  const sameGauge = first !== undefined && taken.every(({ gauge }) => gauge.id === first.gauge.id)
-  return sameGauge
-    ? Math.max(...taken.map(({ differenceUncertainty }) => differenceUncertainty))
-    : inQuadrature(before.uncertainty, after.uncertainty)
+  const [first, second] = [commonOf(from?.set, before), commonOf(to?.set, after)]
+  if (first === null || second === null || first.gauge !== second.gauge)
+    return inQuadrature(before.uncertainty, after.uncertainty)
+  return inQuadrature(ownUncertainty(before, first), ownUncertainty(after, second))
 }

@@ -2,25 +2,14 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { everyMethod } from '../method/everyMethod.fixture'
 import type { Method } from '../method/method'
-import { bookSchema, type LimitBook } from '../record/bookSchema'
+import { bookSchema } from '../record/bookSchema'
 import { draftBook } from '../record/draftBook'
+import { noBook } from '../record/noBook'
 import type { Entry, EntryBody } from './entrySchema'
 import { refuseTyped, typedIn, withTyped } from './typedBook'
 import type { TypedCharacteristic } from './typedSchema'
 
-const none: LimitBook = bookSchema.parse({
-  format: 'medida-limit-book',
-  version: 2,
-  id: 'typed-job',
-  title: 'Feed pump',
-  revision: 'none',
-  issued: null,
-  currency: 'EUR',
-  documents: [],
-  parts: [],
-  characteristics: [],
-  fits: [],
-})
+const none = noBook('job', 'Feed pump')
 const sleeve: TypedCharacteristic = {
   name: 'Sleeve Ø',
   part: { id: 'sleeve', name: 'Sleeve', assembly: 'Pump', position: 'Drive side' },

@@ -51,13 +51,16 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       <table className={styles.values}>
         <caption className="hidden-label">Reduced values and their limits, {unit}</caption>
         <tbody>
-          {rowsOf(bench).map(({ name, where, value, limits }) => (
+          {rowsOf(bench).map(({ name, where, value, doubt, limits }) => (
             <tr key={name}>
               <th scope="row">
                 {reductionLabel[name]}
                 <span className={styles.where}> {where}</span>
               </th>
-              <td className="figure">{value}</td>
+              <td className="figure">
+                {value}
+                {doubt !== '' && <span className={styles.doubt}>{doubt}</span>}
+              </td>
               <td className={`figure ${styles.limit}`}>
                 {limits.map((limit) => (
                   <span key={limit}>{limit}</span>
@@ -104,12 +107,20 @@ function rowsOf(bench: Bench) {
     .flatMap((name) => {
       const value = result.reductions.values[name]
       if (!value) return []
-      const { figure, extent, unit } = figuresAt(bench, name)
+      const { figure, extent, expanded, unit } = figuresAt(bench, name)
       const other = value.quantity === quantityOf(characteristic.method) || unit === '' ? '' : ` ${unit}`
       const limits = characteristic.limits
         .filter((limit) => limit.judges === name)
         .map((limit) => `${limit.side === 'upper' ? '≤' : '≥'} ${figure(limit.wear)}`)
-      return [{ name, where: NO_PLACE_NEEDED.has(name) ? '' : value.where, value: `${extent(value)}${other}`, limits }]
+      return [
+        {
+          name,
+          where: NO_PLACE_NEEDED.has(name) ? '' : value.where,
+          value: `${extent(value)}${other}`,
+          doubt: value.uncertainty > 0 ? `± ${expanded(value.uncertainty)}` : '',
+          limits,
+        },
+      ]
     })
 }
 

@@ -1,11 +1,9 @@
 import { type SyntheticEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
 import { type GaugeKind, gaugeKindFacts, gaugeKindLabel, gaugeKinds } from '../../core/gauge/gauge'
-import { givesOf, quantityOf } from '../../core/method/gives'
+import { quantityOf } from '../../core/method/gives'
 import { type MethodKind, methodName } from '../../core/method/method'
-import { type ReductionName, reductionLabel } from '../../core/method/reduction'
-import { type SetUpField, setUpOf, usualGauge } from '../../core/method/setUp/fields'
-import { namesInFormula } from '../../core/method/setUp/setUp'
+import { setUpOf, usualGauge } from '../../core/method/setUp/fields'
 import { type UnitSystem, unitOf } from '../../core/quantity/format'
 import type { LimitBook } from '../../core/record/bookSchema'
 import type { EntryBody } from '../../core/work/entrySchema'
@@ -15,21 +13,11 @@ import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import type { Fate } from '../work/useEntries'
+import { LimitRows } from './LimitRows'
 import styles from './Limits.module.css'
-import {
-  emptyForm,
-  emptyLimit,
-  type FormFault,
-  formOf,
-  judgedBy,
-  judgeLabel,
-  type LimitRow,
-  methodOf,
-  type TypedForm,
-  typedOf,
-  usualJudge,
-  usualStep,
-} from './typedForm'
+import { SetUpAnswer } from './SetUpAnswer'
+import { type FormFault, methodOf, typedOf, usualStep } from './typedForm'
+import { useKeptForm } from './useKeptForm'
 
 export interface TypeFormProps {
   readonly jobId: string
@@ -47,8 +35,8 @@ export interface TypeFormProps {
 
 /** Names what is to be measured, sets up its method and types its limits as the manual gives them. */
 export function TypeForm(props: TypeFormProps) {
-  const { book, system, before, typed } = props
-  const { form, set, forget } = useKept(props)
+  const { book, system, before } = props
+  const { form, set, forget } = useKeptForm(props)
   const [fault, setFault] = useState<FormFault | null>(null)
   const [busy, setBusy] = useState(false)
   // One id each: pressing twice writes one characteristic.
@@ -76,9 +64,6 @@ export function TypeForm(props: TypeFormProps) {
     forget()
     props.onDone(ids.characteristic)
   }
-  const setLimit = (index: number, over: Partial<LimitRow>): void =>
-    set({ limits: form.limits.map((row, place) => (place === index ? { ...row, ...over } : row)) })
-
   return (
     <Dialog
       title={before ? `Type anew: ${before.value.name}` : 'Measure something that is in no book'}
@@ -247,75 +232,13 @@ export function TypeForm(props: TypeFormProps) {
             ))}
           </fieldset>
         )}
-        <fieldset className={styles.limits}>
-          <legend>Limits as the manual gives them</legend>
-          {form.limits.map((row, index) => (
-            <div key={row.key} className={styles.limitRow}>
-              <SelectField
-                label="Judged"
-                value={row.judges === '' && method.ok ? usualJudge(method.value, row.side) : row.judges}
-                options={
-                  method.ok
-                    ? judgedBy(method.value).map((name) => ({ value: name, label: judgeLabel(method.value, name, system) }))
-                    : [{ value: row.judges, label: reductionLabel[row.judges as ReductionName] ?? 'set the method up first' }]
-                }
-                onChange={(event) => setLimit(index, { judges: event.currentTarget.value })}
-              />
-              <SelectField
-                label="It may be"
-                value={row.side}
-                options={[
-                  { value: 'upper', label: 'at most' },
-                  { value: 'lower', label: 'at least' },
-                ]}
-                onChange={(event) => setLimit(index, { side: event.currentTarget.value as LimitRow['side'] })}
-              />
-              <TextField
-                label="Wear limit"
-                value={row.wear}
-                error={at(`limits.${index}.wear`)}
-                maxLength={60}
-                autoComplete="off"
-                onChange={(event) => setLimit(index, { wear: event.currentTarget.value })}
-              />
-              <TextField
-                label="Plan limit"
-                value={row.plan}
-                maxLength={60}
-                autoComplete="off"
-                onChange={(event) => setLimit(index, { plan: event.currentTarget.value })}
-              />
-              <TextField
-                label="Page"
-                value={row.page}
-                error={at(`limits.${index}.page`)}
-                maxLength={40}
-                autoComplete="off"
-                onChange={(event) => setLimit(index, { page: event.currentTarget.value })}
-              />
-              <SelectField
-                label="When passed"
-                value={row.whenPassed}
-                options={[
-                  { value: 'mend', label: 'mend, or replace' },
-                  { value: 'replace', label: 'replace' },
-                ]}
-                onChange={(event) => setLimit(index, { whenPassed: event.currentTarget.value as LimitRow['whenPassed'] })}
-              />
-              <Button
-                onClick={() => set({ limits: form.limits.filter((_, place) => place !== index) })}
-                aria-label={`Take limit ${index + 1} out`}
-              >
-                ×
-              </Button>
-            </div>
-          ))}
-          <div>
-            <Button onClick={() => set({ limits: [...form.limits, emptyLimit(form.limits.at(-1)?.page ?? '')] })}>
-              Another limit
-            </Button>
-          </div>
-        </fieldset>
+        <LimitRows
+          rows={form.limits}
+          method={method.ok ? method.value : null}
+          system={system}
+          at={at}
+          onChange={(limits) => set({ limits })}
+        />
         <p className={styles.waits}>
           Figures take a unit: <span className="figure">0.35 mm</span>, <span className="figure">14 thou</span>,{' '}
           <span className="figure">2 1/2 in</span>. What is typed here counts at once and is shown as unchecked until a second
@@ -330,133 +253,5 @@ export function TypeForm(props: TypeFormProps) {
         </DialogActions>
       </form>
     </Dialog>
-  )
-
-  function useKept({ jobId }: TypeFormProps) {
-    const key = `medida-form:${jobId}:type:${before?.id ?? 'new'}`
-    const [state, setState] = useState<TypedForm>(() => (before ? formOf(before) : emptyForm(book, typed.at(-1))))
-    useEffect(() => {
-      try {
-        const saved = sessionStorage.getItem(key)
-        if (saved !== null) setState((now) => ({ ...now, ...(JSON.parse(saved) as Partial<TypedForm>) }))
-      } catch {
-        sessionStorage.removeItem(key) // written by something else: not a form of ours
-      }
-    }, [key])
-    return {
-      form: state,
-      set: (over: Partial<TypedForm>): void =>
-        setState((now) => {
-          const next = { ...now, ...over }
-          sessionStorage.setItem(key, JSON.stringify(next))
-          return next
-        }),
-      forget: (): void => sessionStorage.removeItem(key),
-    }
-  }
-}
-
-/** One question of a method's set-up, by its kind. */
-function SetUpAnswer({
-  field,
-  form,
-  system,
-  others,
-  error,
-  onAnswer,
-}: {
-  readonly field: SetUpField
-  readonly form: TypedForm
-  readonly system: UnitSystem
-  readonly others: LimitBook['characteristics']
-  readonly error: string | null
-  onAnswer(answer: string): void
-}) {
-  const value = form.answers[field.key] ?? field.start ?? ''
-  const label = field.kind === 'figure' ? `${field.label}, ${unitOf(field.quantity, system)}` : field.label
-  if (field.kind === 'choice')
-    return (
-      <SelectField
-        label={label}
-        hint={field.hint}
-        error={error}
-        value={value}
-        options={field.options.map(([option, text]) => ({ value: option, label: text }))}
-        onChange={(event) => onAnswer(event.currentTarget.value)}
-      />
-    )
-  if (field.kind === 'characteristic')
-    return (
-      <SelectField
-        label={label}
-        hint={field.hint}
-        error={error}
-        value={value}
-        options={[
-          { value: '', label: 'choose …' },
-          ...others
-            .filter(({ method: { kind } }) => kind === 'boreDiameter' || kind === 'outsideDiameter')
-            .map(({ id, name }) => ({ value: id, label: name })),
-        ]}
-        onChange={(event) => onAnswer(event.currentTarget.value)}
-      />
-    )
-  if (field.kind === 'names') return <FormulaNames form={form} others={others} error={error} value={value} onAnswer={onAnswer} />
-  return (
-    <TextField
-      label={label}
-      hint={field.hint}
-      error={error}
-      value={value}
-      maxLength={400}
-      autoComplete="off"
-      onChange={(event) => onAnswer(event.currentTarget.value)}
-    />
-  )
-}
-
-/** For each name in the formula, the result it stands for. */
-function FormulaNames({
-  form,
-  others,
-  error,
-  value,
-  onAnswer,
-}: {
-  readonly form: TypedForm
-  readonly others: LimitBook['characteristics']
-  readonly error: string | null
-  readonly value: string
-  onAnswer(answer: string): void
-}) {
-  const chosen = new Map(
-    value
-      .split(';')
-      .map((item) => item.split('=').map((half) => half.trim()))
-      .flatMap(([name, of]) => (name && of ? [[name, of] as const] : [])),
-  )
-  const names = namesInFormula(form.answers.formula ?? '')
-  const options = others.flatMap((other) =>
-    (Object.keys(givesOf(other.method)) as ReductionName[]).map((of) => ({
-      value: `${other.id}.${of}`,
-      label: `${other.name}: ${reductionLabel[of]}`,
-    })),
-  )
-  return (
-    <>
-      {names.map((name) => (
-        <SelectField
-          key={name}
-          label={`“${name}” is`}
-          value={chosen.get(name) ?? ''}
-          options={[{ value: '', label: 'choose …' }, ...options]}
-          onChange={(event) => {
-            const next = new Map(chosen).set(name, event.currentTarget.value)
-            onAnswer(names.flatMap((known) => (next.get(known) ? [`${known} = ${next.get(known)}`] : [])).join('; '))
-          }}
-        />
-      ))}
-      <Fault text={error} />
-    </>
   )
 }

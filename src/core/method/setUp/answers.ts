@@ -1,3 +1,4 @@
+import { pairsIn } from '../../pairs'
 import { type UnitSystem, unitOf } from '../../quantity/format'
 import type { QuantityKind } from '../../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../../quantity/quantity'
@@ -97,16 +98,9 @@ export class Answers {
     if (new Set(degrees).size !== degrees.length) throw new Unusable(key, `“${label}”: two are at the same angle.`)
     return degrees.map((angleDeg, index) => ({ id: NUMERALS(index), label: `${Math.round(angleDeg * 10) / 10}°`, angleDeg }))
   }
-  pairs(key: string): (readonly [string, string])[] {
-    return this.words(key)
-      .split(/[;\n]/)
-      .map((item) => item.trim())
-      .filter((item) => item !== '')
-      .map((item) => {
-        const [left, right, ...more] = item.split('=').map((half) => half.trim())
-        if (!left || !right || more.length > 0)
-          throw new Unusable(key, `“${item}” is not understood: ${this.fieldAt(key).hint.toLowerCase()}`)
-        return [left, right] as const
-      })
+  pairs(key: string): readonly (readonly [string, string])[] {
+    const pairs = pairsIn(this.words(key))
+    if (!pairs.ok) throw new Unusable(key, `“${pairs.fault}” is not understood: ${this.fieldAt(key).hint.toLowerCase()}`)
+    return pairs.value
   }
 }

@@ -1,0 +1,110 @@
+import { givesOf } from '../../core/method/gives'
+import { type ReductionName, reductionLabel } from '../../core/method/reduction'
+import type { SetUpField } from '../../core/method/setUp/fields'
+import { namesInFormula } from '../../core/method/setUp/setUp'
+import { pairsIn } from '../../core/pairs'
+import { type UnitSystem, unitOf } from '../../core/quantity/format'
+import type { LimitBook } from '../../core/record/bookSchema'
+import { Fault, SelectField, TextField } from '../../ui/Field'
+import type { TypedForm } from './typedForm'
+
+/** One question of a method's set-up, by its kind. */
+export function SetUpAnswer({
+  field,
+  form,
+  system,
+  others,
+  error,
+  onAnswer,
+}: {
+  readonly field: SetUpField
+  readonly form: TypedForm
+  readonly system: UnitSystem
+  readonly others: LimitBook['characteristics']
+  readonly error: string | null
+  onAnswer(answer: string): void
+}) {
+  const value = form.answers[field.key] ?? field.start ?? ''
+  const label = field.kind === 'figure' ? `${field.label}, ${unitOf(field.quantity, system)}` : field.label
+  if (field.kind === 'choice')
+    return (
+      <SelectField
+        label={label}
+        hint={field.hint}
+        error={error}
+        value={value}
+        options={field.options.map(([option, text]) => ({ value: option, label: text }))}
+        onChange={(event) => onAnswer(event.currentTarget.value)}
+      />
+    )
+  if (field.kind === 'characteristic')
+    return (
+      <SelectField
+        label={label}
+        hint={field.hint}
+        error={error}
+        value={value}
+        options={[
+          { value: '', label: 'choose …' },
+          ...others
+            .filter(({ method: { kind } }) => kind === 'boreDiameter' || kind === 'outsideDiameter')
+            .map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+        onChange={(event) => onAnswer(event.currentTarget.value)}
+      />
+    )
+  if (field.kind === 'names') return <FormulaNames form={form} others={others} error={error} value={value} onAnswer={onAnswer} />
+  return (
+    <TextField
+      label={label}
+      hint={field.hint}
+      error={error}
+      value={value}
+      maxLength={400}
+      autoComplete="off"
+      onChange={(event) => onAnswer(event.currentTarget.value)}
+    />
+  )
+}
+
+/** For each name in the formula, the result it stands for. */
+function FormulaNames({
+  form,
+  others,
+  error,
+  value,
+  onAnswer,
+}: {
+  readonly form: TypedForm
+  readonly others: LimitBook['characteristics']
+  readonly error: string | null
+  readonly value: string
+  onAnswer(answer: string): void
+}) {
+  const pairs = pairsIn(value)
+  const chosen = new Map(pairs.ok ? pairs.value : [])
+  const names = namesInFormula(form.answers.formula ?? '')
+  const options = others.flatMap((other) =>
+    (Object.keys(givesOf(other.method)) as ReductionName[]).map((of) => ({
+      value: `${other.id}.${of}`,
+      label: `${other.name}: ${reductionLabel[of]}`,
+    })),
+  )
+  return (
+    <>
+      {names.map((name) => (
+        <SelectField
+          key={name}
+          label={`“${name}” is`}
+          value={chosen.get(name) ?? ''}
+          options={[{ value: '', label: 'choose …' }, ...options]}
+          onChange={(event) => {
+            const next = new Map(chosen).set(name, event.currentTarget.value)
+            onAnswer(names.flatMap((known) => (next.get(known) ? [`${known} = ${next.get(known)}`] : [])).join('; '))
+          }}
+        />
+      ))}
+      <Fault text={error} />
+    </>
+  )
+}

@@ -1,0 +1,122 @@
+import { type MeasurementSheet, measurementSheets, type ReportDraft } from '../../contract/reportFacts'
+import { stageLabel, stages } from '../../core/record/stage'
+import { ribbonOf } from '../../drawing/ribbonScale'
+import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
+import { VerdictWord } from '../../ui/VerdictMark'
+import styles from './ReportDocument.module.css'
+
+/** Every characteristic's sheet: readings as typed, results with limits and sources, the later stages. */
+export function ReportFigures({ content }: { readonly content: ReportDraft }) {
+  const { machine, job } = content.record
+  return (
+    <section className={styles.section}>
+      <h2>As-found figures</h2>
+      {measurementSheets(content).map(({ characteristic, result, readings, reductions, gauges, verdict, unit, ...again }) => (
+        <div key={characteristic.id} className={styles.sheet}>
+          <div className={styles.sheetHead}>
+            <h3>
+              {characteristic.name}
+              {unit !== '' && <span className={styles.reason}>, {unit}</span>}
+            </h3>
+            <span className={styles.reason}>{gauges === '' ? 'not measured' : gauges}</span>
+            <VerdictWord verdict={verdict} size={14} />
+          </div>
+          <table className={`${styles.table} ${styles.readings}`}>
+            <thead>
+              <tr>
+                <th scope="col">Place</th>
+                <th scope="col">As typed</th>
+                <th scope="col" className={styles.right}>
+                  Reading
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {readings.map(({ place, reading, value, corrected, note }) => (
+                <tr key={place}>
+                  <td>{place}</td>
+                  <td>
+                    <span className="figure">{reading?.text ?? ''}</span>
+                    {corrected && (
+                      <span className={styles.reason}>
+                        {' '}
+                        was “{corrected.text}”: {corrected.reason}
+                      </span>
+                    )}
+                    {note !== '' && <span className={styles.reason}> noted: {note}</span>}
+                  </td>
+                  <td className="figure">{value}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <div>
+            <table className={`${styles.table} ${styles.readings}`}>
+              <thead>
+                <tr>
+                  <th scope="col">Result</th>
+                  <th scope="col" className={styles.right}>
+                    Value (k = 2)
+                  </th>
+                  <th scope="col">Limit, source</th>
+                </tr>
+              </thead>
+              <tbody>
+                {reductions.map(({ name, value, limits, source }) => (
+                  <tr key={name}>
+                    <td>{name}</td>
+                    <td className="figure">{value}</td>
+                    <td className={styles.reason}>
+                      {limits} {source && `(${source})`}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <LimitRibbon model={ribbonOf(characteristic, result, job.policy)} width={380} labels system={machine.units} />
+            <LaterStages {...again} />
+          </div>
+        </div>
+      ))}
+    </section>
+  )
+}
+
+/** What was measured again after work and as left, beside what was found. */
+function LaterStages({ stages: rows, later, changes }: Pick<MeasurementSheet, 'stages' | 'later' | 'changes'>) {
+  return (
+    <>
+      {rows.length > 0 && (
+        <table className={`${styles.table} ${styles.readings}`}>
+          <thead>
+            <tr>
+              <th scope="col">Stage by stage</th>
+              {stages.map((stage) => (
+                <th key={stage} scope="col" className={styles.right}>
+                  {stageLabel[stage]}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ name, values }) => (
+              <tr key={name}>
+                <td>{name}</td>
+                {values.map((value, index) => (
+                  <td key={stages[index]} className="figure">
+                    {value}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {[...later, ...changes].map((line) => (
+        <p key={line} className={styles.reason}>
+          {line}
+        </p>
+      ))}
+    </>
+  )
+}
