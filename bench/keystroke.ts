@@ -3,77 +3,13 @@ import { type Browser, chromium, type Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { Medida } from '../e2e/support/medida'
 import playwrightConfig from '../playwright.config'
-import { runningClusterUrl } from '../scripts/lib/cluster'
-import { connect } from '../src/db/client'
-import { job, limitBook, machine, reading, stepConfirmation } from '../src/db/schema'
 import { type Figure, median } from './figure'
-import { CHARACTERISTICS, largeBook, largeReadings } from './largeJob'
+import { fillLarge, LARGE_JOB } from './fillLarge'
+import { CHARACTERISTICS } from './largeJob'
 import { serveRows } from './rows'
 
 const KEYS = 60
 const OPENINGS = 5
-const JOB = 'bench-large'
-
-/** The large machine in the database, with two places of its first characteristic still to be read. */
-async function fillLarge(medida: Medida): Promise<void> {
-  const { db, pool } = connect(runningClusterUrl(medida.dataFolder) ?? '')
-  const book = largeBook()
-  const readings = largeReadings(book, 2)
-  await db.transaction(async (tx) => {
-    await tx.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
-    await tx.insert(machine).values({ id: JOB, station: 'Bench', name: 'A large machine', units: 'metric', bookId: book.id })
-    await tx.insert(job).values({
-      id: JOB,
-      machineId: JOB,
-      bookId: book.id,
-      bookRevision: book.revision,
-      title: 'Large',
-      reason: 'measuring',
-      openedOn: '2026-11-01',
-      openedBy: 'demo-planner',
-      runningHours: 1_000,
-      mustRunHours: 1_000,
-      level: null,
-      policy: { acceptance: { kind: 'guarded', guardFactor: 1.65 }, mustLastTheInterval: true, clearanceBy: 'measuredParts' },
-      installed: {},
-    })
-    await tx.insert(stepConfirmation).values({
-      id: '01990000-0000-7000-8000-0000000fffff',
-      jobId: JOB,
-      step: 'makeSafe',
-      note: '',
-      confirmedBy: 'demo-inspector',
-    })
-    for (let from = 0; from < readings.length; from += 1000)
-      await tx.insert(reading).values(
-        readings
-          .slice(from, from + 1000)
-          .map(
-            ({
-              id,
-              by: _by,
-              gauge,
-              value,
-              takenAt,
-              low: _low,
-              high: _high,
-              conditions: _conditions,
-              masterMm: _master,
-              ...rest
-            }) => ({
-              ...rest,
-              id,
-              jobId: JOB,
-              value: String(value),
-              gaugeId: gauge,
-              takenBy: 'demo-inspector',
-              takenAt: new Date(takenAt),
-            }),
-          ),
-      )
-  })
-  await pool.end()
-}
 
 interface Painted {
   painted: Promise<number> | null
@@ -123,14 +59,14 @@ const moving = Array.from({ length: KEYS }, (_, index) => (index % 2 === 0 ? 'Ar
 
 export async function keystrokeFigures(): Promise<Figure[]> {
   const medida = await Medida.start()
-  await fillLarge(medida)
+  await fillLarge(medida.dataFolder)
   const bare = await serveRows(CHARACTERISTICS)
   const trivialPage = await serveRows(0)
   const browser: Browser = await chromium.launch(playwrightConfig.use?.launchOptions ?? {})
   try {
     const context = await browser.newContext({ baseURL: medida.url, viewport: { width: 1280, height: 800 } })
     await context.request.post('/api/auth/sign-in/username', { data: { username: 'inspector', password: DEMO_PASSWORD } })
-    const url = `/jobs/${JOB}/bench?c=c-1`
+    const url = `/jobs/${LARGE_JOB}/bench?c=c-1`
     const opened = { bench: [] as number[], bare: [] as number[], script: 0 }
     for (let run = 0; run < OPENINGS; run += 1) {
       const fresh = await browser.newContext({

@@ -1,77 +1,15 @@
 /** The strip map at two hundred positions with photographs, against a bare list of the same size. */
-import { createHash } from 'node:crypto'
 import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test'
-import { v7 } from 'uuid'
-import { drawPicture } from '../demo/drawnPictures'
-import bookJson from '../demo/quillmere/book.json' with { type: 'json' }
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { Medida } from '../e2e/support/medida'
 import playwrightConfig from '../playwright.config'
-import { runningClusterUrl } from '../scripts/lib/cluster'
-import { bookSchema } from '../src/core/record/bookSchema'
-import { connect } from '../src/db/client'
-import { job, jobEntry, limitBook, machine, picture } from '../src/db/schema'
-import { checkPicture } from '../src/server/addPicture'
 import { serveBareList } from './bareList'
 import { type Figure, median } from './figure'
+import { fillStrip, POSITIONS, positionNames, STRIP_JOB } from './fillStrip'
 
-const POSITIONS = 200
 const RUNS = 7
 const MOVES = 120
-const JOB = 'bench-job'
 const LONG_MS = 50
-
-const names = Array.from({ length: POSITIONS }, (_, index) => `Part ${index + 1} of the bench machine`)
-
-/** A machine of two hundred positions under one top, each with a photograph. Returns the small picture. */
-async function fill(medida: Medida): Promise<Buffer> {
-  const { db, pool } = connect(runningClusterUrl(medida.dataFolder) ?? '')
-  const positions = [
-    { id: 'top', name: 'Bench machine', parent: null },
-    ...names.map((name, index) => ({ id: `p-${index + 1}`, name, parent: 'top' })),
-  ]
-  const book = bookSchema.parse({ ...bookJson, id: 'bench-book', procedure: [], positions, joints: [], temporaries: [] })
-  const kept = await checkPicture(await drawPicture('cap'))
-  const sha256 = createHash('sha256').update(kept.bytes).digest('hex')
-  await db.transaction(async (tx) => {
-    await tx.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
-    await tx.insert(machine).values({ id: 'bench', station: 'Bench', name: 'Bench machine', units: 'metric', bookId: book.id })
-    await tx.insert(job).values({
-      id: JOB,
-      machineId: 'bench',
-      bookId: book.id,
-      bookRevision: book.revision,
-      title: 'Bench job',
-      reason: 'measuring',
-      openedOn: '2026-11-01',
-      openedBy: 'demo-planner',
-      runningHours: 1,
-      mustRunHours: 1,
-      level: 'full',
-      policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
-      installed: {},
-    })
-    for (const [index] of names.entries()) {
-      const id = v7()
-      const at = new Date('2026-11-01T08:00:00Z')
-      await tx
-        .insert(picture)
-        .values({ id, jobId: JOB, type: 'image/jpeg', ...kept, sha256, addedBy: 'demo-inspector', addedAt: at })
-      const body = {
-        kind: 'pictureAdded',
-        picture: id,
-        subject: { kind: 'position', id: `p-${index + 1}` },
-        caption: '',
-        sha256,
-        width: kept.width,
-        height: kept.height,
-      }
-      await tx.insert(jobEntry).values({ id, jobId: JOB, subject: `picture:${id}`, body, notedBy: 'demo-inspector', notedAt: at })
-    }
-  })
-  await pool.end()
-  return kept.small
-}
 
 interface Probe {
   usableAt?: number
@@ -143,11 +81,11 @@ async function signIn(context: BrowserContext): Promise<void> {
 
 export async function stripMapFigures(): Promise<Figure[]> {
   const medida = await Medida.start()
-  const small = await fill(medida)
-  const bare = await serveBareList(names, small)
+  const small = await fillStrip(medida.dataFolder)
+  const bare = await serveBareList(positionNames, small)
   const browser: Browser = await chromium.launch(playwrightConfig.use?.launchOptions ?? {})
   try {
-    const mapUrl = `${medida.url}/jobs/${JOB}/strip`
+    const mapUrl = `${medida.url}/jobs/${STRIP_JOB}/strip`
     const times = { first: [] as number[], again: [] as number[], bareFirst: [] as number[], bareAgain: [] as number[] }
     const drags = { map: [] as Drag[], bare: [] as Drag[] }
     for (let run = 0; run < RUNS; run += 1) {
