@@ -1,9 +1,11 @@
+import { LRUCache } from 'lru-cache'
 import type { JobView, StoredEntry } from '../contract/answers'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
 import { noBook } from '../core/record/noBook'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
 import { withTyped } from '../core/work/typedBook'
 import type { Executor } from '../db/client'
+import { jobStamp } from '../db/queries/jobStamp'
 import {
   allGauges,
   confirmationsOf,
@@ -26,18 +28,53 @@ export async function jobView(context: Context, jobId: string): Promise<JobView>
   return buildJobView(context, context.db, jobId)
 }
 
-/** The same inside a transaction. */
-export async function buildJobView(context: Context, db: Executor, jobId: string): Promise<JobView> {
+/** The same inside a transaction, before it writes: what it finds is kept for others, who must not see what may be rolled back. */
+export async function buildJobView({ user: { role } }: Context, db: Executor, jobId: string): Promise<JobView> {
+  return {
+    ...(await jobFacts(db, jobId)),
+    may: {
+      measure: may(role, 'measure'),
+      confirm: may(role, 'confirm'),
+      decide: may(role, 'decide'),
+      send: may(role, 'send'),
+      review: may(role, 'review'),
+      note: may(role, 'note'),
+      plan: may(role, 'plan'),
+      check: may(role, 'check'),
+    },
+  }
+}
+
+/** What everybody sees of a job. */
+type JobFacts = Omit<JobView, 'may'>
+
+/** Jobs this server has shown, each under the stamp it had: as long as that stands, nothing is read, checked or evaluated again. */
+const shown = new LRUCache<string, { readonly stamp: string; readonly facts: JobFacts }>({
+  max: 100,
+  maxSize: 200_000,
+  sizeCalculation: ({ facts: { record } }) => 1_000 + record.job.readings.length + record.job.entries.length,
+})
+
+async function jobFacts(db: Executor, jobId: string): Promise<JobFacts> {
+  // Asked for before anything is read: what is added meanwhile makes the next stamp another one.
+  const stamp = await jobStamp(db, jobId)
+  if (stamp === undefined) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+  const known = shown.get(jobId)
+  if (known?.stamp === stamp) return known.facts
+  const facts = await readFacts(db, jobId)
+  shown.set(jobId, { stamp, facts })
+  return facts
+}
+
+async function readFacts(db: Executor, jobId: string): Promise<JobFacts> {
   const found = await findJob(db, jobId)
-  if (!found) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+  if (!found) throw new Error(`job ${jobId} has a stamp and is not there`)
   const entries = await entriesAfter(db, jobId, 0)
-  const record = await buildRecord(db, found, entries)
-  const { role } = context.user
   return {
     title: found.job.title,
     reason: found.job.reason,
     openedBy: found.openedBy,
-    record,
+    record: await buildRecord(db, found, entries),
     confirmations: (await confirmationsOf(db, jobId)).map(({ confirmation, by }) => ({
       step: confirmation.step as ConfirmableStep,
       by,
@@ -53,16 +90,6 @@ export async function buildJobView(context: Context, db: Executor, jobId: string
     reportId: (await reportOfJob(db, jobId))?.id ?? null,
     importedFrom: found.job.importedFrom,
     lastSeq: entries.at(-1)?.seq ?? 0,
-    may: {
-      measure: may(role, 'measure'),
-      confirm: may(role, 'confirm'),
-      decide: may(role, 'decide'),
-      send: may(role, 'send'),
-      review: may(role, 'review'),
-      note: may(role, 'note'),
-      plan: may(role, 'plan'),
-      check: may(role, 'check'),
-    },
   }
 }
 

@@ -1,0 +1,39 @@
+import { and, eq, isNotNull, lt, or, sql } from 'drizzle-orm'
+import { alias } from 'drizzle-orm/pg-core'
+import type { Executor } from '../client'
+import { decision, gauge, job, jobEntry, machine, reading, report, reviewEvent, stepConfirmation, user } from '../schema'
+
+/**
+ * One line that is another one as soon as anything a job shows is: the versions (`xmin`) of the rows that can be changed,
+ * and the number of those that can only be added (see the triggers in drizzle/0001 and 0003). Undefined when there is no
+ * such job.
+ */
+export async function jobStamp(db: Executor, id: string): Promise<string | undefined> {
+  const past = alias(job, 'past')
+  const counted = (table: typeof reading | typeof decision | typeof stepConfirmation | typeof reviewEvent | typeof report) =>
+    sql`(SELECT count(*) FROM ${table} WHERE ${table.jobId} = ${job.id})`
+  const earlier = db
+    .select({ all: sql`string_agg(${past.id} || ' ' || ${past}.xmin, ',' ORDER BY ${past.id})` })
+    .from(past)
+    .leftJoin(report, eq(report.jobId, past.id))
+    .where(
+      and(
+        eq(past.machineId, job.machineId),
+        lt(past.runningHours, job.runningHours),
+        or(isNotNull(report.id), isNotNull(past.importedFrom)),
+      ),
+    )
+  const rows = await db
+    .select({
+      stamp: sql<string>`concat_ws('/', ${job}.xmin, ${machine}.xmin,
+        ${counted(reading)}, ${counted(decision)}, ${counted(stepConfirmation)}, ${counted(reviewEvent)}, ${counted(report)},
+        (SELECT coalesce(max(${jobEntry.seq}), 0) FROM ${jobEntry} WHERE ${jobEntry.jobId} = ${job.id}),
+        (SELECT md5(string_agg(${gauge}.xmin::text, ',' ORDER BY ${gauge.id})) FROM ${gauge}),
+        (SELECT md5(string_agg(${user}.xmin::text, ',' ORDER BY ${user.id})) FROM ${user}),
+        (${earlier}))`,
+    })
+    .from(job)
+    .innerJoin(machine, eq(machine.id, job.machineId))
+    .where(eq(job.id, id))
+  return rows[0]?.stamp
+}
