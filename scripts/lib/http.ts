@@ -1,4 +1,4 @@
-import { readdirSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { createServer, type IncomingMessage, type RequestListener, type Server, type ServerResponse } from 'node:http'
 import { createServer as createHttpsServer } from 'node:https'
 import { join } from 'node:path'
@@ -41,22 +41,29 @@ const ISLAND_OF: Readonly<Record<string, string>> = {
   gate: 'StageSteps',
   verdicts: 'VerdictBoard',
 }
-/** Chunks that every island needs. */
-const SHARED_CHUNKS = ['client', 'react', 'common', 'StepCard']
+/** What makes any island come alive. */
+const RENDERER = 'client'
+
+/** Files that a chunk imports before it can run, not those it asks for later. */
+const STATIC_IMPORT = /(?:\bfrom|\bimport)\s*["']\.\/([^"']+\.js)["']/g
 
 /**
- * Names a page's scripts in its head, so that the browser fetches them with the page and not one after the other as it
- * finds them. A chunk that is not there is not named.
+ * Names a page's scripts in its head, with everything they import: the browser fetches them with the page, and not one
+ * after the other as it finds them, behind the pictures. A chunk that is not there is not named.
  */
 function scriptsAhead(buildFolder: string): (url: string) => string | null {
-  const files = readdirSync(join(buildFolder, 'client', '_astro')).filter((name) => name.endsWith('.js'))
-  const linkTo = (chunk: string): string[] =>
-    files.filter((name) => name.startsWith(`${chunk}.`)).map((name) => `</_astro/${name}>; rel=modulepreload`)
-  return (url) => {
-    const page = /^\/jobs\/[^/]+\/([a-z-]+)\/?(?:\?|$)/.exec(url)?.[1]
-    const island = page === undefined ? undefined : ISLAND_OF[page]
-    return island === undefined ? null : [...SHARED_CHUNKS, island].flatMap(linkTo).join(', ')
-  }
+  const folder = join(buildFolder, 'client', '_astro')
+  const files = readdirSync(folder).filter((name) => name.endsWith('.js'))
+  const importsOf = (name: string): string[] =>
+    [...readFileSync(join(folder, name), 'utf8').matchAll(STATIC_IMPORT)].flatMap(([, imported]) => imported ?? [])
+  const links = new Map(
+    Object.entries(ISLAND_OF).map(([page, island]) => {
+      const needed = new Set(files.filter((name) => name.startsWith(`${RENDERER}.`) || name.startsWith(`${island}.`)))
+      for (const name of needed) for (const imported of importsOf(name)) needed.add(imported)
+      return [page, [...needed].map((name) => `</_astro/${name}>; rel=modulepreload`).join(', ')]
+    }),
+  )
+  return (url) => links.get(/^\/jobs\/[^/]+\/([a-z-]+)\/?(?:\?|$)/.exec(url)?.[1] ?? '') ?? null
 }
 
 function refuse(response: ServerResponse, status: number, code: string, message: string): void {
