@@ -4,6 +4,7 @@ import { layoutOf, type Slot } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
 import { Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
+import { receiving } from '../handed/handed'
 import { recordWith } from '../work/recordWith'
 import { useEntries } from '../work/useEntries'
 import { WorkNotices } from '../work/WorkNotices'
@@ -32,10 +33,7 @@ type Open = 'nothing' | 'goTo' | 'help' | 'conditions' | 'next' | 'type' | 'note
 export function Bench({ view, ...props }: Omit<BenchProps, 'notes'>) {
   const notes = useEntries(view, props.person, 'alone')
   const { entries } = notes
-  const now = useMemo(
-    () => (entries.length === view.record.job.entries.length ? view : { ...view, record: recordWith(view.record, entries) }),
-    [view, entries],
-  )
+  const now = useMemo(() => ({ ...view, record: recordWith(view.record, entries) }), [view, entries])
   return now.record.book.characteristics.length === 0 ? (
     <EmptyBench view={now} notes={notes} />
   ) : (
@@ -162,3 +160,6 @@ function Sketch({ bench, active }: { readonly bench: BenchState; readonly active
     )
   }, [characteristic, standing, active, record.machine.units])
 }
+
+/** As its page shows it. */
+export const BenchIsland = receiving(Bench)

@@ -18,8 +18,12 @@ import { Fault, TextField } from '../../ui/Field'
 import { postJson } from '../httpClient'
 import styles from './JobSteps.module.css'
 
+/** Of a job, what its order of work shows; the record stays at the server. */
+type Standing = Pick<JobView, 'confirmations' | 'review' | 'reportId' | 'may'>
+
 export interface JobStepsProps {
-  readonly view: JobView
+  readonly jobId: string
+  readonly view: Standing
   readonly progress: Pick<JobProgress, 'stages' | 'measured' | 'fitsJudged' | 'decided'>
 }
 
@@ -40,7 +44,7 @@ const about: Record<Step, string> = {
 }
 
 /** The order of work as a list: what is confirmed by whom, what is counted, what is next, what is closed and why. */
-export function JobSteps({ view, progress }: JobStepsProps) {
+export function JobSteps({ jobId, view, progress }: JobStepsProps) {
   const [confirming, setConfirming] = useState<ConfirmableStep | null>(null)
   const confirmed = new Set<Step>(view.confirmations.map(({ step }) => step))
   const standings = orderOfWork({ ...progress, confirmed, signed: view.reportId !== null })
@@ -52,17 +56,15 @@ export function JobSteps({ view, progress }: JobStepsProps) {
           <span className={`figure ${styles.number}`}>{index + 1}</span>
           <span className={styles.name}>{stepLabel[standing.step]}</span>
           <Detail view={view} standing={standing} />
-          <StepAction view={view} standing={standing} canConfirm={open && view.may.confirm} onConfirm={setConfirming} />
-          {confirming === standing.step && (
-            <ConfirmForm jobId={view.record.job.id} step={confirming} onCancel={() => setConfirming(null)} />
-          )}
+          <StepAction jobId={jobId} standing={standing} canConfirm={open && view.may.confirm} onConfirm={setConfirming} />
+          {confirming === standing.step && <ConfirmForm jobId={jobId} step={confirming} onCancel={() => setConfirming(null)} />}
         </li>
       ))}
     </ol>
   )
 }
 
-function Detail({ view, standing }: { readonly view: JobView; readonly standing: StepStanding }) {
+function Detail({ view, standing }: { readonly view: Standing; readonly standing: StepStanding }) {
   const confirmation = view.confirmations.find(({ step }) => step === standing.step)
   if (confirmation)
     return (
@@ -97,13 +99,13 @@ function Detail({ view, standing }: { readonly view: JobView; readonly standing:
 }
 
 interface StepActionProps {
-  readonly view: JobView
+  readonly jobId: string
   readonly standing: StepStanding
   readonly canConfirm: boolean
   readonly onConfirm: (step: ConfirmableStep) => void
 }
 
-function StepAction({ view, standing, canConfirm, onConfirm }: StepActionProps) {
+function StepAction({ jobId, standing, canConfirm, onConfirm }: StepActionProps) {
   const { step, state } = standing
   const page = stepPages[step]
   // A step that the book has no procedure for is confirmed as a whole.
@@ -116,10 +118,7 @@ function StepAction({ view, standing, canConfirm, onConfirm }: StepActionProps) 
         </Button>
       )}
       {page && (
-        <ButtonLink
-          href={`/jobs/${view.record.job.id}/${page.path}`}
-          kind={state === 'now' && !confirmable ? 'primary' : 'plain'}
-        >
+        <ButtonLink href={`/jobs/${jobId}/${page.path}`} kind={state === 'now' && !confirmable ? 'primary' : 'plain'}>
           {page.text}
         </ButtonLink>
       )}

@@ -10,6 +10,7 @@ import type { EntryBody } from '../../core/work/entrySchema'
 import { type Typed, typedIn } from '../../core/work/typedBook'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
+import { receiving } from '../handed/handed'
 import { postJson } from '../httpClient'
 import { useWork, type Work, type WorkProps } from '../work/useWork'
 import { WorkNotices } from '../work/WorkNotices'
@@ -17,7 +18,7 @@ import styles from './Limits.module.css'
 import { TypeForm } from './TypeForm'
 
 /** What was typed from the manual in this job: to be held against the document by a second person, and made a draft book of. */
-export function Limits(props: WorkProps) {
+function Limits(props: WorkProps) {
   const work = useWork(props)
   const { record } = work
   const typed = typedIn(record.job.entries)
@@ -317,3 +318,6 @@ function DraftBook({ work, typed }: { readonly work: Work; readonly typed: reado
     </section>
   )
 }
+
+/** As its page shows it. */
+export const LimitsIsland = receiving(Limits)

@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { TabPanel, Tabs } from '../../ui/Tabs'
 import { VerdictMark } from '../../ui/VerdictMark'
+import { receiving } from '../handed/handed'
 import stepStyles from '../steps/StageSteps.module.css'
 import { AddStep, StepCard } from '../steps/StepCard'
 import { ComplaintNote } from '../work/ComplaintNote'
@@ -20,7 +21,7 @@ import { PatternSheet } from './PatternSheet'
 type Tab = 'findings' | 'steps'
 
 /** Findings part by part: what is seen, what it points to, and its cause. */
-export function Look({ opened, ...props }: WorkProps & { readonly opened: string | null }) {
+function Look({ opened, ...props }: WorkProps & { readonly opened: string | null }) {
   const work = useWork(props)
   const { book } = work.record
   const [tab, setTab] = useState<Tab>('findings')
@@ -210,3 +211,6 @@ export function Look({ opened, ...props }: WorkProps & { readonly opened: string
     </div>
   )
 }
+
+/** As its page shows it. */
+export const LookIsland = receiving(Look)

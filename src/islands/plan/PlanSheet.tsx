@@ -5,6 +5,7 @@ import { complaintStanding } from '../../core/work/openQuestions'
 import { type PlanLine, planLines } from '../../core/work/plan'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
+import { receiving } from '../handed/handed'
 import { useWork, type WorkProps } from '../work/useWork'
 import { WorkNotices } from '../work/WorkNotices'
 import styles from './PlanSheet.module.css'
@@ -18,7 +19,7 @@ const groupName: Record<PlanLine['group'], string> = {
 }
 
 /** What the level needs laid out, ticked off before anything is opened. */
-export function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) {
+function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) {
   const work = useWork(props)
   const [fault, setFault] = useState<string | null>(null)
   const { record, scope } = work
@@ -150,3 +151,6 @@ export function PlanSheet({ today, ...props }: WorkProps & { readonly today: str
     </div>
   )
 }
+
+/** As its page shows it. */
+export const PlanSheetIsland = receiving(PlanSheet)

@@ -1,5 +1,6 @@
 import type { ProcedureStage } from '../../core/work/stages'
 import { ButtonLink } from '../../ui/Button'
+import { receiving } from '../handed/handed'
 import { ComplaintNote } from '../work/ComplaintNote'
 import { useWork, type WorkProps } from '../work/useWork'
 import { WorkNotices } from '../work/WorkNotices'
@@ -27,7 +28,7 @@ const next: Record<OwnStage, { readonly path: string; readonly text: string }> =
 }
 
 /** The steps of one stage of the order of work, from the book's procedure for this level. */
-export function StageSteps({ stage, ...props }: WorkProps & { readonly stage: OwnStage }) {
+function StageSteps({ stage, ...props }: WorkProps & { readonly stage: OwnStage }) {
   const work = useWork(props)
   const own = work.steps.filter((step) => step.stage === stage)
   const done = own.filter(({ standing }) => standing.kind !== 'open').length
@@ -71,3 +72,6 @@ export function StageSteps({ stage, ...props }: WorkProps & { readonly stage: Ow
     </div>
   )
 }
+
+/** As its page shows it. */
+export const StageStepsIsland = receiving(StageSteps)

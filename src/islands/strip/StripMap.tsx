@@ -15,6 +15,7 @@ import { stillInside, stripFaults } from '../../core/work/stripFaults'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { TabPanel, Tabs } from '../../ui/Tabs'
+import { receiving } from '../handed/handed'
 import stepStyles from '../steps/StageSteps.module.css'
 import { AddStep, StepCard } from '../steps/StepCard'
 import { ComplaintNote } from '../work/ComplaintNote'
@@ -38,7 +39,7 @@ type Tab = 'map' | 'steps'
 const DRAG_FROM_PX = 6
 
 /** What came from where, facing which way, marked how, kept with what. */
-export function StripMap({ opened, ...props }: StripMapProps) {
+function StripMap({ opened, ...props }: StripMapProps) {
   const work = useWork(props)
   const { work: state, record } = work
   const [tab, setTab] = useState<Tab>('map')
@@ -342,3 +343,6 @@ function placeOf(event: Pick<DragMoveEvent, 'over' | 'active' | 'activatorEvent'
   }
   return { tray, after }
 }
+
+/** As its page shows it. */
+export const StripMapIsland = receiving(StripMap)

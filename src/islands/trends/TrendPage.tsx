@@ -8,11 +8,12 @@ import type { Characteristic } from '../../core/record/bookSchema'
 import { evaluate } from '../../core/record/evaluate'
 import type { CharacteristicResult } from '../../core/record/results'
 import { VerdictMark } from '../../ui/VerdictMark'
+import { receiving } from '../handed/handed'
 import styles from './TrendPage.module.css'
 import { WearChart } from './WearChart'
 
 /** Wear of each characteristic over the overhauls, with its limits and what is expected at the next one. */
-export function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: string | null }) {
+function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: string | null }) {
   const { record } = view
   const results = useMemo(() => evaluate(record), [record])
   const { characteristics } = record.book
@@ -177,3 +178,6 @@ function Facts({ characteristic, result, view }: PartProps) {
     </dl>
   )
 }
+
+/** As its page shows it. */
+export const TrendPageIsland = receiving(TrendPage)

@@ -5,13 +5,14 @@ import { levels, type Verdict, verdictLabel } from '../../core/decision/level'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { VerdictMark } from '../../ui/VerdictMark'
+import { receiving } from '../handed/handed'
 import { Departure } from './Departure'
 import { PartRow } from './PartRow'
 import { type BoardRow, isAcceptable, needsSomeone, useBoard } from './useBoard'
 import styles from './VerdictBoard.module.css'
 
 /** All parts with verdict, reason, limits and way; the inspector accepts or departs with a reason. */
-export function VerdictBoard({ view }: { readonly view: JobView }) {
+function VerdictBoard({ view }: { readonly view: JobView }) {
   const board = useBoard(view)
   const [only, setOnly] = useState(false)
   const [openPart, setOpenPart] = useState<string | null>(null)
@@ -167,3 +168,6 @@ function totalOf(rows: readonly BoardRow[]): { cost: number; days: number } {
 }
 
 const cheapestRoute = ({ part }: BoardRow) => [...part.routes].sort((a, b) => a.cost - b.cost)[0] ?? null
+
+/** As its page shows it. */
+export const VerdictBoardIsland = receiving(VerdictBoard)

@@ -1,0 +1,36 @@
+import { type ComponentType, createElement } from 'react'
+
+/** Element of the page that holds what is handed to its island. */
+export const HANDED_ID = 'handed'
+
+/**
+ * What a page hands to its island as one text of JSON (layouts/HandOver.astro). Astro's own way wraps, escapes and takes
+ * apart every single value of a record: twice the bytes and many times the work on both sides. Private, so that Astro
+ * finds nothing to write.
+ */
+export class Handed<T> {
+  readonly #value: T
+
+  constructor(value: T) {
+    this.#value = value
+  }
+
+  get value(): T {
+    return this.#value
+  }
+}
+
+/** Read once: what a page was made with stays as it is. */
+let read: unknown
+
+function fromPage(): unknown {
+  read ??= JSON.parse(document.getElementById(HANDED_ID)?.textContent ?? 'null')
+  return read
+}
+
+/** The island that takes its view from where its page put it. */
+export function receiving<V, P extends { readonly view: V }>(Island: ComponentType<P>) {
+  return function Received({ view, ...props }: Omit<P, 'view'> & { readonly view: Handed<V> }) {
+    return createElement(Island, { ...props, view: view instanceof Handed ? view.value : fromPage() } as P)
+  }
+}
