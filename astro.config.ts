@@ -1,6 +1,15 @@
 import node from '@astrojs/node'
 import react from '@astrojs/react'
+import type { AstroIntegration } from 'astro'
 import { defineConfig } from 'astro/config'
+
+const clientHanded: AstroIntegration = {
+  name: 'client-handed',
+  hooks: {
+    'astro:config:setup': ({ addClientDirective }) =>
+      addClientDirective({ name: 'handed', entrypoint: './src/islands/handed/clientDirective.ts' }),
+  },
+}
 
 /**
  * Two chunks that every island shares, instead of a chain of small ones that the browser finds one after the other:
@@ -8,8 +17,9 @@ import { defineConfig } from 'astro/config'
  */
 function chunkOf(id: string): string | undefined {
   if (/node_modules\/(react|react-dom|scheduler|uuid|idb)\//.test(id)) return 'react'
-  if (/\/src\/(core|contract|drawing|ui)\/|\/src\/islands\/(work|httpClient|outbox)/.test(id) && /\.tsx?$/.test(id))
+  if (/\/src\/(core|contract|drawing|ui)\/|\/src\/islands\/(work|handed|httpClient|outbox)/.test(id) && /\.tsx?$/.test(id))
     return 'common'
+  if (id.includes('vite/preload-helper')) return 'react'
   // Names of style classes are a few bytes a view: one file instead of one a style sheet.
   return id.includes('.module.css') ? 'common' : undefined
 }
@@ -17,7 +27,7 @@ function chunkOf(id: string): string | undefined {
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'middleware' }),
-  integrations: [react()],
+  integrations: [react(), clientHanded],
   devToolbar: { enabled: false },
   // Our own middleware checks the origin of every writing call, JSON included.
   security: { checkOrigin: false },

@@ -289,6 +289,36 @@ test('dark theme and a tablet: every view without serious faults', async ({ brow
   await context.close()
 })
 
+test('a part chosen before the strip map has come alive is open when it has', async ({ browser, medida }) => {
+  for (const chooseWith of ['keys', 'press'] as const) {
+    const { page, context } = await signedIn(browser, medida, 'inspector')
+    let letGo = (): void => {}
+    const held = new Promise<void>((resolve) => {
+      letGo = resolve
+    })
+    await context.route(/\/_astro\/StripMap\./, async (route) => {
+      await held
+      await route.continue()
+    })
+    await page.goto(`/jobs/${JOB}/strip`, { waitUntil: 'commit' })
+    const rows = page.getByRole('treeitem')
+    await expect(rows.nth(2)).toBeVisible()
+    if (chooseWith === 'press') await rows.nth(2).click()
+    else {
+      await page.getByRole('tree').focus()
+      for (const key of ['ArrowDown', 'ArrowDown', 'ArrowDown', 'ArrowDown', 'ArrowUp']) await page.keyboard.press(key)
+    }
+    await expect(page.getByRole('treeitem', { selected: true })).toHaveCount(1)
+    await expect(rows.nth(2)).toHaveAttribute('aria-selected', 'true')
+    await expect(page.locator('astro-island[ssr]')).toHaveCount(1) // not alive yet
+    letGo()
+    const name = await rows.nth(2).innerText()
+    await expect(page.getByRole('heading', { name: name.split('\n')[0], exact: true })).toBeVisible()
+    await expect(page.getByRole('treeitem', { selected: true })).toHaveCount(1)
+    await context.close()
+  }
+})
+
 test('nothing is measured before the machine is confirmed safe', async ({ browser, medida }) => {
   const job = 'quillmere-u1-unsafe'
   await onDatabase(medida, (client) =>
@@ -325,6 +355,49 @@ test('nothing is measured before the machine is confirmed safe', async ({ browse
   await takeReadings(page, ['219.941'])
   await expect(page.getByRole('button', { name: /A drive side, 1 vertical: 219\.941/ })).toBeVisible()
   await context.close()
+})
+
+test('what a server has shown before is never shown again once it has changed', async ({ playwright, medida }) => {
+  const inspector = await as(playwright, medida, 'inspector')
+  const shown = async (): Promise<string> => (await inspector.get(`/api/jobs/${JOB}`)).text()
+  const change = (sql: string): Promise<unknown> => onDatabase(medida, (client) => client.query(sql))
+  const id = (end: string): string => `'01990000-0000-7000-8000-0000000001${end}'`
+  const person = `'demo-inspector'`
+  const changes: readonly [sql: string, says: string][] = [
+    [`UPDATE machine SET name = 'Unit one' WHERE id = 'quillmere-unit-1'`, 'Unit one'],
+    [`UPDATE job SET reason = 'Another reason' WHERE id = '${JOB}'`, 'Another reason'],
+    [`UPDATE gauge SET name = 'A renamed gauge' WHERE id = 'fg-02'`, 'A renamed gauge'],
+    [`UPDATE "user" SET name = 'Mara E.' WHERE id = ${person}`, 'Mara E.'],
+    [
+      `INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, value, gauge_id, taken_by, taken_at)
+       VALUES (${id('a1')}, '${JOB}', 'ring-gap-2', 'g', '-', 1, 'asFound', '0.87', 'mm', 0.87, 'fg-02', ${person}, now())`,
+      '"text":"0.87"',
+    ],
+    [
+      `INSERT INTO job_entry (id, job_id, subject, body, noted_by, noted_at)
+       VALUES (${id('a2')}, '${JOB}', 'complaint', '{"kind":"complaintGone","note":"Runs quietly"}', ${person}, now())`,
+      'Runs quietly',
+    ],
+    [
+      `INSERT INTO decision (id, job_id, part, recommended, decided, reason, decided_by)
+       VALUES (${id('a3')}, '${JOB}', 'ring-1', 'hold', 'replace', 'A crack', ${person})`,
+      'A crack',
+    ],
+    [
+      `INSERT INTO step_confirmation (id, job_id, step, note, confirmed_by) VALUES (${id('a4')}, '${JOB}', 'prove', 'Turned', ${person})`,
+      'Turned',
+    ],
+    [
+      `INSERT INTO review_event (id, job_id, kind, note, acted_by) VALUES (${id('a5')}, '${JOB}', 'returned', 'Once more', ${person})`,
+      'Once more',
+    ],
+  ]
+  for (const [sql, says] of changes) {
+    expect(await shown(), says).not.toContain(says)
+    await change(sql)
+    expect(await shown(), says).toContain(says)
+    expect(await shown(), says).toContain(says)
+  }
 })
 
 test('a signed record altered behind the program is found out', async ({ medida }) => {

@@ -8,7 +8,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { useCallback, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { CAUTION } from '../../contract/words'
 import type { WorkPosition } from '../../core/work/fold'
 import { stillInside, stripFaults } from '../../core/work/stripFaults'
@@ -24,7 +24,7 @@ import { WorkNotices } from '../work/WorkNotices'
 import { AddPosition } from './AddPosition'
 import { PositionPanel } from './PositionPanel'
 import styles from './StripMap.module.css'
-import { StripTree } from './StripTree'
+import { positionOfRow, StripTree } from './StripTree'
 import { foldedAtFirst, nextTrayName, treeRows } from './stripModel'
 import { Temporaries } from './Temporaries'
 import { type DropPlace, Trays } from './Trays'
@@ -32,6 +32,13 @@ import { type DropPlace, Trays } from './Trays'
 export interface StripMapProps extends WorkProps {
   /** Part to open, from a label's code. */
   readonly opened: string | null
+}
+
+declare global {
+  interface Window {
+    /** From the page's own script (EarlyChoice.astro): the row chosen before the map was alive; from here on the map answers. */
+    takeEarlyChoice?: () => string | null
+  }
 }
 
 type Tab = 'map' | 'steps'
@@ -52,6 +59,10 @@ function StripMap({ opened, ...props }: StripMapProps) {
   const [dragged, setDragged] = useState<string | null>(null)
   const [place, setPlace] = useState<DropPlace | null>(null)
   const tagForm = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    const row = window.takeEarlyChoice?.()
+    if (row) setSelected(positionOfRow(row))
+  }, [])
 
   const faults = useMemo(() => stripFaults(record.book, state, work.steps), [record.book, state, work.steps])
   const rows = useMemo(() => treeRows(state, faults, folded, wanted), [state, faults, folded, wanted])

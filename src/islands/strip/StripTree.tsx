@@ -18,7 +18,10 @@ export interface StripTreeProps {
 
 /** Height of a row, px; larger where fingers press. */
 const ROW_PX = typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches ? 44 : 32
-const domId = (id: string): string => `row-${id}`
+const ROW_ID = 'row-'
+const domId = (id: string): string => `${ROW_ID}${id}`
+/** The position that a row of the tree stands for. */
+export const positionOfRow = (rowId: string): string => rowId.slice(ROW_ID.length)
 
 /** The machine as a tree by position. One stop for Tab; arrow keys move, Enter lays out, Backspace puts back. */
 export function StripTree(props: StripTreeProps) {
