@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { memo, useEffect, useMemo, useState } from 'react'
 import { CAUTION } from '../../contract/words'
 import { layoutOf, type Slot } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
@@ -20,7 +20,7 @@ import { NoteDialog } from './NoteDialog'
 import { Rail } from './Rail'
 import { ReadingGrid } from './ReadingGrid'
 import { ResultPane } from './ResultPane'
-import { StageChoice, stageAfter } from './StageChoice'
+import { StageChoice } from './StageChoice'
 import { takenKeys, valuesOf } from './sheet'
 import { EmptyBench, TypedNote, TypeFromManual } from './TypedLimits'
 import { useBench } from './useBench'
@@ -50,29 +50,34 @@ function BenchSheet(props: BenchProps) {
     if (open === 'nothing')
       document.querySelector<HTMLElement>('input[data-reading], button[data-active]')?.focus({ preventScroll: true })
   }, [open])
-  const commands: readonly Command[] = [
-    { key: 'g', label: 'go to …', run: () => setOpen('goTo') },
-    { key: 'n', label: 'next part', run: () => bench.step(1) },
-    { key: 'p', label: 'part before', run: () => bench.step(-1) },
-    { key: 'c', label: 'correct last', run: bench.correctLast },
-    { key: 'z', label: 'undo', run: bench.undo },
-    { key: 'x', label: 'cannot be measured', run: bench.markCannot },
-    { key: 't', label: 'read the set again', run: bench.retake },
-    ...(layoutOf(characteristic.method).moreRepeats ? [{ key: 'r', label: 'another repeat', run: bench.another }] : []),
-    { key: 'e', label: 'zero, temperature', run: () => setOpen('conditions') },
-    { key: 'w', label: 'what next', run: () => setOpen('next') },
-    { key: 's', label: 'stage', run: () => bench.measureAt(stageAfter(bench.stage)) },
-    { key: 'm', label: 'note at the reading', run: () => setOpen('note') },
-    { key: 'a', label: 'add from the manual', run: () => setOpen('type') },
-    { key: 'u', label: 'mm / in', run: bench.toggleUnits },
-    { key: '?', label: 'help', run: () => setOpen('help') },
-  ]
+  const { acts } = bench
+  const { moreRepeats } = layoutOf(characteristic.method)
+  const commands = useMemo(
+    (): readonly Command[] => [
+      { key: 'g', label: 'go to …', run: () => setOpen('goTo') },
+      { key: 'n', label: 'next part', run: () => acts.step(1) },
+      { key: 'p', label: 'part before', run: () => acts.step(-1) },
+      { key: 'c', label: 'correct last', run: acts.correctLast },
+      { key: 'z', label: 'undo', run: acts.undo },
+      { key: 'x', label: 'cannot be measured', run: acts.markCannot },
+      { key: 't', label: 'read the set again', run: acts.retake },
+      ...(moreRepeats ? [{ key: 'r', label: 'another repeat', run: acts.another }] : []),
+      { key: 'e', label: 'zero, temperature', run: () => setOpen('conditions') },
+      { key: 'w', label: 'what next', run: () => setOpen('next') },
+      { key: 's', label: 'stage', run: acts.nextStage },
+      { key: 'm', label: 'note at the reading', run: () => setOpen('note') },
+      { key: 'a', label: 'add from the manual', run: () => setOpen('type') },
+      { key: 'u', label: 'mm / in', run: acts.toggleUnits },
+      { key: '?', label: 'help', run: () => setOpen('help') },
+    ],
+    [acts, moreRepeats],
+  )
   const answers: readonly Command[] =
     bench.question === null
       ? []
       : [
-          { key: 'y', label: 'take the suggestion', run: bench.takeSuggestion, answers: true },
-          { key: 'k', label: 'keep what was typed', run: bench.keepTyped, answers: true },
+          { key: 'y', label: 'take the suggestion', run: acts.takeSuggestion, answers: true },
+          { key: 'k', label: 'keep what was typed', run: acts.keepTyped, answers: true },
         ]
   useTypeAnywhere()
   const letters = useCommands([...answers, ...commands], bench.text)
@@ -113,17 +118,7 @@ function BenchSheet(props: BenchProps) {
         <Messages bench={bench} />
       </section>
       <ResultPane bench={bench} />
-      <p className={styles.keys}>
-        <span>
-          <Key>Enter</Key> accept, next
-        </span>
-        {commands.map(({ key, label, run }) => (
-          <button type="button" key={key} className={styles.keyButton} onClick={run}>
-            <Key>{key.toUpperCase()}</Key> {label}
-          </button>
-        ))}
-        <span className={styles.caution}>{CAUTION}</span>
-      </p>
+      <Keys commands={commands} />
       {open === 'goTo' && <GoTo bench={bench} onClose={() => setOpen('nothing')} />}
       {open === 'conditions' && <ConditionsDialog bench={bench} onClose={() => setOpen('nothing')} />}
       {open === 'next' && <WhatNext bench={bench} onClose={() => setOpen('nothing')} />}
@@ -143,6 +138,23 @@ function BenchSheet(props: BenchProps) {
     </div>
   )
 }
+
+/** The foot of the bench: every key that does something, to press or to tap. */
+const Keys = memo(function Keys({ commands }: { readonly commands: readonly Command[] }) {
+  return (
+    <p className={styles.keys}>
+      <span>
+        <Key>Enter</Key> accept, next
+      </span>
+      {commands.map(({ key, label, run }) => (
+        <button type="button" key={key} className={styles.keyButton} onClick={run}>
+          <Key>{key.toUpperCase()}</Key> {label}
+        </button>
+      ))}
+      <span className={styles.caution}>{CAUTION}</span>
+    </p>
+  )
+})
 
 /** The sketch changes with the place and with what is accepted, not with what is typed. */
 function Sketch({ bench, active }: { readonly bench: BenchState; readonly active: Slot | null }) {

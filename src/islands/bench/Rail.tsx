@@ -37,10 +37,6 @@ export function Rail({ bench }: { readonly bench: Bench }) {
   useEffect(() => {
     if (current >= 0) virtual.scrollToIndex(current, { align: 'auto' })
   }, [current, virtual])
-  // One function for all items, so that an item whose result has not changed is left as it is.
-  const latest = useRef(bench.goTo)
-  latest.current = bench.goTo
-  const goTo = useRef((id: string) => latest.current(id)).current
   return (
     <nav ref={nav} className={styles.rail} aria-label="What to measure">
       <ul className={styles.railList} style={{ height: virtual.getTotalSize() }}>
@@ -50,27 +46,19 @@ export function Rail({ bench }: { readonly bench: Bench }) {
           const result = row.kind === 'item' ? bench.resultAt(row.index) : undefined
           const need = row.kind === 'item' ? (bench.results.characteristics[row.index]?.need ?? 'required') : 'required'
           return (
-            <li
+            <RailRow
               key={key}
-              ref={virtual.measureElement}
-              data-index={index}
-              className={styles.railRow}
-              style={{ transform: `translateY(${start}px)` }}
-            >
-              {row.kind === 'head' ? (
-                <h2 className={styles.railHead}>{row.assembly}</h2>
-              ) : result ? (
-                <RailItem
-                  characteristic={row.characteristic}
-                  result={result}
-                  need={need}
-                  policy={job.policy}
-                  system={machine.units}
-                  isCurrent={row.characteristic.id === bench.characteristic.id}
-                  goTo={goTo}
-                />
-              ) : null}
-            </li>
+              row={row}
+              index={index}
+              start={start}
+              measure={virtual.measureElement}
+              result={result}
+              need={need}
+              policy={job.policy}
+              system={machine.units}
+              isCurrent={row.kind === 'item' && row.characteristic.id === bench.characteristic.id}
+              goTo={bench.acts.goTo}
+            />
           )
         })}
       </ul>
@@ -88,6 +76,28 @@ function rowsOf(book: LimitBook): readonly Row[] {
   return [...by].flatMap(([assembly, items]): Row[] => (items.length === 0 ? [] : [{ kind: 'head', assembly }, ...items]))
 }
 
+interface RailRowProps extends Omit<RailItemProps, 'characteristic' | 'result'> {
+  readonly row: Row
+  readonly index: number
+  /** Where it lies, px from the top. */
+  readonly start: number
+  readonly measure: (element: Element | null) => void
+  readonly result: Measured | undefined
+}
+
+/** Left as it is at a key, unless its own result has changed. */
+const RailRow = memo(function RailRow({ row, index, start, measure, result, ...item }: RailRowProps) {
+  return (
+    <li ref={measure} data-index={index} className={styles.railRow} style={{ transform: `translateY(${start}px)` }}>
+      {row.kind === 'head' ? (
+        <h2 className={styles.railHead}>{row.assembly}</h2>
+      ) : result ? (
+        <RailItem characteristic={row.characteristic} result={result} {...item} />
+      ) : null}
+    </li>
+  )
+})
+
 interface RailItemProps {
   readonly characteristic: Characteristic
   readonly result: Measured
@@ -98,7 +108,7 @@ interface RailItemProps {
   readonly goTo: (id: string) => void
 }
 
-const RailItem = memo(function RailItem({ characteristic, result, need, policy, system, isCurrent, goTo }: RailItemProps) {
+function RailItem({ characteristic, result, need, policy, system, isCurrent, goTo }: RailItemProps) {
   const { taken, needed } = result.reductions
   return (
     <button
@@ -124,4 +134,4 @@ const RailItem = memo(function RailItem({ characteristic, result, need, policy, 
       )}
     </button>
   )
-})
+}

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useEffect, useRef } from 'react'
+import { type CSSProperties, type KeyboardEvent, memo, useEffect, useMemo, useRef } from 'react'
 import { valueWords } from '../../contract/readingWords'
 import { stepOf } from '../../core/method/gives'
 import { formAt, quantityAt, type Slot, slotKey, slotLabel } from '../../core/method/layout'
@@ -6,7 +6,7 @@ import { figuresOf } from '../../core/quantity/figures'
 import { unitOf } from '../../core/quantity/format'
 import type { Reading } from '../../core/record/recordSchema'
 import styles from './Bench.module.css'
-import type { Bench } from './benchState'
+import type { Bench, BenchActs } from './benchState'
 import { PaintedGrid } from './PaintedGrid'
 import { sheetOf } from './sheet'
 
@@ -23,7 +23,7 @@ export function ReadingGrid({ bench }: { readonly bench: Bench }) {
 
 function Grid({ bench }: { readonly bench: Bench }) {
   const { method } = bench.characteristic
-  const sheet = sheetOf(method, bench.repeats)
+  const sheet = useMemo(() => sheetOf(method, bench.repeats), [method, bench.repeats])
   if (sheet.kind === 'flow')
     return (
       <div className={styles.flows}>
@@ -51,7 +51,12 @@ function Grid({ bench }: { readonly bench: Bench }) {
   return (
     <div
       className={styles.grid}
-      style={{ gridTemplateColumns: `clamp(58px, 16%, 120px) repeat(${sheet.columns.length}, minmax(0, 1fr))` }}
+      style={
+        {
+          '--columns': sheet.columns.length,
+          gridTemplateColumns: `clamp(58px, 16%, 120px) repeat(${sheet.columns.length}, minmax(0, 1fr))`,
+        } as CSSProperties
+      }
     >
       <span />
       {sheet.columns.map((head) => (
@@ -77,7 +82,7 @@ function Place({ bench, slot }: { readonly bench: Bench; readonly slot: Slot }) 
   return isActive && canType(bench, slot) ? (
     <ActiveCell bench={bench} slot={slot} />
   ) : (
-    <Cell bench={bench} slot={slot} isActive={isActive} />
+    <Cell slot={slot} isActive={isActive} acts={bench.acts} {...cellOf(bench, slot)} />
   )
 }
 
@@ -88,15 +93,56 @@ function canType({ closed, mode, standingAt }: Bench, slot: Slot): boolean {
   return mode.kind === 'correct' || !standingAt(slot)
 }
 
-function Cell({ bench, slot, isActive }: { readonly bench: Bench; readonly slot: Slot; readonly isActive: boolean }) {
+interface CellProps {
+  readonly acts: BenchActs
+  readonly characteristicId: string
+  readonly slot: Slot
+  readonly label: string
+  readonly isActive: boolean
+  readonly closed: boolean
+  /** It is being read, not corrected or read again: the place that is active takes the focus. */
+  readonly reading: boolean
+  /** What was read there; null when nothing was. */
+  readonly text: string | null
+  readonly typed: string
+  readonly flag: string | undefined
+  readonly note: string
+  readonly noted: string
+  readonly queued: boolean
+  readonly sticksOut: boolean
+}
+
+/** What a cell shows, in plain values: at a key, those whose values stay are left as they are. */
+function cellOf(bench: Bench, slot: Slot): Omit<CellProps, 'acts' | 'slot' | 'isActive'> {
   const { characteristic } = bench
-  const reading = bench.standingAt(slot)
   const label = slotLabel(characteristic.method, slot) || characteristic.name
+  const place = {
+    characteristicId: characteristic.id,
+    label,
+    closed: bench.closed !== null,
+    reading: bench.mode.kind === 'read',
+  }
+  const reading = bench.standingAt(slot)
+  if (!reading) return { ...place, text: null, typed: '', flag: undefined, note: '', noted: '', queued: false, sticksOut: false }
+  const { text, flag } = shownOf(bench, reading)
+  const sticksOut = bench.result.faults.some(
+    (fault) =>
+      fault.code === 'repeatsDisagree' && fault.sticksOut === slot.repeat && (fault.at === '' || label.startsWith(fault.at)),
+  )
+  const queued = bench.deliveryOf(reading.id)?.kind === 'queued'
+  const noted = bench.noteAt(reading)
+  const note = sticksOut ? 'sticks out' : queued ? 'queued' : noted !== '' ? 'noted' : reading.supersedes ? 'corrected' : ''
+  return { ...place, text, typed: reading.text, flag, note, noted, queued, sticksOut }
+}
+
+const Cell = memo(function Cell(props: CellProps) {
+  const { acts, slot, label, isActive, closed, text, queued, sticksOut, noted } = props
   const ref = useRef<HTMLButtonElement>(null)
+  const focus = isActive && !closed && props.reading
   useEffect(() => {
-    if (isActive && bench.closed === null && bench.mode.kind === 'read') ref.current?.focus({ preventScroll: true })
-  }, [isActive, bench.closed, bench.mode.kind])
-  if (!reading)
+    if (focus) ref.current?.focus({ preventScroll: true })
+  }, [focus])
+  if (text === null)
     return (
       <button
         type="button"
@@ -105,22 +151,13 @@ function Cell({ bench, slot, isActive }: { readonly bench: Bench; readonly slot:
         data-state="open"
         data-active={isActive ? '' : undefined}
         aria-label={`${label}: not read`}
-        disabled={bench.closed !== null}
-        onClick={() => bench.goTo(characteristic.id, slot)}
+        disabled={closed}
+        onClick={() => acts.goTo(props.characteristicId, slot)}
       >
         <span className={styles.cellTop} />
         <span className={`figure ${styles.cellValue}`}>·</span>
       </button>
     )
-  const { text, flag } = shownOf(bench, reading)
-  const sticksOut = bench.result.faults.some(
-    (fault) =>
-      fault.code === 'repeatsDisagree' && fault.sticksOut === slot.repeat && (fault.at === '' || label.startsWith(fault.at)),
-  )
-  const delivery = bench.deliveryOf(reading.id)
-  const queued = delivery?.kind === 'queued'
-  const noted = bench.noteAt(reading)
-  const note = sticksOut ? 'sticks out' : queued ? 'queued' : noted !== '' ? 'noted' : reading.supersedes ? 'corrected' : ''
   return (
     <button
       ref={ref}
@@ -128,29 +165,29 @@ function Cell({ bench, slot, isActive }: { readonly bench: Bench; readonly slot:
       className={styles.cell}
       data-slot={slotKey(slot)}
       data-state="taken"
-      data-flag={flag}
+      data-flag={props.flag}
       data-active={isActive ? '' : undefined}
       data-warn={sticksOut ? '' : undefined}
-      aria-label={`${label}: ${text}${queued ? ', not sent yet' : ''}${sticksOut ? ', sticks out' : ''}${noted === '' ? '' : `, noted: ${noted}`}. ${bench.closed === null ? 'Correct it' : ''}`}
+      aria-label={`${label}: ${text}${queued ? ', not sent yet' : ''}${sticksOut ? ', sticks out' : ''}${noted === '' ? '' : `, noted: ${noted}`}. ${closed ? '' : 'Correct it'}`}
       title={noted || undefined}
-      disabled={bench.closed !== null}
-      onClick={() => bench.correct(slot)}
+      disabled={closed}
+      onClick={() => acts.correct(slot)}
       onKeyDown={(event) => {
         if (event.key === 'Enter' && isActive) {
           event.preventDefault()
-          bench.accept()
+          acts.accept()
         }
-        arrows(event, bench, slot)
+        arrows(event, acts, slot)
       }}
     >
       <span className={styles.cellTop}>
-        <span className="figure">{plain(reading.text) === plain(text) ? '' : reading.text}</span>
-        <span>{note}</span>
+        <span className="figure">{plain(props.typed) === plain(text) ? '' : props.typed}</span>
+        <span>{props.note}</span>
       </span>
       <span className={`figure ${styles.cellValue}`}>{text}</span>
     </button>
   )
-}
+})
 
 /** A taken place in words: its figure, its bounds, its answer, or why there is none. */
 function shownOf({ characteristic, system }: Bench, reading: Reading): { text: string; flag: string | undefined } {
@@ -165,11 +202,11 @@ function shownOf({ characteristic, system }: Bench, reading: Reading): { text: s
 /** A figure without its plus and with one kind of minus: “+0.005” beside 0.005 says nothing new. */
 const plain = (text: string): string => text.replace('+', '').replace('−', '-')
 
-function arrows(event: KeyboardEvent, bench: Bench, from: Slot): void {
+function arrows(event: KeyboardEvent, acts: BenchActs, from: Slot): void {
   const steps = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key]
   if (steps === undefined || event.altKey) return
   event.preventDefault()
-  bench.moveBy(steps, from)
+  acts.moveBy(steps, from)
 }
 
 const FORM_HINTS = { answer: '+ yes  − no', cell: '2 1 0', element: '% worn' } as const
@@ -216,7 +253,7 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
             event.preventDefault()
             bench.accept()
           } else if (event.key === 'Escape') bench.cancel()
-          else if (bench.text === '') arrows(event, bench, slot)
+          else if (bench.text === '') arrows(event, bench.acts, slot)
         }}
       />
     </label>

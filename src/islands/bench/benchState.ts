@@ -39,7 +39,44 @@ export type Mode =
   | { readonly kind: 'cannot'; readonly reason: string }
   | { readonly kind: 'retake'; readonly reason: string; readonly begun: boolean; readonly done: ReadonlySet<string> }
 
-export interface Bench {
+/** What can be done at the bench. Each keeps its identity: what only takes these is not drawn again at a key. */
+export interface BenchActs {
+  type(text: string): void
+  accept(): void
+  /** Accepts a figure that was not typed: from a button or a gauge. */
+  acceptAt(slot: Slot, text: string): void
+  /** Accepts what is painted at a place; painted over, it corrects what stood there. */
+  paint(slot: Slot, text: string): void
+  /** After a stroke: to the first place that is not read. */
+  leavePainted(): void
+  takeSuggestion(): void
+  keepTyped(): void
+  goTo(characteristicId: string, slot?: Slot): void
+  /** To the place so many steps on in walking order. */
+  moveBy(steps: number, from: Slot): void
+  step(parts: number): void
+  correct(slot: Slot): void
+  correctLast(): void
+  undo(): void
+  markCannot(): void
+  retake(): void
+  another(): void
+  setReason(reason: string): void
+  cancel(): void
+  takeInHand(gaugeId: string): void
+  /** A reading refused because somebody read there meanwhile: it is put over theirs, and says so. */
+  insist(reading: Reading): Promise<void>
+  toggleUnits(): void
+  measureAt(stage: Stage): void
+  /** To the stage after this one, round and round. */
+  nextStage(): void
+  /** To a characteristic as soon as the record has it. */
+  goWhenThere(id: string): void
+  /** Notes something at a reading; a sentence when that cannot be. */
+  noteReading(reading: Reading, note: string): Promise<string | null>
+}
+
+export interface Bench extends BenchActs {
   readonly record: InspectionRecord
   readonly work: WorkState
   readonly today: string
@@ -80,37 +117,8 @@ export interface Bench {
   readonly lastTaken: Reading | undefined
   standingAt(slot: Slot): Reading | undefined
   deliveryOf(id: string): Delivery | null
-  type(text: string): void
-  accept(): void
-  /** Accepts a figure that was not typed: from a button or a gauge. */
-  acceptAt(slot: Slot, text: string): void
-  /** Accepts what is painted at a place; painted over, it corrects what stood there. */
-  paint(slot: Slot, text: string): void
-  /** After a stroke: to the first place that is not read. */
-  leavePainted(): void
-  takeSuggestion(): void
-  keepTyped(): void
-  goTo(characteristicId: string, slot?: Slot): void
-  /** To the place so many steps on in walking order. */
-  moveBy(steps: number, from: Slot): void
-  step(parts: number): void
-  correct(slot: Slot): void
-  correctLast(): void
-  undo(): void
-  markCannot(): void
-  retake(): void
-  another(): void
-  setReason(reason: string): void
-  cancel(): void
-  takeInHand(gaugeId: string): void
-  /** A reading refused because somebody read there meanwhile: it is put over theirs, and says so. */
-  insist(reading: Reading): Promise<void>
-  toggleUnits(): void
-  measureAt(stage: Stage): void
-  /** To a characteristic as soon as the record has it. */
-  goWhenThere(id: string): void
   /** What is noted at a reading; empty when nothing is. */
   noteAt(reading: Reading): string
-  /** Notes something at a reading; a sentence when that cannot be. */
-  noteReading(reading: Reading, note: string): Promise<string | null>
+  /** What can be done, as one object that stays the same. */
+  readonly acts: BenchActs
 }

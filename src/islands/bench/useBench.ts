@@ -19,7 +19,7 @@ import { foldWork } from '../../core/work/fold'
 import { getJson } from '../httpClient'
 import { useKept } from '../offline/useKept'
 import { bodyOf, closedBecause, NOT_KEPT, onlySlot } from './benchRecord'
-import type { Bench, BenchProps, Mode } from './benchState'
+import type { Bench, BenchActs, BenchProps, Mode } from './benchState'
 import { gaugeInHand } from './gaugeInHand'
 import { repeatsShown } from './sheet'
 import { useConditions } from './useConditions'
@@ -28,6 +28,7 @@ import { useGaugesInHand } from './useGaugesInHand'
 import { useGaugeWord } from './useGaugeWord'
 import { useOutbox } from './useOutbox'
 import { useSerialGauge } from './useSerialGauge'
+import { useStable } from './useStable'
 import { useStanding } from './useStanding'
 
 const READ: Mode = { kind: 'read' }
@@ -319,43 +320,18 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
   const word = useGaugeWord(gaugeId, takeSent)
   const cable = useSerialGauge(gauge?.code ?? null, takeSent)
 
-  return {
-    record,
-    work,
-    today,
-    stage,
-    results,
-    characteristic,
-    result,
-    whole,
-    doubts: () => doubtful(evaluation, (id) => readings.of(id, 'asFound')),
-    resultAt: (at) => {
-      const found = results.characteristics[at]
-      return stage === 'asFound' || !found
-        ? found
-        : (found.stages.find((other) => other.stage === stage) ?? evaluation.at(found.id, stage))
-    },
-    slots,
-    repeats: repeatsShown(standing, active),
-    active,
-    standing,
-    taken: evaluated.takenOf(characteristic.id, stage),
-    text,
-    fault,
-    parsed,
-    mode,
-    question,
-    outbox,
-    gauge,
-    gaugesOfKind,
-    conditions,
-    word,
-    cable,
-    system,
-    closed,
-    lastTaken: lastTaken(),
-    standingAt: (slot) => at(characteristic.id, slot),
-    deliveryOf: (id) => outbox.local.find((item) => item.reading.id === id)?.delivery ?? null,
+  const measureAt = (wanted: Stage): void => {
+    if (wanted === stage) return
+    reset()
+    setStage(wanted)
+    // Places are open by stage: the first that is not read at this one.
+    const first = slots.find((slot) => {
+      const last = readings.of(characteristic.id, wanted).find((reading) => slotKey(reading) === slotKey(slot))
+      return !last || last.kind === 'withdrawn'
+    })
+    if (first ?? slots[0]) setPlace({ id: characteristic.id, slot: onlySlot((first ?? slots[0]) as Slot) })
+  }
+  const acts = useStable<BenchActs>({
     type: (wanted) => {
       setText(wanted)
       setFault(null)
@@ -462,26 +438,57 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
         reason: theirs ? `Read at the same time as “${theirs.text}” by ${theirs.by}; this one counts` : reading.reason,
       })
     },
-    measureAt: (wanted) => {
-      if (wanted === stage) return
-      reset()
-      setStage(wanted)
-      // Places are open by stage: the first that is not read at this one.
-      const first = slots.find((slot) => {
-        const last = readings.of(characteristic.id, wanted).find((reading) => slotKey(reading) === slotKey(slot))
-        return !last || last.kind === 'withdrawn'
-      })
-      if (first ?? slots[0]) setPlace({ id: characteristic.id, slot: onlySlot((first ?? slots[0]) as Slot) })
-    },
+    measureAt,
+    nextStage: () => measureAt(stages[(stages.indexOf(stage) + 1) % stages.length] ?? 'asFound'),
     goWhenThere: (id) => {
       awaited.current = id
       goAwaited.current()
     },
-    noteAt: ({ id }) => work.readingNotes.get(id)?.note ?? '',
     noteReading: async ({ id }, note) => {
       const fate = await notes.write({ kind: 'readingNoted', reading: id, note })
       return fate.kind === 'refused' ? fate.message : null
     },
     toggleUnits: () => setSystem((before) => (before === 'metric' ? 'inch' : 'metric')),
+  })
+  return {
+    record,
+    work,
+    today,
+    stage,
+    results,
+    characteristic,
+    result,
+    whole,
+    doubts: () => doubtful(evaluation, (id) => readings.of(id, 'asFound')),
+    resultAt: (at) => {
+      const found = results.characteristics[at]
+      return stage === 'asFound' || !found
+        ? found
+        : (found.stages.find((other) => other.stage === stage) ?? evaluation.at(found.id, stage))
+    },
+    slots,
+    repeats: repeatsShown(standing, active),
+    active,
+    standing,
+    taken: evaluated.takenOf(characteristic.id, stage),
+    text,
+    fault,
+    parsed,
+    mode,
+    question,
+    outbox,
+    gauge,
+    gaugesOfKind,
+    conditions,
+    word,
+    cable,
+    system,
+    closed,
+    lastTaken: lastTaken(),
+    standingAt: (slot) => at(characteristic.id, slot),
+    deliveryOf: (id) => outbox.local.find((item) => item.reading.id === id)?.delivery ?? null,
+    noteAt: ({ id }) => work.readingNotes.get(id)?.note ?? '',
+    acts,
+    ...acts,
   }
 }
