@@ -1,3 +1,4 @@
+import { assert, integer, nat, property } from 'fast-check'
 import { expect, test } from 'vitest'
 import { formatHours, formatLength, formatSignedLength, type UnitSystem } from './format'
 
@@ -21,4 +22,18 @@ test('differences carry their sign, zero does not', () => {
 
 test('hours are grouped by thousands', () => {
   expect([999, 31_240, 1_000_000].map(formatHours)).toEqual(['999', '31\u00a0240', '1\u00a0000\u00a0000'])
+})
+
+test('a decimal figure is rounded as it is written, half away from zero', () => {
+  assert(
+    property(integer({ min: -999_999_999_999, max: 999_999_999_999 }), nat(5), nat(4), (units, kept, dropped) => {
+      const decimals = kept + dropped
+      const scale = 10n ** BigInt(dropped)
+      const size = BigInt(Math.abs(units))
+      const steps = Number(size / scale) + (2n * (size % scale) >= scale && dropped > 0 ? 1 : 0)
+      const text = (steps / 10 ** kept).toFixed(kept)
+      expect(formatLength(units / 10 ** decimals, 'metric', 10 ** -kept)).toBe(units < 0 && steps > 0 ? `−${text}` : text)
+    }),
+    { seed: 7, numRuns: 2_000 },
+  )
 })

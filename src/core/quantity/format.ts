@@ -25,10 +25,17 @@ export function formatLength(valueMm: number, system: UnitSystem, stepMm: number
   return toDecimals(value, decimals)
 }
 
+/** Far wider than thirteen figures of anything up to `MOST_EXACT` can be off. */
+const NEAR_HALF = 1e-3
+const MOST_EXACT = 1e9
+
 /** Half away from zero on the decimal the value stands for: 0.0125 shown to 3 places is 0.013, not the binary 0.012. */
 function toDecimals(value: number, decimals: number): string {
   const scale = 10 ** decimals
-  const steps = Math.round(Number((Math.abs(value) * scale).toPrecision(13)))
+  const scaled = Math.abs(value) * scale
+  // Only near a half can the binary figure and the decimal one be rounded differently.
+  const nearHalf = Math.abs(scaled - Math.floor(scaled) - 0.5) < NEAR_HALF || scaled > MOST_EXACT
+  const steps = Math.round(nearHalf ? Number(scaled.toPrecision(13)) : scaled)
   const text = (steps / scale).toFixed(decimals)
   return value < 0 && steps !== 0 ? `−${text}` : text
 }

@@ -55,11 +55,10 @@ export const worstSize = (readings: readonly TakenReading[]): number =>
 export const worstDifference = (readings: readonly TakenReading[]): number =>
   Math.max(...readings.map((reading) => reading.differenceUncertainty))
 
-export const term = (label: string, interval: Interval, quantity: QuantityKind): Term => ({
-  label,
-  quantity,
-  ...extentOf(interval),
-})
+export function term(label: string, of: Interval, quantity: QuantityKind): Term {
+  const { value, interval } = extentOf(of)
+  return { label, quantity, value, interval }
+}
 
 export interface ReducedFacts {
   readonly quantity: QuantityKind
@@ -68,7 +67,10 @@ export interface ReducedFacts {
   readonly sum: readonly Term[]
   readonly open: Open
 }
-export const reduced = (interval: Interval, facts: ReducedFacts): Reduced => ({ ...extentOf(interval), ...facts })
+export function reduced(of: Interval, { quantity, uncertainty, where, sum, open }: ReducedFacts): Reduced {
+  const { value, interval } = extentOf(of)
+  return { value, interval, quantity, uncertainty, where, sum, open }
+}
 
 export const openWhile = (complete: boolean, kind: Open): Open => (complete ? 'complete' : kind)
 
