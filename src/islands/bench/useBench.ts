@@ -43,7 +43,7 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
   const jobId = record.job.id
   const [stage, setStage] = useState<Stage>(isStage(openedStage) ? openedStage : 'asFound')
   const outbox = useOutbox(person.id, jobId)
-  useKept(view, person, today, outbox.local, offline)
+  useKept({ person, view, today, outbox, noted: notes.stored, offline })
   const conditions = useConditions(jobId)
   const [system, setSystem] = useState<UnitSystem>(record.machine.units)
   const [hand, takeInHand] = useGaugesInHand()

@@ -23,8 +23,11 @@ export class Handed<T> {
 /** Read once: what a page was made with stays as it is. */
 let read: unknown
 
+/** The text a page came with; null where nothing was handed over. */
+export const handedTextOfPage = (): string | null => document.getElementById(HANDED_ID)?.textContent ?? null
+
 function fromPage(): unknown {
-  read ??= JSON.parse(document.getElementById(HANDED_ID)?.textContent ?? 'null')
+  read ??= JSON.parse(handedTextOfPage() ?? 'null')
   return read
 }
 

@@ -1,25 +1,52 @@
-import { useEffect } from 'react'
+import { useEffect, useRef } from 'react'
 import type { JobView } from '../../contract/answers'
-import type { LocalReading } from '../bench/useOutbox'
-import { keepView, type Person, rememberPerson } from './keptView'
+import type { Entry } from '../../core/work/entrySchema'
+import type { Outbox } from '../bench/useOutbox'
+import { handedTextOfPage } from '../handed/handed'
+import { keepAdded, keepPage, type Person, rememberPerson } from './keptView'
 
-/** Keeps the job on this device as the server has it, readings stored since included, and readies the page for no network. */
-export function useKept(view: JobView, person: Person, today: string, local: readonly LocalReading[], offline: boolean): void {
+export interface ToKeep {
+  readonly person: Person
+  readonly view: JobView
+  readonly today: string
+  readonly outbox: Outbox
+  /** Entries the server has, those noted since the page came included. */
+  readonly noted: readonly Entry[]
+  /** The job comes from this device: there is no page to keep. */
+  readonly offline: boolean
+}
+
+/** Keeps the job on this device as the server has it, what was stored since included, and readies the page for no network. */
+export function useKept({ person, view, today, outbox: { local, loaded }, noted, offline }: ToKeep): void {
+  const first = useRef(view)
+  const jobId = view.record.job.id
   useEffect(() => {
     if (offline) return
     rememberPerson(person)
     // A browser that cannot (a plain http address other than loopback) still has the outbox.
     void navigator.serviceWorker?.register('/sw.js').catch(() => undefined)
   }, [person, offline])
-  const stored = local.filter(({ delivery }) => delivery.kind === 'stored')
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what is stored only ever grows
+
+  // What waits on this device is looked up first: nothing can be typed before.
+  const page = useRef<Promise<unknown> | null>(null)
   useEffect(() => {
-    const known = new Set(view.record.job.readings.map(({ id }) => id))
-    const added = stored.filter(({ reading }) => !known.has(reading.id)).map(({ reading }) => reading)
-    if (offline && added.length === 0) return
-    const job = { ...view.record.job, readings: [...view.record.job.readings, ...added] }
-    void keepView(person.id, { view: { ...view, record: { ...view.record, job } }, today, at: new Date().toISOString() }).catch(
-      () => undefined,
-    )
-  }, [view, person.id, today, stored.length, offline])
+    const text = handedTextOfPage()
+    if (offline || !loaded || text === null) return
+    page.current ??= keepPage(person.id, first.current, { text, today, at: new Date().toISOString() }).catch(() => undefined)
+  }, [person.id, today, loaded, offline])
+
+  const known = useRef<Set<string> | null>(null)
+  useEffect(() => {
+    const { job } = first.current.record
+    known.current ??= new Set([...job.readings, ...job.entries].map(({ id }) => id))
+    const ids = known.current
+    const isNew = ({ id }: { readonly id: string }): boolean => !ids.has(id)
+    const readings = local.flatMap(({ reading, delivery }) => (delivery.kind === 'stored' && isNew(reading) ? reading : []))
+    const entries = noted.filter(isNew)
+    if (readings.length + entries.length === 0) return
+    for (const { id } of [...readings, ...entries]) ids.add(id)
+    void Promise.resolve(page.current)
+      .then(() => keepAdded(person.id, jobId, { readings, entries }))
+      .catch(() => undefined)
+  }, [person.id, jobId, local, noted])
 }

@@ -24,6 +24,8 @@ export interface Conflict {
 export interface Entries {
   /** Everything noted, with what waits on this device at the end. */
   readonly entries: readonly Entry[]
+  /** Those of them that the server has. */
+  readonly stored: readonly Entry[]
   readonly queued: number
   readonly link: 'reached' | 'offline' | 'signedOut'
   readonly conflict: Conflict | null
@@ -175,15 +177,16 @@ export function useEntries(view: JobView, person: Person, onChanged: (() => void
     }
   }, [alone, path, view.lastSeq, take])
 
+  const storedEntries = useMemo(() => stored.map(({ entry }) => entry), [stored])
   const entries = useMemo(() => {
-    const all = stored.map(({ entry }) => entry)
+    const all = storedEntries
     const known = new Set(all.map(({ id }) => id))
     const local = queue
       .filter(({ id }) => !conflicts.some(({ item }) => item.id === id))
       .flatMap(({ by, at, entries: own }) => own.map(({ id, body }): Entry => ({ id, by, at, body })))
       .filter(({ id }) => !known.has(id))
     return local.length > 0 ? [...all, ...local] : all
-  }, [stored, queue, conflicts])
+  }, [storedEntries, queue, conflicts])
 
   const latest = useRef(entries)
   latest.current = entries
@@ -250,6 +253,7 @@ export function useEntries(view: JobView, person: Person, onChanged: (() => void
 
   return {
     entries,
+    stored: storedEntries,
     queued: queue.length,
     link,
     conflict,
