@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react'
+import { type RefObject, useEffect, useRef } from 'react'
 import { quantityOf, stepOf } from '../../core/method/gives'
 import { quantityAt, slotLabel } from '../../core/method/layout'
 import { explainSlip, type SlipQuestion } from '../../core/method/slip/slip'
@@ -22,9 +22,10 @@ export function Messages({ bench }: { readonly bench: Bench }) {
   const { characteristic, mode } = bench
   const complete = bench.slots.length > 0 && bench.slots.every((slot) => bench.standingAt(slot))
   const figures = figuresOf(quantityOf(characteristic.method), bench.system, characteristic.showTo)
+  const said = useInSight<HTMLParagraphElement>(bench.fault)
   return (
     <div className={styles.messages}>
-      <p id="bench-message" role="alert" className={styles.fault} hidden={!bench.fault}>
+      <p ref={said} id="bench-message" role="alert" className={styles.fault} hidden={!bench.fault}>
         {bench.fault && (
           <>
             <b aria-hidden="true">!</b> {bench.fault}
@@ -92,13 +93,23 @@ export function Messages({ bench }: { readonly bench: Bench }) {
   )
 }
 
+/** What is said under a long sheet is brought in sight when it is said: nothing may wait for an answer that nobody sees. */
+function useInSight<E extends HTMLElement>(said: unknown): RefObject<E | null> {
+  const ref = useRef<E>(null)
+  useEffect(() => {
+    if (said) ref.current?.scrollIntoView({ block: 'nearest' })
+  }, [said])
+  return ref
+}
+
 /** A reading that looks like a slip: what is expected, what was probably meant, one key for each answer. */
 function Question({ bench, slip }: { readonly bench: Bench; readonly slip: SlipQuestion }) {
   const { method, showTo } = bench.characteristic
   const quantity = quantityAt(method, bench.active)
   const figures = { quantity, system: bench.record.machine.units, step: stepOf(method, showTo, quantity) }
+  const asked = useInSight<HTMLDivElement>(slip)
   return (
-    <div className={styles.fault} role="alert">
+    <div ref={asked} className={styles.fault} role="alert">
       <b aria-hidden="true">!</b>
       <p className={styles.question}>{explainSlip(slip, figures)}</p>
       {slip.likely && (

@@ -21,6 +21,9 @@ export function ReadingGrid({ bench }: { readonly bench: Bench }) {
   )
 }
 
+/** From here on a column is hardly wider than the figure in it. */
+const MANY_COLUMNS = 6
+
 function Grid({ bench }: { readonly bench: Bench }) {
   const { method } = bench.characteristic
   const sheet = useMemo(() => sheetOf(method, bench.repeats), [method, bench.repeats])
@@ -51,10 +54,11 @@ function Grid({ bench }: { readonly bench: Bench }) {
   return (
     <div
       className={styles.grid}
+      data-many={sheet.columns.length > MANY_COLUMNS ? '' : undefined}
       style={
         {
           '--columns': sheet.columns.length,
-          gridTemplateColumns: `clamp(58px, 16%, 120px) repeat(${sheet.columns.length}, minmax(0, 1fr))`,
+          gridTemplateColumns: `clamp(58px, 16%, 120px) repeat(${sheet.columns.length}, minmax(var(--least-column, 0px), 1fr))`,
         } as CSSProperties
       }
     >

@@ -9,9 +9,11 @@ export function ContactSketch({ method, ...props }: SketchProps & { readonly met
   const width = Math.min(56, 420 / method.columns.length)
   const height = Math.min(34, 170 / method.rows.length)
   const left = 300 - (width * method.columns.length) / 2
-  const top = 112 - (height * method.rows.length) / 2
+  // As high as its rows: the sheet below, on which it is painted, needs the room.
+  const top = 22
+  const bottom = top + height * method.rows.length
   return (
-    <svg className={styles.sketch} viewBox="0 0 600 244" aria-hidden="true">
+    <svg className={styles.sketch} viewBox={`0 0 600 ${bottom + 30}`} aria-hidden="true">
       {defs}
       {method.rows.map((row, y) =>
         method.columns.map((column, x) => {
@@ -46,7 +48,7 @@ export function ContactSketch({ method, ...props }: SketchProps & { readonly met
           {id}
         </Caption>
       ))}
-      <Caption x={300} y={232} anchor="middle">
+      <Caption x={300} y={bottom + 22} anchor="middle">
         filled: full contact · hatched: partial · dash: none
       </Caption>
     </svg>

@@ -15,7 +15,8 @@ export function RunoutDrawing({ method, taken, figures }: DrawingProps & { reado
   if (!first) return null
   const worst = others.reduce((a, b) => (b.fit.totalIndicated > a.fit.totalIndicated ? b : a), first)
   const { fit } = worst
-  const most = Math.max(fit.totalIndicated, 1e-9)
+  // Of a few readings on one side the fitted circle can reach further than the dial was ever seen to move.
+  const most = Math.max(fit.totalIndicated, fit.firstAmplitude, fit.secondAmplitude ?? 0, 1e-9)
   const radius = (value: number): number => 34 + ((value - fit.mean) / most) * 26
   const curve = (value: (deg: number) => number, cx: number): string =>
     `${Array.from({ length: 73 }, (_, index) => {
