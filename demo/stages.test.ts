@@ -1,7 +1,7 @@
 /** After work and as left, beside what was found; and what may change between them. */
 import { describe, expect, test } from 'vitest'
 import type { ChangeLimit } from '../src/core/record/bookSchema'
-import { evaluate, startEvaluation } from '../src/core/record/evaluate'
+import { carryEvaluation, evaluate, startEvaluation } from '../src/core/record/evaluate'
 import type { LaterStage } from '../src/core/record/laterStages'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { type Stage, stages } from '../src/core/record/stage'
@@ -58,6 +58,22 @@ test('carried on reading by reading it says what it says of the whole', () => {
   for (const reading of [...readings].reverse()) evaluation = evaluation.with(reading.characteristic, [], reading.stage)
   expect(evaluation.results).toEqual(evaluate(demoRecord({})))
   expect(stages.flatMap((stage: Stage) => evaluation.takenOf('journal', stage))).toEqual([])
+})
+
+test('taken over to a record with more readings it says what it says of that record', () => {
+  const { readings } = record.job
+  for (const known of [0, 1, 7, readings.length - 1]) {
+    const before: InspectionRecord = { ...record, job: { ...record.job, readings: readings.slice(0, known) } }
+    const after: InspectionRecord = { ...record, job: { ...record.job, readings: [...readings] } }
+    const afresh = evaluate({ ...record })
+    startEvaluation(before)
+    carryEvaluation(before, after, new Set(readings.slice(known).map(({ characteristic }) => characteristic)))
+    expect(evaluate(after)).toEqual(afresh)
+    // Nothing is known of a record that was never evaluated, and what is known is not replaced.
+    const other: InspectionRecord = { ...after }
+    carryEvaluation({ ...before }, other, new Set())
+    expect(evaluate(other)).toEqual(afresh)
+  }
 })
 
 describe('a change', () => {

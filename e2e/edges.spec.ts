@@ -369,16 +369,6 @@ test('what a server has shown before is never shown again once it has changed', 
     [`UPDATE gauge SET name = 'A renamed gauge' WHERE id = 'fg-02'`, 'A renamed gauge'],
     [`UPDATE "user" SET name = 'Mara E.' WHERE id = ${person}`, 'Mara E.'],
     [
-      `INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, value, gauge_id, taken_by, taken_at)
-       VALUES (${id('a1')}, '${JOB}', 'ring-gap-2', 'g', '-', 1, 'asFound', '0.87', 'mm', 0.87, 'fg-02', ${person}, now())`,
-      '"text":"0.87"',
-    ],
-    [
-      `INSERT INTO job_entry (id, job_id, subject, body, noted_by, noted_at)
-       VALUES (${id('a2')}, '${JOB}', 'complaint', '{"kind":"complaintGone","note":"Runs quietly"}', ${person}, now())`,
-      'Runs quietly',
-    ],
-    [
       `INSERT INTO decision (id, job_id, part, recommended, decided, reason, decided_by)
        VALUES (${id('a3')}, '${JOB}', 'ring-1', 'hold', 'replace', 'A crack', ${person})`,
       'A crack',
@@ -391,6 +381,27 @@ test('what a server has shown before is never shown again once it has changed', 
       `INSERT INTO review_event (id, job_id, kind, note, acted_by) VALUES (${id('a5')}, '${JOB}', 'returned', 'Once more', ${person})`,
       'Once more',
     ],
+    [
+      `INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, value, gauge_id, taken_by, taken_at)
+       VALUES (${id('a1')}, '${JOB}', 'ring-gap-2', 'g', '-', 1, 'asFound', '0.87', 'mm', 0.87, 'fg-02', ${person}, now())`,
+      '"text":"0.87"',
+    ],
+    [
+      `INSERT INTO job_entry (id, job_id, subject, body, noted_by, noted_at)
+       VALUES (${id('a2')}, '${JOB}', 'complaint', '{"kind":"complaintGone","note":"Runs quietly"}', ${person}, now())`,
+      'Runs quietly',
+    ],
+    // Received before the other one, as from a server that was slow to store it.
+    [
+      `INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, value, gauge_id, taken_by, taken_at, received_at)
+       VALUES (${id('a6')}, '${JOB}', 'ring-gap-1', 'g', '-', 1, 'afterWork', '0.88', 'mm', 0.88, 'fg-02', ${person}, now(), now() - interval '1 hour')`,
+      '"text":"0.88"',
+    ],
+    [
+      `INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, value, gauge_id, taken_by, taken_at, supersedes, reason)
+       VALUES (${id('a7')}, '${JOB}', 'ring-gap-2', 'g', '-', 1, 'asFound', '0.89', 'mm', 0.89, 'fg-02', ${person}, now(), ${id('a1')}, 'Misread')`,
+      '"text":"0.89"',
+    ],
   ]
   for (const [sql, says] of changes) {
     expect(await shown(), says).not.toContain(says)
@@ -398,6 +409,11 @@ test('what a server has shown before is never shown again once it has changed', 
     expect(await shown(), says).toContain(says)
     expect(await shown(), says).toContain(says)
   }
+  // What was added bit by bit is what a server reads that has shown nothing yet, to the byte.
+  const grown = await shown()
+  await medida.end('SIGINT')
+  await medida.startAgain()
+  expect(await shown()).toBe(grown)
 })
 
 test('a signed record altered behind the program is found out', async ({ medida }) => {

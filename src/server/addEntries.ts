@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
 import type { JobView, StoredEntry } from '../contract/answers'
 import type { EntriesBody, SentEntry } from '../contract/bodies'
-import { evaluate } from '../core/record/evaluate'
+import { scopeOfRecord } from '../core/record/evaluate'
 import { type EntryContext, refuseEntry } from '../core/work/checkEntry'
 import type { Entry, EntryKind } from '../core/work/entrySchema'
 import { foldWork } from '../core/work/fold'
@@ -39,7 +39,7 @@ export async function storeEntries(
   sent: readonly SentEntry[],
 ): Promise<StoredEntry[]> {
   const { record } = view
-  const { scope } = evaluate(record)
+  const scope = scopeOfRecord(record)
   const known = new Map(record.job.entries.map((entry) => [entry.id, entry]))
   const entries = [...record.job.entries]
   for (const one of sent) {

@@ -2,7 +2,7 @@ import type { Gauge } from '../core/gauge/gauge'
 import { gaugeSchema } from '../core/record/recordSchema'
 import { allGauges } from '../db/queries/jobs'
 import { authorise, type Context } from './context'
-import { gaugeOfRow } from './jobView'
+import { gaugeOfRow } from './jobRecord'
 
 export interface GaugesView {
   readonly gauges: readonly Gauge[]

@@ -11,7 +11,7 @@ import { appendLog } from '../db/queries/log'
 import { lockMachine } from '../db/queries/work'
 import { job } from '../db/schema'
 import { authorise, type Context } from './context'
-import { gaugeOfRow } from './jobView'
+import { gaugeOfRow } from './jobRecord'
 import { hoursLog, installedNow, machineOf } from './openJob'
 import { Refused } from './refused'
 

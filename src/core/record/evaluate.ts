@@ -15,7 +15,7 @@ import type { InspectionRecord, Reading } from './recordSchema'
 import { reduce } from './reduce'
 import type { CharacteristicResult, Measured, Results, StageResult } from './results'
 import { rounded, roundForRecord } from './rounding'
-import type { Stage } from './stage'
+import { type Stage, stages } from './stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from './standing'
 
 /**
@@ -59,6 +59,25 @@ export function startEvaluation(record: InspectionRecord): Evaluation {
   evaluations.set(record, made)
   return made
 }
+
+/**
+ * Takes what is known of a record over to one that holds more readings of these characteristics and is otherwise the
+ * same: only what depends on them is computed.
+ */
+export function carryEvaluation(from: InspectionRecord, to: InspectionRecord, characteristics: ReadonlySet<string>): void {
+  const known = evaluations.get(from)
+  if (!known || evaluations.has(to)) return
+  const readings = to.job.readings.filter(({ characteristic }) => characteristics.has(characteristic))
+  let carried = known
+  for (const stage of stages)
+    for (const [characteristic, standing] of standingByCharacteristic(readings, stage))
+      carried = carried.with(characteristic, standing, stage)
+  evaluations.set(to, carried)
+}
+
+/** What is to be done at the job's level; only a gate makes it depend on what was measured. */
+export const scopeOfRecord = (record: InspectionRecord): Scope =>
+  levelOf(record.book, record.job.level)?.gate ? evaluate(record).scope : scopeOf(record.book, record.job.level, null)
 
 function evaluateAll(record: InspectionRecord): Evaluation {
   const fixed = fix(record)

@@ -3,12 +3,19 @@ import { alias } from 'drizzle-orm/pg-core'
 import type { Executor } from '../client'
 import { decision, gauge, job, jobEntry, machine, reading, report, reviewEvent, stepConfirmation, user } from '../schema'
 
+/** What a job shows is another as soon as one of these is. */
+export interface JobStamp {
+  /** Everything but readings and entries, as one line. */
+  readonly rest: string
+  readonly readings: number
+  readonly lastSeq: number
+}
+
 /**
- * One line that is another one as soon as anything a job shows is: the versions (`xmin`) of the rows that can be changed,
- * and the number of those that can only be added (see the triggers in drizzle/0001 and 0003). Undefined when there is no
- * such job.
+ * The versions (`xmin`) of the rows a job shows that can be changed, and the numbers of those that can only be added (see
+ * the triggers in drizzle/0001 and 0003). Undefined when there is no such job.
  */
-export async function jobStamp(db: Executor, id: string): Promise<string | undefined> {
+export async function jobStamp(db: Executor, id: string): Promise<JobStamp | undefined> {
   const past = alias(job, 'past')
   const counted = (table: typeof reading | typeof decision | typeof stepConfirmation | typeof reviewEvent | typeof report) =>
     sql`(SELECT count(*) FROM ${table} WHERE ${table.jobId} = ${job.id})`
@@ -25,9 +32,12 @@ export async function jobStamp(db: Executor, id: string): Promise<string | undef
     )
   const rows = await db
     .select({
-      stamp: sql<string>`concat_ws('/', ${job}.xmin, ${machine}.xmin,
-        ${counted(reading)}, ${counted(decision)}, ${counted(stepConfirmation)}, ${counted(reviewEvent)}, ${counted(report)},
-        (SELECT coalesce(max(${jobEntry.seq}), 0) FROM ${jobEntry} WHERE ${jobEntry.jobId} = ${job.id}),
+      readings: counted(reading).mapWith(Number),
+      lastSeq: sql`(SELECT coalesce(max(${jobEntry.seq}), 0) FROM ${jobEntry} WHERE ${jobEntry.jobId} = ${job.id})`.mapWith(
+        Number,
+      ),
+      rest: sql<string>`concat_ws('/', ${job}.xmin, ${machine}.xmin,
+        ${counted(decision)}, ${counted(stepConfirmation)}, ${counted(reviewEvent)}, ${counted(report)},
         (SELECT md5(string_agg(${gauge}.xmin::text, ',' ORDER BY ${gauge.id})) FROM ${gauge}),
         (SELECT md5(string_agg(${user}.xmin::text, ',' ORDER BY ${user.id})) FROM ${user}),
         (${earlier}))`,
@@ -35,5 +45,5 @@ export async function jobStamp(db: Executor, id: string): Promise<string | undef
     .from(job)
     .innerJoin(machine, eq(machine.id, job.machineId))
     .where(eq(job.id, id))
-  return rows[0]?.stamp
+  return rows[0]
 }

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNotNull, lt, or, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, isNotNull, lt, or, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
 import {
   decision,
@@ -44,6 +44,24 @@ export function readingsOf(db: Executor, jobId: string) {
     .where(eq(reading.jobId, jobId))
     .orderBy(asc(reading.receivedAt), asc(reading.id))
 }
+
+/** Ids of all readings of a job, in the same order. */
+export async function readingIdsOf(db: Executor, jobId: string): Promise<string[]> {
+  const rows = await db
+    .select({ id: reading.id })
+    .from(reading)
+    .where(eq(reading.jobId, jobId))
+    .orderBy(asc(reading.receivedAt), asc(reading.id))
+  return rows.map(({ id }) => id)
+}
+
+/** These readings, with the name of who took them. */
+export const readingsById = (db: Executor, ids: readonly string[]) =>
+  db
+    .select({ reading, by: user.name })
+    .from(reading)
+    .innerJoin(user, eq(user.id, reading.takenBy))
+    .where(inArray(reading.id, [...ids]))
 
 export function confirmationsOf(db: Executor, jobId: string) {
   return db

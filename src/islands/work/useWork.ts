@@ -1,11 +1,11 @@
 import { useCallback, useMemo, useRef, useState } from 'react'
 import type { JobView } from '../../contract/answers'
 import { isMadeSafe } from '../../core/job/progress'
-import { evaluate } from '../../core/record/evaluate'
+import { evaluate, scopeOfRecord } from '../../core/record/evaluate'
 import type { InspectionRecord } from '../../core/record/recordSchema'
 import type { Results } from '../../core/record/results'
 import { foldWork, type WorkState } from '../../core/work/fold'
-import { levelOf, levelsInPlay, type Scope, scopeOf } from '../../core/work/need'
+import { levelsInPlay, type Scope } from '../../core/work/need'
 import { type JobStep, jobSteps } from '../../core/work/steps'
 import { getJson } from '../httpClient'
 import { recordWith } from './recordWith'
@@ -52,11 +52,7 @@ export function useWork({ view: opened, person }: WorkProps): Work {
   const work = useMemo(() => foldWork(record.book, noted.entries), [record.book, noted.entries])
   // Worked out when a view asks for it: the strip map of a level without a gate never does.
   const results = useMemo(() => once(() => evaluate(record)), [record])
-  const level = levelOf(record.book, record.job.level)
-  const scope = useMemo(
-    () => (level?.gate ? results().scope : scopeOf(record.book, record.job.level, null)),
-    [level, results, record.book, record.job.level],
-  )
+  const scope = useMemo(() => scopeOfRecord(record), [record])
   const steps = useMemo(() => jobSteps(record.book, work, levelsInPlay(scope)), [record.book, work, scope])
   const safe = useMemo(() => isMadeSafe(record, view.confirmations), [record, view.confirmations])
   return {

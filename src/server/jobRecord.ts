@@ -1,0 +1,154 @@
+import type { StoredEntry } from '../contract/answers'
+import { carryEvaluation } from '../core/record/evaluate'
+import { noBook } from '../core/record/noBook'
+import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
+import type { EntryKind } from '../core/work/entrySchema'
+import { withTyped } from '../core/work/typedBook'
+import type { Executor } from '../db/client'
+import {
+  allGauges,
+  decisionsOf,
+  earlierSignedJobs,
+  type findJob,
+  readingIdsOf,
+  readingsById,
+  readingsOf,
+} from '../db/queries/jobs'
+import { issuedBook } from './issuedBook'
+
+export type FoundJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
+
+/** The inspection record of a job as stored; a record the schema refuses is a fault of the store, not of the person. */
+export async function buildRecord(
+  db: Executor,
+  { job, machine, book }: FoundJob,
+  entries: readonly StoredEntry[],
+): Promise<InspectionRecord> {
+  const earlier = await earlierSignedJobs(db, job.machineId, job.runningHours)
+  const history = []
+  // One after the other: inside a transaction there is one connection.
+  for (const { job: past } of earlier)
+    history.push({
+      overhaul: past.title,
+      date: past.openedOn,
+      runningHours: past.runningHours,
+      installed: past.installed,
+      readings: await readingsInRecord(db, past.id),
+    })
+  const limits = withTyped(
+    job.bookId === null ? noBook(job.id, machine.name) : issuedBook(book, `${job.bookId} ${job.bookRevision}`),
+    entries.map(({ entry }) => entry),
+    machine.units,
+  )
+  const measurable = new Set(limits.characteristics.map(({ id }) => id))
+  return recordSchema.parse({
+    format: 'medida-record',
+    version: 2,
+    machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
+    job: {
+      id: job.id,
+      overhaul: job.title,
+      date: job.openedOn,
+      runningHours: job.runningHours,
+      mustRunHours: job.mustRunHours,
+      installed: job.installed,
+      level: job.level,
+      complaint: job.complaint,
+      returnBy: job.returnBy,
+      policy: job.policy,
+      entries: entries.map(({ entry }) => entry),
+      readings: await readingsInRecord(db, job.id),
+    },
+    book: limits,
+    gauges: (await allGauges(db)).map(gaugeOfRow),
+    // A later revision of the book may have dropped a characteristic that was measured before.
+    history: history.map((overhaul) => ({
+      ...overhaul,
+      readings: overhaul.readings.filter((reading) => measurable.has(reading.characteristic)),
+    })),
+    decisions: (await decisionsOf(db, job.id)).map(({ decision, by }) => ({
+      id: decision.id,
+      part: decision.part,
+      recommended: decision.recommended,
+      decided: decision.decided,
+      reason: decision.reason,
+      by,
+      at: decision.decidedAt.toISOString(),
+    })),
+  })
+}
+
+const numberOrNull = (text: string | null): number | null => (text === null ? null : Number(text))
+
+/** A gauge of the store as the record has it. */
+export const gaugeOfRow = ({ least, greatest, replaced, ...gauge }: Awaited<ReturnType<typeof allGauges>>[number]) => ({
+  ...gauge,
+  ...(replaced ? { replaced: true as const } : {}),
+  range: least === null || greatest === null ? null : { least: Number(least), greatest: Number(greatest) },
+  resolution: Number(gauge.resolution),
+  maximumPermissibleError: Number(gauge.maximumPermissibleError),
+  expansionPerK: numberOrNull(gauge.expansionPerK),
+})
+
+type ReadingRow = Awaited<ReturnType<typeof readingsOf>>[number]
+
+const readingsInRecord = async (db: Executor, jobId: string) => (await readingsOf(db, jobId)).map(readingOfRow)
+
+const readingOfRow = ({ reading, by }: ReadingRow) => ({
+  id: reading.id,
+  characteristic: reading.characteristic,
+  station: reading.station,
+  direction: reading.direction,
+  repeat: reading.repeat,
+  stage: reading.stage,
+  text: reading.text,
+  defaultUnit: reading.defaultUnit,
+  masterMm: reading.masterMm === null ? null : Number(reading.masterMm),
+  kind: reading.kind,
+  value: numberOrNull(reading.value),
+  low: numberOrNull(reading.low),
+  high: numberOrNull(reading.high),
+  conditions: reading.conditions,
+  gauge: reading.gaugeId,
+  by,
+  takenAt: reading.takenAt.toISOString(),
+  supersedes: reading.supersedes,
+  reason: reading.reason,
+})
+
+/** Kinds of entries that change the limit book of their job. */
+const CHANGES_BOOK: ReadonlySet<EntryKind> = new Set(['characteristicTyped', 'characteristicDropped', 'limitsChecked'])
+/** With more readings than this the whole is read as fast. */
+const MOST_ADDED = 500
+
+/**
+ * A record with the readings and entries that were stored since, in the order of the store; null when it has to be read
+ * anew. What is known has been checked, and stays as it is: what is added is checked with all that was read at the same
+ * characteristics.
+ */
+export async function recordWithAdded(
+  db: Executor,
+  before: InspectionRecord,
+  added: readonly StoredEntry[],
+): Promise<InspectionRecord | null> {
+  if (added.some(({ entry }) => CHANGES_BOOK.has(entry.body.kind))) return null
+  const known = new Map(before.job.readings.map((reading) => [reading.id, reading]))
+  const ids = await readingIdsOf(db, before.job.id)
+  const fresh = ids.filter((id) => !known.has(id))
+  if (fresh.length > MOST_ADDED) return null
+  const rows = fresh.length > 0 ? (await readingsById(db, fresh)).map(readingOfRow) : []
+  const touched = new Set(rows.map(({ characteristic }) => characteristic))
+  const near = before.job.readings.filter(({ characteristic }) => touched.has(characteristic))
+  const entries = [...before.job.entries, ...added.map(({ entry }) => entry)]
+  const checked = recordSchema.parse({
+    ...before,
+    history: [],
+    decisions: [],
+    job: { ...before.job, entries, readings: [...near, ...rows] },
+  })
+  for (const reading of checked.job.readings) if (!known.has(reading.id)) known.set(reading.id, reading)
+  const readings = ids.flatMap((id) => known.get(id) ?? [])
+  const record = { ...before, job: { ...before.job, entries: checked.job.entries, readings } }
+  if (added.length === 0) carryEvaluation(before, record, touched)
+  return record
+}
