@@ -70,6 +70,8 @@ async function throughput(send: Send): Promise<number> {
 /** The same statements with the same driver and durability and nothing else: no session, no checks, no core. */
 async function serveBare(connectionString: string): Promise<{ url: string; close: () => Promise<void> }> {
   const pool = new pg.Pool({ connectionString, max: 10 })
+  // The database may end while a connection still says good-bye; without a listener that would end the whole run.
+  pool.on('error', () => {})
   const server = createServer((request, response) => {
     const chunks: Buffer[] = []
     request.on('data', (chunk: Buffer) => chunks.push(chunk))
