@@ -239,8 +239,9 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
       <input
         ref={ref}
         data-reading=""
+        // In the page as it comes; a place that is gone to takes the focus by the effect above, and once is enough.
         // biome-ignore lint/a11y/noAutofocus: the bench comes first; the field is what this page is for
-        autoFocus
+        autoFocus={typeof window === 'undefined'}
         className={`figure ${styles.cellInput}`}
         value={bench.text}
         inputMode="text"
