@@ -39,8 +39,10 @@ type JobFacts = Omit<JobView, 'may'>
 /** Jobs this server has shown, each under the stamp it had: as long as that stands, nothing is read, checked or evaluated again. */
 const shown = new LRUCache<string, { readonly stamp: JobStamp; readonly facts: JobFacts }>({
   max: 100,
-  maxSize: 200_000,
-  sizeCalculation: ({ facts: { record } }) => 1_000 + record.job.readings.length + record.job.entries.length,
+  // Readings and entries, a book counted as five hundred of them; with what follows from it one takes up to 4 kB.
+  maxSize: 60_000,
+  sizeCalculation: ({ facts: { record } }) =>
+    [record.job, ...record.history].reduce((sum, { readings }) => sum + readings.length, 500 + record.job.entries.length),
 })
 
 async function jobFacts(db: Executor, jobId: string): Promise<JobFacts> {

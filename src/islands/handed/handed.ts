@@ -4,7 +4,7 @@ import { type ComponentType, createElement } from 'react'
 export const HANDED_ID = 'handed'
 
 /**
- * What a page hands to its island as one text of JSON (layouts/HandOver.astro). Astro's own way wraps, escapes and takes
+ * What a page hands to its island as one text of JSON (HandOver.astro). Astro's own way wraps, escapes and takes
  * apart every single value of a record: twice the bytes and many times the work on both sides. Private, so that Astro
  * finds nothing to write.
  */
