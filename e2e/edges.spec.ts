@@ -358,6 +358,7 @@ test('nothing is measured before the machine is confirmed safe', async ({ browse
 })
 
 test('what a server has shown before is never shown again once it has changed', async ({ playwright, medida }) => {
+  await medida.startOver() // places that other tests have read
   const inspector = await as(playwright, medida, 'inspector')
   const shown = async (): Promise<string> => (await inspector.get(`/api/jobs/${JOB}`)).text()
   const change = (sql: string): Promise<unknown> => onDatabase(medida, (client) => client.query(sql))

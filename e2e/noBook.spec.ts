@@ -146,6 +146,7 @@ test('together they become a draft book, once, and the next job is measured agai
 test('signed with its typed limits it verifies, and the next job takes the draft', async ({ browser, medida }) => {
   await open(page, `${job}/verdicts`)
   await page.getByRole('button', { name: /^Accept .* as recommended/ }).click()
+  await expect(page.getByRole('button', { name: /Only what needs me/ })).toContainText('0')
   await open(page, `${job}/report`)
   await page.getByRole('button', { name: 'Send to reviewer' }).click()
   await page.getByRole('dialog').getByRole('button', { name: 'Send to reviewer' }).click()

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
 import type { DecisionBody } from '../../contract/bodies'
@@ -42,6 +42,13 @@ export function useBoard(initial: JobView): Board {
   const [view, setView] = useState(initial)
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
+  // Verdicts are stored one after the other: who leaves meanwhile is asked first.
+  useEffect(() => {
+    if (!busy) return
+    const ask = (event: BeforeUnloadEvent): void => event.preventDefault()
+    addEventListener('beforeunload', ask)
+    return () => removeEventListener('beforeunload', ask)
+  }, [busy])
   const results = useMemo(() => evaluate(view.record), [view])
   const rows = useMemo(() => rowsOf(view, results), [view, results])
   const jobPath = `/api/jobs/${encodeURIComponent(view.record.job.id)}`
