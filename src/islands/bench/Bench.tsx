@@ -2,6 +2,7 @@ import { memo, useEffect, useMemo, useState } from 'react'
 import { CAUTION } from '../../contract/words'
 import { layoutOf, type Slot } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
+import { formatLength, unitOf } from '../../core/quantity/format'
 import { Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { receiving } from '../handed/handed'
@@ -81,6 +82,7 @@ function BenchSheet(props: BenchProps) {
         ]
   useTypeAnywhere()
   const letters = useCommands([...answers, ...commands], bench.text)
+  const figureOfMaster = (mm: number): string => formatLength(mm, bench.system, characteristic.showTo)
   const complete = bench.slots.every((slot) => bench.standingAt(slot))
   return (
     <div className={styles.bench}>
@@ -95,7 +97,10 @@ function BenchSheet(props: BenchProps) {
               {characteristic.how === '' ? '' : `. ${characteristic.how}`}
               {characteristic.method.kind === 'boreDiameter' && characteristic.method.masterMm !== null && (
                 <>
-                  ; master <span className="figure">{characteristic.method.masterMm.toFixed(3)} mm</span>
+                  ; master{' '}
+                  <span className="figure">
+                    {figureOfMaster(characteristic.method.masterMm)} {unitOf('length', bench.system)}
+                  </span>
                 </>
               )}
               .
