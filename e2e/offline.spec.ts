@@ -90,12 +90,28 @@ test('two tabs without a network: each keeps its own, one is closed, and all of 
   await context.setOffline(true)
   await takeReadings(page, ['0.05', '0.06'])
   await takeReadings(second, ['0.11', '0.12', '0.11'])
-  await expect(second.getByText(/3 readings kept/)).toBeVisible()
+  // Each tab tells of everything that this device keeps.
+  await expect(second.getByText(/No connection: 5 readings kept/)).toBeVisible()
+  await expect(page.getByText(/No connection: 5 readings kept/)).toBeVisible()
   await second.close()
   await context.setOffline(false)
-  // The tab that is left sends what both have kept.
+  // The tab that is left sends what both have kept, and shows it.
   await expect.poll(() => texts(medida, 'pump-lash')).toEqual(['0.11', '0.12', '0.11'])
   await expect.poll(() => texts(medida, 'side-1')).toEqual(['0.05', '0.06'])
   await expect(page.getByText('queued')).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /Governor pump, gear backlash.*3\/4/ })).toBeVisible()
+  await context.close()
+})
+
+test('two tabs side by side: what one has sent is not waiting in the other', async ({ medida, browser }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  const second = await context.newPage()
+  await open(page, `${BENCH}?c=brush-left`)
+  await open(second, `${BENCH}?c=brush-left`)
+  await context.setOffline(true)
+  await takeReadings(page, ['27.0'])
+  await expect(second.getByRole('button', { name: /27\.0, not sent yet/ })).toBeVisible()
+  await context.setOffline(false)
+  for (const tab of [page, second]) await expect(tab.getByText('queued')).toHaveCount(0)
   await context.close()
 })

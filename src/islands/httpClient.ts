@@ -24,8 +24,14 @@ async function call<T>(path: string, init: RequestInit): Promise<Answer<T>> {
   }
   // A proxy or a server that is just starting: try again later, like no network at all.
   if (response.status >= 500) return { kind: 'offline' }
+  if (response.ok) {
+    // An answer cut off on its way is no answer.
+    return response.json().then(
+      (value: T) => ({ kind: 'ok', value }),
+      () => ({ kind: 'offline' }),
+    )
+  }
   const body: unknown = await response.json().catch(() => null)
-  if (response.ok) return { kind: 'ok', value: body as T }
   const error = (body as Refusal | null)?.error
   return {
     kind: 'refused',
@@ -40,10 +46,12 @@ async function call<T>(path: string, init: RequestInit): Promise<Answer<T>> {
 /** Bytes that a browser goes on sending after its page is left; more it refuses to promise. */
 const MOST_KEPT_ALIVE = 60_000
 
-export function postJson<T>(path: string, json: unknown): Promise<Answer<T>> {
+/** Sends JSON; with a patience, what is not answered within so many milliseconds counts as offline. */
+export function postJson<T>(path: string, json: unknown, patienceMs?: number): Promise<Answer<T>> {
   const body = JSON.stringify(json)
   const keepalive = new Blob([body]).size <= MOST_KEPT_ALIVE
-  return call(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body, keepalive })
+  const signal = patienceMs === undefined ? null : AbortSignal.timeout(patienceMs)
+  return call(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body, keepalive, signal })
 }
 
 export const postForm = <T>(path: string, form: FormData): Promise<Answer<T>> => call(path, { method: 'POST', body: form })

@@ -46,12 +46,26 @@ function database(): Promise<IDBPDatabase<OutboxSchema>> {
   return opened
 }
 
+let channel: BroadcastChannel | undefined
+/** Other tabs show what is kept here too: they are told when it changes. */
+function news(): BroadcastChannel {
+  channel ??= new BroadcastChannel('medida-outbox')
+  return channel
+}
+
+/** Calls when another tab has changed what is kept on this device; the answer stops that. */
+export function onOutboxChanged(call: () => void): () => void {
+  news().addEventListener('message', call)
+  return () => news().removeEventListener('message', call)
+}
+
 const oldestFirst = <T extends Kept>(items: readonly T[], jobId: string): T[] =>
   items.filter((item) => item.jobId === jobId).sort((a, b) => (a.id < b.id ? -1 : 1))
 
 /** Keeps an accepted reading on this device until the server has it. */
 export async function putInOutbox(item: OutboxItem): Promise<void> {
   await (await database()).put('items', item)
+  news().postMessage('kept')
 }
 
 /** How long a stored reading is still kept here: longer than any page takes to come up. */
@@ -60,6 +74,7 @@ const KEPT_MS = 120_000
 /** Notes that the server has it. */
 export async function markSent(item: OutboxItem): Promise<void> {
   await (await database()).put('items', { ...item, sent: Date.now() })
+  news().postMessage('sent')
 }
 
 /** Forgets what the server has had for long. */
@@ -70,6 +85,7 @@ export async function forgetSent(items: readonly OutboxItem[]): Promise<void> {
 
 export async function takeFromOutbox(id: string): Promise<void> {
   await (await database()).delete('items', id)
+  news().postMessage('dropped')
 }
 
 /** A person's waiting readings of one job, in the order they were accepted: the ids are UUID v7, which sort by time. */

@@ -12,9 +12,10 @@ import type { Stage } from '../../core/record/stage'
 import type { WorkState } from '../../core/work/fold'
 import type { Entries } from '../work/useEntries'
 import type { Gauge } from './benchRecord'
+import type { Delivery } from './localReadings'
 import type { useConditions } from './useConditions'
 import type { GaugeWord } from './useGaugeWord'
-import type { Delivery, Outbox } from './useOutbox'
+import type { Outbox } from './useOutbox'
 import type { Cable } from './useSerialGauge'
 
 export interface BenchProps {

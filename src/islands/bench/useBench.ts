@@ -225,7 +225,10 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
     if (figures === '') return here && mode.kind === 'read' ? nextOpen() : setFault(null)
     const understood = readTyped(characteristic, slot, figures, machineUnits)
     if (!understood.ok) return refuse(explainReadingFault(understood.fault))
-    if (here && mode.kind === 'read') return correct(slot)
+    if (here && mode.kind === 'read') {
+      correct(slot)
+      return setText(figures)
+    }
     const slip = slips === 'ask' && kept.current !== figures ? slipIn(slot, figures, understood.value.parsed) : null
     if (slip) {
       setPlace({ id: characteristic.id, slot })

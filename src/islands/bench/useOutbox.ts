@@ -6,28 +6,19 @@ import {
   forgetSent,
   markSent,
   type OutboxItem,
+  onOutboxChanged,
   putInOutbox,
   takeFromOutbox,
   waitingInOutbox,
   waitsForItsCharacteristic,
 } from '../outbox'
-
-/** queued: on this device only; stored: the server has it; refused: the server declined it, with the reason. */
-export type Delivery =
-  | { readonly kind: 'queued' }
-  | { readonly kind: 'stored' }
-  | { readonly kind: 'refused'; readonly status: number; readonly message: string }
-
-export interface LocalReading {
-  readonly reading: Reading
-  readonly delivery: Delivery
-}
+import { broughtUp, type Delivery, type LocalReading } from './localReadings'
 
 /** Whether the server takes readings now: reached; not reached; reached, but this person's session has ended. */
 export type Link = 'reached' | 'offline' | 'signedOut'
 
 export interface Outbox {
-  /** Readings accepted on this device that the page did not come with, oldest first. */
+  /** Readings accepted on this device, in this tab or another, that the page did not come with, oldest first. */
   readonly local: readonly LocalReading[]
   readonly link: Link
   /** What waits on this device has been looked up; before that a place may seem open that is not. */
@@ -39,6 +30,8 @@ export interface Outbox {
 }
 
 const RETRY_MS = 4_000
+/** A network that does not answer is as good as none. */
+const PATIENCE_MS = 10_000
 
 /** An ended session refuses the person, not the reading: it stays queued, and so do those behind a rate limit. */
 function linkAfter(answer: Answer<unknown>): Link {
@@ -54,6 +47,18 @@ export function useOutbox(personId: string, jobId: string): Outbox {
   const [link, setLink] = useState<Link>('reached')
   const [loaded, setLoaded] = useState(false)
   const sending = useRef(false)
+  const seen = useRef<ReadonlySet<string>>(new Set())
+  /** Given up here, whether or not it has left the store yet. */
+  const dropped = useRef(new Set<string>())
+
+  /** What is kept on this device now, shown as well. */
+  const look = useCallback(async (): Promise<readonly OutboxItem[]> => {
+    const items = (await waitingInOutbox(personId, jobId)).filter(({ id }) => !dropped.current.has(id))
+    const before = seen.current
+    seen.current = new Set([...before, ...items.map(({ id }) => id)])
+    setLocal((shown) => broughtUp(shown, items, before))
+    return items
+  }, [personId, jobId])
 
   const mark = useCallback((id: string, delivery: Delivery) => {
     setLocal((before) => before.map((item) => (item.reading.id === id ? { ...item, delivery } : item)))
@@ -66,9 +71,9 @@ export function useOutbox(personId: string, jobId: string): Outbox {
       const refused = new Set<string>()
       // Read anew after each one: more may have been accepted while it was on its way.
       for (;;) {
-        const next = (await waitingInOutbox(personId, jobId)).find((item) => item.sent === undefined && !refused.has(item.id))
+        const next = (await look()).find((item) => item.sent === undefined && !refused.has(item.id))
         if (!next || (await waitsForItsCharacteristic(next))) break
-        const answer = await postJson(`/api/jobs/${encodeURIComponent(jobId)}/readings`, next.body)
+        const answer = await postJson(`/api/jobs/${encodeURIComponent(jobId)}/readings`, next.body, PATIENCE_MS)
         const nextLink = linkAfter(answer)
         setLink(nextLink)
         if (nextLink !== 'reached') break
@@ -83,18 +88,10 @@ export function useOutbox(personId: string, jobId: string): Outbox {
     } finally {
       sending.current = false
     }
-  }, [personId, jobId, mark])
+  }, [jobId, look, mark])
 
   useEffect(() => {
-    let stale = false
-    void waitingInOutbox(personId, jobId).then((items: OutboxItem[]) => {
-      if (stale) return
-      setLocal((before) => [
-        ...items.map(
-          ({ reading, sent }): LocalReading => ({ reading, delivery: { kind: sent === undefined ? 'queued' : 'stored' } }),
-        ),
-        ...before,
-      ])
+    void look().then((items) => {
       setLoaded(true)
       void forgetSent(items)
       void send()
@@ -102,12 +99,13 @@ export function useOutbox(personId: string, jobId: string): Outbox {
     const retry = setInterval(() => void send(), RETRY_MS)
     const online = (): void => void send()
     addEventListener('online', online)
+    const stopListening = onOutboxChanged(() => void look())
     return () => {
-      stale = true
       clearInterval(retry)
       removeEventListener('online', online)
+      stopListening()
     }
-  }, [personId, jobId, send])
+  }, [look, send])
 
   const accept = useCallback(
     (reading: Reading, body: ReadingBody) => {
@@ -118,6 +116,7 @@ export function useOutbox(personId: string, jobId: string): Outbox {
   )
 
   const drop = useCallback((id: string) => {
+    dropped.current.add(id)
     setLocal((before) => before.filter((item) => item.reading.id !== id))
     void takeFromOutbox(id)
   }, [])

@@ -3,7 +3,7 @@ import { type Evaluation, startEvaluation } from '../../core/record/evaluate'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 import type { Stage } from '../../core/record/stage'
 import { standingReadings } from '../../core/record/standing'
-import type { LocalReading } from './useOutbox'
+import type { LocalReading } from './localReadings'
 
 /** Standing readings of the job by characteristic, those of this device included, and what follows from them. */
 export interface Standing {

@@ -44,6 +44,8 @@ export interface Entries {
 }
 
 const RETRY_MS = 4_000
+/** A network that does not answer is as good as none. */
+const PATIENCE_MS = 10_000
 const NOT_KEPT =
   'This browser lets nothing be kept on this device (a private window?), so nothing was noted. Open Medida in an ordinary window.'
 
@@ -108,7 +110,11 @@ export function useEntries(view: JobView, person: Person, onChanged: (() => void
         // Something may have been noted while the store was being read.
         if (!next || (await waitsForItsReading(next))) continue
         askedAgain.current = true
-        const answer: Answer<{ entries: StoredEntry[] }> = await postJson(`${path}/entries`, { entries: next.entries })
+        const answer: Answer<{ entries: StoredEntry[] }> = await postJson(
+          `${path}/entries`,
+          { entries: next.entries },
+          PATIENCE_MS,
+        )
         if (answer.kind === 'ok') {
           setLink('reached')
           take(answer.value.entries)
