@@ -25,10 +25,15 @@ const safe = (book: unknown, level: string): EntryBody[] =>
     what.kind === 'drawnPicture' ? [] : [what],
   )
 
-const contextOf = (bodies: readonly EntryBody[], book: LimitBook = quillmere, levels: ReadonlySet<string> = CHECK) => {
+const contextOf = (
+  bodies: readonly EntryBody[],
+  book: LimitBook = quillmere,
+  levels: ReadonlySet<string> = CHECK,
+  at = '2026-11-24T08:00:00.000Z',
+) => {
   const work = foldWork(
     book,
-    bodies.map((body) => entry(body, '2026-11-24T08:00:00.000Z')),
+    bodies.map((body) => entry(body, at)),
   )
   return {
     book,
@@ -115,10 +120,108 @@ const refusals: {
   { name: 'a gate skipped', body: { kind: 'stepSkipped', step: 'ms-intake', reason: 'in a hurry' }, says: /cannot be skipped/ },
   { name: 'a wait not begun', before: SAFE.slice(0, 2), body: done('ms-governor'), says: /Start the clock first/ },
   {
-    name: 'a wait not over',
-    before: [...SAFE.slice(0, 2)],
-    body: done('ms-governor'),
-    says: /Start the clock first/,
+    name: 'a wait begun behind a gate',
+    body: { kind: 'waitStarted', step: 'ms-governor' },
+    says: /stays closed until/,
+  },
+  {
+    name: 'a clock on a step that waits for nothing',
+    before: SAFE.slice(0, 2),
+    body: { kind: 'waitStarted', step: 'ms-breaker' },
+    says: /has no waiting time/,
+  },
+  { name: 'opened again what is open', body: { kind: 'stepReopened', step: 'ms-breaker', reason: 'x' }, says: /is open already/ },
+  {
+    name: 'a step past a gate',
+    before: SAFE,
+    body: { kind: 'stepMoved', step: 'af-oil', after: 'ms-breaker' },
+    says: /does not pass a gate or leave its stage/,
+  },
+  {
+    name: 'a step of the job with the id of another',
+    body: { kind: 'stepAdded', step: 'af-oil', stage: 'asFound', after: null, name: 'Smell it', text: '' },
+    says: /with this id is there already/,
+  },
+  {
+    name: 'a step after one that is none',
+    body: { kind: 'stepAdded', step: 'own-1', stage: 'asFound', after: 'af-none', name: 'Smell it', text: '' },
+    says: /no step “af-none” to put it after/,
+  },
+  {
+    name: 'a position there already',
+    body: { kind: 'positionAdded', position: 'gb-cap', name: 'Cap', parent: null, count: 1 },
+    says: /with this id is there already/,
+  },
+  {
+    name: 'a position in one that is none',
+    body: { kind: 'positionAdded', position: 'own-1', name: 'Plug', parent: 'nose', count: 1 },
+    says: /no position “nose”/,
+  },
+  {
+    name: 'a mark on a joint that is none',
+    body: { kind: 'jointMarked', joint: 'j-none', mark: 'x' },
+    says: /no joint “j-none”/,
+  },
+  {
+    name: 'a bearing of no size',
+    before: SAFE,
+    body: { kind: 'identified', position: 'gb-cap', sizes: { kind: 'bearing', bore: '40', outside: '-80', width: '18' } },
+    says: /“-80” is no size/,
+  },
+  {
+    name: 'a seal without a size',
+    before: SAFE,
+    body: { kind: 'identified', position: 'gb-cap', sizes: { kind: 'seal', shaft: 'big', outside: '80', width: '10' } },
+    says: /big/,
+  },
+  { name: 'a part looked at that is none', body: { kind: 'lookedAt', part: 'nose', note: '' }, says: /no part “nose”/ },
+  {
+    name: 'measured because of no finding',
+    body: { kind: 'measurementPlanned', characteristic: 'journal', finding: FINDING },
+    says: /That finding is not on record/,
+  },
+  {
+    name: 'measured what is not in the book',
+    before: [finding()],
+    body: { kind: 'measurementPlanned', characteristic: 'nose', finding: FINDING },
+    says: /no characteristic “nose”/,
+  },
+  {
+    name: 'a pattern that is none',
+    body: { kind: 'patternRecorded', pattern: 'pt-none', elements: [] },
+    says: /no pattern “pt-none”/,
+  },
+  {
+    name: 'a reading of another job',
+    body: { kind: 'readingNoted', reading: FINDING, note: 'burr' },
+    says: /That reading is not in this job/,
+  },
+  {
+    name: 'dropped what the book has',
+    body: { kind: 'characteristicDropped', characteristic: 'journal', reason: 'x' },
+    says: /not one that was typed/,
+  },
+  {
+    name: 'a finding withdrawn twice',
+    before: [finding(), { kind: 'findingWithdrawn', finding: FINDING, reason: 'dirt' }],
+    body: { kind: 'findingWithdrawn', finding: FINDING, reason: 'dirt' },
+    says: /was withdrawn/,
+  },
+  ...(['step', 'position', 'part', 'finding'] as const).map((kind) => ({
+    name: `a picture of a ${kind} that is none`,
+    body: {
+      kind: 'pictureAdded',
+      picture: FINDING,
+      subject: { kind, id: 'none' },
+      caption: '',
+      sha256: 'a'.repeat(64),
+    } as unknown as EntryBody,
+    says: /no step “none”|no position “none”|no part “none”|not on record/,
+  })),
+  {
+    name: 'drawn on no picture',
+    body: { kind: 'pictureRemoved', picture: FINDING, reason: 'blurred' },
+    says: /That picture is not in this job/,
   },
   {
     name: 'a part of another machine',
@@ -208,6 +311,13 @@ test.each(refusals)('$name', ({ before = [], body, says, levels = CHECK }) => {
   const sentence = refuseEntry(body, contextOf(before, quillmere, levels))
   if (says === null) expect(sentence).toBeNull()
   else expect(sentence).toMatch(says)
+})
+
+test('a wait holds until its clock has run out', () => {
+  const before: EntryBody[] = [...SAFE.slice(0, 2), { kind: 'waitStarted', step: 'ms-governor' }]
+  const began = (at: string) => refuseEntry(done('ms-governor'), contextOf(before, quillmere, CHECK, at))
+  expect(began('2026-11-24T11:50:00.000Z')).toMatch(/5:00 still to wait/)
+  expect(began('2026-11-24T11:45:00.000Z')).toBeNull()
 })
 
 test('what is cut to get it off needs its evidence first', () => {

@@ -1,0 +1,118 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { point } from '../quantity/interval'
+import { type Conditions, correctReading } from './correction'
+import type { Gauge } from './gauge'
+import { readingUncertainty } from './uncertainty'
+
+const gauge: Gauge = {
+  id: 'om-1',
+  code: 'OM-1',
+  name: 'Outside micrometer',
+  kind: 'outsideMicrometer',
+  resolution: 0.001,
+  maximumPermissibleError: 0.004,
+  calibration: null,
+  corrections: [],
+  expansionPerK: 11.5e-6,
+  range: null,
+  calibrationDue: '2027-01-01',
+}
+// As a certificate may list them: in no order.
+const certified: Gauge = {
+  ...gauge,
+  corrections: [
+    { at: 75, error: -0.002 },
+    { at: 25, error: 0.001 },
+    { at: 50, error: 0.003 },
+  ],
+}
+const zeroed = (zero: number): Conditions => ({ zero, temperature: null })
+const warm = (partC: number, scaleC: number, withinK = 0): Conditions => ({ zero: 0, temperature: { partC, scaleC, withinK } })
+const corrected = (over: Partial<Parameters<typeof correctReading>[0]>) =>
+  correctReading({ indicated: point(50), deviation: null, gauge, conditions: null, partPerK: null, ...over })
+
+describe('what is done to a reading before it is reduced', () => {
+  it.each<[what: string, over: Partial<Parameters<typeof correctReading>[0]>, size: number]>([
+    ['nothing noted, nothing done', {}, 50],
+    ['what it showed at zero is taken off', { conditions: zeroed(0.004) }, 49.996],
+    ['and put on where it showed too little', { conditions: zeroed(-0.004) }, 50.004],
+    ['what it shows too much is taken off', { gauge: certified }, 49.997],
+    ['between two lines of the certificate, in proportion', { gauge: certified, indicated: point(60) }, 59.999],
+    ['below the first line its error holds', { gauge: certified, indicated: point(10) }, 9.999],
+    ['beyond the last line its error holds', { gauge: certified, indicated: point(90) }, 90.002],
+    [
+      'set on a master, the certificate is read at the deviation',
+      { gauge: certified, indicated: point(160.03), deviation: 0.03 },
+      160.029,
+    ],
+    ['zero and certificate add up', { gauge: certified, conditions: zeroed(0.004) }, 49.993],
+    // 100 · (1 + 11.5e-6 · 10)/(1 + 23e-6 · 20), by hand.
+    ['a warm part and a warm scale, to 20 °C', { indicated: point(100), conditions: warm(40, 30), partPerK: 23e-6 }, 99.96551586],
+    ['a warm part alone', { indicated: point(100), conditions: warm(40, 20), partPerK: 23e-6 }, 99.95402115],
+    ['at 20 °C nothing changes', { indicated: point(100), conditions: warm(20, 20), partPerK: 23e-6 }, 100],
+    ['no expansion in the book, no correction', { indicated: point(100), conditions: warm(40, 30) }, 100],
+    [
+      'no expansion of the gauge on record, no correction',
+      { indicated: point(100), conditions: warm(40, 30), partPerK: 23e-6, gauge: { ...gauge, expansionPerK: null } },
+      100,
+    ],
+  ])('%s', (_what, over, size) => {
+    const { interval } = corrected(over)
+    expect(interval.low).toBeCloseTo(size, 8)
+    expect(interval.high).toBe(interval.low)
+  })
+
+  it('each step says what it added, and together they are what was done', () => {
+    const { interval, zero, calibration, temperature } = corrected({
+      gauge: certified,
+      conditions: { zero: 0.004, temperature: { partC: 31, scaleC: 24, withinK: 1 } },
+      partPerK: 19e-6,
+    })
+    expect([zero, calibration]).toEqual([-0.004, -0.003])
+    expect(50 + zero + calibration + temperature).toBeCloseTo(interval.low, 12)
+  })
+
+  it('a bound stays a bound, a range a range', () => {
+    const conditions: Conditions = { zero: 0.01, temperature: { partC: 30, scaleC: 20, withinK: 1 } }
+    const above = corrected({ indicated: { low: 180, high: Number.POSITIVE_INFINITY }, conditions, partPerK: 1e-5 })
+    expect(above.interval.high).toBe(Number.POSITIVE_INFINITY)
+    expect(above.interval.low).toBeCloseTo(179.99 / (1 + 1e-4), 9)
+    const below = corrected({ indicated: { low: Number.NEGATIVE_INFINITY, high: 0.05 }, conditions, partPerK: 1e-5 })
+    expect(below.interval.low).toBe(Number.NEGATIVE_INFINITY)
+    expect(below.interval.high).toBeCloseTo(0.04 / (1 + 1e-4), 9)
+    for (const { uncertainty, temperature } of [above, below])
+      expect(Number.isFinite(uncertainty) && Number.isFinite(temperature)).toBe(true)
+  })
+
+  it('a temperature known to a kelvin makes the size less certain, by part and scale', () => {
+    const own = readingUncertainty(gauge)
+    const { uncertainty } = corrected({ indicated: point(300), conditions: warm(40, 30, 1), partPerK: 23e-6 })
+    const [part, scale] = [(300 * 23e-6) / Math.sqrt(3), (300 * 11.5e-6) / Math.sqrt(3)]
+    expect(uncertainty).toBeCloseTo(Math.hypot(own, part, scale), 12)
+    expect(corrected({ indicated: point(300), conditions: warm(40, 30, 0), partPerK: 23e-6 }).uncertainty).toBeCloseTo(own, 12)
+  })
+
+  it('never turns two readings round, and never makes a figure that is none', () => {
+    const finite = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+    fc.assert(
+      fc.property(
+        finite(0, 500),
+        finite(0, 500),
+        finite(-0.05, 0.05),
+        finite(-10, 60),
+        finite(-10, 60),
+        finite(1e-6, 3e-5),
+        (a, b, zero, partC, scaleC, partPerK) => {
+          const conditions: Conditions = { zero, temperature: { partC, scaleC, withinK: 2 } }
+          const [small, large] = [Math.min(a, b), Math.max(a, b)].map((size) =>
+            corrected({ indicated: point(size), gauge: certified, conditions, partPerK }),
+          )
+          expect(small?.interval.low).toBeLessThanOrEqual((large?.interval.low ?? 0) + 1e-9)
+          expect(Object.values(large ?? {}).every((value) => typeof value !== 'number' || Number.isFinite(value))).toBe(true)
+        },
+      ),
+      { seed: 232 },
+    )
+  })
+})
