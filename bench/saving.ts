@@ -113,7 +113,7 @@ async function serveBare(connectionString: string): Promise<{ url: string; close
           JOB,
           JSON.stringify({ reading: body.id }),
         ])
-        await client.query("SELECT pg_notify('medida_job', $1)", [JOB])
+        await client.query("SELECT pg_notify('medida_job', $1)", [`${JOB} ${body.id}`])
         await client.query('COMMIT')
         response.end('{}')
       } catch (error) {

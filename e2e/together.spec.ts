@@ -4,7 +4,7 @@ import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { runningClusterUrl } from '../scripts/lib/cluster'
 import { countRows, onDatabase } from './support/database'
 import { Medida } from './support/medida'
-import { expect, JOB, open, signedIn, test } from './support/test'
+import { expect, JOB, open, readingField, signedIn, takeReadings, test } from './support/test'
 
 const STRIP = `/jobs/${JOB}/strip`
 /** What the issue of a change may take until the other person sees it. */
@@ -103,6 +103,28 @@ test.describe('two people, two servers, one database', () => {
     await mara.reload()
     await expect(mara.getByText('2 temporary things inside')).toBeVisible()
     expect(await countRows(medida, 'job_entry')).toBe(before + 2)
+  })
+
+  test('at the bench each sees what the other reads; what is typed where the other reads first is not lost', async () => {
+    const bench = '/jobs/quillmere-g1-2026/bench?c=pump-lash'
+    await open(mara, bench)
+    await open(lena, bench)
+    await takeReadings(mara, ['0.11'])
+    await expect(lena.getByText('Mara Ellwood read “0.11” here just now.')).toBeVisible({ timeout: SEEN_WITHIN_MS })
+    await expect(lena.getByRole('button', { name: /tooth 1: 0\.110, by Mara Ellwood/ })).toContainText('ME')
+    await lena.keyboard.press('Enter')
+    const field = await readingField(lena)
+    await expect(field).toHaveAccessibleName(/tooth 2/)
+    await lena.keyboard.type('0.13')
+    await takeReadings(mara, ['0.12'])
+    await expect(lena.getByText('Mara Ellwood read “0.12” here just now.')).toBeVisible({ timeout: SEEN_WITHIN_MS })
+    await expect(field).toHaveValue('0.13')
+    await expect(field).toBeFocused()
+    await lena.keyboard.press('Enter')
+    await lena.getByRole('button', { name: 'Gauge not square' }).click()
+    await lena.getByRole('button', { name: 'Accept correction' }).click()
+    const corrected = mara.getByRole('button', { name: /tooth 2: 0\.130, by Lena Voss, corrected/ })
+    await expect(corrected).toBeVisible({ timeout: SEEN_WITHIN_MS })
   })
 
   test('dragging lays out in order; a part dropped on another tray moves there', async () => {

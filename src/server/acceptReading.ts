@@ -79,7 +79,7 @@ export async function acceptReading(context: Context, jobId: string, body: Readi
       subject: jobId,
       detail: { reading: body.id, characteristic: body.characteristic, text: body.text, supersedes: body.supersedes },
     })
-    await announce(db, jobId)
+    await announce(db, jobId, body.id)
     return { id: body.id, stored: true }
   })
 }

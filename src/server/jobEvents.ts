@@ -1,63 +1,85 @@
-import type { StoredEntry } from '../contract/answers'
-import { findJob } from '../db/queries/jobs'
+import { findJob, readingsById, readingsReceivedAfter } from '../db/queries/jobs'
 import { entriesAfter, JOB_CHANNEL } from '../db/queries/work'
 import { authorise, type Context } from './context'
-import { notices } from './live'
+import { answerEvents, type StreamedEvent } from './eventStream'
+import { readingOfRow } from './jobRecord'
+import { MISSED, notices } from './live'
 import { Refused } from './refused'
 import { logger } from './runtime'
 
-const ALIVE_MS = 20_000
+/** `entry` for each entry of a job after a place in its list, in order, and `changed` when anything was written. */
+export function entryEvents(context: Context, jobId: string, after: number): Promise<Response> {
+  let seen = after
+  return jobEvents(context, jobId, async () => {
+    const fresh = await entriesAfter(context.db, jobId, seen)
+    seen = fresh.at(-1)?.seq ?? seen
+    return [...fresh.map((item) => ({ id: String(item.seq), event: 'entry', data: item })), { event: 'changed', data: {} }]
+  })
+}
 
-/**
- * A stream of server-sent events of one job: `entry` for each entry after a place in its list, in order, and `changed`
- * when anything was written, so that a page can ask for what it shows.
- */
-export async function jobEvents(context: Context, jobId: string, after: number): Promise<ReadableStream<Uint8Array>> {
+/** So far the clocks of two servers, and a reading's stamp and its being seen, may lie apart, ms. */
+const APART_MS = 60_000
+
+/** `reading` for each reading of a job that was stored since, by whichever server; one of the last minute may come again. */
+export function readingEvents(context: Context, jobId: string, since: Date): Promise<Response> {
+  let latest = since.getTime()
+  const sent = new Map<string, number>()
+  return jobEvents(context, jobId, async (said) => {
+    const ids = said === 'unknown' ? null : [...said].filter((id) => !sent.has(id))
+    const rows =
+      ids === null
+        ? await readingsReceivedAfter(context.db, jobId, new Date(latest - APART_MS))
+        : ids.length > 0
+          ? await readingsById(context.db, ids)
+          : []
+    const fresh = rows.filter(({ reading: { id } }) => !sent.has(id))
+    for (const { reading } of fresh) {
+      sent.set(reading.id, reading.receivedAt.getTime())
+      latest = Math.max(latest, reading.receivedAt.getTime())
+    }
+    for (const [id, received] of sent) if (received < latest - APART_MS) sent.delete(id)
+    const id = new Date(latest).toISOString()
+    return fresh.map((row) => ({ id, event: 'reading', data: readingOfRow(row) }))
+  })
+}
+
+/** Ids of readings that were announced since the look before; unknown at first, and after the connection was lost. */
+type Said = ReadonlySet<string> | 'unknown'
+
+/** Looks for what is new in a job once, and again whenever something was written to it, by any server. */
+async function jobEvents(
+  context: Context,
+  jobId: string,
+  look: (said: Said) => Promise<readonly StreamedEvent[]>,
+): Promise<Response> {
   authorise(context, 'read')
   if (!(await findJob(context.db, jobId))) throw new Refused('notFound', `There is no job “${jobId}”.`)
   await notices.hears()
-  const encoder = new TextEncoder()
-  let stop = (): void => {}
-  return new ReadableStream<Uint8Array>({
-    start(controller) {
-      let seen = after
-      let reading = false
-      let again = false
-      const say = (text: string): void => controller.enqueue(encoder.encode(text))
-      const sendNew = async (): Promise<void> => {
-        if (reading) {
-          again = true
-          return
+  return answerEvents(({ say, end }) => {
+    let looking = false
+    let next: Said | null = 'unknown'
+    const sayNew = async (): Promise<void> => {
+      if (looking) return
+      looking = true
+      try {
+        while (next !== null) {
+          const said = next
+          next = null
+          for (const event of await look(said)) say(event)
         }
-        reading = true
-        try {
-          do {
-            again = false
-            const fresh: StoredEntry[] = await entriesAfter(context.db, jobId, seen)
-            for (const item of fresh) {
-              seen = item.seq
-              say(`id: ${item.seq}\nevent: entry\ndata: ${JSON.stringify(item)}\n\n`)
-            }
-            say('event: changed\ndata: {}\n\n')
-          } while (again)
-        } catch (error) {
-          // The browser connects again by itself and asks from the last entry it has.
-          logger.warn({ err: error instanceof Error ? error.message : String(error) }, 'event stream ended')
-          stop()
-          controller.close()
-        } finally {
-          reading = false
-        }
+      } catch (error) {
+        // The browser connects again by itself and goes on from the last event it has.
+        logger.warn({ err: error instanceof Error ? error.message : String(error) }, 'event stream ended')
+        end()
+      } finally {
+        looking = false
       }
-      const unwatch = notices.watch(JOB_CHANNEL, jobId, () => void sendNew())
-      const alive = setInterval(() => say(': alive\n\n'), ALIVE_MS)
-      stop = () => {
-        unwatch()
-        clearInterval(alive)
-      }
-      say('retry: 1000\n\n')
-      void sendNew()
-    },
-    cancel: () => stop(),
+    }
+    void sayNew()
+    return notices.watch(JOB_CHANNEL, jobId, (word) => {
+      const ids = word === null ? [] : [word]
+      next = word === MISSED || next === 'unknown' ? 'unknown' : new Set([...(next ?? []), ...ids])
+      void sayNew()
+    })
   })
 }

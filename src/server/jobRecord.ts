@@ -94,7 +94,8 @@ type ReadingRow = Awaited<ReturnType<typeof readingsOf>>[number]
 
 const readingsInRecord = async (db: Executor, jobId: string) => (await readingsOf(db, jobId)).map(readingOfRow)
 
-const readingOfRow = ({ reading, by }: ReadingRow) => ({
+/** A reading of the store as the record has it. */
+export const readingOfRow = ({ reading, by }: ReadingRow) => ({
   id: reading.id,
   characteristic: reading.characteristic,
   station: reading.station,

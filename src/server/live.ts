@@ -6,6 +6,9 @@ import { database, databaseUrl, logger } from './runtime'
 /** Wakes a watcher with what was said, if anything was. */
 type Woken = (word: string | null) => void
 
+/** Said to the watchers of jobs when the connection was lost for a while: anything may have changed. */
+export const MISSED = 'missed'
+
 /** After a lost connection, ms. */
 const AGAIN_MS = 1_000
 
@@ -26,7 +29,7 @@ class Notices {
     this.watchers.set(key, own)
     return () => {
       own.delete(woken)
-      if (own.size === 0) this.watchers.delete(key)
+      if (own.size === 0 && this.watchers.get(key) === own) this.watchers.delete(key)
     }
   }
 
@@ -70,7 +73,7 @@ class Notices {
   }
 
   private wakeAll(): void {
-    for (const [key, own] of this.watchers) if (key.startsWith(JOB_CHANNEL)) for (const woken of own) woken(null)
+    for (const [key, own] of this.watchers) if (key.startsWith(JOB_CHANNEL)) for (const woken of own) woken(MISSED)
   }
 }
 

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNotNull, lt, or, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, inArray, isNotNull, lt, or, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
 import {
   decision,
@@ -54,6 +54,15 @@ export async function readingIdsOf(db: Executor, jobId: string): Promise<string[
     .orderBy(asc(reading.receivedAt), asc(reading.id))
   return rows.map(({ id }) => id)
 }
+
+/** Readings of a job that a server received after an instant, in the same order, with the name of who took them. */
+export const readingsReceivedAfter = (db: Executor, jobId: string, after: Date) =>
+  db
+    .select({ reading, by: user.name })
+    .from(reading)
+    .innerJoin(user, eq(user.id, reading.takenBy))
+    .where(and(eq(reading.jobId, jobId), gt(reading.receivedAt, after)))
+    .orderBy(asc(reading.receivedAt), asc(reading.id))
 
 /** These readings, with the name of who took them. */
 export const readingsById = (db: Executor, ids: readonly string[]) =>

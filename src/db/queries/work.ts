@@ -7,7 +7,9 @@ import { job, jobEntry, limitBook, machine, machineHours, picture, report, user 
 /** Channel on which every server of this database hears that something was added to a job. */
 export const JOB_CHANNEL = 'medida_job'
 
-export const announce = (db: Executor, jobId: string) => db.execute(sql`SELECT pg_notify(${JOB_CHANNEL}, ${jobId})`)
+/** Says that something was added to a job; of a reading, which. */
+export const announce = (db: Executor, jobId: string, readingId?: string) =>
+  db.execute(sql`SELECT pg_notify(${JOB_CHANNEL}, ${readingId === undefined ? jobId : `${jobId} ${readingId}`})`)
 
 /** Entries of a job that came after a place in its list, in order. */
 export async function entriesAfter(db: Executor, jobId: string, after: number): Promise<{ seq: number; entry: Entry }[]> {

@@ -32,6 +32,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
           </>
         )}
       </p>
+      <Theirs bench={bench} />
       {bench.question && <Question bench={bench} slip={bench.question} />}
       {mode.kind !== 'read' && !(mode.kind === 'retake' && mode.begun) && <ReasonForm bench={bench} />}
       {mode.kind === 'retake' && mode.begun && (
@@ -89,6 +90,37 @@ export function Messages({ bench }: { readonly bench: Bench }) {
           </>
         )}
       </p>
+    </div>
+  )
+}
+
+/** What somebody else read at the place in hand since this page came, and what of theirs cannot be shown yet. */
+function Theirs({ bench }: { readonly bench: Bench }) {
+  const { mode, active, awaitingReload } = bench
+  const here = mode.kind === 'read' ? bench.standingAt(active) : undefined
+  const by = here ? bench.arrivedFrom(here.id) : null
+  return (
+    <div role="status">
+      {here && by !== null && (
+        <p className={styles.theirs}>
+          <b>{by}</b> read “{here.text}” here just now.{' '}
+          {bench.text.trim() === '' ? (
+            <>
+              <Key>Enter</Key> goes on; press the figure to correct it.
+            </>
+          ) : (
+            <>
+              <Key>Enter</Key> puts yours over it, with a reason; <Key>Esc</Key> leaves theirs.
+            </>
+          )}
+        </p>
+      )}
+      {awaitingReload > 0 && (
+        <p className={styles.theirs}>
+          {awaitingReload === 1 ? 'A reading' : `${awaitingReload} readings`} taken elsewhere need a gauge or a limit that was
+          added since this page came. <Button onClick={() => location.reload()}>Reload</Button>
+        </p>
+      )}
     </div>
   )
 }

@@ -90,11 +90,14 @@ function Place({ bench, slot }: { readonly bench: Bench; readonly slot: Slot }) 
   )
 }
 
-/** A place holds the field while it is empty or being corrected; a taken one shows its reading. */
-function canType({ closed, mode, standingAt }: Bench, slot: Slot): boolean {
+/**
+ * A place holds the field while it is empty or being corrected; a taken one shows its reading. Where somebody else reads
+ * first, what is being typed stays in sight.
+ */
+function canType({ closed, mode, text, standingAt }: Bench, slot: Slot): boolean {
   if (closed !== null || mode.kind === 'cannot') return false
   if (mode.kind === 'retake') return mode.begun
-  return mode.kind === 'correct' || !standingAt(slot)
+  return mode.kind === 'correct' || text !== '' || !standingAt(slot)
 }
 
 interface CellProps {
@@ -110,9 +113,10 @@ interface CellProps {
   readonly text: string | null
   readonly typed: string
   readonly flag: string | undefined
+  /** In a word what is to be known of the reading, over its figure. */
   readonly note: string
-  readonly noted: string
-  readonly queued: boolean
+  /** The same and more, for who points at it or hears it. */
+  readonly about: string
   readonly sticksOut: boolean
 }
 
@@ -127,7 +131,7 @@ function cellOf(bench: Bench, slot: Slot): Omit<CellProps, 'acts' | 'slot' | 'is
     reading: bench.mode.kind === 'read',
   }
   const reading = bench.standingAt(slot)
-  if (!reading) return { ...place, text: null, typed: '', flag: undefined, note: '', noted: '', queued: false, sticksOut: false }
+  if (!reading) return { ...place, text: null, typed: '', flag: undefined, note: '', about: '', sticksOut: false }
   const { text, flag } = shownOf(bench, reading)
   const sticksOut = bench.result.faults.some(
     (fault) =>
@@ -135,12 +139,20 @@ function cellOf(bench: Bench, slot: Slot): Omit<CellProps, 'acts' | 'slot' | 'is
   )
   const queued = bench.deliveryOf(reading.id)?.kind === 'queued'
   const noted = bench.noteAt(reading)
-  const note = sticksOut ? 'sticks out' : queued ? 'queued' : noted !== '' ? 'noted' : reading.supersedes ? 'corrected' : ''
-  return { ...place, text, typed: reading.text, flag, note, noted, queued, sticksOut }
+  const other = bench.arrivedFrom(reading.id)
+  // Of several the first is shown.
+  const words: [word: string, said: string][] = []
+  if (sticksOut) words.push(['sticks out', 'sticks out'])
+  if (queued) words.push(['queued', 'not sent yet'])
+  if (noted !== '') words.push(['noted', `noted: ${noted}`])
+  if (other !== null) words.push([initials(other), `by ${other}`])
+  if (reading.supersedes !== null) words.push(['corrected', 'corrected'])
+  const about = words.map(([, said]) => said).join(', ')
+  return { ...place, text, typed: reading.text, flag, note: words[0]?.[0] ?? '', about, sticksOut }
 }
 
 const Cell = memo(function Cell(props: CellProps) {
-  const { acts, slot, label, isActive, closed, text, queued, sticksOut, noted } = props
+  const { acts, slot, label, isActive, closed, text, about, sticksOut } = props
   const ref = useRef<HTMLButtonElement>(null)
   const focus = isActive && !closed && props.reading
   useEffect(() => {
@@ -172,8 +184,8 @@ const Cell = memo(function Cell(props: CellProps) {
       data-flag={props.flag}
       data-active={isActive ? '' : undefined}
       data-warn={sticksOut ? '' : undefined}
-      aria-label={`${label}: ${text}${queued ? ', not sent yet' : ''}${sticksOut ? ', sticks out' : ''}${noted === '' ? '' : `, noted: ${noted}`}. ${closed ? '' : 'Correct it'}`}
-      title={noted || undefined}
+      aria-label={`${label}: ${text}${about === '' ? '' : `, ${about}`}. ${closed ? '' : 'Correct it'}`}
+      title={about || undefined}
       disabled={closed}
       onClick={() => acts.correct(slot)}
       onKeyDown={(event) => {
@@ -192,6 +204,13 @@ const Cell = memo(function Cell(props: CellProps) {
     </button>
   )
 })
+
+/** As people sign a record sheet. */
+const initials = (name: string): string =>
+  name
+    .split(/\s+/)
+    .map((part) => part.slice(0, 1))
+    .join('')
 
 /** A taken place in words: its figure, its bounds, its answer, or why there is none. */
 function shownOf({ characteristic, system }: Bench, reading: Reading): { text: string; flag: string | undefined } {

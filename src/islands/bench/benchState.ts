@@ -25,6 +25,8 @@ export interface BenchProps {
   readonly person: { readonly id: string; readonly name: string }
   /** Date of today, ISO, from the server: gauges lapse by it. */
   readonly today: string
+  /** When the server began to read the job, ISO: what was stored since arrives by itself. */
+  readonly madeAt: string
   /** Characteristic named in the address, if any. */
   readonly opened: string | null
   /** Stage named in the address, if any. */
@@ -118,6 +120,10 @@ export interface Bench extends BenchActs {
   readonly lastTaken: Reading | undefined
   standingAt(slot: Slot): Reading | undefined
   deliveryOf(id: string): Delivery | null
+  /** Who took a reading elsewhere since this page came; null for one's own, and for what the page came with. */
+  arrivedFrom(id: string): string | null
+  /** Readings that cannot be shown before the page comes anew: they need a gauge or a limit that was added since. */
+  readonly awaitingReload: number
   /** What is noted at a reading; empty when nothing is. */
   noteAt(reading: Reading): string
   /** What can be done, as one object that stays the same. */

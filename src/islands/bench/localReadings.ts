@@ -1,4 +1,5 @@
-import type { Reading } from '../../core/record/recordSchema'
+import { slotKey } from '../../core/method/layout'
+import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 import type { OutboxItem } from '../outbox'
 
 /** queued: on this device only; stored: the server has it; refused: the server declined it, with the reason. */
@@ -29,5 +30,44 @@ export function broughtUp(
   for (const [id, { delivery }] of shown) if (delivery.kind !== 'stored' && seenBefore.has(id) && !ids.has(id)) shown.delete(id)
   const now = [...shown.values()]
   const same = now.length === local.length && now.every((item, at) => item === local[at])
-  return same ? local : now.sort((a, b) => (a.reading.id < b.reading.id ? -1 : 1))
+  return same ? local : now.sort(byAcceptance)
 }
+
+/** With a reading that the server has: this device's own, or one that somebody took elsewhere. */
+export function withStored(local: readonly LocalReading[], reading: Reading): readonly LocalReading[] {
+  const known = local.find((item) => item.reading.id === reading.id)
+  if (known?.delivery.kind === 'stored') return local
+  const stored: LocalReading = { reading: known?.reading ?? reading, delivery: { kind: 'stored' } }
+  return [...local.filter((item) => item !== known), stored].sort(byAcceptance)
+}
+
+/** What is read of a place, in the stead of what: of two of these the server takes one. */
+const claimOf = ({ characteristic, stage, supersedes, ...slot }: Reading): string =>
+  [characteristic, stage, slotKey(slot), supersedes].join(' ')
+
+/** Those that count: not what was refused, nor what will be, because somebody else's stands at its place already. */
+export function counting(local: readonly LocalReading[]): readonly Reading[] {
+  const claimed = new Set(local.flatMap(({ reading, delivery }) => (delivery.kind === 'stored' ? claimOf(reading) : [])))
+  const without = new Set<string | null>()
+  return local.flatMap(({ reading, delivery }) => {
+    const counts =
+      delivery.kind === 'stored' ||
+      (delivery.kind === 'queued' &&
+        !claimed.has(claimOf(reading)) &&
+        (reading.supersedes === null || !without.has(reading.supersedes)))
+    if (counts) return reading
+    without.add(reading.id)
+    return []
+  })
+}
+
+/** Those a record has everything for. A gauge or a limit that was added since the page came is not in its record. */
+export function showable(record: InspectionRecord, local: readonly LocalReading[]): readonly LocalReading[] {
+  const gauges = new Set<string | null>([null, ...record.gauges.map(({ id }) => id)])
+  const characteristics = new Set(record.book.characteristics.map(({ id }) => id))
+  const all = local.every(({ reading }) => gauges.has(reading.gauge) && characteristics.has(reading.characteristic))
+  return all ? local : local.filter(({ reading }) => gauges.has(reading.gauge) && characteristics.has(reading.characteristic))
+}
+
+/** Ids are UUID v7: in the order in which they were made. */
+const byAcceptance = (a: LocalReading, b: LocalReading): number => (a.reading.id < b.reading.id ? -1 : 1)

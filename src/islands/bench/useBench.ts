@@ -21,6 +21,7 @@ import { useKept } from '../offline/useKept'
 import { bodyOf, closedBecause, NOT_KEPT, onlySlot } from './benchRecord'
 import type { Bench, BenchActs, BenchProps, Mode } from './benchState'
 import { gaugeInHand } from './gaugeInHand'
+import { showable } from './localReadings'
 import { repeatsShown } from './sheet'
 import { useConditions } from './useConditions'
 import { type Draft, useDraft } from './useDraft'
@@ -37,13 +38,13 @@ const isStage = (text: string | null): text is Stage => (stages as readonly (str
 
 const LEAST_REASON = 3
 
-export function useBench({ view, notes, person, today, opened, openedStage, offline = false }: BenchProps): Bench {
+export function useBench({ view, notes, person, today, madeAt, opened, openedStage, offline = false }: BenchProps): Bench {
   const { record } = view
   const { book } = record
   const jobId = record.job.id
   const [stage, setStage] = useState<Stage>(isStage(openedStage) ? openedStage : 'asFound')
-  const outbox = useOutbox(person.id, jobId)
-  useKept({ person, view, today, outbox, noted: notes.stored, offline })
+  const outbox = useOutbox(person.id, jobId, madeAt)
+  useKept({ person, view, today, madeAt, outbox, noted: notes.stored, offline })
   const conditions = useConditions(jobId)
   const [system, setSystem] = useState<UnitSystem>(record.machine.units)
   const [hand, takeInHand] = useGaugesInHand()
@@ -52,7 +53,7 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
   const [mode, setMode] = useState<Mode>(READ)
   const [question, setQuestion] = useState<SlipQuestion | null>(null)
 
-  const { local } = outbox
+  const local = useMemo(() => showable(record, outbox.local), [record, outbox.local])
   const readings = useStanding(record, local)
   const { evaluation } = readings
   const standingOf = (characteristicId: string): readonly Reading[] => readings.of(characteristicId, stage)
@@ -489,6 +490,11 @@ export function useBench({ view, notes, person, today, opened, openedStage, offl
     closed,
     lastTaken: lastTaken(),
     standingAt: (slot) => at(characteristic.id, slot),
+    awaitingReload: outbox.local.length - local.length,
+    arrivedFrom: (id) => {
+      const by = local.find(({ reading }) => reading.id === id)?.reading.by
+      return by === undefined || by === person.name ? null : by
+    },
     deliveryOf: (id) => outbox.local.find((item) => item.reading.id === id)?.delivery ?? null,
     noteAt: ({ id }) => work.readingNotes.get(id)?.note ?? '',
     acts,

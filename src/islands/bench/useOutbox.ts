@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { ReadingBody } from '../../contract/bodies'
 import type { Reading } from '../../core/record/recordSchema'
+import { hear } from '../hear'
 import { type Answer, postJson } from '../httpClient'
 import {
   forgetSent,
@@ -12,13 +13,13 @@ import {
   waitingInOutbox,
   waitsForItsCharacteristic,
 } from '../outbox'
-import { broughtUp, type Delivery, type LocalReading } from './localReadings'
+import { broughtUp, type Delivery, type LocalReading, withStored } from './localReadings'
 
 /** Whether the server takes readings now: reached; not reached; reached, but this person's session has ended. */
 export type Link = 'reached' | 'offline' | 'signedOut'
 
 export interface Outbox {
-  /** Readings accepted on this device, in this tab or another, that the page did not come with, oldest first. */
+  /** Readings that the page did not come with, oldest first: accepted on this device, in this tab or another, or elsewhere. */
   readonly local: readonly LocalReading[]
   readonly link: Link
   /** What waits on this device has been looked up; before that a place may seem open that is not. */
@@ -41,8 +42,11 @@ function linkAfter(answer: Answer<unknown>): Link {
   return answer.status === 429 ? 'offline' : 'reached'
 }
 
-/** Accepted readings: kept in the browser's store first, then sent in order; a broken network only delays them. */
-export function useOutbox(personId: string, jobId: string): Outbox {
+/**
+ * Accepted readings: kept in the browser's store first, then sent in order; a broken network only delays them. What others
+ * have stored since the page was made arrives by itself.
+ */
+export function useOutbox(personId: string, jobId: string, madeAt: string): Outbox {
   const [local, setLocal] = useState<readonly LocalReading[]>([])
   const [link, setLink] = useState<Link>('reached')
   const [loaded, setLoaded] = useState(false)
@@ -106,6 +110,16 @@ export function useOutbox(personId: string, jobId: string): Outbox {
       stopListening()
     }
   }, [look, send])
+
+  // What waits on this device is looked up first: a reading of its own that comes back is one it knows.
+  useEffect(() => {
+    if (!loaded) return
+    const path = `/api/jobs/${encodeURIComponent(jobId)}/readings/events`
+    return hear(
+      { path, parameter: 'since', after: madeAt },
+      { reading: (reading) => setLocal((before) => withStored(before, reading as Reading)) },
+    )
+  }, [jobId, madeAt, loaded])
 
   const accept = useCallback(
     (reading: Reading, body: ReadingBody) => {

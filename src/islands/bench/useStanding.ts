@@ -3,7 +3,7 @@ import { type Evaluation, startEvaluation } from '../../core/record/evaluate'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 import type { Stage } from '../../core/record/stage'
 import { standingReadings } from '../../core/record/standing'
-import type { LocalReading } from './localReadings'
+import { counting, type LocalReading } from './localReadings'
 
 /** Standing readings of the job by characteristic, those of this device included, and what follows from them. */
 export interface Standing {
@@ -30,7 +30,7 @@ function group(readings: readonly Reading[]): Map<string, Reading[]> {
 }
 
 /**
- * Carries the evaluation along with the readings accepted on this device: only the characteristics they belong to are
+ * Carries the evaluation along with the readings accepted here or elsewhere since the page came: only the characteristics they belong to are
  * computed again. A record that comes anew from the server starts it afresh.
  */
 export function useStanding(record: InspectionRecord, local: readonly LocalReading[]): Standing {
@@ -39,11 +39,7 @@ export function useStanding(record: InspectionRecord, local: readonly LocalReadi
   const carried = useRef<{ base: Evaluation; evaluation: Evaluation; applied: Map<string, readonly Reading[]> } | null>(null)
   return useMemo(() => {
     const known = new Set(record.job.readings.map(({ id }) => id))
-    const added = group(
-      local
-        .filter(({ reading, delivery }) => delivery.kind !== 'refused' && !known.has(reading.id))
-        .map(({ reading }) => reading),
-    )
+    const added = group(counting(local).filter(({ id }) => !known.has(id)))
     const historyOf = (key: string): readonly Reading[] => {
       const [before, own] = [stored.get(key) ?? NONE, added.get(key)]
       return own ? [...before, ...own] : before

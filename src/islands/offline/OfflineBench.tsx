@@ -49,6 +49,7 @@ export function OfflineBench() {
             view={view}
             person={found.person}
             today={today}
+            madeAt={at}
             opened={new URLSearchParams(location.search).get('c')}
             openedStage={new URLSearchParams(location.search).get('stage')}
             offline

@@ -9,6 +9,7 @@ export interface ToKeep {
   readonly person: Person
   readonly view: JobView
   readonly today: string
+  readonly madeAt: string
   readonly outbox: Outbox
   /** Entries the server has, those noted since the page came included. */
   readonly noted: readonly Entry[]
@@ -16,8 +17,8 @@ export interface ToKeep {
   readonly offline: boolean
 }
 
-/** Keeps the job on this device as the server has it, what was stored since included, and readies the page for no network. */
-export function useKept({ person, view, today, outbox: { local, loaded }, noted, offline }: ToKeep): void {
+/** Keeps the job on this device as the server has it, what was stored since included, by whomever, and readies the page for no network. */
+export function useKept({ person, view, today, madeAt, outbox: { local, loaded }, noted, offline }: ToKeep): void {
   const first = useRef(view)
   const jobId = view.record.job.id
   useEffect(() => {
@@ -32,8 +33,8 @@ export function useKept({ person, view, today, outbox: { local, loaded }, noted,
   useEffect(() => {
     const text = handedTextOfPage()
     if (offline || !loaded || text === null) return
-    page.current ??= keepPage(person.id, first.current, { text, today, at: new Date().toISOString() }).catch(() => undefined)
-  }, [person.id, today, loaded, offline])
+    page.current ??= keepPage(person.id, first.current, { text, today, at: madeAt }).catch(() => undefined)
+  }, [person.id, today, madeAt, loaded, offline])
 
   const known = useRef<Set<string> | null>(null)
   useEffect(() => {

@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import type { JobView, StoredEntry } from '../../contract/answers'
 import type { Entry, EntryBody } from '../../core/work/entrySchema'
 import { standingOn, subjectOf } from '../../core/work/subject'
+import { hear } from '../hear'
 import { type Answer, postJson } from '../httpClient'
 import { type EntriesItem, forgetEntries, keepEntries, waitingEntries, waitsForItsReading } from '../outbox'
 
@@ -165,22 +166,10 @@ export function useEntries(view: JobView, person: Person, onChanged: (() => void
 
   useEffect(() => {
     if (alone) return
-    let source: EventSource
-    let again: ReturnType<typeof setTimeout> | undefined
-    const listen = (): void => {
-      source = new EventSource(`${path}/events?after=${view.lastSeq}`)
-      source.addEventListener('entry', (event) => take([JSON.parse(event.data as string) as StoredEntry]))
-      source.addEventListener('changed', () => changed.current?.())
-      // A broken network it mends by itself; a server that answered with a fault has to be asked anew.
-      source.addEventListener('error', () => {
-        if (source.readyState === EventSource.CLOSED) again = setTimeout(listen, RETRY_MS)
-      })
-    }
-    listen()
-    return () => {
-      clearTimeout(again)
-      source.close()
-    }
+    return hear(
+      { path: `${path}/events`, parameter: 'after', after: String(view.lastSeq) },
+      { entry: (item) => take([item as StoredEntry]), changed: () => changed.current?.() },
+    )
   }, [alone, path, view.lastSeq, take])
 
   const storedEntries = useMemo(() => stored.map(({ entry }) => entry), [stored])
