@@ -150,6 +150,6 @@ export async function recordWithAdded(
   for (const reading of checked.job.readings) if (!known.has(reading.id)) known.set(reading.id, reading)
   const readings = ids.flatMap((id) => known.get(id) ?? [])
   const record = { ...before, job: { ...before.job, entries: checked.job.entries, readings } }
-  if (added.length === 0) carryEvaluation(before, record, touched)
+  carryEvaluation(before, record, touched)
   return record
 }

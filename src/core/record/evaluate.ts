@@ -8,7 +8,7 @@ import { type ChangeOutcome, changeOutcome } from './changes'
 import { closingOf } from './closings'
 import { evaluateCharacteristic } from './evaluateCharacteristic'
 import { evaluateFit } from './evaluateFit'
-import { characteristicAt, type Fixed, fix, found } from './fixed'
+import { characteristicAt, type Fixed, fix, found, withEntries } from './fixed'
 import { asGateMeasurement, judgePart } from './judgePart'
 import { type LaterSets, type LaterStage, laterSetsOf, laterSetsWith, laterStages, valuesAt } from './laterStages'
 import type { InspectionRecord, Reading } from './recordSchema'
@@ -36,6 +36,8 @@ export interface Evaluation {
   at(characteristic: string, stage: Stage): Measured
   /** The evaluation with these as the standing readings of one characteristic at one stage. */
   with(characteristic: string, standing: readonly Reading[], stage: Stage): Evaluation
+  /** The evaluation of the same record with more entries, none of which changes its book: nothing measured is computed again. */
+  noting(record: InspectionRecord): Evaluation
 }
 
 interface Taken {
@@ -61,14 +63,14 @@ export function startEvaluation(record: InspectionRecord): Evaluation {
 }
 
 /**
- * Takes what is known of a record over to one that holds more readings of these characteristics and is otherwise the
- * same: only what depends on them is computed.
+ * Takes what is known of a record over to one that holds more readings of these characteristics, more entries, and is
+ * otherwise the same: only what depends on them is computed.
  */
 export function carryEvaluation(from: InspectionRecord, to: InspectionRecord, characteristics: ReadonlySet<string>): void {
   const known = evaluations.get(from)
-  if (!known || evaluations.has(to)) return
+  if (!known || evaluations.has(to) || from.book !== to.book) return
   const readings = to.job.readings.filter(({ characteristic }) => characteristics.has(characteristic))
-  let carried = known
+  let carried = from.job.entries.length === to.job.entries.length ? known : known.noting(to)
   for (const stage of stages)
     for (const [characteristic, standing] of standingByCharacteristic(readings, stage))
       carried = carried.with(characteristic, standing, stage)
@@ -142,6 +144,11 @@ function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
       const settled = settle(fixed, state, { sets, reductions, later }, { characteristics, fits })
       return evaluationOf(fixed, settled, characteristics.size + fits.size + settled.parts)
     },
+    noting: (record) => {
+      const noted = withEntries(fixed, record)
+      const settled = settle(noted, state, state, 'entries')
+      return evaluationOf(noted, settled, settled.parts)
+    },
   }
 }
 
@@ -194,15 +201,18 @@ interface Affected {
   readonly fits: ReadonlySet<number>
 }
 
+const NOTHING_MEASURED: Affected = { characteristics: new Set(), fits: new Set() }
+
 /** Judges what is affected anew and keeps the rest of what was known before. */
 function settle(
   fixed: Fixed,
   before: State | null,
   taken: Taken,
-  affected: Affected | 'all',
+  by: Affected | 'entries' | 'all',
 ): State & { readonly parts: number } {
   const { book, job, machine } = fixed.record
   const { sets, reductions } = taken
+  const affected = by === 'entries' ? NOTHING_MEASURED : by
   const isAffected = (id: string): boolean => affected === 'all' || affected.characteristics.has(id)
   const partOf = (id: string): Part => found(fixed.parts, id)
 
@@ -231,7 +241,9 @@ function settle(
   const characteristics = replaced(
     before?.results.characteristics,
     measured,
-    ({ id }) => rescoped || isAffected(id),
+    ({ id }, index) =>
+      isAffected(id) ||
+      ((rescoped || by === 'entries') && before?.results.characteristics[index]?.need !== needOf(book, scope, fixed.planned, id)),
     (result): CharacteristicResult => {
       const characteristic = characteristicAt(fixed, result.id)
       return {
@@ -260,7 +272,7 @@ function settle(
       ),
   )
   const partsAffected =
-    affected === 'all' || rescoped
+    affected === 'all' || by === 'entries' || rescoped
       ? null
       : new Set([
           ...[...affected.characteristics].map((id) => characteristicAt(fixed, id).part),

@@ -77,6 +77,12 @@ export function fix(record: InspectionRecord): Fixed {
   }
 }
 
+/** The same for the record with other entries and the same book. */
+export function withEntries(fixed: Fixed, record: InspectionRecord): Fixed {
+  const work = foldWork(record.book, record.job.entries)
+  return { ...fixed, record, work, planned: new Set(work.planned.keys()) }
+}
+
 export function found<T>(map: ReadonlyMap<string, T>, id: string): T {
   const value = map.get(id)
   if (value === undefined) throw new Error(`record refers to ${id}, which its schema should have refused`)

@@ -1,16 +1,19 @@
+import { carryEvaluation } from '../../core/record/evaluate'
 import type { InspectionRecord } from '../../core/record/recordSchema'
 import type { Entry } from '../../core/work/entrySchema'
 import { withTyped } from '../../core/work/typedBook'
+
+const NOTHING_READ: ReadonlySet<string> = new Set()
 
 /**
  * The record with everything noted since it was read: entries, and the limits typed among them. Itself when there is
  * nothing (entries are only added), so that what follows from it is known.
  */
-export const recordWith = (record: InspectionRecord, entries: readonly Entry[]): InspectionRecord =>
-  entries.length === record.job.entries.length && entries.at(-1)?.id === record.job.entries.at(-1)?.id
-    ? record
-    : {
-        ...record,
-        book: withTyped(record.book, entries, record.machine.units),
-        job: { ...record.job, entries: [...entries] },
-      }
+export function recordWith(record: InspectionRecord, entries: readonly Entry[]): InspectionRecord {
+  const { job } = record
+  if (entries.length === job.entries.length && entries.at(-1)?.id === job.entries.at(-1)?.id) return record
+  const book = withTyped(record.book, entries, record.machine.units)
+  const noted = { ...record, book, job: { ...job, entries: [...entries] } }
+  carryEvaluation(record, noted, NOTHING_READ)
+  return noted
+}
