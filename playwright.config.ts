@@ -29,11 +29,12 @@ const FEATURES_OFF = [
 /** Debian's Chromium, headless, quiet on the network; one server and one database for all specs of a worker. */
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 90_000,
+  // How long before a test is taken to hang: the machine is shared, and three starts in one test take half a minute at best.
+  timeout: 240_000,
   workers: 1,
   retries: 0,
   forbidOnly: true,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 15_000 },
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {

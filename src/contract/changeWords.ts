@@ -2,6 +2,7 @@ import { quantityOfValue, stepOf } from '../core/method/gives'
 import { reductionLabel } from '../core/method/reduction'
 import { figuresOf } from '../core/quantity/figures'
 import type { UnitSystem } from '../core/quantity/format'
+import { differenceOf } from '../core/quantity/kind'
 import type { ChangeLimit, Characteristic } from '../core/record/bookSchema'
 import type { ChangeOutcome } from '../core/record/changes'
 import { stageLabel } from '../core/record/stage'
@@ -22,7 +23,7 @@ export function changeWords(
   { method, showTo }: Characteristic,
   system: UnitSystem,
 ): string {
-  const kind = quantityOfValue(method, limit.judges)
+  const kind = differenceOf(quantityOfValue(method, limit.judges))
   const { figure, unit } = figuresOf(kind, system, stepOf(method, showTo, kind))
   const signed = (value: number): string => {
     const text = figure(value)

@@ -1,6 +1,7 @@
 import { slipWords } from '../core/method/slip/slip'
 import { figuresOf } from '../core/quantity/figures'
 import type { UnitSystem } from '../core/quantity/format'
+import { differenceOf } from '../core/quantity/kind'
 import type { Characteristic, ClosingSpec } from '../core/record/bookSchema'
 import type { ClosingResult, Suspect } from '../core/record/closings'
 
@@ -10,9 +11,10 @@ export function closingWords(
   { known, also, misclosure, allowed, standing }: ClosingResult,
   system: UnitSystem,
 ): string {
-  const { extent, figure, unit } = figuresOf(spec.quantity, system, spec.showTo)
+  const { extent, unit } = figuresOf(spec.quantity, system, spec.showTo)
+  const apartBy = figuresOf(differenceOf(spec.quantity), system, spec.showTo)
   if (!known || !also || !misclosure) return `${spec.name}: not known twice yet.`
-  const apart = `${extent(known)} and ${extent(also)} ${unit}, apart by ${extent(misclosure)}, ± ${figure(allowed)} allowed`
+  const apart = `${extent(known)} and ${extent(also)} ${unit}, apart by ${apartBy.extent(misclosure)}, ± ${apartBy.figure(allowed)} allowed`
   const says = { agrees: 'they agree', disagrees: '! they do not agree', open: 'readings are still missing' }[standing]
   return `${spec.name}: ${apart}: ${says}.`
 }

@@ -20,8 +20,8 @@ export function figuresAt({ characteristic, system }: Of, name: ReductionName | 
 export function paceAt({ characteristic, system }: Of, name: ReductionName | undefined): Figures['figure'] {
   const { method, showTo } = characteristic
   const kind = name ? quantityOfValue(method, name) : quantityOf(method)
-  const { figure } = figuresOf(kind, system, stepOf(method, showTo, kind) / 10)
-  return (value) => signed(figure(value))
+  const { difference } = figuresOf(kind, system, stepOf(method, showTo, kind) / 10)
+  return (value) => signed(difference(value))
 }
 
 /** A figure with its sign, plus too; nothing has none. */

@@ -1,4 +1,5 @@
 import type { ReportContent } from '../contract/answers'
+import { differingPaths } from '../core/record/differing'
 import { evaluate } from '../core/record/evaluate'
 import { recordSchema } from '../core/record/recordSchema'
 import { upgradeRecord, upgradeResults } from '../core/record/upgrade'
@@ -87,14 +88,4 @@ function checkResults(stored: StoredReport): Finding {
   if (differing.length === 0) return { holds: true, says: `results reproduced by ${since}` }
   const shown = differing.slice(0, SHOWN_DIFFERENCES).join(', ')
   return { holds: false, says: `results differ (${since}) at ${differing.length} place(s): ${shown}` }
-}
-
-/** Where results differ. What a later core says besides is no difference: it was not signed. */
-function differingPaths(stored: unknown, today: unknown, path: string, sameCore: boolean): string[] {
-  if (stored === today) return []
-  if (stored === null || today === null || typeof stored !== 'object' || typeof today !== 'object') return [path]
-  const keys = new Set([...Object.keys(stored), ...(sameCore || Array.isArray(stored) ? Object.keys(today) : [])])
-  return [...keys].flatMap((key) =>
-    differingPaths((stored as Record<string, unknown>)[key], (today as Record<string, unknown>)[key], `${path}.${key}`, sameCore),
-  )
 }

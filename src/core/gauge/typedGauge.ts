@@ -1,5 +1,6 @@
 import { pairsIn } from '../pairs'
 import { unitOf } from '../quantity/format'
+import { differenceOf, type QuantityKind } from '../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
 import { err, ok, type Result } from '../result'
 import { type CalibrationPoint, type Gauge, type GaugeKind, gaugeKindFacts } from './gauge'
@@ -49,18 +50,23 @@ export function readTypedGauge(typed: TypedGauge): Result<Omit<Gauge, 'id'>, Gau
 
 function read(typed: TypedGauge): Omit<Gauge, 'id'> {
   const { quantity } = gaugeKindFacts[typed.kind]
-  const value = (at: keyof TypedGauge, text = typed[at]): number => {
-    const parsed = parseQuantity(text.trim(), quantity, unitOf(quantity, 'metric'))
-    if (!parsed.ok) throw new Unusable(at, explainQuantityFault(parsed.fault))
-    return parsed.value.value
-  }
+  const reader =
+    (kind: QuantityKind) =>
+    (at: keyof TypedGauge, text = typed[at]): number => {
+      const parsed = parseQuantity(text.trim(), kind, unitOf(kind, 'metric'))
+      if (!parsed.ok) throw new Unusable(at, explainQuantityFault(parsed.fault))
+      return parsed.value.value
+    }
+  const value = reader(quantity)
+  // Steps and errors are differences of what it shows.
+  const difference = reader(differenceOf(quantity))
   const filled = (at: keyof TypedGauge): boolean => typed[at].trim() !== ''
   if (typed.kind === 'eye') throw new Unusable('kind', 'The eye is no gauge of the store.')
   if (!filled('code')) throw new Unusable('code', 'Type the code that is on the gauge.')
   if (!filled('name')) throw new Unusable('name', 'Name the gauge.')
-  const resolution = value('resolution')
+  const resolution = difference('resolution')
   if (resolution <= 0) throw new Unusable('resolution', 'The step must be more than nothing.')
-  const maximumPermissibleError = value('maximumPermissibleError')
+  const maximumPermissibleError = difference('maximumPermissibleError')
   if (maximumPermissibleError < 0)
     throw new Unusable('maximumPermissibleError', 'The permissible error is typed without its sign.')
   const [least, greatest] = [filled('least') ? value('least') : null, filled('greatest') ? value('greatest') : null]
@@ -73,8 +79,8 @@ function read(typed: TypedGauge): Omit<Gauge, 'id'> {
     kind: typed.kind,
     resolution,
     maximumPermissibleError,
-    calibration: filled('expanded') ? calibrationOf(typed, value('expanded')) : null,
-    corrections: correctionsOf(typed, value),
+    calibration: filled('expanded') ? calibrationOf(typed, difference('expanded')) : null,
+    corrections: correctionsOf(typed, value, difference),
     expansionPerK: filled('expansion') ? expansionOf(typed.expansion) : null,
     range: least === null || greatest === null ? null : { least, greatest },
     calibrationDue: typed.calibrationDue,
@@ -100,6 +106,7 @@ function expansionOf(text: string): number {
 function correctionsOf(
   { corrections }: TypedGauge,
   value: (at: keyof TypedGauge, text: string) => number,
+  difference: (at: keyof TypedGauge, text: string) => number,
 ): readonly CalibrationPoint[] {
   const pairs = pairsIn(corrections)
   if (!pairs.ok)
@@ -108,7 +115,7 @@ function correctionsOf(
       `“${pairs.fault}” is not understood: type indicated value = error, with semicolons between.`,
     )
   const points = pairs.value
-    .map(([at, error]) => ({ at: value('corrections', at), error: value('corrections', error) }))
+    .map(([at, error]) => ({ at: value('corrections', at), error: difference('corrections', error) }))
     .sort((a, b) => a.at - b.at)
   const twice = points.find((point, index) => points[index - 1]?.at === point.at)
   if (twice) throw new Unusable('corrections', `The error at ${twice.at} is given twice.`)

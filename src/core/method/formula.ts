@@ -16,6 +16,7 @@ const COHERENT: Readonly<Record<QuantityKind, { readonly scale: number; readonly
   stiffness: { scale: 1, dimension: { N: 1, mm: -1 } },
   slope: { scale: 0.001, dimension: {} },
   temperature: { scale: 1, dimension: { K: 1 } },
+  temperatureDifference: { scale: 1, dimension: { K: 1 } },
   mass: { scale: 1, dimension: { kg: 1 } },
   resistance: { scale: 1, dimension: { MΩ: 1 } },
   velocity: { scale: 1, dimension: { mm: 1, s: -1 } },
@@ -54,7 +55,7 @@ export function parseFormula(text: string, names: readonly string[]): Result<For
   while (TOKEN.lastIndex < trimmed.length) {
     const at = TOKEN.lastIndex
     const match = TOKEN.exec(trimmed)
-    if (!match) return err(`“${trimmed.slice(at)}” is not understood in the formula.`)
+    if (!match) return err(`“${trimmed.slice(at).trim()}” is not understood in the formula.`)
     tokens.push(match[1] ?? match[2] ?? SAME_SIGN[match[3] ?? ''] ?? match[3] ?? '')
   }
   const reader = new FormulaReader(tokens, names)
@@ -135,6 +136,8 @@ class FormulaReader {
     for (const kind of quantityKinds) {
       const unit = findUnit(kind, next)
       if (!unit || unit.id === '') continue
+      if (unit.zero !== 0n)
+        throw new FormulaFault(`${token} ${next} may be a temperature or a difference: give it in °C in the formula.`)
       this.take()
       const { scale: coherent, dimension } = COHERENT[kind]
       return {

@@ -1,5 +1,5 @@
 import type { QuantityKind } from '../quantity/kind'
-import { quantityFacts } from '../quantity/kind'
+import { differenceOf, quantityFacts } from '../quantity/kind'
 import { quantityAt } from './layout'
 import type { Method } from './method'
 import type { ReductionName } from './reduction'
@@ -38,7 +38,7 @@ export function givesOf(method: Method): Gives {
     case 'markAlignment':
       return { ...points('angle'), variation: 'angle', largestAngle: 'angle' }
     case 'meter':
-      return { ...points(method.quantity), variation: method.quantity, wear: method.quantity }
+      return { ...points(method.quantity), variation: differenceOf(method.quantity), wear: differenceOf(method.quantity) }
     case 'gapAtPositions':
       return {
         ...points('length'),
@@ -87,11 +87,11 @@ export function givesOf(method: Method): Gives {
     case 'elements':
       return { damaged: 'count', adjacentDamaged: 'count', worstWorn: 'percent' }
     case 'benchTest':
-      return { ...points(method.quantity), variation: method.quantity, failedPoints: 'count' }
+      return { ...points(method.quantity), variation: differenceOf(method.quantity), failedPoints: 'count' }
     case 'lookedAt':
       return { notAsWanted: 'count' }
     case 'computed':
-      return { result: method.quantity, wear: method.quantity }
+      return { result: method.quantity, wear: differenceOf(method.quantity) }
   }
 }
 
@@ -106,5 +106,6 @@ export const quantityOfValue = (method: Method, name: ReductionName): QuantityKi
 
 /** Step one reduced value is shown to: the characteristic's own where it is of the same kind as its readings. */
 export function stepOf(method: Method, showTo: number, quantity: QuantityKind): number {
-  return quantity === quantityOf(method) ? showTo : quantityFacts[quantity].step
+  const own = quantityOf(method)
+  return quantity === own || quantity === differenceOf(own) ? showTo : quantityFacts[quantity].step
 }

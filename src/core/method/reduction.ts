@@ -1,4 +1,4 @@
-import type { Interval } from '../quantity/interval'
+import { type Interval, negate } from '../quantity/interval'
 import type { QuantityKind } from '../quantity/kind'
 
 /** Names of the values a method reduces its readings to; a limit judges one of them. */
@@ -81,7 +81,7 @@ export interface Reduced extends Extent {
 }
 export type Open = Reduced['open']
 
-/** One term of a sum: a size or a factor with what it is. */
+/** One term of a sum: a size or a factor with what it is. One named “less …” is taken off: it holds the opposite of what it names. */
 export interface Term extends Extent {
   readonly label: string
   readonly quantity: QuantityKind
@@ -98,6 +98,12 @@ export function extentOf(interval: Interval): Extent {
 export function intervalOf({ value, interval }: Extent): Interval {
   if (value !== null) return { low: value, high: value }
   return { low: interval?.low ?? Number.NEGATIVE_INFINITY, high: interval?.high ?? Number.POSITIVE_INFINITY }
+}
+
+/** What a term names, as a person would write it into the sum: “largest 0.03, less smallest −0.02”. */
+export function namedBy({ label, value, interval }: Term): Extent {
+  if (!label.startsWith('less ')) return { value, interval }
+  return extentOf(negate(intervalOf({ value, interval })))
 }
 
 export type MethodFault =

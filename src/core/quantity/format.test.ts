@@ -1,6 +1,7 @@
 import { assert, integer, nat, property } from 'fast-check'
 import { expect, test } from 'vitest'
-import { formatHours, formatLength, formatSignedLength, type UnitSystem } from './format'
+import { formatHours, formatLength, formatQuantity, formatSignedLength, type UnitSystem } from './format'
+import type { QuantityKind } from './kind'
 
 const cases: { mm: number; system?: UnitSystem; step: number; text: string }[] = [
   { mm: 220.4, step: 0.001, text: '220.400' },
@@ -14,6 +15,19 @@ const cases: { mm: number; system?: UnitSystem; step: number; text: string }[] =
 ]
 test.each(cases)('$mm mm to $step is $text', ({ mm, system = 'metric', step, text }) => {
   expect(formatLength(mm, system, step)).toBe(text)
+})
+
+test.each<[value: number, kind: QuantityKind, system: UnitSystem, step: number, text: string]>([
+  [180, 'torque', 'inch', 1, '133'],
+  [181.5, 'torque', 'metric', 0.5, '181.5'],
+  [70.2777777778, 'temperature', 'inch', 0.5 / 1.8, '158.5'],
+  [70.2777777778, 'temperature', 'inch', 0.1, '158.5'],
+  [5, 'temperatureDifference', 'inch', 0.1, '9.0'],
+  [38, 'pressure', 'inch', 0.1, '551'],
+  [0.6, 'pressure', 'metric', 0.1, '0.6'],
+  [735, 'force', 'inch', 1, '165.2'],
+])('%d of %s on a %s machine to %d is %s', (value, kind, system, step, text) => {
+  expect(formatQuantity(value, kind, system, step)).toBe(text)
 })
 
 test('differences carry their sign, zero does not', () => {

@@ -40,6 +40,12 @@ function toDecimals(value: number, decimals: number): string {
   return value < 0 && steps !== 0 ? `−${text}` : text
 }
 
+/**
+ * A step that becomes more than half of a decimal in another unit is shown by that decimal: 1 N·m is 0.74 lbf·ft, shown to
+ * 1; but half a degree is half a degree, and keeps its figure.
+ */
+const ABOUT_A_UNIT = 1.9
+
 /** A signed difference: always + or −. */
 export function formatSignedLength(valueMm: number, system: UnitSystem, stepMm: number): string {
   const text = formatLength(valueMm, system, stepMm)
@@ -61,7 +67,7 @@ export function formatQuantity(value: number, kind: QuantityKind, system: UnitSy
   const unit = unitById(kind, unitOf(kind, system))
   const stepShown = (step * Number(unit.per.denominator)) / Number(unit.per.numerator)
   const decimals =
-    unit.per.numerator === unit.per.denominator ? decimalsOf(step) : Math.max(0, Math.ceil(-Math.log10(2 * stepShown)))
+    unit.per.numerator === unit.per.denominator ? decimalsOf(step) : Math.max(0, Math.ceil(-Math.log10(ABOUT_A_UNIT * stepShown)))
   return toDecimals(inUnit(value, unit), decimals)
 }
 

@@ -10,6 +10,7 @@ export const quantityKinds = [
   'stiffness',
   'slope',
   'temperature',
+  'temperatureDifference',
   'mass',
   'resistance',
   'velocity',
@@ -42,6 +43,12 @@ export const quantityFacts: Readonly<Record<QuantityKind, KindFacts>> = {
   stiffness: { name: 'spring rate', shownIn: { metric: 'N/mm', inch: 'lbf/in' }, step: 0.01, signed: false },
   slope: { name: 'slope', shownIn: same('mm/m'), step: 0.001, signed: true },
   temperature: { name: 'temperature', shownIn: { metric: '°C', inch: '°F' }, step: 0.1, signed: true },
+  temperatureDifference: {
+    name: 'temperature difference',
+    shownIn: { metric: 'K', inch: '°F' },
+    step: 0.1,
+    signed: true,
+  },
   mass: { name: 'mass', shownIn: { metric: 'kg', inch: 'lb' }, step: 0.001, signed: false },
   resistance: { name: 'resistance', shownIn: same('MΩ'), step: 0.1, signed: false },
   velocity: { name: 'vibration velocity', shownIn: { metric: 'mm/s', inch: 'in/s' }, step: 0.1, signed: false },
@@ -51,3 +58,9 @@ export const quantityFacts: Readonly<Record<QuantityKind, KindFacts>> = {
   percent: { name: 'share', shownIn: same('%'), step: 0.1, signed: true },
   count: { name: 'count', shownIn: same(''), step: 1, signed: false },
 }
+
+/**
+ * Kind of a difference of two values of a kind: a spread, a wear, a change, an error, a step. The same but for temperatures,
+ * because the scale of °F does not begin where that of °C does: 1 K is 1.8 °F of difference, and a body at 1 °C has 33.8 °F.
+ */
+export const differenceOf = (kind: QuantityKind): QuantityKind => (kind === 'temperature' ? 'temperatureDifference' : kind)

@@ -62,6 +62,7 @@ export const unitsOf: Readonly<Record<QuantityKind, readonly Unit[]>> = {
   stiffness: [unit('N/mm', '1'), unit('kN/m', '1'), unit('lbf/in', '4.4482216152605/25.4', ['lb/in'])],
   slope: [unit('mm/m', '1'), unit('thou/ft', '25.4/304.8'), unit('thou/in', '1')],
   temperature: [unit('°C', '1', ['c', 'degc']), unit('°F', '5/9', ['f', 'degf'], 32n)],
+  temperatureDifference: [unit('K', '1', ['°C', 'c', 'degc']), unit('°F', '5/9', ['f', 'degf'])],
   mass: [unit('kg', '1'), unit('g', '0.001'), unit('t', '1000'), unit('lb', '0.45359237'), unit('oz', '0.028349523125')],
   resistance: [
     unit('MΩ', '1', ['Mohm']),

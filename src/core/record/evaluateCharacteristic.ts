@@ -7,6 +7,7 @@ import { slotKey, slotLabel, slotsOf } from '../method/layout'
 import type { Reductions } from '../method/reduction'
 import { type Figures, figuresOf } from '../quantity/figures'
 import { formatHours, formatQuantity, type UnitSystem, unitOf } from '../quantity/format'
+import { differenceOf } from '../quantity/kind'
 import { expectedValue, hoursUntil, type LinePoint, wearRate } from '../trend/wearLine'
 import type { Characteristic, Part } from './bookSchema'
 import { faultVotes } from './faultVotes'
@@ -200,8 +201,8 @@ function forecastVote(
   const step = stepOf(method, showTo, kind)
   const { figure, unit }: Figures = figuresOf(kind, system, step)
   const beyond = gradeOf(forecast.value, first.limit) === 2
-  const perThousand = formatQuantity(rate.perThousandHours, kind, system, step / 10)
-  const pace = `${perThousand.startsWith('−') || Number(perThousand) === 0 ? '' : '+'}${perThousand} ${unitOf(kind, system)} per 1\u00a0000 h`
+  const perThousand = formatQuantity(rate.perThousandHours, differenceOf(kind), system, step / 10)
+  const pace = `${perThousand.startsWith('−') || Number(perThousand) === 0 ? '' : '+'}${perThousand} ${unitOf(differenceOf(kind), system)} per 1\u00a0000 h`
   const at = `expected ${figure(forecast.value)} ${unit} at ${formatHours(forecast.atHours)} h`
   const says = beyond
     ? `Will not last the interval: ${at}, wear limit ${figure(first.limit.wear)}`

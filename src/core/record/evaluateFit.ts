@@ -6,7 +6,7 @@ import { COVERAGE_FACTOR, inQuadrature } from '../gauge/uncertainty'
 import { gradeSpan, guardBand } from '../limit/conformity'
 import { slotsOf } from '../method/layout'
 import { stripClearanceOf, type TakenReading } from '../method/reduce/reduce'
-import type { Reduced, Reductions } from '../method/reduction'
+import { namedBy, type Reduced, type Reductions } from '../method/reduction'
 import type { Figures } from '../quantity/figures'
 import { isPoint } from '../quantity/interval'
 import type { Characteristic, FitSpec, Part } from './bookSchema'
@@ -153,7 +153,7 @@ function missingOf({ fit, characteristic, takenOf }: FitInput): string[] {
 
 function fitVote(input: FitInput, outcome: LimitOutcome, countsBy: FitResult['countsBy']): Vote {
   const { fit, part, figures } = input
-  const { figure, extent, unit } = figures
+  const { figure, extent, expanded, unit } = figures
   const isBore = (id: string): boolean => input.characteristic(id).method.kind === 'boreDiameter'
   const value = outcome.value
   const steps: TraceStep[] =
@@ -162,12 +162,12 @@ function fitVote(input: FitInput, outcome: LimitOutcome, countsBy: FitResult['co
       : [
           {
             kind: 'reduction',
-            text: `${value.where}: ${value.sum.map((term) => `${term.label} ${figure(Math.abs(term.value ?? 0))}`).join(', ')} → ${extent(value)} ${unit}`,
+            text: `${value.where}: ${value.sum.map((term) => `${term.label} ${extent(namedBy(term))}`).join(', ')} → ${extent(value)} ${unit}`,
             source: null,
           },
           {
             kind: 'uncertainty',
-            text: `± ${figure(COVERAGE_FACTOR * value.uncertainty)} ${unit} (k = ${COVERAGE_FACTOR})`,
+            text: `± ${expanded(value.uncertainty)} ${unit} (k = ${COVERAGE_FACTOR})`,
             source: null,
           },
         ]

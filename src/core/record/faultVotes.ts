@@ -7,7 +7,7 @@ import type { Vote, VoteRule } from './results'
 /** What a fault of the method says, and what to do about it. */
 export function sayFault(
   fault: MethodFault,
-  { figure, unit }: Figures,
+  { difference, unit }: Figures,
   beforeRepeats: string | undefined,
 ): { rule: VoteRule; reason: string; settledBy: string } {
   switch (fault.code) {
@@ -16,7 +16,7 @@ export function sayFault(
       const at = fault.at === '' ? '' : ` at ${fault.at}`
       return {
         rule: 'repeats',
-        reason: `Repeats${at} spread over ${figure(fault.range)} ${unit}, more than the ${figure(fault.limitValue)} allowed: they must agree before the mean counts`,
+        reason: `Repeats${at} spread over ${difference(fault.range)} ${unit}, more than the ${difference(fault.limitValue)} allowed: they must agree before the mean counts`,
         settledBy:
           fault.sticksOut === null ? `Take the repeats${at} again.` : `${first} and take repeat ${fault.sticksOut}${at} again.`,
       }
@@ -30,7 +30,7 @@ export function sayFault(
     case 'shimsUnequal':
       return {
         rule: 'shims',
-        reason: `The shims differ by ${figure(fault.range)} ${unit}, more than the ${figure(fault.limitValue)} allowed: the cap lay askew`,
+        reason: `The shims differ by ${difference(fault.range)} ${unit}, more than the ${difference(fault.limitValue)} allowed: the cap lay askew`,
         settledBy: 'Use shims of equal thickness and flatten new wires.',
       }
     case 'noSpringLine':

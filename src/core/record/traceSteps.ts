@@ -1,7 +1,7 @@
 import { COVERAGE_FACTOR } from '../gauge/uncertainty'
 import { stepOf } from '../method/gives'
 import { quantityAt, slotLabel } from '../method/layout'
-import { reductionLabel } from '../method/reduction'
+import { namedBy, reductionLabel } from '../method/reduction'
 import { type Figures, figuresOf } from '../quantity/figures'
 import { formatEnds, type UnitSystem } from '../quantity/format'
 import { quantityFacts } from '../quantity/kind'
@@ -17,15 +17,15 @@ export function readingStep(
   system: UnitSystem,
 ): TraceStep {
   const quantity = quantityAt(method, reading)
-  const { figure, unit } = figuresOf(quantity, system, stepOf(method, showTo, quantity))
+  const { figure, difference, unit } = figuresOf(quantity, system, stepOf(method, showTo, quantity))
   const finite = (end: number): number | null => (Number.isFinite(end) ? end : null)
   const place = slotLabel(method, reading)
   const fromMaster = reading.masterMm !== null && signedFromMaster(reading.text)
   const steps = [
     fromMaster ? `on the master ${figure(reading.masterMm ?? 0)}` : '',
-    corrected.zero === 0 ? '' : `zero ${signed(figure(corrected.zero))}`,
-    corrected.calibration === 0 ? '' : `calibration ${signed(figure(corrected.calibration))}`,
-    corrected.temperature === 0 ? '' : `to 20 °C ${signed(figure(corrected.temperature))}`,
+    corrected.zero === 0 ? '' : `zero ${signed(difference(corrected.zero))}`,
+    corrected.calibration === 0 ? '' : `calibration ${signed(difference(corrected.calibration))}`,
+    corrected.temperature === 0 ? '' : `to 20 °C ${signed(difference(corrected.temperature))}`,
   ].filter((step) => step !== '')
   const correction = steps.length === 0 ? '' : `, ${steps.join(', ')}`
   const value = formatEnds(finite(interval.low), finite(interval.high), figure)
@@ -42,22 +42,16 @@ const signed = (text: string): string => (text.startsWith('−') ? text : `+${te
 export function reductionSteps(
   { taken }: TakenSet,
   { value, limit }: LimitOutcome,
-  { figure, extent, unit }: Figures,
+  { extent, expanded, unit }: Figures,
   system: UnitSystem,
 ): TraceStep[] {
   if (value === null) return []
   const terms = value.sum.map((term) => {
     const figures =
       term.quantity === value.quantity
-        ? { figure, unit: '' }
+        ? { extent, unit: '' }
         : figuresOf(term.quantity, system, quantityFacts[term.quantity].step)
-    const size = (end: number | null): number | null => (end === null ? null : Math.abs(end))
-    const shown = formatEnds(
-      size(term.value ?? term.interval?.low ?? null),
-      size(term.value ?? term.interval?.high ?? null),
-      figures.figure,
-    )
-    return `${term.label} ${shown}${figures.unit === '' ? '' : ` ${figures.unit}`}`
+    return `${term.label} ${figures.extent(namedBy(term))}${figures.unit === '' ? '' : ` ${figures.unit}`}`
   })
   const sum = value.sum.length > 1 ? ` = ${terms.join(', ')}` : ''
   const gauges = [...new Set(taken.map((reading) => reading.gauge.code))].join(', ')
@@ -67,7 +61,7 @@ export function reductionSteps(
   if (value.uncertainty > 0)
     steps.push({
       kind: 'uncertainty',
-      text: `± ${figure(COVERAGE_FACTOR * value.uncertainty)} ${unit} (k = ${COVERAGE_FACTOR}), gauge ${gauges}`,
+      text: `± ${expanded(value.uncertainty)} ${unit} (k = ${COVERAGE_FACTOR}), gauge ${gauges}`,
       source: null,
     })
   return steps

@@ -2,7 +2,7 @@ import { forRecord } from '../decimal'
 import { givesOf, quantityOf, quantityOfValue } from '../method/gives'
 import { reductionLabel } from '../method/reduction'
 import { type UnitSystem, unitOf } from '../quantity/format'
-import type { QuantityKind } from '../quantity/kind'
+import { differenceOf, type QuantityKind } from '../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
 import type { Characteristic, LimitBook, Part } from '../record/bookSchema'
 import { evaluationOrder } from '../record/dependencies'
@@ -90,7 +90,7 @@ export function readTypedCharacteristic(
   const own = quantityOf(method)
   const reader = new FigureReader(system)
   const source = (page: string) => ({ document: value.document.id, page })
-  const showTo = reader.read(value.readTo, own, 'Read to')
+  const showTo = reader.read(value.readTo, differenceOf(own), 'Read to')
   const size = value.new && {
     lower: reader.read(value.new.lower, own, 'New, least'),
     upper: reader.read(value.new.upper, own, 'New, greatest'),

@@ -1,6 +1,7 @@
 import { type SyntheticEvent, useState } from 'react'
 import { gaugeKindFacts } from '../../core/gauge/gauge'
 import { formatQuantity, unitOf } from '../../core/quantity/format'
+import { differenceOf } from '../../core/quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../../core/quantity/quantity'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -14,7 +15,8 @@ export function ConditionsDialog({ bench, onClose }: { readonly bench: Bench; re
   const { conditions, gauge, record, characteristic } = bench
   const { system } = bench
   const units = record.machine.units
-  const quantity = gauge ? gaugeKindFacts[gauge.kind].quantity : 'length'
+  // What it shows at zero, or beside its master, is a difference.
+  const quantity = differenceOf(gauge ? gaugeKindFacts[gauge.kind].quantity : 'length')
   const zeroNow = gauge ? (conditions.conditions.zeroOf[gauge.id] ?? 0) : 0
   const warm = conditions.conditions.temperature
   const shown = (celsius: number): string => formatQuantity(celsius, 'temperature', units, 0.1).replace('−', '-')

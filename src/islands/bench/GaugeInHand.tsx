@@ -33,7 +33,8 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
           </select>
           <span className={styles.handFacts}>
             <span className="figure">
-              ± {figuresOf(gaugeKindFacts[gauge.kind].quantity, system, errorStep(gauge)).figure(gauge.maximumPermissibleError)}
+              ±{' '}
+              {figuresOf(gaugeKindFacts[gauge.kind].quantity, system, errorStep(gauge)).difference(gauge.maximumPermissibleError)}
             </span>
             ,{' '}
             {lapsed ? (
@@ -67,12 +68,12 @@ function ConditionsNote({ bench }: { readonly bench: Bench }) {
   const warm = conditions.conditions.temperature
   if (!gauge || (zero === 0 && warm === null)) return null
   const units = record.machine.units
-  const { figure } = figuresOf(gaugeKindFacts[gauge.kind].quantity, units, gauge.resolution)
+  const { difference } = figuresOf(gaugeKindFacts[gauge.kind].quantity, units, gauge.resolution)
   const temperature = figuresOf('temperature', units, 0.1)
   return (
     <span className={styles.lapsed}>
       {' '}
-      {zero !== 0 && `· zero ${figure(zero)} taken off`}
+      {zero !== 0 && `· zero ${difference(zero)} taken off`}
       {warm && ` · part ${temperature.figure(warm.partC)}, gauge ${temperature.figure(warm.scaleC)} ${temperature.unit}`}
     </span>
   )

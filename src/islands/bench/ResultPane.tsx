@@ -132,7 +132,7 @@ function SinceLast({ bench }: { readonly bench: Bench }) {
   return (
     <tr>
       <th scope="row">Since last overhaul</th>
-      <td className="figure">{signed(figuresAt(bench, characteristic.limits[0]?.judges).figure(now - last.value))}</td>
+      <td className="figure">{signed(figuresAt(bench, characteristic.limits[0]?.judges).difference(now - last.value))}</td>
       <td className={`figure ${styles.limit}`}>in {formatHours(record.job.runningHours - last.runningHours)} h</td>
     </tr>
   )

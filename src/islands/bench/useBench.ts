@@ -43,7 +43,9 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
   const { book } = record
   const jobId = record.job.id
   const [stage, setStage] = useState<Stage>(isStage(openedStage) ? openedStage : 'asFound')
-  const outbox = useOutbox(person.id, jobId, madeAt)
+  // To a job that is signed or was taken over nothing is added any more.
+  const isEnded = view.reportId !== null || view.importedFrom !== null
+  const outbox = useOutbox(person.id, jobId, isEnded ? null : madeAt)
   useKept({ person, view, today, madeAt, outbox, noted: notes.stored, offline })
   const conditions = useConditions(jobId)
   const [system, setSystem] = useState<UnitSystem>(record.machine.units)

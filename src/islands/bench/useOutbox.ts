@@ -44,9 +44,9 @@ function linkAfter(answer: Answer<unknown>): Link {
 
 /**
  * Accepted readings: kept in the browser's store first, then sent in order; a broken network only delays them. What others
- * have stored since the page was made arrives by itself.
+ * have stored since the page was made arrives by itself; null: nothing will.
  */
-export function useOutbox(personId: string, jobId: string, madeAt: string): Outbox {
+export function useOutbox(personId: string, jobId: string, madeAt: string | null): Outbox {
   const [local, setLocal] = useState<readonly LocalReading[]>([])
   const [link, setLink] = useState<Link>('reached')
   const [loaded, setLoaded] = useState(false)
@@ -113,7 +113,7 @@ export function useOutbox(personId: string, jobId: string, madeAt: string): Outb
 
   // What waits on this device is looked up first: a reading of its own that comes back is one it knows.
   useEffect(() => {
-    if (!loaded) return
+    if (!loaded || madeAt === null) return
     const path = `/api/jobs/${encodeURIComponent(jobId)}/readings/events`
     return hear(
       { path, parameter: 'since', after: madeAt },

@@ -7,7 +7,7 @@ import type { SetUpAnswers } from '../../core/method/setUp/answers'
 import { usualGauge } from '../../core/method/setUp/fields'
 import { setUpMethod } from '../../core/method/setUp/setUp'
 import { formatQuantity, type UnitSystem, unitOf } from '../../core/quantity/format'
-import { quantityFacts } from '../../core/quantity/kind'
+import { differenceOf, quantityFacts } from '../../core/quantity/kind'
 import type { LimitBook } from '../../core/record/bookSchema'
 import { err, ok, type Result } from '../../core/result'
 import { refuseTyped, type Typed } from '../../core/work/typedBook'
@@ -127,7 +127,7 @@ export function methodOf(form: TypedForm, before: Typed | null, system: UnitSyst
 
 /** Step figures of a method are read to where nobody says otherwise, with its unit. */
 export function usualStep(method: Method, system: UnitSystem): string {
-  const kind = quantityOf(method)
+  const kind = differenceOf(quantityOf(method))
   const step = kind === 'length' ? (system === 'metric' ? 0.01 : 0.0254) : quantityFacts[kind].step
   return `${formatQuantity(step, kind, system, step)} ${unitOf(kind, system)}`.trim()
 }

@@ -1,6 +1,6 @@
 import { repeatabilityUncertainty } from '../../gauge/uncertainty'
 import { type Interval, largest, meanOf, medianOf, rangeOf, smallest } from '../../quantity/interval'
-import type { QuantityKind } from '../../quantity/kind'
+import { differenceOf, type QuantityKind } from '../../quantity/kind'
 import { quantityAt, slotLabel } from '../layout'
 import type { Method, Place } from '../method'
 import type { MethodFault } from '../reduction'
@@ -129,7 +129,7 @@ export function pointValues(places: readonly PlaceMean[], readings: readonly Tak
     })
   if (places.length >= 2)
     values[spread] = reduced(rangeOf(intervals), {
-      quantity,
+      quantity: differenceOf(quantity),
       uncertainty: worstDifference(readings),
       where: `${high.label} against ${low.label}`,
       sum: [

@@ -1,5 +1,5 @@
 import { inQuadrature, repeatabilityUncertainty } from '../../gauge/uncertainty'
-import { largest, meanOf, point, rangeOf, scale, smallest } from '../../quantity/interval'
+import { largest, meanOf, negate, point, rangeOf, scale, smallest } from '../../quantity/interval'
 import type { QuantityKind } from '../../quantity/kind'
 import { PRESSURE, SPRING } from '../layout'
 import type { MethodFault } from '../reduction'
@@ -215,7 +215,7 @@ export function reduceOpeningPressure({ method, readings, complete }: ReduceInpu
         quantity: 'pressure',
         uncertainty: u,
         where: 'to reach its setting',
-        sum: [term('to be', point(method.setBar), 'pressure'), { ...mean, label: 'less mean' }],
+        sum: [term('to be', point(method.setBar), 'pressure'), term('less mean', negate({ low, high }), 'pressure')],
         open: mean.open,
       },
     )

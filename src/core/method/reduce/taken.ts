@@ -1,6 +1,6 @@
 import type { Gauge } from '../../gauge/gauge'
 import { type Interval, isPoint, negate, point, subtract } from '../../quantity/interval'
-import type { QuantityKind } from '../../quantity/kind'
+import { differenceOf, type QuantityKind } from '../../quantity/kind'
 import type { Slot } from '../layout'
 import { type Method, type MethodKind, type MethodOf, wearsTowards } from '../method'
 import type { Common } from '../propagate'
@@ -107,7 +107,7 @@ export function wearOf(method: Method, values: Values, nominal: number | null): 
   return {
     wear: {
       ...extentOf(towards === 'larger' ? subtract(size, point(nominal)) : subtract(point(nominal), size)),
-      quantity,
+      quantity: differenceOf(quantity),
       uncertainty: extreme.uncertainty,
       where: extreme.where,
       sum: terms,

@@ -1,5 +1,5 @@
 import { formatQuantity, type UnitSystem, unitOf } from '../../quantity/format'
-import type { QuantityKind } from '../../quantity/kind'
+import { differenceOf, type QuantityKind } from '../../quantity/kind'
 
 /** Kinds of slip at the bench, by what was probably meant. */
 export type SlipKind =
@@ -66,6 +66,7 @@ export interface SlipFigures {
 /** The warning in one to three sentences. */
 export function explainSlip(slip: SlipQuestion, { quantity, system, step }: SlipFigures): string {
   const figure = (value: number): string => formatQuantity(value, quantity, system, step)
+  const difference = (value: number): string => formatQuantity(value, differenceOf(quantity), system, step)
   const unit = unitOf(quantity, system)
   switch (slip.code) {
     case 'wrongSideOfNew':
@@ -79,14 +80,14 @@ export function explainSlip(slip: SlipQuestion, { quantity, system, step }: Slip
     case 'copiedDown':
       return `“${slip.text}” is the same as the ${slip.times} readings before it, which this gauge would hardly show. Copied down, or read?`
     case 'finerThanGauge':
-      return `“${slip.text}” is finer than ${slip.gauge} can show, ${figure(slip.resolution)} ${unit}.`
+      return `“${slip.text}” is finer than ${slip.gauge} can show, ${difference(slip.resolution)} ${unit}.`
     case 'outsideRange':
       return `${figure(slip.value)} is outside the range of ${slip.gauge}, ${figure(slip.range[0])} … ${figure(slip.range[1])} ${unit}. Another gauge, or a misread figure?`
     case 'calibrationLapsed':
       return `The calibration of ${slip.gauge} lapsed on ${slip.due}. Take another one in hand, or keep the reading and have the gauge checked.`
     case 'notOfClass':
-      return `${slip.gauge} may err by ${figure(slip.error)} ${unit}; ${figure(slip.asked)} is asked for here. Take a better one in hand, or keep the reading.`
+      return `${slip.gauge} may err by ${difference(slip.error)} ${unit}; ${difference(slip.asked)} is asked for here. Take a better one in hand, or keep the reading.`
     case 'repeatsSpread':
-      return `With this one the repeats spread over ${figure(slip.range)} ${unit}, more than the ${figure(slip.limitValue)} allowed. ${slip.first} and read again, or keep it.`
+      return `With this one the repeats spread over ${difference(slip.range)} ${unit}, more than the ${difference(slip.limitValue)} allowed. ${slip.first} and read again, or keep it.`
   }
 }

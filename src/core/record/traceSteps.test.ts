@@ -1,0 +1,47 @@
+import { expect, test } from 'vitest'
+import { BY_EYE } from '../gauge/gauge'
+import { everyMethod } from '../method/everyMethod.fixture'
+import { slotsOf } from '../method/layout'
+import type { Method } from '../method/method'
+import type { TakenReading } from '../method/reduce/reduce'
+import { reduceReadings } from '../method/reduce/reduce'
+import { namedBy, type Reduced, type ReductionName } from '../method/reduction'
+import { figuresOf } from '../quantity/figures'
+import { point } from '../quantity/interval'
+import type { LimitOutcome } from './results'
+import { reductionSteps } from './traceSteps'
+
+const taken = (method: Method, values: readonly number[]): TakenReading[] =>
+  slotsOf(method)
+    .slice(0, values.length)
+    .map((slot, at) => ({
+      ...slot,
+      interval: point(values[at] ?? 0),
+      sizeUncertainty: 0.002,
+      differenceUncertainty: 0.001,
+      gauge: BY_EYE,
+    }))
+const reducedTo = (method: Method, values: readonly number[], name: ReductionName): Reduced => {
+  const found = reduceReadings(method, taken(method, values), { nominal: null, runsIn: null }).values[name]
+  if (!found) throw new Error(`${method.kind} gives ${name}`)
+  return found
+}
+const sumOf = (value: Reduced, name: ReductionName): string => {
+  const outcome = { value, limit: { judges: name } } as LimitOutcome
+  const set = { taken: [], standing: [], cannot: [], notApplicable: [] }
+  return reductionSteps(set, outcome, figuresOf(value.quantity, 'metric', 0.01), 'metric')[0]?.text ?? ''
+}
+
+test('a sum is told with the signs of its readings, so that it adds up', () => {
+  const runout = reducedTo(everyMethod.runout, [0, 0.02, 0.03, 0.02, 0, -0.02, -0.03, -0.02], 'totalIndicated')
+  expect(runout.value).toBeCloseTo(0.06, 12)
+  expect(sumOf(runout, 'totalIndicated')).toMatch(/^Total indicated reading 0\.06 mm, .* = .* 0\.03, less .* −0\.03$/)
+  const gap = reducedTo(everyMethod.grooveWidth, [6.03, 6.05, 6.01], 'variation')
+  expect(sumOf(gap, 'variation')).toMatch(/^Variation 0\.04 mm, .* = largest 6\.05, less smallest 6\.01$/)
+})
+
+test('a bound that is taken off is told as the bound it is', () => {
+  const term = { label: 'less smallest', quantity: 'length', value: null, interval: { low: null, high: -5 } } as const
+  expect(namedBy(term)).toEqual({ value: null, interval: { low: 5, high: null } })
+  expect(namedBy({ ...term, label: 'largest' })).toEqual({ value: null, interval: { low: null, high: -5 } })
+})
