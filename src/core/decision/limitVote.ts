@@ -58,7 +58,7 @@ function nameOf({ outcome, valueName }: LimitVoteInput): string {
 
 function reasonOf(input: LimitVoteInput): string {
   const { outcome, reductions } = input
-  const { figure: figures, extent, unit } = input.figures
+  const { figure: figures, extent, expanded, unit } = input.figures
   const { value, limit, grade } = outcome
   const name = nameOf(input)
   if (value === null) return `${name} is not measured yet, limit ${sign(limit)} ${figures(limit.wear)} ${unit}`
@@ -72,8 +72,7 @@ function reasonOf(input: LimitVoteInput): string {
   if (value.open !== 'complete')
     return `${size} so far, ${reductions.taken} of ${reductions.needed} readings, limit ${sign(limit)} ${figures(limit.wear)} ${unit}`
   if (value.interval !== null) return `${size} reaches over the ${bound(grade.strong)}`
-  const doubt = figures(COVERAGE_FACTOR * value.uncertainty)
-  return `${size} ± ${doubt} is too close to the ${bound(grade.strong)} to say`
+  return `${size} ± ${expanded(value.uncertainty)} is too close to the ${bound(grade.strong)} to say`
 }
 
 function settledBy({ outcome, missing }: LimitVoteInput): string {
@@ -89,10 +88,10 @@ export function listed(names: readonly string[]): string {
   return names.length > 4 ? `${shown} and ${names.length - 4} more` : shown
 }
 
-function limitStep({ outcome, figures: { figure: figures, unit } }: LimitVoteInput): TraceStep {
+function limitStep({ outcome, figures: { figure: figures, expanded, unit } }: LimitVoteInput): TraceStep {
   const { limit } = outcome
   const plan = limit.plan === null ? '' : `plan ${sign(limit)} ${figures(limit.plan)}, `
-  const guard = outcome.guard > 0 ? `, guard band ${figures(outcome.guard)}` : ''
+  const guard = outcome.guard > 0 ? `, guard band ${expanded(outcome.guard / COVERAGE_FACTOR)}` : ''
   const instruction = limit.instruction === '' ? '' : `. ${limit.instruction}`
   return {
     kind: 'limit',

@@ -69,10 +69,13 @@ function eccentricityOf(fit: HarmonicFit, readings: readonly TakenReading[], com
   }
 }
 
+/** Angles computed from a count of places are off by rounding. */
+const SAME_PLACE_DEG = 1e-6
+
 /** The opposite pair that differs most; opposite is half a turn apart. */
 function worstOpposite(places: readonly ClockPlace[], readings: readonly TakenReading[]) {
   const pairs = places.flatMap((a) => {
-    const b = places.find((other) => Math.abs(other.angleDeg - a.angleDeg) === 180 && other.angleDeg > a.angleDeg)
+    const b = places.find((other) => Math.abs(other.angleDeg - a.angleDeg - 180) < SAME_PLACE_DEG)
     const [one, two] = [a, b].map((place) => readings.find(({ station }) => station === place?.id))
     if (!b || !one || !two) return []
     const [high, low] = one.interval.high >= two.interval.high ? [one, two] : [two, one]
@@ -119,9 +122,11 @@ export function runoutStations({
       fit: fitAround(method.angles, own, ({ direction }) => direction),
     }
   })
-  const centres = stations.flatMap(({ station, atMm, fit }) =>
-    fit && atMm !== null ? [{ station, atMm, ...vectorAt(fit.firstAmplitude, fit.highPointDeg) }] : [],
-  )
+  const centres = stations
+    .flatMap(({ station, atMm, fit }) =>
+      fit && atMm !== null ? [{ station, atMm, ...vectorAt(fit.firstAmplitude, fit.highPointDeg) }] : [],
+    )
+    .sort((a, b) => a.atMm - b.atMm)
   const bows = centres.length >= 3 ? bowOf(centres) : []
   return stations.map((item) => ({ ...item, bow: bows[centres.findIndex(({ station }) => station === item.station)] ?? null }))
 }

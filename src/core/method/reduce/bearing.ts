@@ -1,6 +1,17 @@
 import { exceeds } from '../../decimal'
 import { inQuadrature } from '../../gauge/uncertainty'
-import { type Interval, isPoint, largest, meanOf, point, rangeOf, smallest, subtract, sumOf } from '../../quantity/interval'
+import {
+  type Interval,
+  isPoint,
+  largest,
+  meanOf,
+  negate,
+  point,
+  rangeOf,
+  smallest,
+  subtract,
+  sumOf,
+} from '../../quantity/interval'
 import { slotLabel } from '../layout'
 import type { MethodOf } from '../method'
 import { stripClearance, stripTiltMmPerM } from '../plasticStrip'
@@ -145,12 +156,13 @@ function sideDifference(
   const [first, ...others] = pairs
   if (!first) return {}
   const worst = others.reduce((best, pair) => (pair.interval.high > best.interval.high ? pair : best), first)
+  const [more, less] = worst.a.interval.high >= worst.b.interval.high ? [worst.a, worst.b] : [worst.b, worst.a]
   return {
     sideDifference: reduced(worst.interval, {
       quantity: 'length',
       uncertainty: Math.SQRT2 * uncertainty,
       where: `at ${worst.station}`,
-      sum: [term(worst.a.label, worst.a.interval, 'length'), term(worst.b.label, worst.b.interval, 'length')],
+      sum: [term(more.label, more.interval, 'length'), term(`less ${less.label}`, negate(less.interval), 'length')],
       open: openWhile(complete, 'canOnlyGrow'),
     }),
   }

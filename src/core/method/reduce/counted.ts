@@ -1,5 +1,5 @@
 import { adjacentPairs } from '../../condition/damagePattern'
-import { largest, meanOf, point, scale, smallest } from '../../quantity/interval'
+import { largest, meanOf, negate, point, scale, smallest, subtract } from '../../quantity/interval'
 import { percentOf } from '../../tightening/torque'
 import { slotLabel } from '../layout'
 import { placeMeans, pointValues } from './points'
@@ -38,14 +38,17 @@ export function reduceContact({ method, readings, complete }: ReduceInput<'conta
       ? { one: share(one), two: share(two), first: ids[0] ?? '', last: ids.at(-1) ?? '' }
       : null
   }
-  const difference = (of: NonNullable<ReturnType<typeof halves>>) =>
-    reduced(point(Math.abs(of.one.low - of.two.low)), {
+  const difference = ({ one, two, first, last }: NonNullable<ReturnType<typeof halves>>) => {
+    const [more, less] = one.low >= two.low ? [one, two] : [two, one]
+    const [at, lessAt] = more === one ? [first, last] : [last, first]
+    return reduced(subtract(more, less), {
       quantity: 'percent',
       uncertainty: 0,
-      where: `${of.first} against ${of.last}`,
-      sum: [term(`half at ${of.first}`, of.one, 'percent'), term(`half at ${of.last}`, of.two, 'percent')],
+      where: `${first} against ${last}`,
+      sum: [term(`half at ${at}`, more, 'percent'), term(`less half at ${lessAt}`, negate(less), 'percent')],
       open,
     })
+  }
   const ends = halves(
     method.columns.map(({ id }) => id),
     ({ station }) => station,

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { differenceOf } from '../../quantity/kind'
 import { everyMethod, places, take } from '../everyMethod.fixture'
 import { givesOf } from '../gives'
 import { acceptsSlot, slotKey, slotLabel, slotsOf } from '../layout'
@@ -299,6 +300,48 @@ test('a place that does not exist here is not waited for; one that cannot be mea
   expect(marked(['c/-/1'], [])).toMatchObject({ taken: 2, needed: 3, cannot: 1, values: { maximum: { open: 'canOnlyGrow' } } })
 })
 
+test('a shaft bends between its outer stations, in whatever order the sheet names them', () => {
+  const { runout } = everyMethod
+  const around = (high: number) => [0, 45, 90, 135, 180, 225, 270, 315].map((deg) => high * Math.cos((deg * Math.PI) / 180))
+  const bow = (order: readonly number[]) => {
+    const stations = order.map((at) => runout.stations[at] ?? { id: '', label: '', atMm: 0 })
+    const method = { ...runout, stations }
+    const own = new Map(runout.stations.map(({ id }, at) => [id, around(at === 1 ? 0.05 : 0.01)]))
+    const readings = take(method, []).concat(
+      slotsOf(method).flatMap((slot) => {
+        const at = runout.angles.findIndex(({ id }) => id === slot.direction)
+        const [reading] = take(method, [own.get(slot.station)?.[at] ?? 0])
+        return reading ? [{ ...reading, ...slot }] : []
+      }),
+    )
+    return reduceReadings(method, readings, { nominal: null, runsIn: null, resultOf: () => null }).values.bow
+  }
+  for (const order of [
+    [0, 1, 2],
+    [1, 0, 2],
+    [2, 1, 0],
+  ])
+    expect(bow(order)?.value).toBeCloseTo(0.04, 9)
+})
+
+test('opposite places are found though their angles are off by rounding', () => {
+  const positions = Array.from({ length: 14 }, (_, at) => ({ id: String(at + 1), label: '', angleDeg: (360 / 14) * at }))
+  const method = { ...gaps, positions }
+  const { oppositeDifference } = reduceReadings(
+    method,
+    take(
+      method,
+      positions.map((_, at) => (at === 3 ? 1.3 : 1)),
+    ),
+    {
+      nominal: null,
+      runsIn: null,
+      resultOf: () => null,
+    },
+  ).values
+  expect(oppositeDifference?.value).toBeCloseTo(0.3, 12)
+})
+
 describe('properties, for every method', () => {
   const anyEnds = fc.oneof(
     fc.double({ min: 0, max: 1e5, noNaN: true }),
@@ -348,6 +391,27 @@ describe('properties, for every method', () => {
         }
       }),
       { seed: 8785, numRuns: 600 },
+    )
+  })
+
+  test('a difference is the sum of its terms, with the signs of its readings', () => {
+    const signed = fc.double({ min: -1e3, max: 1e3, noNaN: true })
+    const anyPoints = fc.constantFrom(...methods).chain((method) =>
+      fc.record({
+        method: fc.constant(method),
+        readings: fc.array(signed, { maxLength: slotsOf(method).length }).map((values) => take(method, values)),
+      }),
+    )
+    fc.assert(
+      fc.property(anyPoints, ({ method, readings }) => {
+        for (const [name, value] of Object.entries(reduceReadings(method, readings, context).values)) {
+          const alike = value.sum.every(({ quantity }) => differenceOf(quantity) === differenceOf(value.quantity))
+          if (value.value === null || !alike || !value.sum.some(({ label }) => label.startsWith('less '))) continue
+          const sum = value.sum.reduce((total, term) => total + (term.value ?? Number.NaN), 0)
+          expect(Math.abs(sum - value.value), `${method.kind} ${name}`).toBeLessThan(1e-6)
+        }
+      }),
+      { seed: 8785, numRuns: 800 },
     )
   })
 
