@@ -125,6 +125,10 @@ test.describe('two people, two servers, one database', () => {
     await lena.getByRole('button', { name: 'Accept correction' }).click()
     const corrected = mara.getByRole('button', { name: /tooth 2: 0\.130, by Lena Voss, corrected/ })
     await expect(corrected).toBeVisible({ timeout: SEEN_WITHIN_MS })
+    // Undoing is of one's own: it takes nothing of the other's back, and nothing that was not meant.
+    await mara.keyboard.press('z')
+    await expect(mara.getByText('Your “0.12” was corrected by somebody else since.')).toBeVisible()
+    await expect(corrected).toBeVisible()
   })
 
   test('dragging lays out in order; a part dropped on another tray moves there', async () => {

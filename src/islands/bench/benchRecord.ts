@@ -17,6 +17,17 @@ export const NOT_KEPT = {
   reason: null,
 } as const
 
+/** The one taken last; of two at the same time the later in the list. */
+export const latestOf = (readings: readonly Reading[]): Reading | undefined =>
+  readings.reduce<Reading | undefined>((last, item) => (!last || item.takenAt >= last.takenAt ? item : last), undefined)
+
+/** The last reading a person took and has not put anything in the place of since: what they mean by undoing. */
+export function lastToUndo(history: readonly Reading[], person: string): Reading | undefined {
+  const own = history.filter(({ by }) => by === person)
+  const replaced = new Set(own.map(({ supersedes }) => supersedes))
+  return latestOf(own.filter(({ id, kind }) => kind !== 'withdrawn' && !replaced.has(id)))
+}
+
 /** What is sent of a reading; the server works out the rest itself. */
 export function bodyOf({
   id,

@@ -18,7 +18,7 @@ import { gaugeKindAt, readTyped } from '../../core/record/typedReading'
 import { foldWork } from '../../core/work/fold'
 import { getJson } from '../httpClient'
 import { useKept } from '../offline/useKept'
-import { bodyOf, closedBecause, NOT_KEPT, onlySlot } from './benchRecord'
+import { bodyOf, closedBecause, lastToUndo, latestOf, NOT_KEPT, onlySlot } from './benchRecord'
 import type { Bench, BenchActs, BenchProps, Mode } from './benchState'
 import { gaugeInHand } from './gaugeInHand'
 import { showable } from './localReadings'
@@ -307,10 +307,11 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
     const target = order.find(hasOpen)
     if (target) goTo(target.id)
   }
-  const lastTaken = (): Reading | undefined =>
-    standing
-      .filter(({ kind }) => kind !== 'withdrawn')
-      .reduce<Reading | undefined>((last, item) => (!last || item.takenAt >= last.takenAt ? item : last), undefined)
+  // What somebody else reads meanwhile is not what the person here means by the last one.
+  const lastTaken = (): Reading | undefined => {
+    const taken = standing.filter(({ kind }) => kind !== 'withdrawn')
+    return latestOf(taken.filter(({ by }) => by === person.name)) ?? latestOf(taken)
+  }
 
   // A gauge speaks for the place that is being read, and never over a question or a reason that waits for an answer.
   const takeSent = (sent: string): void => {
@@ -376,8 +377,11 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
       if (last) correct(last)
     },
     undo: () => {
-      const last = lastTaken()
-      if (!last || closed !== null) return
+      if (closed !== null) return
+      const last = lastToUndo(readings.historyOf(characteristic.id, stage), person.name)
+      if (!last) return refuse('Nothing here was read by you. What others read is corrected with a reason: press its figure.')
+      if (!standing.some(({ id }) => id === last.id))
+        return refuse(`Your “${last.text}” was corrected by somebody else since. Press the figure that stands to correct it.`)
       const { value: _v, low: _l, high: _h, ...rest } = last
       keep({
         ...rest,
