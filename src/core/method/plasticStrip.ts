@@ -1,3 +1,5 @@
+import { exceeds } from '../decimal'
+
 /** One line of a strip's printed scale: a strip flattened to this width lay in this clearance. */
 export interface StripScalePoint {
   readonly widthMm: number
@@ -19,7 +21,8 @@ export function stripClearance(widthMm: number, scale: readonly StripScalePoint[
   for (let index = 1; index < points.length; index += 1) {
     const low = points[index - 1]
     const high = points[index]
-    if (!low || !high || widthMm < low.widthMm || widthMm > high.widthMm) continue
+    // A width at the very end of the scale may be off by rounding, in inches or after a correction.
+    if (!low || !high || exceeds(low.widthMm, widthMm) || exceeds(widthMm, high.widthMm)) continue
     const slope = (high.clearanceMm - low.clearanceMm) / (high.widthMm - low.widthMm)
     return { clearanceMm: low.clearanceMm + slope * (widthMm - low.widthMm), slope }
   }
