@@ -17,6 +17,9 @@ export const NOT_KEPT = {
   reason: null,
 } as const
 
+/** What is read where nothing is measured. */
+export const NO_VALUE = { value: null, low: null, high: null } as const
+
 /** The one taken last; of two at the same time the later in the list. */
 export const latestOf = (readings: readonly Reading[]): Reading | undefined =>
   readings.reduce<Reading | undefined>((last, item) => (!last || item.takenAt >= last.takenAt ? item : last), undefined)

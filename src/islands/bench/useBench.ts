@@ -18,7 +18,7 @@ import { gaugeKindAt, readTyped } from '../../core/record/typedReading'
 import { foldWork } from '../../core/work/fold'
 import { getJson } from '../httpClient'
 import { useKept } from '../offline/useKept'
-import { bodyOf, closedBecause, lastToUndo, latestOf, NOT_KEPT, onlySlot } from './benchRecord'
+import { bodyOf, closedBecause, lastToUndo, latestOf, NO_VALUE, NOT_KEPT, onlySlot } from './benchRecord'
 import type { Bench, BenchActs, BenchProps, Mode } from './benchState'
 import { gaugeInHand } from './gaugeInHand'
 import { showable } from './localReadings'
@@ -264,8 +264,8 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
   const acceptCannot = (slot: Slot, reason: string): void => {
     if (reason.trim().length < LEAST_REASON) return refuse('Say why it cannot be measured, in a few words.')
     const last = lastAt(characteristic.id, slot)
-    const nothing = { value: null, low: null, high: null, defaultUnit: '', masterMm: null }
-    const made = newReading(slot, { kind: 'cannot', ...nothing, text: '–', supersedes: last?.id ?? null, reason: reason.trim() })
+    const nothing = { ...NO_VALUE, kind: 'cannot', defaultUnit: '', masterMm: null, text: '–' } as const
+    const made = newReading(slot, { ...nothing, supersedes: last?.id ?? null, reason: reason.trim() })
     keep(made)
     reset()
     advanceFrom(made)
@@ -382,22 +382,9 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
       if (!last) return refuse('Nothing here was read by you. What others read is corrected with a reason: press its figure.')
       if (!standing.some(({ id }) => id === last.id))
         return refuse(`Your “${last.text}” was corrected by somebody else since. Press the figure that stands to correct it.`)
-      const { value: _v, low: _l, high: _h, ...rest } = last
-      keep({
-        ...rest,
-        ...newReading(last, {
-          kind: 'withdrawn',
-          value: null,
-          low: null,
-          high: null,
-          defaultUnit: last.defaultUnit,
-          masterMm: last.masterMm,
-          text: last.text,
-          supersedes: last.id,
-          reason: 'Taken back at once',
-        }),
-        gauge: last.gauge,
-      })
+      const { defaultUnit, masterMm, text: taken, gauge: takenWith, id } = last
+      const withdrawn = { ...NO_VALUE, kind: 'withdrawn', defaultUnit, masterMm, text: taken, supersedes: id } as const
+      keep({ ...newReading(last, { ...withdrawn, reason: 'Taken back at once' }), gauge: takenWith })
       reset()
       setPlace({ id: characteristic.id, slot: onlySlot(last) })
       if (last.kind === 'point' || last.kind === 'interval') setText(last.text)
