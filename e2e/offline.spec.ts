@@ -14,6 +14,8 @@ const BENCH = '/jobs/quillmere-g1-2026/bench'
 const texts = (medida: Medida, characteristic: string): Promise<string[]> =>
   readingTexts(medida, 'quillmere-g1-2026', characteristic)
 
+test.beforeAll(({ medida }) => medida.startOver())
+
 async function signIn(page: Page): Promise<void> {
   await open(page, '/sign-in')
   await page.getByLabel('User name or e-mail').fill('inspector')
