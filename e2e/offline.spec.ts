@@ -117,3 +117,32 @@ test('two tabs side by side: what one has sent is not waiting in the other', asy
   for (const tab of [page, second]) await expect(tab.getByText('queued')).toHaveCount(0)
   await context.close()
 })
+
+test('a browser that keeps nothing: readings go straight to the server, and without a network none is accepted', async ({
+  medida,
+  browser,
+}) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  // As in a private window of some browsers, or on a full disk.
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('No store here', 'SecurityError')
+    }
+  })
+  await open(page, `${BENCH}?c=air-gap`)
+  await takeReadings(page, ['5.90'])
+  await expect(page.getByText('This browser keeps nothing on this device')).toBeVisible()
+  await expect.poll(() => texts(medida, 'air-gap')).toEqual(['5.90'])
+  await expect(page.getByText('queued')).toHaveCount(0)
+
+  await context.setOffline(true)
+  await takeReadings(page, ['5.95'])
+  await expect(page.getByText(/“5\.95” was not stored: the server cannot be reached/)).toBeVisible()
+  await page.getByRole('button', { name: 'Send it again' }).click()
+  await expect(page.getByText(/“5\.95” was not stored/)).toBeVisible()
+  await context.setOffline(false)
+  await page.getByRole('button', { name: 'Send it again' }).click()
+  await expect(page.getByText('was not stored')).toHaveCount(0)
+  await expect.poll(() => texts(medida, 'air-gap')).toEqual(['5.90', '5.95'])
+  await context.close()
+})

@@ -6,7 +6,9 @@ import { figuresOf } from '../../core/quantity/figures'
 import { sayFault } from '../../core/record/faultVotes'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import styles from './Bench.module.css'
+import { bodyOf } from './benchRecord'
 import type { Bench } from './benchState'
+import { UNSENT } from './useOutbox'
 
 const REASONS = {
   correct: ['Misread', 'Mistyped', 'Gauge not square', 'Wrong place'],
@@ -68,11 +70,21 @@ export function Messages({ bench }: { readonly bench: Bench }) {
               “{reading.text}” was not stored: {delivery.message}
             </span>
             {delivery.status === 409 && <Button onClick={() => void bench.insist(reading)}>Mine counts</Button>}
-            <Button onClick={() => dropAndReload(bench, reading.id)}>
-              {delivery.status === 409 ? 'Theirs counts' : 'Drop it and reload'}
-            </Button>
+            {delivery.status === UNSENT ? (
+              <Button onClick={() => bench.outbox.again(reading, bodyOf(reading))}>Send it again</Button>
+            ) : (
+              <Button onClick={() => dropAndReload(bench, reading.id)}>
+                {delivery.status === 409 ? 'Theirs counts' : 'Drop it and reload'}
+              </Button>
+            )}
           </p>
         ) : null,
+      )}
+      {!bench.outbox.keeps && (
+        <p className={styles.theirs}>
+          This browser keeps nothing on this device (a private window, or a full disk): readings go straight to the server, and
+          without a network none is accepted.
+        </p>
       )}
       <p className={styles.queue} role="status">
         {queued > 0 && link === 'offline' && (

@@ -24,7 +24,11 @@ export interface Outbox {
   readonly link: Link
   /** What waits on this device has been looked up; before that a place may seem open that is not. */
   readonly loaded: boolean
+  /** Whether this browser keeps what is accepted; one that does not (a private window, a full disk) needs the network. */
+  readonly keeps: boolean
   accept(reading: Reading, body: ReadingBody): void
+  /** Tries once more with a reading that could neither be kept nor sent. */
+  again(reading: Reading, body: ReadingBody): void
   /** Gives up a reading that the server refused. */
   drop(id: string): void
   sendNow(): void
@@ -33,6 +37,12 @@ export interface Outbox {
 const RETRY_MS = 4_000
 /** A network that does not answer is as good as none. */
 const PATIENCE_MS = 10_000
+
+/** Status of a reading that no server has answered to. */
+export const UNSENT = 0
+const NOT_REACHED = 'the server cannot be reached, and this browser keeps nothing on this device.'
+
+const readingsPath = (jobId: string): string => `/api/jobs/${encodeURIComponent(jobId)}/readings`
 
 /** An ended session refuses the person, not the reading: it stays queued, and so do those behind a rate limit. */
 function linkAfter(answer: Answer<unknown>): Link {
@@ -50,6 +60,7 @@ export function useOutbox(personId: string, jobId: string, madeAt: string | null
   const [local, setLocal] = useState<readonly LocalReading[]>([])
   const [link, setLink] = useState<Link>('reached')
   const [loaded, setLoaded] = useState(false)
+  const [keeps, setKeeps] = useState(true)
   const sending = useRef(false)
   const seen = useRef<ReadonlySet<string>>(new Set())
   /** Given up here, whether or not it has left the store yet. */
@@ -57,7 +68,10 @@ export function useOutbox(personId: string, jobId: string, madeAt: string | null
 
   /** What is kept on this device now, shown as well. */
   const look = useCallback(async (): Promise<readonly OutboxItem[]> => {
-    const items = (await waitingInOutbox(personId, jobId)).filter(({ id }) => !dropped.current.has(id))
+    const kept = await waitingInOutbox(personId, jobId).catch(() => null)
+    setKeeps(kept !== null)
+    if (kept === null) return []
+    const items = kept.filter(({ id }) => !dropped.current.has(id))
     const before = seen.current
     seen.current = new Set([...before, ...items.map(({ id }) => id)])
     setLocal((shown) => broughtUp(shown, items, before))
@@ -77,7 +91,7 @@ export function useOutbox(personId: string, jobId: string, madeAt: string | null
       for (;;) {
         const next = (await look()).find((item) => item.sent === undefined && !refused.has(item.id))
         if (!next || (await waitsForItsCharacteristic(next))) break
-        const answer = await postJson(`/api/jobs/${encodeURIComponent(jobId)}/readings`, next.body, PATIENCE_MS)
+        const answer = await postJson(readingsPath(jobId), next.body, PATIENCE_MS)
         const nextLink = linkAfter(answer)
         setLink(nextLink)
         if (nextLink !== 'reached') break
@@ -97,7 +111,7 @@ export function useOutbox(personId: string, jobId: string, madeAt: string | null
   useEffect(() => {
     void look().then((items) => {
       setLoaded(true)
-      void forgetSent(items)
+      void forgetSent(items).catch(() => undefined)
       void send()
     })
     const retry = setInterval(() => void send(), RETRY_MS)
@@ -114,26 +128,49 @@ export function useOutbox(personId: string, jobId: string, madeAt: string | null
   // What waits on this device is looked up first: a reading of its own that comes back is one it knows.
   useEffect(() => {
     if (!loaded || madeAt === null) return
-    const path = `/api/jobs/${encodeURIComponent(jobId)}/readings/events`
     return hear(
-      { path, parameter: 'since', after: madeAt },
+      { path: `${readingsPath(jobId)}/events`, parameter: 'since', after: madeAt },
       { reading: (reading) => setLocal((before) => withStored(before, reading as Reading)) },
     )
   }, [jobId, madeAt, loaded])
 
+  /** What cannot be kept goes to the server at once, or is not accepted. */
+  const sendUnkept = useCallback(
+    async (id: string, body: ReadingBody) => {
+      setKeeps(false)
+      const answer = await postJson(readingsPath(jobId), body, PATIENCE_MS)
+      setLink(linkAfter(answer))
+      if (answer.kind === 'ok') mark(id, { kind: 'stored' })
+      else if (answer.kind === 'refused') mark(id, { kind: 'refused', status: answer.status, message: answer.message })
+      else mark(id, { kind: 'refused', status: UNSENT, message: NOT_REACHED })
+    },
+    [jobId, mark],
+  )
+  const again = useCallback(
+    ({ id }: Reading, body: ReadingBody) => {
+      mark(id, { kind: 'queued' })
+      void sendUnkept(id, body)
+    },
+    [mark, sendUnkept],
+  )
+
   const accept = useCallback(
     (reading: Reading, body: ReadingBody) => {
       setLocal((before) => [...before, { reading, delivery: { kind: 'queued' } }])
-      void putInOutbox({ id: reading.id, personId, jobId, body, reading }).then(send)
+      const { id } = reading
+      putInOutbox({ id, personId, jobId, body, reading }).then(
+        () => void send(),
+        () => void sendUnkept(id, body),
+      )
     },
-    [personId, jobId, send],
+    [personId, jobId, send, sendUnkept],
   )
 
   const drop = useCallback((id: string) => {
     dropped.current.add(id)
     setLocal((before) => before.filter((item) => item.reading.id !== id))
-    void takeFromOutbox(id)
+    takeFromOutbox(id).catch(() => undefined)
   }, [])
 
-  return { local, link, loaded, accept, drop, sendNow: () => void send() }
+  return { local, link, loaded, keeps, accept, again, drop, sendNow: () => void send() }
 }
