@@ -4,6 +4,7 @@ import { quantityAt, slotLabel } from '../../core/method/layout'
 import { explainSlip, type SlipQuestion } from '../../core/method/slip/slip'
 import { figuresOf } from '../../core/quantity/figures'
 import { sayFault } from '../../core/record/faultVotes'
+import type { Reading } from '../../core/record/recordSchema'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import styles from './Bench.module.css'
 import { bodyOf } from './benchRecord'
@@ -25,6 +26,8 @@ export function Messages({ bench }: { readonly bench: Bench }) {
   const complete = bench.slots.length > 0 && bench.slots.every((slot) => bench.standingAt(slot))
   const figures = figuresOf(quantityOf(characteristic.method), bench.system, characteristic.showTo)
   const said = useInSight<HTMLParagraphElement>(bench.fault)
+  const refused = local.flatMap(({ reading, delivery }) => (delivery.kind === 'refused' ? reading.id : []))
+  const refusals = useInSight<HTMLDivElement>(refused.join())
   return (
     <div className={styles.messages}>
       <p ref={said} id="bench-message" role="alert" className={styles.fault} hidden={!bench.fault}>
@@ -62,24 +65,26 @@ export function Messages({ bench }: { readonly bench: Bench }) {
           </Button>
         </p>
       )}
-      {local.map(({ reading, delivery }) =>
-        delivery.kind === 'refused' ? (
-          <p key={reading.id} className={styles.fault}>
-            <b aria-hidden="true">!</b>
-            <span>
-              “{reading.text}” was not stored: {delivery.message}
-            </span>
-            {delivery.status === 409 && <Button onClick={() => void bench.insist(reading)}>Mine counts</Button>}
-            {delivery.status === UNSENT ? (
-              <Button onClick={() => bench.outbox.again(reading, bodyOf(reading))}>Send it again</Button>
-            ) : (
-              <Button onClick={() => dropAndReload(bench, reading.id)}>
-                {delivery.status === 409 ? 'Theirs counts' : 'Drop it and reload'}
-              </Button>
-            )}
-          </p>
-        ) : null,
-      )}
+      <div ref={refusals} className={styles.refusals}>
+        {local.map(({ reading, delivery }) =>
+          delivery.kind === 'refused' ? (
+            <p key={reading.id} className={styles.fault}>
+              <b aria-hidden="true">!</b>
+              <span>
+                {placeOf(bench, reading)}: “{reading.text}” was not stored: {delivery.message}
+              </span>
+              {delivery.status === 409 && <Button onClick={() => void bench.insist(reading)}>Mine counts</Button>}
+              {delivery.status === UNSENT ? (
+                <Button onClick={() => bench.outbox.again(reading, bodyOf(reading))}>Send it again</Button>
+              ) : (
+                <Button onClick={() => dropAndReload(bench, reading.id)}>
+                  {delivery.status === 409 ? 'Theirs counts' : 'Drop it and reload'}
+                </Button>
+              )}
+            </p>
+          ) : null,
+        )}
+      </div>
       {!bench.outbox.keeps && (
         <p className={styles.theirs}>
           This browser keeps nothing on this device (a private window, or a full disk): readings go straight to the server, and
@@ -106,15 +111,23 @@ export function Messages({ bench }: { readonly bench: Bench }) {
   )
 }
 
+/** Where a reading belongs, by name: it may be another part than the one in hand. */
+function placeOf({ record, characteristic }: Bench, reading: Reading): string {
+  const of = record.book.characteristics.find(({ id }) => id === reading.characteristic)
+  const slot = of ? slotLabel(of.method, reading) : ''
+  return [of && of.id !== characteristic.id ? of.name : '', slot].filter((word) => word !== '').join(', ') || characteristic.name
+}
+
 /** What somebody else read at the place in hand since this page came, and what of theirs cannot be shown yet. */
 function Theirs({ bench }: { readonly bench: Bench }) {
   const { mode, active, awaitingReload } = bench
   const here = mode.kind === 'read' ? bench.standingAt(active) : undefined
   const by = here ? bench.arrivedFrom(here.id) : null
+  const said = useInSight<HTMLParagraphElement>(here && by !== null ? here.id : null)
   return (
-    <div role="status">
+    <div role="status" className={styles.said}>
       {here && by !== null && (
-        <p className={styles.theirs}>
+        <p ref={said} className={styles.theirs}>
           <b>{by}</b> read “{here.text}” here just now.{' '}
           {bench.text.trim() === '' ? (
             <>
