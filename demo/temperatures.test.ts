@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { readTypedGauge } from '../src/core/gauge/typedGauge'
 import { checkFormula, parseFormula } from '../src/core/method/formula'
 import { slotsOf } from '../src/core/method/layout'
+import { candidatesOf } from '../src/core/method/slip/candidates'
 import { figuresOf } from '../src/core/quantity/figures'
 import { parseQuantity } from '../src/core/quantity/quantity'
 import { evaluate } from '../src/core/record/evaluate'
@@ -130,6 +131,18 @@ test.each([
 ])('a difference typed as %s', (text, kelvin) => {
   const parsed = parseQuantity(text, 'temperatureDifference', 'K')
   expect(parsed.ok && parsed.value.value).toBeCloseTo(kelvin, 12)
+})
+
+test.each([
+  ['1580', 'inch', '158.0'],
+  ['185', 'inch', '158.0'],
+  ['700', 'metric', '70.0'],
+] as const)('a slip in %s on a %s machine is of the figure that was typed: %s', (text, system, meant) => {
+  const read = parseQuantity(text, 'temperature', system === 'inch' ? '°F' : '°C')
+  if (!read.ok) throw new Error(text)
+  const { value } = read.value
+  const likely = candidatesOf({ text, value, deviation: null, masterMm: null, quantity: 'temperature', system, step: 0.1 })
+  expect(likely.map((candidate) => candidate.text)).toContain(meant)
 })
 
 test('in a formula temperatures make differences; a figure in °F could be either and is refused', () => {

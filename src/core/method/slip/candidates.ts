@@ -1,5 +1,7 @@
-import { formatQuantity, type UnitSystem } from '../../quantity/format'
+import { formatQuantity, type UnitSystem, unitOf } from '../../quantity/format'
 import type { QuantityKind } from '../../quantity/kind'
+import { parseQuantity } from '../../quantity/quantity'
+import { unitById } from '../../quantity/units'
 import type { Likely, SlipKind } from './slip'
 
 const THIMBLE_TURNS_MM = [0.5, 0.635] // 0.5 mm and 0.025 in
@@ -29,10 +31,12 @@ export function candidatesOf(typed: Typed): readonly Likely[] {
     text: textOf(typedFigure, of !== 0 || deviation !== null, typed),
   })
   const isLength = quantity === 'length'
+  // A slip is of the figure that was typed, whose scale may begin elsewhere.
+  const zero = zeroOfScale(typed)
   return [
-    meant('decimalPlace', figure * 10),
-    meant('decimalPlace', figure / 10),
-    ...swaps(text, figure).map((swapped) => meant('digitsSwapped', swapped)),
+    meant('decimalPlace', (figure + zero) * 10 - zero),
+    meant('decimalPlace', (figure + zero) / 10 - zero),
+    ...swaps(text, figure + zero).map((swapped) => meant('digitsSwapped', swapped - zero)),
     ...(deviation === null ? [] : [meant('comparatorSign', -figure)]),
     ...(deviation === null && masterMm !== null ? [meant('signForgotten', figure, masterMm)] : []),
     ...(isLength
@@ -44,6 +48,14 @@ export function candidatesOf(typed: Typed): readonly Likely[] {
         ]
       : []),
   ]
+}
+
+/** What stands before the 0 of the fixed unit on the scale that was typed in: 32 °F, as 17.8 K; 0 for every other unit. */
+function zeroOfScale({ text, quantity, system }: Typed): number {
+  const read = parseQuantity(text, quantity, unitOf(quantity, system))
+  if (!read.ok) return 0
+  const { zero, per } = unitById(quantity, read.value.unit)
+  return (Number(zero) * Number(per.numerator)) / Number(per.denominator)
 }
 
 function textOf(figure: number, signed: boolean, { quantity, system, step }: Typed): string {
