@@ -10,6 +10,7 @@ import { motion } from './larkhollow/motion/station'
 import { larkhollow } from './larkhollow/station'
 import { gates } from './quillmere/gates/station'
 import { quillmere } from './quillmere/station'
+import { demoRecord } from './record'
 import type { DemoMachine, DemoOverhaul } from './types'
 
 const machines = [...quillmere, gates, larkhollow, motion]
@@ -99,4 +100,46 @@ test.each(overhauls)('taking $id again, nothing honest is questioned', ({ demo, 
     })
   })
   expect(questions).toEqual([])
+})
+
+test('a part that was worked on at the last overhaul is expected to wear on from how it was left', () => {
+  const bore = (text: string) => ({ 'bearing-bore': Array<string>(6).fill(text) })
+  const now = demoRecord({})
+  const at = (hoursAgo: number, readings: readonly Reading[]): Overhaul => ({
+    overhaul: `${hoursAgo} h ago`,
+    date: '2020-01-01',
+    runningHours: now.job.runningHours - hoursAgo,
+    installed: { ...now.job.installed },
+    readings: [...readings],
+  })
+  // In 8000 h it wore by 0.1 mm; it was lined anew, and the same hours have passed since.
+  const history = [
+    at(16_000, demoRecord(bore('+0.080')).job.readings),
+    at(8_000, demoRecord(bore('+0.180'), { asLeft: bore('+0.080') }).job.readings),
+  ]
+  const record = { ...now, history }
+  const characteristic = record.book.characteristics.find(({ id }) => id === 'bearing-bore')
+  const gauge = record.gauges.find(({ kind }) => kind === 'boreGauge')
+  const [slot] = characteristic ? slotsOf(characteristic.method) : []
+  if (!characteristic || !gauge || !slot) throw new Error('the demo measures this bore')
+  const asked = (text: string) => {
+    const typed = readTyped(characteristic, slot, text, record.machine.units)
+    if (!typed.ok) throw new Error(text)
+    const { parsed } = typed.value
+    const none = { standing: [], standingOf: () => [] }
+    return questionAt({
+      record,
+      characteristic,
+      slot,
+      text,
+      parsed,
+      gauge,
+      conditions: null,
+      today: now.job.date,
+      stage: 'asFound',
+      ...none,
+    })?.code
+  }
+  expect(asked('+0.180')).toBeUndefined()
+  expect(asked('+0.380')).toBe('farOff')
 })

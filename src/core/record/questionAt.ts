@@ -128,26 +128,33 @@ function predict(record: InspectionRecord, characteristic: Characteristic): Pred
   const [latest, before] = record.history
     .filter(same)
     .sort((a, b) => b.runningHours - a.runningHours)
-    .map((overhaul) => ({ hours: overhaul.runningHours, values: valuesIn(overhaul, characteristic.id) }))
-    .filter(({ values }) => values.size > 0)
+    .map((overhaul) => ({ hours: overhaul.runningHours, ...valuesIn(overhaul, characteristic.id) }))
+    .filter(({ left }) => left.size > 0)
   if (!latest) return new Map()
   const ahead = record.job.runningHours - latest.hours
   return new Map(
-    [...latest.values].map(([slot, value]): readonly [string, Prediction] => {
-      const earlier = before?.values.get(slot)
-      if (!before || earlier === undefined || latest.hours === before.hours) return [slot, { value, growth: null }]
-      const growth = ((value - earlier) / (latest.hours - before.hours)) * ahead
+    [...latest.left].map(([slot, value]): readonly [string, Prediction] => {
+      // It wore from how it was left to how it was found; what work did to it in between is no wear.
+      const [began, ended] = [before?.left.get(slot), latest.found.get(slot)]
+      if (!before || began === undefined || ended === undefined || latest.hours === before.hours)
+        return [slot, { value, growth: null }]
+      const growth = ((ended - began) / (latest.hours - before.hours)) * ahead
       return [slot, { value: value + growth, growth }]
     }),
   )
 }
 
-/** Figures by place as they were left at an overhaul; as found where nothing was done. */
-function valuesIn(overhaul: Overhaul, characteristic: string): ReadonlyMap<string, number> {
+/** Figures by place as they were found at an overhaul, and as they were left; as found where nothing was done. */
+function valuesIn(overhaul: Overhaul, characteristic: string) {
   const own = overhaul.readings.filter((reading) => reading.characteristic === characteristic)
-  const left = own.filter(({ stage }) => stage === 'asLeft')
-  const standing = standingReadings(left.length > 0 ? left : own.filter(({ stage }) => stage === 'asFound'))
-  return new Map(standing.flatMap((reading) => (reading.value === null ? [] : [[slotKey(reading), reading.value] as const])))
+  const at = (stage: Stage): ReadonlyMap<string, number> =>
+    new Map(
+      standingReadings(own.filter((reading) => reading.stage === stage)).flatMap((reading) =>
+        reading.value === null ? [] : [[slotKey(reading), reading.value] as const],
+      ),
+    )
+  const [found, left] = [at('asFound'), at('asLeft')]
+  return { found, left: left.size > 0 ? left : found }
 }
 
 /** The same place of characteristics measured alike on parts that were alike when new. */
