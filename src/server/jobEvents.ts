@@ -20,7 +20,7 @@ export function entryEvents(context: Context, jobId: string, after: number): Pro
 /** So far the clocks of two servers, and a reading's stamp and its being seen, may lie apart, ms. */
 const APART_MS = 60_000
 
-/** `reading` for each reading of a job that was stored since, by whichever server; one of the last minute may come again. */
+/** `readings` that were stored in a job since, by whichever server, as many as there are at once; those of the last minute may come again. */
 export function readingEvents(context: Context, jobId: string, since: Date): Promise<Response> {
   let latest = since.getTime()
   const sent = new Map<string, number>()
@@ -39,7 +39,7 @@ export function readingEvents(context: Context, jobId: string, since: Date): Pro
     }
     for (const [id, received] of sent) if (received < latest - APART_MS) sent.delete(id)
     const id = new Date(latest).toISOString()
-    return fresh.map((row) => ({ id, event: 'reading', data: readingOfRow(row) }))
+    return fresh.length === 0 ? [] : [{ id, event: 'readings', data: fresh.map(readingOfRow) }]
   })
 }
 

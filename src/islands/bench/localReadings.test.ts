@@ -45,7 +45,13 @@ describe('readings that arrive from elsewhere', () => {
     ['this device sent it, and the answer was lost', [shown('a'), shown('b')], 'a stored, b queued'],
     ['known already', [shown('a', 'stored'), shown('b')], 'a stored, b queued'],
   ] as const)('%s', (_what, local, after) => {
-    expect(said(withStored(local, reading('a')))).toBe(after)
+    expect(said(withStored(local, [reading('a')]))).toBe(after)
+  })
+
+  it('many at once are taken in one go, and nothing is drawn again for what is known', () => {
+    const local = [shown('b', 'stored'), shown('d')]
+    expect(said(withStored(local, ['c', 'b', 'a'].map(reading)))).toBe('a stored, b stored, c stored, d queued')
+    expect(withStored(local, [reading('b')])).toBe(local)
   })
 
   const at = (

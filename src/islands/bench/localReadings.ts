@@ -33,12 +33,14 @@ export function broughtUp(
   return same ? local : now.sort(byAcceptance)
 }
 
-/** With a reading that the server has: this device's own, or one that somebody took elsewhere. */
-export function withStored(local: readonly LocalReading[], reading: Reading): readonly LocalReading[] {
-  const known = local.find((item) => item.reading.id === reading.id)
-  if (known?.delivery.kind === 'stored') return local
-  const stored: LocalReading = { reading: known?.reading ?? reading, delivery: { kind: 'stored' } }
-  return [...local.filter((item) => item !== known), stored].sort(byAcceptance)
+/** With readings that the server has: this device's own, and what somebody took elsewhere. */
+export function withStored(local: readonly LocalReading[], stored: readonly Reading[]): readonly LocalReading[] {
+  const shown = new Map(local.map((item) => [item.reading.id, item]))
+  const news = stored.filter(({ id }) => shown.get(id)?.delivery.kind !== 'stored')
+  if (news.length === 0) return local
+  for (const reading of news)
+    shown.set(reading.id, { reading: shown.get(reading.id)?.reading ?? reading, delivery: { kind: 'stored' } })
+  return [...shown.values()].sort(byAcceptance)
 }
 
 /** What is read of a place, in the stead of what: of two of these the server takes one. */

@@ -130,7 +130,7 @@ export function useOutbox(personId: string, jobId: string, madeAt: string | null
     if (!loaded || madeAt === null) return
     return hear(
       { path: `${readingsPath(jobId)}/events`, parameter: 'since', after: madeAt },
-      { reading: (reading) => setLocal((before) => withStored(before, reading as Reading)) },
+      { readings: (stored) => setLocal((before) => withStored(before, stored as Reading[])) },
     )
   }, [jobId, madeAt, loaded])
 
