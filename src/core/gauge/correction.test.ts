@@ -1,23 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { testGauge } from '../method/everyMethod.fixture'
 import { point } from '../quantity/interval'
 import { type Conditions, correctReading } from './correction'
 import type { Gauge } from './gauge'
 import { readingUncertainty } from './uncertainty'
 
-const gauge: Gauge = {
-  id: 'om-1',
-  code: 'OM-1',
-  name: 'Outside micrometer',
-  kind: 'outsideMicrometer',
-  resolution: 0.001,
-  maximumPermissibleError: 0.004,
-  calibration: null,
-  corrections: [],
-  expansionPerK: 11.5e-6,
-  range: null,
-  calibrationDue: '2027-01-01',
-}
+const gauge = testGauge({ expansionPerK: 11.5e-6 })
 // As a certificate may list them: in no order.
 const certified: Gauge = {
   ...gauge,

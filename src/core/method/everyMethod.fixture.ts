@@ -4,6 +4,7 @@ import { point } from '../quantity/interval'
 import { slotsOf } from './layout'
 import type { Method, MethodKind, MethodOf, Place } from './method'
 import type { TakenReading } from './reduce/reduce'
+import type { Reduced } from './reduction'
 
 /** One of every method, small, for tests that must hold for all of them. */
 export const places = (...ids: string[]): Place[] => ids.map((id) => ({ id, label: id }))
@@ -133,3 +134,14 @@ export function take(method: Method, values: readonly Ends[], gauge: Gauge = tes
       }
     })
 }
+
+/** A value of another characteristic, known to the end. */
+export const worn = (value: number): Reduced => ({
+  quantity: 'length',
+  value,
+  interval: null,
+  uncertainty: 0,
+  where: 'at B',
+  sum: [],
+  open: 'complete',
+})

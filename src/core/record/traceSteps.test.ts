@@ -1,28 +1,14 @@
 import { expect, test } from 'vitest'
-import { BY_EYE } from '../gauge/gauge'
-import { everyMethod } from '../method/everyMethod.fixture'
-import { slotsOf } from '../method/layout'
+import { everyMethod, take } from '../method/everyMethod.fixture'
 import type { Method } from '../method/method'
-import type { TakenReading } from '../method/reduce/reduce'
 import { reduceReadings } from '../method/reduce/reduce'
 import { namedBy, type Reduced, type ReductionName } from '../method/reduction'
 import { figuresOf } from '../quantity/figures'
-import { point } from '../quantity/interval'
 import type { LimitOutcome } from './results'
 import { reductionSteps } from './traceSteps'
 
-const taken = (method: Method, values: readonly number[]): TakenReading[] =>
-  slotsOf(method)
-    .slice(0, values.length)
-    .map((slot, at) => ({
-      ...slot,
-      interval: point(values[at] ?? 0),
-      sizeUncertainty: 0.002,
-      differenceUncertainty: 0.001,
-      gauge: BY_EYE,
-    }))
 const reducedTo = (method: Method, values: readonly number[], name: ReductionName): Reduced => {
-  const found = reduceReadings(method, taken(method, values), { nominal: null, runsIn: null }).values[name]
+  const found = reduceReadings(method, take(method, values), { nominal: null, runsIn: null }).values[name]
   if (!found) throw new Error(`${method.kind} gives ${name}`)
   return found
 }
