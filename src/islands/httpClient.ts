@@ -46,6 +46,9 @@ async function call<T>(path: string, init: RequestInit): Promise<Answer<T>> {
 /** Bytes that a browser goes on sending after its page is left; more it refuses to promise. */
 const MOST_KEPT_ALIVE = 60_000
 
+/** For what is kept on this device until it is sent: a network that does not answer is as good as none. */
+export const PATIENCE_MS = 10_000
+
 /** Sends JSON; with a patience, what is not answered within so many milliseconds counts as offline. */
 export function postJson<T>(path: string, json: unknown, patienceMs?: number): Promise<Answer<T>> {
   const body = JSON.stringify(json)

@@ -67,8 +67,8 @@ export function counting(local: readonly LocalReading[]): readonly Reading[] {
 export function showable(record: InspectionRecord, local: readonly LocalReading[]): readonly LocalReading[] {
   const gauges = new Set<string | null>([null, ...record.gauges.map(({ id }) => id)])
   const characteristics = new Set(record.book.characteristics.map(({ id }) => id))
-  const all = local.every(({ reading }) => gauges.has(reading.gauge) && characteristics.has(reading.characteristic))
-  return all ? local : local.filter(({ reading }) => gauges.has(reading.gauge) && characteristics.has(reading.characteristic))
+  const known = local.filter(({ reading }) => gauges.has(reading.gauge) && characteristics.has(reading.characteristic))
+  return known.length === local.length ? local : known
 }
 
 /** Ids are UUID v7: in the order in which they were made. */

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { ReadingBody } from '../../contract/bodies'
 import type { Reading } from '../../core/record/recordSchema'
 import { hear } from '../hear'
-import { type Answer, postJson } from '../httpClient'
+import { type Answer, PATIENCE_MS, postJson } from '../httpClient'
 import {
   forgetSent,
   markSent,
@@ -35,8 +35,6 @@ export interface Outbox {
 }
 
 const RETRY_MS = 4_000
-/** A network that does not answer is as good as none. */
-const PATIENCE_MS = 10_000
 
 /** Status of a reading that no server has answered to. */
 export const UNSENT = 0

@@ -4,7 +4,7 @@ import type { JobView, StoredEntry } from '../../contract/answers'
 import type { Entry, EntryBody } from '../../core/work/entrySchema'
 import { standingOn, subjectOf } from '../../core/work/subject'
 import { hear } from '../hear'
-import { type Answer, postJson } from '../httpClient'
+import { type Answer, PATIENCE_MS, postJson } from '../httpClient'
 import { type EntriesItem, forgetEntries, keepEntries, waitingEntries, waitsForItsReading } from '../outbox'
 
 /** What became of something noted. Queued: kept on this device, sent when the server can be reached. */
@@ -45,8 +45,6 @@ export interface Entries {
 }
 
 const RETRY_MS = 4_000
-/** A network that does not answer is as good as none. */
-const PATIENCE_MS = 10_000
 const NOT_KEPT =
   'This browser lets nothing be kept on this device (a private window?), so nothing was noted. Open Medida in an ordinary window.'
 
