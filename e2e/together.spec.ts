@@ -1,5 +1,5 @@
 /** Two people on one job through two servers, and what is refused without a trace. */
-import type { APIRequestContext, Browser, Page } from '@playwright/test'
+import type { APIRequestContext, Browser, Locator, Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { runningClusterUrl } from '../scripts/lib/cluster'
 import { countRows, onDatabase } from './support/database'
@@ -131,33 +131,51 @@ test.describe('two people, two servers, one database', () => {
     await expect(corrected).toBeVisible()
   })
 
-  test('dragging lays out in order; a part dropped on another tray moves there', async () => {
+  test('dragging lays out in order, moves to another tray and puts back; a quick hand loses nothing', async () => {
     await open(mara, STRIP)
-    const tray = mara.getByRole('region', { name: 'Tray 1' })
-    const drag = async (name: RegExp, to: { x: number; y: number }): Promise<void> => {
-      const row = mara
-        .getByRole('treeitem', { name })
-        .or(mara.locator('[data-card] button').filter({ hasText: name }))
-        .first()
-      const box = await row.boundingBox()
-      if (!box) throw new Error('the row is on the page')
-      await mara.mouse.move(box.x + 60, box.y + box.height / 2)
+    const tray = (name: string): Locator => mara.getByRole('region', { name, exact: true })
+    const lying = (name: string): Locator => tray(name).locator('[data-card]')
+    const inTree = (name: RegExp): Locator => mara.getByRole('treeitem', { name }).first()
+    const card = (id: string): Locator => mara.locator(`[data-card=${id}] button`)
+    const middle = async (of: Locator): Promise<{ x: number; y: number; height: number }> => {
+      const box = await of.boundingBox()
+      if (!box) throw new Error(`not on the page: ${of}`)
+      return { x: box.x + box.width / 2, y: box.y + box.height / 2, height: box.height }
+    }
+    /** Takes hold and goes to the upper or lower half of something, where it is then; in one move, as a quick hand does. */
+    const carry = async (what: Locator, to: Locator, half: 'upper' | 'lower'): Promise<void> => {
+      const from = await middle(what)
+      await mara.mouse.move(from.x, from.y)
       await mara.mouse.down()
-      await mara.mouse.move(box.x + 90, box.y + box.height / 2 + 4, { steps: 3 })
-      await mara.mouse.move(to.x, to.y, { steps: 8 })
+      const { x, y, height } = await middle(to)
+      await mara.mouse.move(x, y + (half === 'upper' ? -height : height) / 4)
+    }
+    const drag = async (...args: Parameters<typeof carry>): Promise<void> => {
+      await carry(...args)
       await mara.mouse.up()
     }
-    const box = await tray.boundingBox()
-    if (!box) throw new Error('the tray is on the page')
-    await drag(/^Dowels/, { x: box.x + 120, y: box.y + box.height - 6 })
-    await expect(tray.locator('[data-card]')).toContainText(['Cap', 'Dowels'])
-    const first = await tray.locator('[data-card]').first().boundingBox()
-    if (!first) throw new Error('the card is on the page')
-    await drag(/^Oil guard(?! gasket)/, { x: first.x + 120, y: first.y + 2 })
-    await expect(tray.locator('[data-card]')).toContainText(['Oil guard', 'Cap', 'Dowels'])
-    await mara.locator('[data-card=gb-dowels] button').focus()
+
+    await drag(inTree(/^Dowels/), card('gb-cap'), 'lower')
+    await expect(lying('Tray 1')).toContainText(['Cap', 'Dowels'])
+    await drag(inTree(/^Oil guard(?! gasket)/), card('gb-cap'), 'upper')
+    await expect(lying('Tray 1')).toContainText(['Oil guard', 'Cap', 'Dowels'])
+    await card('gb-dowels').focus()
     await mara.keyboard.press('Alt+ArrowUp')
-    await expect(tray.locator('[data-card]')).toContainText(['Oil guard', 'Dowels', 'Cap'])
+    await expect(lying('Tray 1')).toContainText(['Oil guard', 'Dowels', 'Cap'])
+
+    // What would happen is shown while it hangs at the pointer, and Escape lets it be.
+    await carry(card('gb-guard'), card('gb-cap'), 'lower')
+    await expect(tray('Tray 1')).toHaveAttribute('data-over', 'true')
+    await mara.keyboard.press('Escape')
+    await mara.mouse.up()
+    await expect(tray('Tray 1')).not.toHaveAttribute('data-over')
+    await mara.getByRole('button', { name: 'New tray' }).click()
+    await drag(card('gb-guard'), mara.getByText('Drag parts here, or press Enter'), 'lower')
+    await expect(lying('Tray 2')).toContainText(['Oil guard'])
+    await expect(lying('Tray 1')).toContainText(['Dowels', 'Cap'])
+    await drag(card('gb-dowels'), mara.getByRole('tree'), 'upper')
+    await expect(lying('Tray 1')).toHaveCount(1)
+    await expect(inTree(/^Dowels/)).not.toContainText('out')
   })
 })
 

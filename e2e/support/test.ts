@@ -57,13 +57,14 @@ export async function tabTo(page: Page, name: RegExp | string): Promise<void> {
   throw new Error(`Tab never reached ${String(name)}`)
 }
 
-/** Opens a page and waits until its islands answer to keys. */
+/** Opens a page and waits until its islands answer to keys and its letters have their faces: nothing moves by itself any more. */
 export async function open(page: Page, path: string): Promise<void> {
   // A note just made is shown before it is stored: a person is not faster than its way to the server, a test is.
   const noted = page.locator('[data-queued]')
   if ((await noted.count()) > 0) await expect(noted.first()).toHaveAttribute('data-queued', '0')
   await page.goto(path)
   await expect(page.locator('astro-island[ssr]')).toHaveCount(0)
+  await page.evaluate(() => document.fonts.ready.then(() => undefined))
 }
 
 /** No serious accessibility fault on what is shown now. */

@@ -1,4 +1,4 @@
-import type { KeyboardEvent, ReactNode } from 'react'
+import type { KeyboardEvent, PointerEvent, ReactNode } from 'react'
 import styles from './Tabs.module.css'
 
 export interface Tab<T extends string> {
@@ -51,14 +51,16 @@ export function Tabs<T extends string>({
 export function TabPanel({
   tab,
   className,
+  onPointerDown,
   children,
 }: {
   readonly tab: string
   readonly className?: string
+  readonly onPointerDown?: (event: PointerEvent<HTMLElement>) => void
   readonly children: ReactNode
 }) {
   return (
-    <div className={className} role="tabpanel" aria-labelledby={`tab-${tab}`}>
+    <div className={className} role="tabpanel" aria-labelledby={`tab-${tab}`} onPointerDown={onPointerDown}>
       {children}
     </div>
   )

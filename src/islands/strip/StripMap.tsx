@@ -1,13 +1,3 @@
-import {
-  DndContext,
-  type DragMoveEvent,
-  DragOverlay,
-  type DragStartEvent,
-  PointerSensor,
-  pointerWithin,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { CAUTION } from '../../contract/words'
 import type { WorkPosition } from '../../core/work/fold'
@@ -27,7 +17,8 @@ import styles from './StripMap.module.css'
 import { positionOfRow, StripTree } from './StripTree'
 import { foldedAtFirst, nextTrayName, treeRows } from './stripModel'
 import { Temporaries } from './Temporaries'
-import { type DropPlace, Trays } from './Trays'
+import { Trays } from './Trays'
+import { useDragging } from './useDragging'
 
 export interface StripMapProps extends WorkProps {
   /** Part to open, from a label's code. */
@@ -42,8 +33,6 @@ declare global {
 }
 
 type Tab = 'map' | 'steps'
-/** A press that moves less than this is a tap, px. */
-const DRAG_FROM_PX = 6
 
 /** What came from where, facing which way, marked how, kept with what. */
 function StripMap({ opened, ...props }: StripMapProps) {
@@ -56,8 +45,6 @@ function StripMap({ opened, ...props }: StripMapProps) {
   const [chosenTray, setChosenTray] = useState<string | null>(null)
   const [newTray, setNewTray] = useState<string | null>(null)
   const [fault, setFault] = useState<string | null>(null)
-  const [dragged, setDragged] = useState<string | null>(null)
-  const [place, setPlace] = useState<DropPlace | null>(null)
   const tagForm = useRef<HTMLDivElement>(null)
   useEffect(() => {
     const row = window.takeEarlyChoice?.()
@@ -137,7 +124,14 @@ function StripMap({ opened, ...props }: StripMapProps) {
     })
   }, [])
 
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }))
+  const { dragging, onPointerDown, carried } = useDragging(mayMove, (id, target) => {
+    setSelected(id)
+    if (target?.kind === 'machine') putBack(id)
+    if (target?.kind !== 'tray') return
+    const lying = trays.find(({ name }) => name === target.tray)?.positions.map((part) => part.id) ?? []
+    const liesThere = lying.includes(id) && (lying[lying.indexOf(id) - 1] ?? null) === target.after
+    if (!liesThere) layOut(id, target.tray, target.after)
+  })
   const position = selected === null ? undefined : byId.get(selected)
 
   if (record.book.positions.length === 0 && state.positions.length === 0)
@@ -206,27 +200,14 @@ function StripMap({ opened, ...props }: StripMapProps) {
           <AddStep work={work} stage="strip" after={stripSteps.at(-1)?.id ?? null} />
         </TabPanel>
       ) : (
-        <DndContext
-          sensors={sensors}
-          collisionDetection={pointerWithin}
-          onDragStart={({ active }: DragStartEvent) => setDragged(String(active.data.current?.name ?? ''))}
-          onDragMove={(event) => setPlace((before) => samePlace(before, placeOf(event)))}
-          onDragCancel={() => {
-            setDragged(null)
-            setPlace(null)
-          }}
-          onDragEnd={(event) => {
-            const id = String(event.active.data.current?.position ?? '')
-            const target = placeOf(event)
-            setDragged(null)
-            setPlace(null)
-            if (target && target.after !== id) layOut(id, target.tray, target.after)
-            else if (event.over?.id === 'machine') putBack(id)
-            if (id !== '') setSelected(id)
-          }}
-        >
-          <TabPanel tab="map" className={styles.map}>
-            <section className={styles.machine} aria-label="Machine">
+        <>
+          <TabPanel tab="map" className={styles.map} onPointerDown={onPointerDown}>
+            <section
+              className={styles.machine}
+              aria-label="Machine"
+              data-machine
+              data-over={dragging?.target?.kind === 'machine' || undefined}
+            >
               <input
                 type="search"
                 className={styles.find}
@@ -241,6 +222,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
                 rows={rows}
                 selected={selected}
                 mayMove={mayMove}
+                dragged={dragging?.id ?? null}
                 onSelect={setSelected}
                 onToggle={toggle}
                 onLayOut={layOutHere}
@@ -270,7 +252,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
                 current={current}
                 selected={selected}
                 mayMove={mayMove}
-                place={place}
+                dragging={dragging}
                 onCurrent={setChosenTray}
                 onSelect={setSelected}
                 onShift={shift}
@@ -311,8 +293,12 @@ function StripMap({ opened, ...props }: StripMapProps) {
               )}
             </div>
           </TabPanel>
-          <DragOverlay dropAnimation={null}>{dragged !== null && <span className={styles.overlay}>{dragged}</span>}</DragOverlay>
-        </DndContext>
+          {dragging && (
+            <span ref={carried} className={styles.carried} aria-hidden="true">
+              {byId.get(dragging.id)?.name}
+            </span>
+          )}
+        </>
       )}
       <p className={styles.keys}>
         <span>
@@ -334,25 +320,6 @@ function StripMap({ opened, ...props }: StripMapProps) {
       </p>
     </div>
   )
-}
-
-const samePlace = (before: DropPlace | null, now: DropPlace | null): DropPlace | null =>
-  before?.tray === now?.tray && before?.after === now?.after ? before : now
-
-/** The tray under the pointer, and the part after which the dragged one would lie: the last card above the pointer's line. */
-function placeOf(event: Pick<DragMoveEvent, 'over' | 'active' | 'activatorEvent' | 'delta'>): DropPlace | null {
-  const tray = event.over?.data.current?.tray
-  if (typeof tray !== 'string') return null
-  const start = event.activatorEvent as PointerEvent
-  const y = start.clientY + event.delta.y
-  const own = String(event.active.data.current?.position ?? '')
-  const cards = document.querySelectorAll<HTMLElement>(`[data-tray="${CSS.escape(tray)}"] [data-card]`)
-  let after: string | null = null
-  for (const card of cards) {
-    const box = card.getBoundingClientRect()
-    if (y > box.top + box.height / 2 && card.dataset.card !== own) after = card.dataset.card ?? null
-  }
-  return { tray, after }
 }
 
 /** As its page shows it. */

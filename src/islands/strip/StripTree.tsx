@@ -1,4 +1,3 @@
-import { useDraggable } from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type KeyboardEvent, memo, useEffect, useRef } from 'react'
 import styles from './StripMap.module.css'
@@ -9,6 +8,7 @@ export interface StripTreeProps {
   readonly rows: readonly TreeRow[]
   readonly selected: string | null
   readonly mayMove: boolean
+  readonly dragged: string | null
   readonly onSelect: (id: string) => void
   readonly onToggle: (id: string) => void
   readonly onLayOut: (id: string) => void
@@ -111,6 +111,7 @@ export function StripTree(props: StripTreeProps) {
               jobId={props.jobId}
               selected={row.id === selected}
               mayMove={props.mayMove}
+              dragged={row.id === props.dragged}
               onSelect={props.onSelect}
               onToggle={props.onToggle}
             />
@@ -137,6 +138,7 @@ interface RowProps {
   readonly jobId: string
   readonly selected: boolean
   readonly mayMove: boolean
+  readonly dragged: boolean
   readonly onSelect: (id: string) => void
   readonly onToggle: (id: string) => void
 }
@@ -147,21 +149,16 @@ const sameRow = (a: RowProps, b: RowProps): boolean =>
   a.of === b.of &&
   a.start === b.start &&
   a.mayMove === b.mayMove &&
+  a.dragged === b.dragged &&
   a.onSelect === b.onSelect &&
   a.onToggle === b.onToggle &&
   (Object.keys(a.row) as (keyof TreeRow)[]).every((key) => a.row[key] === b.row[key])
 
 const Row = memo(function Row(props: RowProps) {
   const { row, selected, mayMove, onSelect, onToggle } = props
-  const { setNodeRef, listeners, isDragging } = useDraggable({
-    id: `tree:${row.id}`,
-    data: { position: row.id, name: row.name },
-    disabled: !mayMove,
-  })
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the tree around it answers the keys for all its rows
     <div
-      ref={setNodeRef}
       id={domId(row.id)}
       className={styles.row}
       role="treeitem"
@@ -172,20 +169,11 @@ const Row = memo(function Row(props: RowProps) {
       aria-selected={selected}
       aria-expanded={row.hasChildren ? row.open : undefined}
       data-out={row.tray !== null || undefined}
-      data-dragging={isDragging || undefined}
+      data-drag={mayMove ? row.id : undefined}
+      data-dragging={props.dragged || undefined}
       style={{ paddingInlineStart: 8 + row.depth * 18, transform: `translateY(${props.start}px)`, blockSize: ROW_PX }}
       onClick={() => onSelect(row.id)}
-      {...listeners}
     >
-      <RowBody row={row} jobId={props.jobId} onToggle={onToggle} />
-    </div>
-  )
-}, sameRow)
-
-/** Apart from its row: a drag wakes every row, but this is drawn again only when it changes. */
-const RowBody = memo(function RowBody({ row, jobId, onToggle }: Pick<RowProps, 'row' | 'jobId' | 'onToggle'>) {
-  return (
-    <>
       {row.hasChildren ? (
         <span
           className={styles.fold}
@@ -202,7 +190,7 @@ const RowBody = memo(function RowBody({ row, jobId, onToggle }: Pick<RowProps, '
       {row.picture && (
         <img
           className={styles.thumb}
-          src={`/api/jobs/${jobId}/pictures/${row.picture}?small`}
+          src={`/api/jobs/${props.jobId}/pictures/${row.picture}?small`}
           alt=""
           width={32}
           height={24}
@@ -230,6 +218,6 @@ const RowBody = memo(function RowBody({ row, jobId, onToggle }: Pick<RowProps, '
           <span className="hidden-label">, out, in {row.tray}</span>
         </span>
       )}
-    </>
+    </div>
   )
-})
+}, sameRow)

@@ -1,20 +1,14 @@
-import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { memo } from 'react'
 import type { WorkPosition } from '../../core/work/fold'
 import styles from './StripMap.module.css'
-
-/** Where a dragged part would go: into a tray behind another part, or back into the machine. */
-export interface DropPlace {
-  readonly tray: string
-  readonly after: string | null
-}
+import type { Dragging } from './useDragging'
 
 export interface TraysProps {
   readonly trays: readonly { readonly name: string; readonly positions: readonly WorkPosition[] }[]
   readonly current: string
   readonly selected: string | null
   readonly mayMove: boolean
-  readonly place: DropPlace | null
+  readonly dragging: Dragging | null
   readonly onCurrent: (tray: string) => void
   readonly onSelect: (id: string) => void
   readonly onShift: (id: string, by: 1 | -1) => void
@@ -32,14 +26,13 @@ export function Trays(props: TraysProps) {
 }
 
 function Tray({ tray, ...props }: TraysProps & { readonly tray: TraysProps['trays'][number] }) {
-  const { setNodeRef, isOver } = useDroppable({ id: `tray:${tray.name}`, data: { tray: tray.name } })
   const isCurrent = tray.name === props.current
-  const first = props.place?.tray === tray.name && props.place.after === null
+  const target = props.dragging?.target
+  const over = target?.kind === 'tray' && target.tray === tray.name ? target : null
   return (
     <section
-      ref={setNodeRef}
       className={styles.tray}
-      data-over={isOver || undefined}
+      data-over={over !== null || undefined}
       data-current={isCurrent || undefined}
       data-tray={tray.name}
       aria-label={tray.name}
@@ -48,14 +41,15 @@ function Tray({ tray, ...props }: TraysProps & { readonly tray: TraysProps['tray
         {tray.name}
         <span className={`figure ${styles.below}`}>{tray.positions.length}</span>
       </button>
-      <ol className={styles.cards} data-first={first || undefined}>
+      <ol className={styles.cards} data-first={over?.after === null || undefined}>
         {tray.positions.map((position) => (
           <Card
             key={position.id}
             position={position}
             selected={position.id === props.selected}
             mayMove={props.mayMove}
-            insert={props.place?.tray === tray.name && props.place.after === position.id}
+            dragged={position.id === props.dragging?.id}
+            insert={position.id === over?.after}
             onSelect={props.onSelect}
             onShift={props.onShift}
           />
@@ -70,6 +64,7 @@ const Card = memo(function Card({
   position,
   selected,
   mayMove,
+  dragged,
   insert,
   onSelect,
   onShift,
@@ -77,25 +72,20 @@ const Card = memo(function Card({
   readonly position: WorkPosition
   readonly selected: boolean
   readonly mayMove: boolean
+  readonly dragged: boolean
   readonly insert: boolean
   readonly onSelect: (id: string) => void
   readonly onShift: (id: string, by: 1 | -1) => void
 }) {
-  const { setNodeRef, listeners, isDragging } = useDraggable({
-    id: `card:${position.id}`,
-    data: { position: position.id, name: position.name },
-    disabled: !mayMove,
-  })
   return (
     <li className={styles.cardPlace} data-insert={insert || undefined} data-card={position.id}>
       <button
         type="button"
-        ref={setNodeRef}
         className={styles.card}
         aria-current={selected ? 'true' : undefined}
-        data-dragging={isDragging || undefined}
+        data-drag={mayMove ? position.id : undefined}
+        data-dragging={dragged || undefined}
         onClick={() => onSelect(position.id)}
-        {...listeners}
         onKeyDown={(event) => {
           if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
           event.preventDefault()
