@@ -40,6 +40,21 @@ export function command(script: string, args: readonly string[], env: NodeJS.Pro
   return { status: done.status, stdout: done.stdout, stderr: done.stderr }
 }
 
+/** The data folder as a first start leaves it. It is laid out once and copied from then on, which takes a tenth of the time. */
+let beginning: string | null = null
+process.once('exit', () => {
+  if (beginning !== null) rmSync(beginning, { recursive: true, force: true })
+})
+
+/** As a copy of its own; with its owners, because a cluster started by root belongs to somebody else. */
+function copyFolder(from: string, to: string): void {
+  rmSync(to, { recursive: true, force: true })
+  const { status, stderr } = spawnSync('cp', ['-a', from, to], { encoding: 'utf8' })
+  if (status !== 0) throw new Error(stderr)
+}
+
+const newFolder = (): string => mkdtempSync(join(tmpdir(), 'medida-e2e-'))
+
 export class Medida {
   private child: ChildProcess | undefined
   private said = ''
@@ -51,9 +66,9 @@ export class Medida {
   ) {}
 
   static async start(options: { DATABASE_URL?: string; dataFolder?: string } = {}): Promise<Medida> {
-    const dataFolder = options.dataFolder ?? mkdtempSync(join(tmpdir(), 'medida-e2e-'))
-    const medida = new Medida(await freePort(), dataFolder, options.DATABASE_URL ?? null)
-    await medida.startAgain()
+    const medida = new Medida(await freePort(), options.dataFolder ?? newFolder(), options.DATABASE_URL ?? null)
+    if (options.DATABASE_URL === undefined) await medida.startOver()
+    else await medida.startAgain()
     return medida
   }
 
@@ -89,7 +104,13 @@ export class Medida {
   /** A new database with the demo data, as every spec begins. */
   async startOver(): Promise<void> {
     await this.end('SIGINT')
-    await this.startAgain(['--fresh'])
+    if (beginning === null) {
+      await this.startAgain(['--fresh'])
+      await this.end('SIGINT')
+      beginning = newFolder()
+      copyFolder(this.dataFolder, beginning)
+    } else copyFolder(beginning, this.dataFolder)
+    await this.startAgain()
   }
 
   /** Ends the server: asked to (SIGINT) or cut off (SIGKILL). */
