@@ -1,6 +1,7 @@
 /** The core before the gauge, on both demo books: steps and gates, the strip map, the plan. */
 import { describe, expect, test } from 'vitest'
 import { bookSchema } from '../src/core/record/bookSchema'
+import { refuseEntry } from '../src/core/work/checkEntry'
 import type { EntryBody } from '../src/core/work/entrySchema'
 import { foldWork } from '../src/core/work/fold'
 import { levelOf } from '../src/core/work/need'
@@ -46,6 +47,30 @@ describe('steps and gates', () => {
       'af-position',
       'af-breakaway',
     ])
+  })
+
+  test('a gate of making safe that opens again takes with it what was confirmed behind it, clocks too', () => {
+    const again = [
+      ...SAFE,
+      { kind: 'stepReopened', step: 'ms-intake', reason: 'Gate was lifted for a test' } as const,
+      done('ms-intake'),
+    ]
+    const { steps } = contextOf(again)
+    const standing = steps.filter(({ stage }) => stage === 'makeSafe').map(({ id, standing: { kind } }) => `${id} ${kind}`)
+    expect(standing).toEqual([
+      'ms-breaker done',
+      'ms-intake done',
+      'ms-governor open',
+      'ms-servo open',
+      'ms-cool open',
+      'ms-try open',
+    ])
+    const governor = steps.find(({ id }) => id === 'ms-governor')
+    expect(governor?.waitFrom).toBeNull()
+    expect(governor?.standing).toMatchObject({
+      reopened: { by: 'Mara Ellwood', reason: expect.stringMatching(/^“.+” was opened again: Gate was lifted for a test$/) },
+    })
+    expect(refuseEntry(done('ms-governor'), contextOf(again))).toMatch(/Start the clock first/)
   })
 
   test('a clock that began is counted from its moment', () => {
@@ -99,6 +124,19 @@ describe('the strip map', () => {
         tag: { ...tag, face: 'oil groove inward' },
       }),
     ).toEqual(['gb-guard-gasket noPlace'])
+  })
+  test('one number on two parts is named on both, however it is written, until one of them is back in the machine', () => {
+    const numbered = (position: string, number: string): EntryBody => ({
+      kind: 'tagWritten',
+      position,
+      tag: { ...tag, number, count: 2 },
+    })
+    const both = [out('gb-dowels'), out('gb-cap'), numbered('gb-dowels', '4a'), numbered('gb-cap', ' 4A')]
+    const same = (faults: readonly string[]): string[] => faults.filter((fault) => fault.endsWith('sameNumber'))
+    expect(same(faultsAfter(...both))).toEqual(['gb-cap sameNumber', 'gb-dowels sameNumber'])
+    expect(same(faultsAfter(...both, { kind: 'putBack', position: 'gb-cap' }))).toEqual([])
+    expect(same(faultsAfter(...both, numbered('gb-cap', '5')))).toEqual([])
+    expect(same(faultsAfter(...both.slice(0, 2)))).toEqual([])
   })
   test('mates in two trays are named once', () => {
     const apart = faultsAfter(

@@ -97,6 +97,20 @@ export interface WorkState {
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] }
 
+/**
+ * What was confirmed behind a gate of making safe holds only as long as the gate: the machine may have moved, filled or
+ * been live meanwhile. These steps open again with it, and their clocks begin anew.
+ */
+export const reopenedWith = <T extends Pick<WorkStep, 'id' | 'book' | 'stage' | 'standing'>>(
+  steps: readonly T[],
+  gate: Pick<WorkStep, 'id' | 'book' | 'stage'>,
+): T[] =>
+  gate.stage === 'makeSafe' && gate.book?.gate
+    ? steps
+        .slice(steps.findIndex(({ id }) => id === gate.id) + 1)
+        .filter(({ stage, standing }) => stage === 'makeSafe' && standing.kind === 'done')
+    : []
+
 /** Works out where a job stands from its book and its entries, in order. An entry about nothing known changes nothing. */
 export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState {
   const plan = new Map<string, { state: 'open' | 'there' | 'missing' } & Noted>()
@@ -149,8 +163,18 @@ export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState 
         return stand(body.step, { kind: 'done', note: body.note, licensed: body.licensed, ...noted })
       case 'stepSkipped':
         return stand(body.step, { kind: 'skipped', reason: body.reason, ...noted })
-      case 'stepReopened':
-        return stand(body.step, { kind: 'open', reopened: { reason: body.reason, ...noted } })
+      case 'stepReopened': {
+        const step = steps.find(({ id }) => id === body.step)
+        if (!step) return
+        const reopen = (one: Mutable<WorkStep>, reason: string): void => {
+          one.standing = { kind: 'open', reopened: { reason, ...noted } }
+          one.waitFrom = null
+        }
+        const behind = reopenedWith(steps, step)
+        reopen(step, body.reason)
+        for (const one of behind) reopen(one, `“${step.name}” was opened again: ${body.reason}`)
+        return
+      }
       case 'stepAdded':
         if (steps.some(({ id }) => id === body.step)) return
         insertAfter(

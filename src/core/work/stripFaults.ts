@@ -8,6 +8,7 @@ export interface StripFault {
   readonly code:
     | 'noPlace'
     | 'noTag'
+    | 'sameNumber'
     | 'noFace'
     | 'noClock'
     | 'countDiffers'
@@ -25,8 +26,14 @@ export function stripFaults(book: LimitBook, work: WorkState, steps: readonly Jo
   )
   const byId = new Map(work.positions.map((position) => [position.id, position]))
   const marked = new Set(work.joints.keys())
+  const byNumber = new Map<string, WorkPosition[]>()
+  for (const position of work.positions) {
+    const number = numberOf(position)
+    if (isOut(position) && number !== '') byNumber.set(number, [...(byNumber.get(number) ?? []), position])
+  }
   return work.positions.flatMap((position) => [
     ...ownFaults(position, removed.has(position.id)),
+    ...sameNumber(position, byNumber),
     ...matesApart(position, byId),
     ...book.joints
       .filter(({ id, between }) => between[0] === position.id && !marked.has(id) && between.some((side) => isOut(byId.get(side))))
@@ -63,6 +70,18 @@ function ownFaults(position: WorkPosition, removed: boolean): StripFault[] {
     ...(book && ['bearing', 'seal', 'thread'].includes(book.asks) && position.identity === null
       ? [fault('notIdentified', `${position.name}: not identified by measurement`)]
       : []),
+  ]
+}
+
+const numberOf = ({ tag }: WorkPosition): string => tag?.number.trim().toLowerCase() ?? ''
+
+/** Two parts under one number cannot be told apart when the machine goes together: each of them says so. */
+function sameNumber(position: WorkPosition, byNumber: ReadonlyMap<string, readonly WorkPosition[]>): StripFault[] {
+  const others = (isOut(position) ? (byNumber.get(numberOf(position)) ?? []) : []).filter(({ id }) => id !== position.id)
+  if (others.length === 0) return []
+  const names = others.map(({ name }) => name).join(', ')
+  return [
+    { position: position.id, code: 'sameNumber', text: `${position.name}: number ${position.tag?.number} is also on ${names}` },
   ]
 }
 

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react'
 import { v7 } from 'uuid'
 import { formatMoment } from '../../contract/words'
 import { licensedFieldLabel } from '../../core/safety/cautions'
+import { reopenedWith } from '../../core/work/fold'
 import { clockText, type JobStep, placesFor, waitLeftMs } from '../../core/work/steps'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
@@ -239,6 +240,7 @@ function StepForm({
   const form = useSubjectForm(work, `step:${step.id}`, { text: '', name: '', licence: '' })
   const { text, name, licence } = form.value
   const asksLicence = kind === 'done' && step.licensed !== null
+  const behind = kind === 'reopen' ? reopenedWith(work.steps, step) : []
 
   async function send(): Promise<void> {
     if (asksLicence && (name.trim() === '' || licence.trim() === ''))
@@ -297,6 +299,12 @@ function StepForm({
         autoFocus={!asksLicence}
         onChange={(event) => form.set({ text: event.currentTarget.value })}
       />
+      {behind.length > 0 && (
+        <p className={styles.closed}>
+          What was confirmed behind this gate opens with it and is confirmed anew:{' '}
+          {behind.map(({ name }) => `“${name}”`).join(', ')}.
+        </p>
+      )}
       <Fault text={form.fault} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary">
