@@ -96,6 +96,13 @@ const cases: { name: string; texts: DemoReadings; change?: Change; part: string;
     because: /Repeats spread over 0\.050 mm/,
   },
   {
+    name: 'one wild repeat takes the mean beyond its limit, which settles nothing',
+    texts: { 'end-float': ['0.31', '1.60', '0.312'] },
+    part: 'thrust-bearing',
+    verdict: 'hold',
+    because: /Mean 0\.741 does not count before its readings are taken again, limit ≤ /,
+  },
+  {
     name: 'inside now, beyond before the next overhaul',
     texts: nearlyWorn,
     part: 'shell',

@@ -69,6 +69,8 @@ function reasonOf(input: LimitVoteInput): string {
   if (grade.mild === 1 && grade.strong === 1) return `${size} is past the ${bound(1)}, inside the ${bound(2)}`
   if (grade.mild === 1) return `${size} is past the ${bound(1)}; whether beyond the ${bound(2)} is open`
   if (grade.strong === 0) return `${size} is inside the limit ${sign(limit)} ${figures(limit.plan ?? limit.wear)} ${unit}`
+  if (value.open !== 'complete' && reductions.faults.length > 0 && reductions.taken === reductions.needed)
+    return `${size} does not count before its readings are taken again, limit ${sign(limit)} ${figures(limit.wear)} ${unit}`
   if (value.open !== 'complete')
     return `${size} so far, ${reductions.taken} of ${reductions.needed} readings, limit ${sign(limit)} ${figures(limit.wear)} ${unit}`
   if (value.interval !== null) return `${size} reaches over the ${bound(grade.strong)}`

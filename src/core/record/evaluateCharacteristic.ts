@@ -133,7 +133,12 @@ function votesOf(
     })
   })
   const forecastSays = forecastVote(input, limits[0], forecast, rate, mending)
-  return [...votes, ...cannot, ...(forecastSays ? [forecastSays] : []), ...faultVotes(characteristic, reductions, own)]
+  return [
+    ...votes,
+    ...cannot,
+    ...(forecastSays ? [forecastSays] : []),
+    ...faultVotes(characteristic, reductions, own, strongestOf(characteristic, mending)),
+  ]
 }
 
 /** What this one cannot be computed without and is not known yet. */

@@ -1,3 +1,4 @@
+import type { Level } from '../decision/level'
 import { listed } from '../decision/limitVote'
 import type { MethodFault, Reductions } from '../method/reduction'
 import type { Figures } from '../quantity/figures'
@@ -44,8 +45,13 @@ export function sayFault(
   }
 }
 
-/** Faults of the method keep the verdict open until the readings are taken again. */
-export const faultVotes = (characteristic: Characteristic, reductions: Reductions, figures: Figures): Vote[] =>
+/** Faults of the method keep the verdict open, up to what its limits could ask for, until the readings are taken again. */
+export const faultVotes = (
+  characteristic: Characteristic,
+  reductions: Reductions,
+  figures: Figures,
+  strongestOfLimits: Level,
+): Vote[] =>
   reductions.faults.map((fault) => ({
     ...sayFault(fault, figures, characteristic.beforeRepeats),
     subject: characteristic.id,
@@ -53,5 +59,6 @@ export const faultVotes = (characteristic: Characteristic, reductions: Reduction
     route: null,
     trace: [],
     mild: 'reuse',
-    strong: 'replace',
+    // Without a limit of its own it serves what others judge: how far that reaches is not known here.
+    strong: characteristic.limits.length === 0 ? 'replace' : strongestOfLimits,
   }))

@@ -15,7 +15,7 @@ import {
 import { slotLabel } from '../layout'
 import type { MethodOf } from '../method'
 import { stripClearance, stripTiltMmPerM } from '../plasticStrip'
-import type { MethodFault, Reduced } from '../reduction'
+import type { MethodFault, Open, Reduced } from '../reduction'
 import { ringGapChangeMm } from '../ringGap'
 import {
   combineOpen,
@@ -225,6 +225,9 @@ export function reduceCapPinch({ method, readings, complete }: ReduceInput<'capP
     ? [{ code: 'shimsUnequal', range: between.high, limitValue: method.shimsWithinMm }]
     : []
   if (shims.length === 0 || wires.length === 0) return { values: {}, faults }
+  // While a shim is missing or they differ, so may every pinch, to either side.
+  const shimsStand = faults.length === 0 && shims.length === method.shims.length
+  const openOnce = (further: Open): Open => openWhile(complete && shimsStand, shimsStand ? further : 'eitherWay')
   const quantity = 'length'
   const shim = meanOf(shims.map(({ interval }) => interval))
   // Shim and wire are read with one gauge: its error cancels.
@@ -243,21 +246,21 @@ export function reduceCapPinch({ method, readings, complete }: ReduceInput<'capP
       uncertainty,
       where: low.label,
       sum: sumAt(low),
-      open: openWhile(complete, 'canOnlyShrink'),
+      open: openOnce('canOnlyShrink'),
     }),
     maximum: reduced(largest(intervals), {
       quantity,
       uncertainty,
       where: high.label,
       sum: sumAt(high),
-      open: openWhile(complete, 'canOnlyGrow'),
+      open: openOnce('canOnlyGrow'),
     }),
     mean: reduced(meanOf(intervals), {
       quantity,
       uncertainty,
       where: `${pinches.length} wires`,
       sum: pinches.map(({ interval, label }) => term(label, interval, quantity)),
-      open: openWhile(complete, 'eitherWay'),
+      open: openOnce('eitherWay'),
     }),
   }
   if (pinches.length >= 2)
@@ -269,7 +272,7 @@ export function reduceCapPinch({ method, readings, complete }: ReduceInput<'capP
         term('largest', high.interval, quantity),
         term('less smallest', { low: -low.interval.high, high: -low.interval.low }, quantity),
       ],
-      open: openWhile(complete, 'canOnlyGrow'),
+      open: openOnce('canOnlyGrow'),
     })
   return { values, faults }
 }

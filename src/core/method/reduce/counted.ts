@@ -2,7 +2,7 @@ import { adjacentPairs } from '../../condition/damagePattern'
 import { largest, meanOf, negate, point, scale, smallest, subtract } from '../../quantity/interval'
 import { percentOf } from '../../tightening/torque'
 import { slotLabel } from '../layout'
-import { placeMeans, pointValues } from './points'
+import { openAt, placeMeans, pointValues } from './points'
 import {
   allPoints,
   holderOf,
@@ -96,22 +96,24 @@ export function reduceTorque({ method, readings, complete }: ReduceInput<'torque
 export function reduceMarks({ method, readings, complete }: ReduceInput<'markAlignment'>): Outcome {
   const { places, faults } = placeMeans(method, readings, method.repeatabilityLimit)
   const values = pointValues(places, readings, { complete, quantity: 'angle', spread: 'variation' })
-  const distances = places.map(({ interval, label, uncertainty }) => ({
-    label,
-    uncertainty,
-    signed: interval,
+  const distances = places.map((place) => ({
+    place,
+    signed: place.interval,
     interval: {
-      low: interval.low <= 0 && interval.high >= 0 ? 0 : Math.min(Math.abs(interval.low), Math.abs(interval.high)),
-      high: Math.max(Math.abs(interval.low), Math.abs(interval.high)),
+      low:
+        place.interval.low <= 0 && place.interval.high >= 0
+          ? 0
+          : Math.min(Math.abs(place.interval.low), Math.abs(place.interval.high)),
+      high: Math.max(Math.abs(place.interval.low), Math.abs(place.interval.high)),
     },
   }))
-  const far = holderOf(distances, 'largest')
+  const { place: far, signed } = holderOf(distances, 'largest')
   values.largestAngle = reduced(largest(distances.map(({ interval }) => interval)), {
     quantity: 'angle',
     uncertainty: far.uncertainty,
     where: far.label,
-    sum: [term(far.label, far.signed, 'angle')],
-    open: openWhile(complete, 'canOnlyGrow'),
+    sum: [term(far.label, signed, 'angle')],
+    open: openAt(far, places, complete, 'canOnlyGrow'),
   })
   return { values, faults }
 }

@@ -1,9 +1,9 @@
 import { repeatabilityUncertainty } from '../../gauge/uncertainty'
 import { type Interval, largest, meanOf, medianOf, rangeOf, smallest } from '../../quantity/interval'
 import { differenceOf, type QuantityKind } from '../../quantity/kind'
-import { quantityAt, slotLabel } from '../layout'
+import { quantityAt, slotLabel, slotsOf } from '../layout'
 import type { Method, Place } from '../method'
-import type { MethodFault } from '../reduction'
+import type { MethodFault, Open } from '../reduction'
 import { reduceRepeats } from '../repeats'
 import { allPoints, openWhile, reduced, type TakenReading, term, type Values, worstDifference, worstSize } from './taken'
 
@@ -14,6 +14,8 @@ export interface PlaceMean {
   readonly interval: Interval
   readonly readings: readonly TakenReading[]
   readonly uncertainty: number
+  /** All its repeats are read and agree: its mean stays as it is. */
+  readonly settled: boolean
 }
 
 export interface PointsResult {
@@ -62,10 +64,22 @@ export function placeMeans(
       interval: meanOf(own.map(({ interval }) => interval)),
       readings: own,
       uncertainty: meanUncertainty(own, repeats),
+      settled: own.length >= repeatsAt(method, first) && !repeats?.exceedsRepeatability,
     }
   })
   return { places: means, faults }
 }
+
+/** How many repeats its place asks for. */
+const repeatsAt = (method: Method, { station, direction }: TakenReading): number =>
+  slotsOf(method).filter((slot) => slot.station === station && slot.direction === direction).length
+
+/**
+ * What is open about a value that one of the places holds. Places still to be read can only push it further; one whose
+ * own repeats are missing or disagree may take it back.
+ */
+export const openAt = (holder: PlaceMean, places: readonly PlaceMean[], complete: boolean, further: Open): Open =>
+  openWhile(complete && places.every(({ settled }) => settled), holder.settled ? further : 'eitherWay')
 
 /** Size uncertainty, or what the spread of the repeats says where it is more than their steps explain. */
 function meanUncertainty(own: readonly TakenReading[], repeats: ReturnType<typeof reduceRepeats> | null): number {
@@ -102,21 +116,21 @@ export function pointValues(places: readonly PlaceMean[], readings: readonly Tak
       uncertainty,
       where: high.label,
       sum: sumAt(high),
-      open: openWhile(complete, 'canOnlyGrow'),
+      open: openAt(high, places, complete, 'canOnlyGrow'),
     }),
     minimum: reduced(smallest(intervals), {
       quantity,
       uncertainty,
       where: low.label,
       sum: sumAt(low),
-      open: openWhile(complete, 'canOnlyShrink'),
+      open: openAt(low, places, complete, 'canOnlyShrink'),
     }),
     mean: reduced(meanOf(intervals), {
       quantity,
       uncertainty,
       where: over,
       sum: places.length === 1 ? sumAt(high) : all,
-      open: openWhile(complete, 'eitherWay'),
+      open: openAt(high, places, complete, 'eitherWay'),
     }),
   }
   if (places.length >= 3)
@@ -125,7 +139,7 @@ export function pointValues(places: readonly PlaceMean[], readings: readonly Tak
       uncertainty,
       where: over,
       sum: all,
-      open: openWhile(complete, 'eitherWay'),
+      open: openAt(high, places, complete, 'eitherWay'),
     })
   if (places.length >= 2)
     values[spread] = reduced(rangeOf(intervals), {
@@ -136,7 +150,7 @@ export function pointValues(places: readonly PlaceMean[], readings: readonly Tak
         term('largest', high.interval, quantity),
         term('less smallest', { low: -low.interval.high, high: -low.interval.low }, quantity),
       ],
-      open: openWhile(complete, 'canOnlyGrow'),
+      open: openAt(high.settled ? low : high, places, complete, 'canOnlyGrow'),
     })
   return values
 }

@@ -105,6 +105,50 @@ describe('properties, for every method', () => {
     )
   })
 
+  test('what more readings may still do to a value is all that they do', () => {
+    const repeated = { repeatsAtLeast: 2, repeatabilityLimit: 0.02 }
+    const more: readonly Method[] = [
+      ...methods,
+      { ...everyMethod.size, ...repeated },
+      { ...everyMethod.markAlignment, ...repeated },
+      { ...everyMethod.spring, ...repeated },
+    ]
+    const near = fc.integer({ min: 0, max: 40 }).map((steps) => 2 + steps / 100)
+    const growing = fc.constantFrom(...more).chain((method) => {
+      const count = slotsOf(method).length
+      return fc.record({
+        method: fc.constant(method),
+        readings: fc.array(near, { minLength: count, maxLength: count }).map((values) => take(method, values)),
+        keep: fc.array(fc.boolean(), { minLength: count, maxLength: count }),
+      })
+    })
+    fc.assert(
+      fc.property(growing, ({ method, readings, keep }) => {
+        const end = reduceReadings(method, readings, context)
+        const some = reduceReadings(
+          method,
+          readings.filter((_, index) => keep[index]),
+          context,
+        )
+        for (const [name, before] of Object.entries(some.values)) {
+          const after = end.values[name as ReductionName]
+          const told = `${method.kind} ${name} ${before.open}`
+          // Loads that contradict each other leave no line, which was open before.
+          if (!after) {
+            expect(before.open, told).toBe('eitherWay')
+            continue
+          }
+          const [from, to] = [intervalOf(before), intervalOf(after)]
+          if (before.open === 'complete' || before.open === 'canOnlyGrow')
+            expect(to.low, told).toBeGreaterThanOrEqual(from.low - 1e-9)
+          if (before.open === 'complete' || before.open === 'canOnlyShrink')
+            expect(to.high, told).toBeLessThanOrEqual(from.high + 1e-9)
+        }
+      }),
+      { seed: 85, numRuns: 4000 },
+    )
+  })
+
   test('every place of a layout is accepted, once, has a name of its own, and no other is accepted', () => {
     for (const method of methods) {
       const slots = slotsOf(method)

@@ -254,6 +254,39 @@ describe('doubt and what is missing', () => {
     expect([values.maximum?.open, values.minimum?.open, values.mean?.open]).toEqual(['canOnlyGrow', 'canOnlyShrink', 'eitherWay'])
   })
 
+  test.each([
+    {
+      read: [5.0, 5.0, 5.2],
+      faults: 0,
+      maximum: 'eitherWay',
+      minimum: 'canOnlyShrink',
+      why: 'one repeat of the largest is missing',
+    },
+    { read: [5.0, 5.0, 5.2, 5.2], faults: 0, maximum: 'canOnlyGrow', minimum: 'canOnlyShrink', why: 'a place is missing' },
+    { read: [5.0, 5.0, 5.1, 5.1, 5.2, 5.2], faults: 0, maximum: 'complete', minimum: 'complete', why: 'all is read' },
+    {
+      read: [5.0, 5.0, 5.1, 5.1, 5.2, 5.8],
+      faults: 1,
+      maximum: 'eitherWay',
+      minimum: 'canOnlyShrink',
+      why: 'the largest disagrees',
+    },
+    {
+      read: [5.0, 5.0, 5.0, 5.3, 5.4, 5.4],
+      faults: 1,
+      maximum: 'canOnlyGrow',
+      minimum: 'canOnlyShrink',
+      why: 'another disagrees',
+    },
+  ])('two repeats at three places: $why', ({ read, faults, maximum, minimum }) => {
+    const method = { ...everyMethod.size, repeatsAtLeast: 2, repeatabilityLimit: 0.02 }
+    const made = reduceReadings(method, take(method, read), { nominal: 6, runsIn: null })
+    expect(made.faults).toHaveLength(faults)
+    expect([made.values.maximum?.open, made.values.minimum?.open]).toEqual([maximum, minimum])
+    // It wears smaller: what is open about the smallest is open about the wear, the other way round.
+    expect(made.values.wear?.open).toBe(minimum === 'canOnlyShrink' ? 'canOnlyGrow' : minimum)
+  })
+
   test('repeats that disagree keep the mean open and name the one that sticks out', () => {
     const { values, faults } = reduceReadings(float, take(float, [0.31, 0.36, 0.312]), { nominal: 0, runsIn: null })
     expect(values.mean?.open).toBe('eitherWay')
@@ -271,6 +304,7 @@ test('unequal shims and a spring that does not stiffen are faults, and give no f
     runsIn: null,
   })
   expect(pinch.faults.map(({ code }) => code)).toEqual(['shimsUnequal'])
+  expect(Object.values(pinch.values).map(({ open }) => open)).not.toContain('complete')
   const spring = reduceReadings(everyMethod.spring, take(everyMethod.spring, [700, 650]), { nominal: 0, runsIn: null })
   expect(spring.faults.map(({ code }) => code)).toEqual(['noSpringLine'])
   expect(spring.values.springRate).toBeUndefined()

@@ -5,7 +5,7 @@ import { PRESSURE, SPRING } from '../layout'
 import type { MethodFault } from '../reduction'
 import { reduceRepeats } from '../repeats'
 import { loadLossPercent, springLine } from '../spring'
-import { placeMeans } from './points'
+import { openAt, placeMeans } from './points'
 import {
   allPoints,
   type Outcome,
@@ -39,7 +39,8 @@ function repeatedValues(readings: readonly TakenReading[], { complete, limit, qu
     : null
   const gauge = factor * worstSize(readings)
   // Repeats that disagree settle nothing until they are taken again.
-  const settled = complete && !reduction?.exceedsRepeatability
+  const disagree = reduction?.exceedsRepeatability ?? false
+  const settled = complete && !disagree
   const spread = reduction?.sampleStandardDeviation ?? null
   const uncertainty = spread === null ? gauge : inQuadrature(gauge, repeatabilityUncertainty(factor * spread, readings.length))
   const terms = readings.map((reading) => term(`repeat ${reading.repeat}`, reading.interval, quantity))
@@ -61,14 +62,14 @@ function repeatedValues(readings: readonly TakenReading[], { complete, limit, qu
       uncertainty: gauge,
       where: `${readings.length} repeats`,
       sum,
-      open: openWhile(settled, 'canOnlyGrow'),
+      open: openWhile(settled, disagree ? 'eitherWay' : 'canOnlyGrow'),
     }),
     minimum: reduced(low, {
       quantity,
       uncertainty: gauge,
       where: `${readings.length} repeats`,
       sum,
-      open: openWhile(settled, 'canOnlyShrink'),
+      open: openWhile(settled, disagree ? 'eitherWay' : 'canOnlyShrink'),
     }),
   }
   if (readings.length >= 2)
@@ -131,7 +132,7 @@ export function reduceSpring({ method, readings, complete }: ReduceInput<'spring
         uncertainty: found.uncertainty,
         where: found.label,
         sum: [term(found.label, found.interval, 'length')],
-        open: 'complete',
+        open: openAt(found, [found], true, 'eitherWay'),
       })
   }
   const longer = at(SPRING.longer)
@@ -163,7 +164,7 @@ export function reduceSpring({ method, readings, complete }: ReduceInput<'spring
   const [least = Number.NaN, most = Number.NaN] = loads
   if (Number.isNaN(least) || Number.isNaN(most)) return { values, faults: [...faults, { code: 'noSpringLine' }] }
   const u = Math.max(longer.uncertainty, shorter.uncertainty)
-  const open = openWhile(complete, 'eitherWay')
+  const open = openAt(longer, [longer, shorter], complete, 'eitherWay')
   const sum = [term(longer.label, longer.interval, 'force'), term(shorter.label, shorter.interval, 'force')]
   const facts = { where: 'at the working length', sum, open } as const
   return {

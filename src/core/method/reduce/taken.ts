@@ -111,7 +111,7 @@ export function wearOf(method: Method, values: Values, nominal: number | null): 
       uncertainty: extreme.uncertainty,
       where: extreme.where,
       sum: terms,
-      open: extreme.open === 'complete' ? 'complete' : 'canOnlyGrow',
+      open: extreme.open === 'complete' || extreme.open === 'eitherWay' ? extreme.open : 'canOnlyGrow',
     },
   }
 }
