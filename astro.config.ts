@@ -11,12 +11,17 @@ const clientHanded: AstroIntegration = {
   },
 }
 
+/** What only a page with readings on it needs, and nothing common imports: a page before the gauge does without it. */
+const MEASURING =
+  /\/src\/(core\/method\/(setUp\/|slip\/(expectation|question))|core\/record\/questionAt|drawing\/|ui\/(methodSketch|resultDrawing|limitRibbon|steelRule)\/)/
+
 /**
- * Two chunks that every island shares, instead of a chain of small ones that the browser finds one after the other:
- * React with its helpers, and what is ours and common. Everything else stays with its page.
+ * Three chunks that islands share, instead of a chain of small ones that the browser finds one after the other: React with
+ * its helpers, what is ours and common, and what measuring adds. Everything else stays with its page.
  */
 function chunkOf(id: string): string | undefined {
   if (/node_modules\/(react|react-dom|scheduler|uuid|idb)\//.test(id)) return 'react'
+  if (MEASURING.test(id) && /\.tsx?$/.test(id)) return 'measuring'
   if (/\/src\/(core|contract|drawing|ui)\/|\/src\/islands\/(work|handed|httpClient|outbox)/.test(id) && /\.tsx?$/.test(id))
     return 'common'
   if (id.includes('vite/preload-helper')) return 'react'

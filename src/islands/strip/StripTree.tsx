@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { type KeyboardEvent, memo, useEffect, useRef } from 'react'
+import { type KeyboardEvent, memo, useEffect, useRef, useState } from 'react'
 import styles from './StripMap.module.css'
 import type { TreeRow } from './stripModel'
 
@@ -36,6 +36,7 @@ export function StripTree(props: StripTreeProps) {
     initialRect: { width: 320, height: 480 },
     overscan: 8,
   })
+  const pictures = useAfterFirstFrame()
   const at = rows.findIndex(({ id }) => id === selected)
   useEffect(() => {
     if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' })
@@ -112,6 +113,7 @@ export function StripTree(props: StripTreeProps) {
               selected={row.id === selected}
               mayMove={props.mayMove}
               dragged={row.id === props.dragged}
+              pictures={pictures}
               onSelect={props.onSelect}
               onToggle={props.onToggle}
             />
@@ -120,6 +122,25 @@ export function StripTree(props: StripTreeProps) {
       </div>
     </div>
   )
+}
+
+/**
+ * Pictures are asked for once the map is alive and drawn: their frames stand from the beginning, and two dozen of them
+ * would keep its scripts waiting for a connection.
+ */
+function useAfterFirstFrame(): boolean {
+  const [drawn, setDrawn] = useState(false)
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const frame = requestAnimationFrame(() => {
+      timer = setTimeout(() => setDrawn(true))
+    })
+    return () => {
+      cancelAnimationFrame(frame)
+      clearTimeout(timer)
+    }
+  }, [])
+  return drawn
 }
 
 function parentIndex(rows: readonly TreeRow[], at: number): number {
@@ -139,6 +160,8 @@ interface RowProps {
   readonly selected: boolean
   readonly mayMove: boolean
   readonly dragged: boolean
+  /** Its picture is asked for. */
+  readonly pictures: boolean
   readonly onSelect: (id: string) => void
   readonly onToggle: (id: string) => void
 }
@@ -150,6 +173,7 @@ const sameRow = (a: RowProps, b: RowProps): boolean =>
   a.start === b.start &&
   a.mayMove === b.mayMove &&
   a.dragged === b.dragged &&
+  a.pictures === b.pictures &&
   a.onSelect === b.onSelect &&
   a.onToggle === b.onToggle &&
   (Object.keys(a.row) as (keyof TreeRow)[]).every((key) => a.row[key] === b.row[key])
@@ -190,7 +214,7 @@ const Row = memo(function Row(props: RowProps) {
       {row.picture && (
         <img
           className={styles.thumb}
-          src={`/api/jobs/${props.jobId}/pictures/${row.picture}?small`}
+          src={props.pictures ? `/api/jobs/${props.jobId}/pictures/${row.picture}?small` : undefined}
           alt=""
           width={32}
           height={24}

@@ -4,7 +4,7 @@ import { slotsOf } from '../../core/method/layout'
 import type { Method } from '../../core/method/method'
 import type { Characteristic } from '../../core/record/bookSchema'
 import type { Gauge } from './benchRecord'
-import { gaugeInHand } from './gaugeInHand'
+import { gaugeInHand } from './fittingGauge'
 
 const gauge = (id: string, least: number | null, greatest: number, over: Partial<Gauge> = {}): Gauge =>
   ({
