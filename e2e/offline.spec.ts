@@ -144,5 +144,51 @@ test('a browser that keeps nothing: readings go straight to the server, and with
   await page.getByRole('button', { name: 'Send it again' }).click()
   await expect(page.getByText('was not stored')).toHaveCount(0)
   await expect.poll(() => texts(medida, 'air-gap')).toEqual(['5.90', '5.95'])
+
+  // A session that ends meanwhile refuses the person, not the reading: signed in again elsewhere, it can be sent.
+  const cookies = await context.cookies()
+  await context.clearCookies()
+  await takeReadings(page, ['5.85'])
+  await expect(page.getByText(/“5\.85” was not stored/)).toBeVisible()
+  await context.addCookies(cookies)
+  await page.getByRole('button', { name: 'Send it again' }).click()
+  await expect(page.getByText('was not stored')).toHaveCount(0)
+  await expect.poll(() => texts(medida, 'air-gap')).toEqual(['5.90', '5.95', '5.85'])
+  await context.close()
+})
+
+test('a store that is full but can be read: the note that nothing is kept stays until something is kept again', async ({
+  medida,
+  browser,
+}) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put
+    IDBObjectStore.prototype.put = function (...args) {
+      if ((window as unknown as { hasRoom?: boolean }).hasRoom) return put.apply(this, args)
+      throw new DOMException('The disk is full', 'QuotaExceededError')
+    }
+  })
+  await open(page, `${BENCH}?c=ring-slide`)
+  const note = page.getByText('This browser keeps nothing on this device')
+  await takeReadings(page, ['0.11'])
+  await expect(note).toBeVisible()
+  await expect.poll(() => texts(medida, 'ring-slide')).toEqual(['0.11'])
+  // Another tab that changes the store has this one look into it again: that it can be read does not take the note away.
+  await note.evaluate((shown) => {
+    const watch = new MutationObserver(() => {
+      if (!shown.isConnected) Object.assign(window, { wentAway: true })
+    })
+    watch.observe(document.body, { childList: true, subtree: true })
+    new BroadcastChannel('medida-outbox').postMessage('')
+  })
+  await takeReadings(page, ['0.12'])
+  await expect.poll(() => texts(medida, 'ring-slide')).toEqual(['0.11', '0.12'])
+  await expect(note).toBeVisible()
+  expect(await page.evaluate(() => 'wentAway' in window)).toBe(false)
+  await page.evaluate(() => Object.assign(window, { hasRoom: true }))
+  await takeReadings(page, ['0.13'])
+  await expect(note).toHaveCount(0)
+  await expect.poll(() => texts(medida, 'ring-slide')).toEqual(['0.11', '0.12', '0.13'])
   await context.close()
 })

@@ -13,6 +13,7 @@ import styles from './Bench.module.css'
 import type { BenchProps, Bench as BenchState } from './benchState'
 import { ConditionsDialog } from './ConditionsDialog'
 import { type Command, useCommands } from './commands'
+import { focusReading } from './focusReading'
 import { GaugeInHand } from './GaugeInHand'
 import { GoTo } from './GoTo'
 import { Help } from './Help'
@@ -48,8 +49,7 @@ function BenchSheet(props: BenchProps) {
   const [open, setOpen] = useState<Open>('nothing')
   // A dialog that closes leaves the focus nowhere: the next figure must land in the field.
   useEffect(() => {
-    if (open === 'nothing')
-      document.querySelector<HTMLElement>('input[data-reading], button[data-active]')?.focus({ preventScroll: true })
+    if (open === 'nothing') focusReading()
   }, [open])
   const { acts } = bench
   const { moreRepeats } = layoutOf(characteristic.method)

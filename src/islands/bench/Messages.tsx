@@ -9,6 +9,7 @@ import { Button, ButtonLink, Key } from '../../ui/Button'
 import styles from './Bench.module.css'
 import { bodyOf } from './benchRecord'
 import type { Bench } from './benchState'
+import { focusReading } from './focusReading'
 import { UNSENT } from './useOutbox'
 
 const REASONS = {
@@ -75,7 +76,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
               </span>
               {delivery.status === 409 && <Button onClick={() => void bench.insist(reading)}>Mine counts</Button>}
               {delivery.status === UNSENT ? (
-                <Button onClick={() => bench.outbox.again(reading, bodyOf(reading))}>Send it again</Button>
+                <Button onClick={() => sendAgain(bench, reading)}>Send it again</Button>
               ) : (
                 <Button onClick={() => dropAndReload(bench, reading.id)}>
                   {delivery.status === 409 ? 'Theirs counts' : 'Drop it and reload'}
@@ -179,6 +180,11 @@ function Question({ bench, slip }: { readonly bench: Bench; readonly slip: SlipQ
       </Button>
     </div>
   )
+}
+
+function sendAgain(bench: Bench, reading: Reading): void {
+  bench.outbox.again(reading, bodyOf(reading))
+  focusReading()
 }
 
 function dropAndReload(bench: Bench, id: string): void {

@@ -67,8 +67,10 @@ export function useOutbox(personId: string, jobId: string, madeAt: string | null
   /** What is kept on this device now, shown as well. */
   const look = useCallback(async (): Promise<readonly OutboxItem[]> => {
     const kept = await waitingInOutbox(personId, jobId).catch(() => null)
-    setKeeps(kept !== null)
-    if (kept === null) return []
+    if (kept === null) {
+      setKeeps(false)
+      return []
+    }
     const items = kept.filter(({ id }) => !dropped.current.has(id))
     const before = seen.current
     seen.current = new Set([...before, ...items.map(({ id }) => id)])
@@ -139,8 +141,12 @@ export function useOutbox(personId: string, jobId: string, madeAt: string | null
       const answer = await postJson(readingsPath(jobId), body, PATIENCE_MS)
       setLink(linkAfter(answer))
       if (answer.kind === 'ok') mark(id, { kind: 'stored' })
-      else if (answer.kind === 'refused') mark(id, { kind: 'refused', status: answer.status, message: answer.message })
-      else mark(id, { kind: 'refused', status: UNSENT, message: NOT_REACHED })
+      else if (answer.kind === 'offline') mark(id, { kind: 'refused', status: UNSENT, message: NOT_REACHED })
+      // What refuses the person, not the reading, passes: signed in again, or a little later, the same can be sent.
+      else {
+        const status = linkAfter(answer) === 'reached' ? answer.status : UNSENT
+        mark(id, { kind: 'refused', status, message: answer.message })
+      }
     },
     [jobId, mark],
   )
@@ -157,7 +163,10 @@ export function useOutbox(personId: string, jobId: string, madeAt: string | null
       setLocal((before) => [...before, { reading, delivery: { kind: 'queued' } }])
       const { id } = reading
       putInOutbox({ id, personId, jobId, body, reading }).then(
-        () => void send(),
+        () => {
+          setKeeps(true)
+          void send()
+        },
         () => void sendUnkept(id, body),
       )
     },
