@@ -19,7 +19,7 @@ const certified: Gauge = {
 const zeroed = (zero: number): Conditions => ({ zero, temperature: null })
 const warm = (partC: number, scaleC: number, withinK = 0): Conditions => ({ zero: 0, temperature: { partC, scaleC, withinK } })
 const corrected = (over: Partial<Parameters<typeof correctReading>[0]>) =>
-  correctReading({ indicated: point(50), deviation: null, gauge, conditions: null, partPerK: null, ...over })
+  correctReading({ indicated: point(50), master: null, gauge, conditions: null, partPerK: null, ...over })
 
 describe('what is done to a reading before it is reduced', () => {
   it.each<[what: string, over: Partial<Parameters<typeof correctReading>[0]>, size: number]>([
@@ -32,7 +32,7 @@ describe('what is done to a reading before it is reduced', () => {
     ['beyond the last line its error holds', { gauge: certified, indicated: point(90) }, 90.002],
     [
       'set on a master, the certificate is read at the deviation',
-      { gauge: certified, indicated: point(160.03), deviation: 0.03 },
+      { gauge: certified, indicated: point(160.03), master: 160 },
       160.029,
     ],
     ['zero and certificate add up', { gauge: certified, conditions: zeroed(0.004) }, 49.993],
@@ -72,6 +72,18 @@ describe('what is done to a reading before it is reduced', () => {
     expect(below.interval.high).toBeCloseTo(0.04 / (1 + 1e-4), 9)
     for (const { uncertainty, temperature } of [above, below])
       expect(Number.isFinite(uncertainty) && Number.isFinite(temperature)).toBe(true)
+  })
+
+  it('each end of a range has its own error, the one told is that of the lower', () => {
+    const range = { low: 50, high: 60 }
+    expect(corrected({ gauge: certified, indicated: range })).toMatchObject({
+      interval: { low: 49.997, high: expect.closeTo(59.999, 9) },
+      calibration: -0.003,
+    })
+    const fromMaster = corrected({ gauge: certified, indicated: { low: 210, high: 220 }, master: 160 })
+    expect(fromMaster.interval).toEqual({ low: expect.closeTo(209.997, 9), high: expect.closeTo(219.999, 9) })
+    const under = corrected({ gauge: certified, indicated: { low: Number.NEGATIVE_INFINITY, high: 50 } })
+    expect(under).toMatchObject({ interval: { low: Number.NEGATIVE_INFINITY, high: 49.997 }, calibration: -0.003 })
   })
 
   it('a temperature known to a kelvin makes the size less certain, by part and scale', () => {

@@ -22,8 +22,8 @@ export interface Corrected {
 
 export interface CorrectionInput {
   readonly indicated: Interval
-  /** Deviation that was read where the gauge was set on a master, else null: the table is then looked up there. */
-  readonly deviation: number | null
+  /** Size of the master from which deviations were read, else null: the table is looked up at what the gauge showed. */
+  readonly master: number | null
   readonly gauge: Gauge
   readonly conditions: Conditions | null
   /** Linear expansion of the part, per K; null where the book gives none. */
@@ -45,19 +45,24 @@ function calibrationError(table: readonly CalibrationPoint[], at: number): numbe
 }
 
 /** Corrects a reading for zero, calibration table and temperature, in that order, and says by how much each. */
-export function correctReading({ indicated, deviation, gauge, conditions, partPerK }: CorrectionInput): Corrected {
+export function correctReading({ indicated, master, gauge, conditions, partPerK }: CorrectionInput): Corrected {
   const zero = conditions === null ? 0 : -conditions.zero
-  const at = deviation ?? (Number.isFinite(indicated.low) ? indicated.low : indicated.high)
-  const calibration = gauge.corrections.length === 0 ? 0 : -calibrationError(gauge.corrections, at)
-  const shifted = { low: indicated.low + zero + calibration, high: indicated.high + zero + calibration }
+  const certified = (end: number): number =>
+    gauge.corrections.length === 0 || !Number.isFinite(end) ? 0 : -calibrationError(gauge.corrections, end - (master ?? 0))
+  const shifted = {
+    low: indicated.low + zero + certified(indicated.low),
+    high: indicated.high + zero + certified(indicated.high),
+  }
   const own = readingUncertainty(gauge)
   const warm = conditions?.temperature ?? null
+  // What is told of a range is told of its lower end, of a bound of the end it has.
+  const end = Number.isFinite(indicated.low) ? 'low' : 'high'
+  const calibration = certified(indicated[end])
   if (warm === null || partPerK === null || gauge.expansionPerK === null)
     return { interval: shifted, uncertainty: own, zero, calibration, temperature: 0 }
   const thermal = { partC: warm.partC, partPerK, scaleC: warm.scaleC, scalePerK: gauge.expansionPerK }
   const toCold = (end: number): number => (Number.isFinite(end) ? sizeAt20(end, thermal) : end)
   const interval = { low: toCold(shifted.low), high: toCold(shifted.high) }
-  const end = Number.isFinite(shifted.low) ? 'low' : 'high'
   const size = Number.isFinite(shifted[end]) ? shifted[end] : 0
   const perKelvin = warm.withinK / Math.sqrt(3)
   return {

@@ -3,7 +3,14 @@ import { describe, expect, test } from 'vitest'
 import { formatQuantity } from './format'
 import { type QuantityKind, quantityFacts, quantityKinds } from './kind'
 import { parseQuantity } from './quantity'
-import { explainReadingFault, type ParsedReading, parseReading, type ReadingFault, type ReadingForm } from './reading'
+import {
+  explainReadingFault,
+  type ParsedReading,
+  parseReading,
+  type ReadingFault,
+  type ReadingForm,
+  signedFromMaster,
+} from './reading'
 import { unitsOf } from './units'
 
 type QuantityForm = Extract<ReadingForm, { kind: 'quantity' }>
@@ -168,4 +175,17 @@ describe('properties', () => {
       { seed: 286, numRuns: 3000 },
     )
   })
+})
+
+test.each([
+  ['+0.03', true],
+  [' −0.02', true],
+  ['> +0.05', true],
+  ['≤-0.01', true],
+  ['+0.01 … +0.04', true],
+  ['160.03', false],
+  ['>160.1', false],
+  ['', false],
+])('“%s” is read from a master, where one is set: %s', (text, deviates) => {
+  expect(signedFromMaster(text)).toBe(deviates)
 })

@@ -210,5 +210,5 @@ export function explainReadingFault(fault: ReadingFault): string {
   }
 }
 
-/** Whether a text is signed, and so a deviation where a master is set. */
-export const signedFromMaster = (text: string): boolean => /^\s*[+-]/.test(plainMinus(text))
+/** Whether a text is signed, and so a deviation where a master is set; a bound by the figure behind its mark. */
+export const signedFromMaster = (text: string): boolean => /^\s*(?:[<>]=?|[≥≤])?\s*[+-]/.test(plainMinus(text))

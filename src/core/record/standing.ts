@@ -58,11 +58,8 @@ export function takenOf(
 function correct(reading: Reading, gauges: ReadonlyMap<string, Gauge>, partPerK: number | null): Taken {
   const gauge = reading.gauge === null ? BY_EYE : gauges.get(reading.gauge)
   if (!gauge) throw new Error(`record has no gauge ${reading.gauge}`)
-  const deviation =
-    reading.masterMm !== null && signedFromMaster(reading.text) && reading.value !== null
-      ? reading.value - reading.masterMm
-      : null
-  const corrected = correctReading({ indicated: intervalIn(reading), deviation, gauge, conditions: reading.conditions, partPerK })
+  const master = signedFromMaster(reading.text) ? reading.masterMm : null
+  const corrected = correctReading({ indicated: intervalIn(reading), master, gauge, conditions: reading.conditions, partPerK })
   const { station, direction, repeat } = reading
   return {
     station,
