@@ -45,6 +45,24 @@ describe('what is drawn where', () => {
     expect(hatches(both).every(({ x1, x2 }) => x2 <= 50 || x1 >= 360)).toBe(true)
   })
 
+  test('however uncertain, nothing is drawn beyond the ends of the scale', () => {
+    const wide = fc.double({ min: 0, max: 5, noNaN: true })
+    fc.assert(
+      fc.property(wide, wide, fc.double({ min: 220.1, max: 220.6, noNaN: true }), (expanded, guard, value) => {
+        const shapes = draw({ guard, lowerWear: 220.15, result: { low: value, high: value, expanded, grade: 0, complete: true } })
+        for (const { x, width } of of(shapes, 'rect')) {
+          expect(x).toBeGreaterThanOrEqual(0)
+          expect(x + width).toBeLessThanOrEqual(500.01)
+        }
+        for (const { x1, x2 } of of(shapes, 'line')) {
+          expect(Math.min(x1, x2)).toBeGreaterThanOrEqual(0)
+          expect(Math.max(x1, x2)).toBeLessThanOrEqual(500)
+        }
+      }),
+      { seed: 741 },
+    )
+  })
+
   test('the allowance used runs from the new band to the result', () => {
     expect(of(draw(), 'rect').find(({ fill }) => fill === 'bandUsed')).toMatchObject({ x: 126, width: 186 })
     const inside = { low: 220.2, high: 220.2, expanded: 0, grade: 0, complete: true } as const

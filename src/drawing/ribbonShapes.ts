@@ -66,8 +66,8 @@ export function ribbonShapes(model: RibbonModel, options: RibbonOptions): Ribbon
       { kind: 'rect', x: 0, y: TOP, width, height: BAND, fill: 'track' },
       ...usedBand(model, x),
       ...newBand(model, x),
-      ...(model.lowerWear === null ? [] : forbidden(0, x(model.lowerWear), x(model.lowerWear), guardWidth(model, x))),
-      ...(model.upperWear === null ? [] : forbidden(x(model.upperWear), width, x(model.upperWear), guardWidth(model, x))),
+      ...(model.lowerWear === null ? [] : [...forbidden(0, x(model.lowerWear)), ...limitLine(model.lowerWear, model, x)]),
+      ...(model.upperWear === null ? [] : [...forbidden(x(model.upperWear), width), ...limitLine(model.upperWear, model, x)]),
       ...model.plan.map(
         (mm): Shape => ({ kind: 'line', x1: x(mm), x2: x(mm), y1: TOP - 2, y2: BASE, stroke: 'plan', width: 1.5, dash: '2 1.6' }),
       ),
@@ -103,12 +103,10 @@ function usedBand({ result, new: band }: RibbonModel, x: Scale): Shape[] {
   return [{ kind: 'rect', x: x(from), y: TOP, width: x(to) - x(from), height: BAND, fill: 'bandUsed' }]
 }
 
-const guardWidth = (model: RibbonModel, x: Scale): number => x(model.from + model.guard)
-
 const places = (at: number): number => Math.round(at * 100) / 100
 
-/** Hatched zone beyond a wear limit, all its strokes one path, the limit's line and its guard band. */
-function forbidden(from: number, to: number, at: number, guard: number): Shape[] {
+/** Hatched zone beyond a wear limit, all its strokes one path. */
+function forbidden(from: number, to: number): Shape[] {
   let hatches = ''
   for (let left = from - BAND; left < to; left += HATCH_STEP) {
     // A slanted stroke across the band, cut off at the zone's ends.
@@ -116,12 +114,17 @@ function forbidden(from: number, to: number, at: number, guard: number): Shape[]
     const end = Math.min(BAND, to - left)
     if (end > start) hatches += `M${places(left + start)} ${places(BASE - start)}L${places(left + end)} ${places(BASE - end)}`
   }
+  return hatches === '' ? [] : [{ kind: 'path', d: hatches, stroke: 'wear', width: 1.4, fill: null, opacity: 0.65 }]
+}
+
+/** A wear limit with its guard band. */
+function limitLine(limit: number, { from, to, guard }: RibbonModel, x: Scale): Shape[] {
+  const [low, high] = [x(Math.max(from, limit - guard)), x(Math.min(to, limit + guard))]
   return [
-    ...(hatches === '' ? [] : [{ kind: 'path', d: hatches, stroke: 'wear', width: 1.4, fill: null, opacity: 0.65 } as const]),
     ...(guard > 0
-      ? [{ kind: 'rect', x: at - guard, y: TOP, width: 2 * guard, height: BAND, fill: 'guard', opacity: 0.35 } as const]
+      ? [{ kind: 'rect', x: low, y: TOP, width: places(high - low), height: BAND, fill: 'guard', opacity: 0.35 } as const]
       : []),
-    { kind: 'line', x1: at, x2: at, y1: TOP - 3, y2: BASE + 4, stroke: 'wear', width: 1.8 },
+    { kind: 'line', x1: x(limit), x2: x(limit), y1: TOP - 3, y2: BASE + 4, stroke: 'wear', width: 1.8 },
   ]
 }
 
@@ -155,8 +158,9 @@ function pointer(model: RibbonModel, x: Scale): Shape[] {
     ...arrow,
     {
       kind: 'line',
-      x1: x(value - result.expanded),
-      x2: x(value + result.expanded),
+      // What scatters wildly reaches to the ends of the scale, and no further.
+      x1: x(Math.max(model.from, value - result.expanded)),
+      x2: x(Math.min(model.to, value + result.expanded)),
       y1: TOP + 3.5,
       y2: TOP + 3.5,
       stroke: 'pointer',

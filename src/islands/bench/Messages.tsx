@@ -61,7 +61,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
       {complete && mode.kind === 'read' && bench.closed === null && (
         <p className={styles.complete}>
           All {bench.result.reductions.needed} readings are in.{' '}
-          <Button kind="primary" onClick={() => bench.accept()}>
+          <Button kind={bench.result.faults.length > 0 ? 'plain' : 'primary'} onClick={() => bench.accept()}>
             Next to measure
           </Button>
         </p>
