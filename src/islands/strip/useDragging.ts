@@ -111,7 +111,8 @@ function hang(node: HTMLElement | null, { x, y }: Point): void {
 /** Scrolls what lies under the pointer when that is near its upper or lower edge; whether it moved. */
 function scrollNear({ x, y }: Point): boolean {
   for (let node = document.elementFromPoint(x, y); node; node = node.parentElement) {
-    if (node.scrollHeight <= node.clientHeight || getComputedStyle(node).overflowY === 'visible') continue
+    const scrolls = node === document.scrollingElement || /auto|scroll/.test(getComputedStyle(node).overflowY)
+    if (!scrolls || node.scrollHeight <= node.clientHeight) continue
     const { top, bottom } = node.getBoundingClientRect()
     const before = node.scrollTop
     if (y - Math.max(0, top) < EDGE_PX) node.scrollTop -= SCROLL_PX
