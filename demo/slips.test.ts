@@ -1,82 +1,21 @@
 import { expect, test } from 'vitest'
 import { slotsOf } from '../src/core/method/layout'
 import { explainSlip } from '../src/core/method/slip/slip'
-import { bookSchema } from '../src/core/record/bookSchema'
 import { questionAt } from '../src/core/record/questionAt'
-import { gaugeSchema, type InspectionRecord, type Overhaul, type Reading } from '../src/core/record/recordSchema'
+import type { InspectionRecord, Overhaul, Reading } from '../src/core/record/recordSchema'
 import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt, readTyped } from '../src/core/record/typedReading'
-import { motion } from './larkhollow/motion/station'
-import { larkhollow } from './larkhollow/station'
-import { gates } from './quillmere/gates/station'
-import { quillmere } from './quillmere/station'
+import { pastOverhauls } from './pastOverhauls.fixture'
 import { demoRecord } from './record'
-import type { DemoMachine, DemoOverhaul } from './types'
 
-const machines = [...quillmere, gates, larkhollow, motion]
-
-/** The readings of an overhaul as stored, in walking order. */
-function readingsOf(demo: DemoMachine, overhaul: DemoOverhaul): Reading[] {
-  const book = bookSchema.parse(demo.book)
-  return book.characteristics.flatMap((characteristic) =>
-    (overhaul.readings?.[characteristic.id] ?? []).flatMap((text, index): Reading[] => {
-      const slot = slotsOf(characteristic.method)[index]
-      const typed = slot ? readTyped(characteristic, slot, text, demo.machine.units) : null
-      if (!slot || !typed?.ok) throw new Error(`${overhaul.id} ${characteristic.id} ${text}`)
-      const common = {
-        stage: 'asFound',
-        conditions: null,
-        gauge: 'g',
-        by: '',
-        takenAt: '2026-01-01T00:00:00Z',
-        supersedes: null,
-        reason: null,
-      } as const
-      return [
-        {
-          id: `${characteristic.id}-${index}`,
-          characteristic: characteristic.id,
-          ...slot,
-          text,
-          ...typed.value.fields,
-          ...common,
-        },
-      ]
-    }),
-  )
-}
-
-const overhauls = machines.flatMap((demo) =>
-  demo.overhauls.filter(({ readings }) => readings !== null).map((overhaul) => ({ id: overhaul.id, demo, overhaul })),
-)
-
-test.each(overhauls)('taking $id again, nothing honest is questioned', ({ demo, overhaul }) => {
-  const store = (demo.gauges.length > 0 ? demo.gauges : quillmere.flatMap(({ gauges }) => gauges)).map((gauge) =>
-    gaugeSchema.parse({ ...gauge, calibration: gauge.calibration ?? null }),
-  )
-  const book = bookSchema.parse(demo.book)
-  const past = demo.overhauls.filter((other) => other.readings !== null && other.runningHours < overhaul.runningHours)
-  const history = past.map(
-    (other): Overhaul => ({
-      overhaul: other.title,
-      date: other.date,
-      runningHours: other.runningHours,
-      installed: { ...other.installed },
-      readings: readingsOf(demo, other),
-    }),
-  )
-  const record = {
-    machine: demo.machine,
-    job: { runningHours: overhaul.runningHours, installed: overhaul.installed, readings: [], level: overhaul.level },
-    book,
-    gauges: store,
-    history,
-  } as unknown as InspectionRecord
-  const all = readingsOf(demo, overhaul)
+test.each(pastOverhauls)('taking $id again, nothing honest is questioned', ({ record: taken }) => {
+  const { book, machine, gauges: store } = taken
+  const all = taken.job.readings
+  const record: InspectionRecord = { ...taken, job: { ...taken.job, readings: [] } }
   const questions = book.characteristics.flatMap((characteristic) => {
     const own = all.filter((reading) => reading.characteristic === characteristic.id)
     return own.flatMap((reading, index) => {
-      const typed = readTyped(characteristic, reading, reading.text, demo.machine.units)
+      const typed = readTyped(characteristic, reading, reading.text, machine.units)
       const gauge = store.find(({ kind }) => kind === gaugeKindAt(characteristic, reading))
       if (!typed.ok || !gauge) return []
       const before = all.filter((other) => other.characteristic !== characteristic.id || own.indexOf(other) < index)
@@ -90,12 +29,12 @@ test.each(overhauls)('taking $id again, nothing honest is questioned', ({ demo, 
         parsed: typed.value.parsed,
         gauge,
         conditions: null,
-        today: overhaul.date,
+        today: taken.job.date,
         stage: reading.stage,
         standing: of(characteristic.id),
         standingOf: of,
       })
-      const figures = { quantity: 'length', system: demo.machine.units, step: characteristic.showTo } as const
+      const figures = { quantity: 'length', system: machine.units, step: characteristic.showTo } as const
       return question ? [`${characteristic.id} ${reading.text}: ${explainSlip(question, figures)}`] : []
     })
   })
