@@ -222,10 +222,8 @@ const Row = memo(function Row(props: RowProps) {
           decoding="async"
         />
       )}
-      <span className={styles.rowName}>
-        {row.name}
-        {row.count > 1 && <span className={`figure ${styles.times}`}> ×{row.count}</span>}
-      </span>
+      <span className={styles.rowName}>{row.name}</span>
+      {row.count > 1 && <span className={`figure ${styles.times}`}> ×{row.count}</span>}
       {row.faults > 0 && (
         <span className={styles.faultMark} title={`${row.faults} missing`}>
           !<span className="hidden-label"> {row.faults} missing</span>
