@@ -1,13 +1,14 @@
 /** The demo machine as an inspection record in the open format, made without a database: for tests and examples. */
 import { slotsOf } from '../src/core/method/layout'
-import { bookSchema } from '../src/core/record/bookSchema'
+import type { UnitSystem } from '../src/core/quantity/format'
+import { bookSchema, type LimitBook } from '../src/core/record/bookSchema'
 import type { LaterStage } from '../src/core/record/laterStages'
 import { type InspectionRecord, type Reading, recordSchema } from '../src/core/record/recordSchema'
 import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt, readTyped } from '../src/core/record/typedReading'
 import bookJson from './quillmere/book.json' with { type: 'json' }
 import { gauges, machine, overhauls } from './quillmere/station'
-import type { DemoReadings } from './types'
+import type { DemoGauge, DemoReadings } from './types'
 
 const book = bookSchema.parse(bookJson)
 let made = 0
@@ -16,38 +17,48 @@ const nextId = (): string => {
   return `01990000-0000-7000-8000-${String(made).padStart(12, '0')}`
 }
 
+/** What texts are read by: the book and the units of a machine, and the gauges at hand. */
+export interface ReadBy {
+  readonly book: LimitBook
+  readonly units: UnitSystem
+  readonly gauges: readonly DemoGauge[]
+}
+
 /** Readings of an overhaul from their texts, in walking order. */
-function readingsFrom(texts: DemoReadings, date: string, stage: Stage = 'asFound'): Reading[] {
-  return book.characteristics.flatMap((characteristic) => {
-    const { method } = characteristic
-    return (texts[characteristic.id] ?? []).flatMap((text, index): Reading[] => {
-      const slot = slotsOf(method)[index]
-      const typed = slot ? readTyped(characteristic, slot, text, machine.units) : null
+export function readingsFrom(
+  { book, units, gauges }: ReadBy,
+  texts: DemoReadings,
+  date: string,
+  stage: Stage = 'asFound',
+): Reading[] {
+  return book.characteristics.flatMap((characteristic) =>
+    (texts[characteristic.id] ?? []).map((text, index): Reading => {
+      const slot = slotsOf(characteristic.method)[index]
+      const typed = slot ? readTyped(characteristic, slot, text, units) : null
       if (!slot || !typed?.ok) throw new Error(`demo reading ${characteristic.id} ${text} cannot be read`)
-      return [
-        {
-          id: nextId(),
-          characteristic: characteristic.id,
-          ...slot,
-          stage,
-          text,
-          ...typed.value.fields,
-          conditions: null,
-          gauge: gauges.find(({ kind }) => kind === gaugeKindAt(characteristic, slot))?.id ?? null,
-          by: 'Mara Ellwood',
-          takenAt: `${date}T09:00:00Z`,
-          supersedes: null,
-          reason: null,
-        },
-      ]
-    })
-  })
+      return {
+        id: nextId(),
+        characteristic: characteristic.id,
+        ...slot,
+        stage,
+        text,
+        ...typed.value.fields,
+        conditions: null,
+        gauge: gauges.find(({ kind }) => kind === gaugeKindAt(characteristic, slot))?.id ?? null,
+        by: 'Mara Ellwood',
+        takenAt: `${date}T09:00:00Z`,
+        supersedes: null,
+        reason: null,
+      }
+    }),
+  )
 }
 
 /** The open overhaul of the demo machine with these readings, after its two earlier ones. */
 export function demoRecord(texts: DemoReadings, later: Partial<Record<LaterStage, DemoReadings>> = {}): InspectionRecord {
   const [open] = overhauls.slice(-1)
   if (!open) throw new Error('the demo has an open overhaul')
+  const by: ReadBy = { book, units: machine.units, gauges }
   const past = overhauls.filter((overhaul) => overhaul.readings !== null)
   const shape = ({ title, date, runningHours, installed }: (typeof overhauls)[number], readings: Reading[]) => ({
     overhaul: title,
@@ -63,16 +74,16 @@ export function demoRecord(texts: DemoReadings, later: Partial<Record<LaterStage
     job: {
       id: open.id,
       ...shape(open, [
-        ...readingsFrom(texts, open.date),
-        ...readingsFrom(later.afterWork ?? {}, open.date, 'afterWork'),
-        ...readingsFrom(later.asLeft ?? {}, open.date, 'asLeft'),
+        ...readingsFrom(by, texts, open.date),
+        ...readingsFrom(by, later.afterWork ?? {}, open.date, 'afterWork'),
+        ...readingsFrom(by, later.asLeft ?? {}, open.date, 'asLeft'),
       ]),
       mustRunHours: open.mustRunHours,
       policy: open.policy,
     },
     book,
     gauges,
-    history: past.map((overhaul) => shape(overhaul, readingsFrom(overhaul.readings ?? {}, overhaul.date))),
+    history: past.map((overhaul) => shape(overhaul, readingsFrom(by, overhaul.readings ?? {}, overhaul.date))),
     decisions: [],
   })
 }
