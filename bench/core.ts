@@ -1,5 +1,5 @@
 /** The core by itself: how evaluation grows, what traces cost, and what one more reading costs. */
-import { gradeSpan } from '../src/core/limit/conformity'
+import { gradeSpan, guardFactorOf } from '../src/core/limit/conformity'
 import { reduceReadings } from '../src/core/method/reduce/reduce'
 import { evaluate, startEvaluation } from '../src/core/record/evaluate'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
@@ -27,8 +27,9 @@ function evaluateBare(record: InspectionRecord): unknown {
     const { values } = reduceReadings(characteristic.method, taken, {
       nominal: characteristic.new?.nominal ?? null,
       runsIn: null,
+      guard: guardFactorOf(record.job.policy.acceptance),
     })
-    return characteristic.limits.map((limit) => gradeSpan(values[limit.judges] ?? null, limit, record.job.policy.acceptance))
+    return characteristic.limits.map((limit) => gradeSpan(values[limit.judges] ?? null, limit))
   })
 }
 

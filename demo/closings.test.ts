@@ -55,7 +55,9 @@ test.each(slips)('$name: that reading is named first, with what was meant', ({ t
 
 test('a doubtful reading says how far it could move a verdict', () => {
   const { doubts } = closingOf({ 'bearing-bore': bore(0, '+1.48') })
-  expect(doubts[0]).toMatchObject({ moves: 0, suspect: { characteristic: 'bearing-bore' } })
+  // While the chain does not close, the parts that it reads are held; mended, nothing holds them.
+  expect(doubts[0]).toMatchObject({ moves: expect.any(Number), suspect: { characteristic: 'bearing-bore' } })
+  expect(doubts[0]?.moves).toBeGreaterThan(0)
   const worn = closingOf({ journal: journal(2, '219.436') }).doubts
   expect(worn[0]?.moves).toBeGreaterThan(0)
   expect(worn[0]?.suspect).toMatchObject({ characteristic: 'journal', slip: { text: '219.936' } })

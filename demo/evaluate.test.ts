@@ -10,6 +10,9 @@ type Change = (record: InspectionRecord) => InspectionRecord
 const policy =
   (over: Partial<InspectionRecord['job']['policy']>): Change =>
   (record) => ({ ...record, job: { ...record.job, policy: { ...record.job.policy, ...over } } })
+const mustRun =
+  (mustRunHours: number): Change =>
+  (record) => ({ ...record, job: { ...record.job, mustRunHours } })
 const keep: Change = (record) => record
 const partOf = (record: InspectionRecord, id: string) => evaluate(record).parts.find((part) => part.id === id)
 const resultOf = (record: InspectionRecord, id: string) => evaluate(record).characteristics.find((result) => result.id === id)
@@ -18,7 +21,7 @@ const resultOf = (record: InspectionRecord, id: string) => evaluate(record).char
 const nearlyWorn: DemoReadings = {
   journal: Array(6).fill('219.950'),
   'bearing-bore': Array(6).fill('+0.190'),
-  'bearing-strip': ['2.9', '2.7'],
+  'bearing-strip': ['2.4', '2.4'],
 }
 
 const cases: { name: string; texts: DemoReadings; change?: Change; part: string; verdict: Verdict; because: RegExp }[] = [
@@ -52,14 +55,15 @@ const cases: { name: string; texts: DemoReadings; change?: Change; part: string;
   },
   {
     name: 'a worn journal that still cleans up',
-    texts: { journal: ['219.87', '219.87', '219.87', '219.87', '219.87', '219.87'] },
+    texts: { journal: Array(6).fill('219.865'), 'bearing-strip': [] },
+    change: policy({ mustLastTheInterval: false }),
     part: 'shaft',
     verdict: 'recondition',
     because: /past the plan limit 219\.880/,
   },
   {
     name: 'a worn journal too small to grind',
-    texts: { journal: ['219.71', '219.71', '219.71', '219.71', '219.71', '219.71'] },
+    texts: { journal: Array(6).fill('219.71'), 'bearing-strip': [] },
     part: 'shaft',
     verdict: 'replace',
     because: /beyond the wear limit 219\.850/,
@@ -105,9 +109,17 @@ const cases: { name: string; texts: DemoReadings; change?: Change; part: string;
   {
     name: 'inside now, beyond before the next overhaul',
     texts: nearlyWorn,
+    change: mustRun(10_000),
     part: 'shell',
     verdict: 'recondition',
     because: /Will not last the interval/,
+  },
+  {
+    name: 'a limit within the doubt of the forecast',
+    texts: nearlyWorn,
+    part: 'shell',
+    verdict: 'hold',
+    because: /Not sure to last the interval: expected 220\.468 \(220\.455 … 220\.481\) mm/,
   },
   {
     name: 'the same, when the policy counts only the limit',
@@ -202,7 +214,7 @@ describe('what a verdict rests on', () => {
     const record = demoRecord(foundNow)
     const inch = { ...record, machine: { ...record.machine, units: 'inch' as const } }
     expect(partOf(inch, 'shell')?.votes[0]?.reason).toBe(
-      'Largest 8.67764 is past the plan limit 8.67717 in, inside the wear limit 8.67953 in',
+      'Largest 8.67764 is past the plan limit 8.677165 in, inside the wear limit 8.679528 in',
     )
   })
 })
@@ -213,9 +225,9 @@ describe('wear lines', () => {
   test('run over the earlier overhauls and this one', () => {
     const result = resultOf(demoRecord(foundNow), 'bearing-bore')
     expect(result?.line.map(({ value }) => value)).toEqual([220.236, 220.318, 220.412])
-    // By hand: Sxy 1413.08 over Sxx 128 963 466.7 is 1.095721e-5 mm per h; times 8 000 h is 0.0876577.
+    // By hand: Sxy 1413.08 over Sxx 128 963 466.7 is 1.095721e-5 mm per h; the line is at 220.4974615 mm at 39 240 h.
     expect(result?.rate?.perThousandHours).toBe(0.0109572)
-    expect(result?.forecast).toMatchObject({ atHours: 39_240, value: 220.4996577, hoursToPlan: 0 })
+    expect(result?.forecast).toMatchObject({ atHours: 39_240, value: 220.4974615, lasts: 'no', hoursToPlan: 0 })
   })
 
   test('a set that is not complete is not put on the line', () => {

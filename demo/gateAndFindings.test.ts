@@ -35,7 +35,9 @@ describe('the gate', () => {
     )
     expect(part(results, 'shaft')).toMatchObject({ verdict: 'reuse', need: 'notRequired' })
     expect(part(results, 'rod-seals')).toMatchObject({ verdict: 'reuse', need: 'notRequired' })
-    expect(part(results, 'shell')).toMatchObject({ verdict: 'reuse', need: 'required' })
+    // The gate judges what was measured; whether that lasts is another question, asked beside it.
+    expect(part(results, 'shell')).toMatchObject({ verdict: 'hold', need: 'required' })
+    expect(part(results, 'shell')?.votes[0]).toMatchObject({ rule: 'forecast', code: 'unsure' })
   })
   test('failed: the plan grows to the full overhaul, and the reading that did it is named', () => {
     const results = check({ 'bearing-strip': ['2.1', '2.2'] })

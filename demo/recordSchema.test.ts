@@ -1,10 +1,13 @@
 /** Broken records are refused with the path of each fault; the shipped schemas and examples are up to date. */
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { z } from 'zod'
 import { formatSchemas } from '../scripts/lib/formatSchemas'
-import { recordSchema } from '../src/core/record/recordSchema'
+import { recordFaults } from '../src/core/record/faults'
+import type { Characteristic } from '../src/core/record/bookSchema'
+import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
+import type { ReductionName } from '../src/core/method/reduction'
 import { demoRecord, foundNow } from './record'
 
 /** Parsed JSON to be broken on purpose: any path may be followed. */
@@ -30,12 +33,6 @@ const cases: { name: string; breakIt: (record: Json) => void; path: string; says
     breakIt: (r) => void Object.assign(r.job?.readings?.[0] ?? {}, { value: 219.914 }),
     path: 'job.readings[0].value',
     says: /text says 219.941/,
-  },
-  {
-    name: 'a text that is no reading',
-    breakIt: (r) => void Object.assign(r.job?.readings?.[0] ?? {}, { text: 'about' }),
-    path: 'job.readings[0].text',
-    says: /not a reading/,
   },
   {
     name: 'an unknown gauge',
@@ -106,4 +103,67 @@ test.each(formatSchemas())('docs/$file is what the Zod schema says', ({ file, te
 
 test('the example record is valid', () => {
   expect(recordSchema.safeParse(JSON.parse(readFileSync('docs/examples/quillmere-unit-1.json', 'utf8'))).success).toBe(true)
+})
+
+describe('what can never be settled is a fault, with its path', () => {
+  type Breaking = (record: InspectionRecord) => InspectionRecord
+  const faultsOf = (breaking: Breaking): string[] =>
+    recordFaults(breaking(demoRecord(foundNow))).map(({ path, says }) => `${z.core.toDotPath([...path])}: ${says}`)
+  const withCharacteristic =
+    (at: number, change: (own: Characteristic) => Characteristic): Breaking =>
+    (record) => ({
+      ...record,
+      book: { ...record.book, characteristics: record.book.characteristics.map((own, index) => (index === at ? change(own) : own)) },
+    })
+  const limited = (own: Characteristic, judges: ReductionName): Characteristic => ({
+    ...own,
+    limits: own.limits.map((limit, index) => (index === 0 ? { ...limit, judges } : limit)),
+  })
+
+  test('the demo has none', () => {
+    expect(faultsOf((record) => record)).toEqual([])
+  })
+  test.each<[what: string, breaking: Breaking, fault: RegExp]>([
+    [
+      'a text that no reading says',
+      (record) => ({
+        ...record,
+        job: { ...record.job, readings: record.job.readings.map((own, at) => (at === 0 ? { ...own, text: 'about' } : own)) },
+      }),
+      /^job\.readings\[0\]\.text: “about” is not a reading of/,
+    ],
+    [
+      'out-of-round in one direction',
+      withCharacteristic(0, (own) => ({
+        ...own,
+        method: { ...own.method, directions: [{ id: '1', label: 'vertical' }] } as Characteristic['method'],
+      })),
+      /^book\.characteristics\[0\]\.limits\[1\]\.judges: “Out-of-round” can never be worked out/,
+    ],
+    [
+      'wear from nothing',
+      (record) => withCharacteristic(3, (own) => ({ ...limited(own, 'wear'), new: null }))({ ...record, history: [] }),
+      /^book\.characteristics\[3\]\.limits\[0\]\.judges: Wear is counted from a new size, an unworn station or an earlier overhaul/,
+    ],
+    [
+      'formulas that need each other',
+      (record) => {
+        const [first, second, ...others] = record.book.characteristics
+        if (!first || !second) throw new Error('the demo measures more than two')
+        const from = (own: Characteristic, of: string): Characteristic => ({
+          ...own,
+          limits: [],
+          method: { kind: 'computed', formula: 'x', names: { x: { characteristic: of, value: 'result' } }, quantity: 'length', wears: 'larger' },
+        })
+        return { ...record, book: { ...record.book, characteristics: [from(first, second.id), from(second, first.id), ...others] } }
+      },
+      /^book\.characteristics\[0\]\.method: These need each other and can never be worked out: journal, bearing-bore, journal/,
+    ],
+  ])('%s', (_what, breaking, fault) => {
+    expect(faultsOf(breaking).join('\n')).toMatch(fault)
+  })
+
+  test('wear without a new size is counted from the earlier overhauls, where there are any', () => {
+    expect(faultsOf(withCharacteristic(3, (own) => ({ ...limited(own, 'wear'), new: null })))).toEqual([])
+  })
 })

@@ -29,11 +29,26 @@ describe('a reconditioned part', () => {
     expect(stageOf(record, 'bearing-bore', 'afterWork')).toMatchObject({
       verdict: 'reuse',
       judged: { value: 220.212 },
-      line: [{ value: 220.212 }],
     })
     expect(stageOf(record, 'bearing-bore', 'asLeft')).toBeUndefined()
-    expect(evaluate(record).parts).toEqual(evaluate(demoRecord(foundNow)).parts)
+    const shell = evaluate(record).parts.find(({ id }) => id === 'shell')
+    expect(shell?.stages.map(({ stage, verdict }) => `${stage} ${verdict}`)).toEqual(['asFound recondition', 'afterWork reuse'])
+    expect(shell?.verdict).toBe('recondition')
   })
+
+  test('left beyond its limit is not passed on what was found', () => {
+    const worse = demoRecord({ ...foundNow, 'end-float': ['0.31', '0.31', '0.32'] }, { asLeft: { 'end-float': ['0.90', '0.90', '0.90'] } })
+    const thrust = evaluate(worse).parts.find(({ id }) => id === 'thrust-bearing')
+    expect(thrust?.stages.map(({ stage, verdict }) => `${stage} ${verdict}`)).toEqual(['asFound reuse', 'asLeft recondition'])
+    expect(thrust?.verdict).toBe('recondition')
+  })
+
+  test('a part worked to a step of a route is judged by that step', () => {
+    // Bored to 160.27, beyond the wear limit of 160.25 planned and within what honing may leave.
+    const honed = demoRecord({ ...foundNow, 'servo-bore': Array(6).fill('+0.24') }, { afterWork: { 'servo-bore': Array(6).fill('+0.27') } })
+    expect(stageOf(honed, 'servo-bore', 'afterWork')).toMatchObject({ verdict: 'reuse', limits: [{ step: 'hone', grade: { mild: 0, strong: 0 } }, {}, {}] })
+    const beyond = demoRecord({ ...foundNow, 'servo-bore': Array(6).fill('+0.24') }, { afterWork: { 'servo-bore': Array(6).fill('+0.32') } })
+    expect(stageOf(beyond, 'servo-bore', 'afterWork')?.verdict).toBe('replace')  })
 
   test('a ring as left is reckoned in the bore as it is after work', () => {
     // 1.10 + π × (160.005 − 160)
@@ -130,11 +145,11 @@ describe('a change', () => {
   })
 
   test('the error of the same gauge is in both and cancels; that of two gauges is not', () => {
-    const worse = record.gauges.map((gauge) => ({ ...gauge, maximumPermissibleError: gauge.maximumPermissibleError * 50 }))
-    const [same] = resultOf(left(['0.32', '0.32', '0.32'], {}), 'end-float').changes
-    const [alsoSame] = resultOf(left(['0.32', '0.32', '0.32'], {}, worse), 'end-float').changes
+    const dialAlone = record.gauges.map((gauge) => ({ ...gauge, maximumPermissibleError: gauge.maximumPermissibleError * 50 }))
+    const [same] = resultOf(left(['0.30', '0.30', '0.30'], {}), 'end-float').changes
+    const [alsoSame] = resultOf(left(['0.30', '0.30', '0.30'], {}, dialAlone), 'end-float').changes
     expect(alsoSame?.change?.uncertainty).toBeCloseTo(same?.change?.uncertainty ?? 0, 9)
-    const own = left(['0.32', '0.32', '0.32'], {})
+    const own = left(['0.30', '0.30', '0.30'], {})
     const [dial] = own.gauges.filter(({ kind }) => kind === 'dial')
     if (!dial) throw new Error('the demo has a dial')
     const other = {

@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { z } from 'zod'
 import { evaluate } from '../src/core/record/evaluate'
+import { recordFaults } from '../src/core/record/faults'
 import { recordSchema } from '../src/core/record/recordSchema'
 import { upgradeRecord } from '../src/core/record/upgrade'
 
@@ -34,5 +35,11 @@ if (!parsed.success)
   refuse([
     `${file}: not a valid inspection record, ${parsed.error.issues.length} fault(s):`,
     ...parsed.error.issues.map((issue) => `  ${z.core.toDotPath(issue.path) || '(whole file)'}: ${issue.message}`),
+  ])
+const faults = recordFaults(parsed.data)
+if (faults.length > 0)
+  refuse([
+    `${file}: this record can never be settled, ${faults.length} fault(s):`,
+    ...faults.map(({ path, says }) => `  ${z.core.toDotPath([...path])}: ${says}`),
   ])
 process.stdout.write(`${JSON.stringify(evaluate(parsed.data), null, 2)}\n`)

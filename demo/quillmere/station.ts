@@ -86,6 +86,7 @@ const policy = {
   clearanceBy: 'measuredParts',
 } as const
 
+/** Ring 2 was renewed at the overhaul of 2021. */
 const installed = {
   shaft: 'QS-1107',
   shell: 'GB-31',
@@ -138,7 +139,7 @@ export const overhauls: readonly DemoOverhaul[] = [
     mustRunHours: 8_000,
     ...beforeLevels,
     policy,
-    installed,
+    installed: { ...installed, 'ring-2': 'R-60' },
     readings: firstOverhaul,
   },
   {
@@ -150,7 +151,7 @@ export const overhauls: readonly DemoOverhaul[] = [
     mustRunHours: 8_000,
     ...beforeLevels,
     policy,
-    installed,
+    installed: { ...installed, 'ring-2': 'R-60' },
     readings: secondOverhaul,
   },
   {

@@ -1,17 +1,34 @@
 /** How each topic of reference vectors is put to the core. Field names are those of the files. */
 import { z } from 'zod'
 import { exceeds } from '../../src/core/decimal'
+import { BY_EYE, type Gauge } from '../../src/core/gauge/gauge'
 import { heatingTemperatureC, sizeAt20, thermalGrowthMm } from '../../src/core/gauge/temperature'
-import { capPinchMm } from '../../src/core/method/capPinch'
-import { reduceDiameters } from '../../src/core/method/diameters'
+import { decide, guardBand, probabilityOfConformity } from '../../src/core/limit/conformity'
 import { harmonicFit } from '../../src/core/method/harmonics'
+import { type Known, over, spreadOf } from '../../src/core/method/known'
+import { slotKey, slotsOf } from '../../src/core/method/layout'
+import type { Method, MethodOf } from '../../src/core/method/method'
 import { stripClearance, stripTiltMmPerM } from '../../src/core/method/plasticStrip'
+import { diameterDetails } from '../../src/core/method/reduce/diameter'
+import { sheetOf } from '../../src/core/method/reduce/places'
+import { reduceReadings, type TakenReading } from '../../src/core/method/reduce/reduce'
+import type { Reduced, ReductionName, Reductions } from '../../src/core/method/reduction'
 import { reduceRepeats } from '../../src/core/method/repeats'
-import { ringGapChangeMm } from '../../src/core/method/ringGap'
 import { loadLossPercent, springLine } from '../../src/core/method/spring'
 import { parseQuantity } from '../../src/core/quantity/quantity'
-import { mean } from '../../src/core/statistics'
 import { percentOf, preloadKN, torqueAtNutFactorNm, wrenchSettingNm } from '../../src/core/tightening/torque'
+import {
+  earliestHoursAtLimit,
+  hoursAtLimit,
+  interceptStandardError,
+  leastSquaresLine,
+  oneSided95,
+  predictionFactor,
+  slopeStandardError,
+  theilSen,
+  twoSided95,
+  valueAt,
+} from '../../src/core/trend/regression'
 
 type Topic = (input: unknown) => Record<string, unknown>
 
@@ -28,36 +45,71 @@ const quantityParsing = topic(
   },
 )
 
+/** Readings as the bench hands them to the reducers; the vectors know no gauge. */
+const exact: Gauge = { ...BY_EYE, kind: 'boreGauge' }
+const takenAt = (method: Method, values: ReadonlyMap<string, number>): TakenReading[] =>
+  slotsOf(method).flatMap((slot): TakenReading[] => {
+    const value = values.get(slotKey(slot))
+    return value === undefined ? [] : [{ ...slot, interval: { low: value, high: value }, errors: [], gauge: exact, doubt: null }]
+  })
+const valueOf = (reductions: Reductions, name: ReductionName): number | null => reductions.values[name]?.value ?? null
+const numbered = (count: number): { id: string; label: string }[] =>
+  Array.from({ length: count }, (_, index) => ({ id: String(index + 1), label: '' }))
+
 /**
  * The vectors define a taper as largest minus smallest, which is 0 for a single value; the core says nothing of a taper
  * it has not two values for. Only where there is none do both say null.
  */
-const asDefined = (taperMm: number | null, of: readonly (number | null)[]): number | null =>
-  taperMm ?? (of.some((value) => value !== null) ? 0 : null)
+const asDefined = (taperMm: number | null, isAnyRead: boolean): number | null => taperMm ?? (isAnyRead ? 0 : null)
 
 const boreReduction = topic(
   z.object({ new_diameter_mm: z.number(), readings_mm: z.array(z.array(z.number().nullable())) }),
   ({ new_diameter_mm, readings_mm }) => {
-    const reduction = reduceDiameters(readings_mm)
-    const wear = reduction.maximumMm === null ? null : reduction.maximumMm - new_diameter_mm
-    return {
-      mean_diameter_mm: reduction.meanMm,
-      max_diameter_mm: reduction.maximumMm,
-      min_diameter_mm: reduction.minimumMm,
-      station_mean_mm: reduction.stationMeanMm,
-      ovality_per_station_mm: reduction.outOfRoundPerStationMm,
-      max_ovality_mm: reduction.outOfRoundMm,
-      taper_of_station_means_mm: asDefined(reduction.taperOfStationMeansMm, reduction.stationMeanMm),
-      taper_per_direction_mm: reduction.taperPerDirectionMm.map((taper, direction) =>
-        asDefined(
-          taper,
-          readings_mm.map((station) => station[direction] ?? null),
-        ),
+    const method: MethodOf<'boreDiameter'> = {
+      kind: 'boreDiameter',
+      masterMm: null,
+      stations: numbered(readings_mm.length),
+      directions: numbered(Math.max(...readings_mm.map((station) => station.length))),
+      walk: 'stationFirst',
+    }
+    const values = new Map(
+      readings_mm.flatMap((station, at) =>
+        station.flatMap((value, direction) => (value === null ? [] : [[`${at + 1}/${direction + 1}/1`, value] as const])),
       ),
-      max_same_direction_taper_mm: asDefined(reduction.taperMm, readings_mm.flat()),
-      max_wear_mm: wear,
-      ring_gap_growth_at_max_wear_mm: reduction.maximumMm === null ? null : ringGapChangeMm(reduction.maximumMm, new_diameter_mm),
-      ring_gap_growth_at_mean_mm: reduction.meanMm === null ? null : ringGapChangeMm(reduction.meanMm, new_diameter_mm),
+    )
+    const readings = takenAt(method, values)
+    const reductions = reduceReadings(method, readings, { nominal: new_diameter_mm, runsIn: null })
+    const sheet = sheetOf({ method, readings, slots: slotsOf(method), guard: 0 })
+    const { stations, directions } = diameterDetails(sheet.places, sheet.taken, { method, guard: 0 })
+    const figure = (known: Known | null): number | null => known?.interval?.low ?? null
+    const means = stations.map(({ mean }) => mean)
+    const taperOfMeans = over(means.flatMap((mean) => mean ?? []), (of) => spreadOf(of, 0))
+    // A ring that fits the new bore opens by what the bore has grown: its gap there, less its gap in the new bore.
+    const ring: MethodOf<'ringEndGap'> = {
+      kind: 'ringEndGap',
+      segments: numbered(1),
+      springs: 'outward',
+      referenceDiameterMm: new_diameter_mm,
+      runsIn: 'bore',
+    }
+    const growth = (runsIn: Reduced | undefined): number | null =>
+      runsIn
+        ? valueOf(reduceReadings(ring, takenAt(ring, new Map([['1/-/1', 0]])), { nominal: null, runsIn }), 'gapAtWornDiameter')
+        : null
+    const isAnyRead = values.size > 0
+    return {
+      mean_diameter_mm: valueOf(reductions, 'mean'),
+      max_diameter_mm: valueOf(reductions, 'maximum'),
+      min_diameter_mm: valueOf(reductions, 'minimum'),
+      station_mean_mm: means.map(figure),
+      ovality_per_station_mm: stations.map(({ spread }) => figure(spread)),
+      max_ovality_mm: valueOf(reductions, 'outOfRound'),
+      taper_of_station_means_mm: asDefined(figure(taperOfMeans), isAnyRead),
+      taper_per_direction_mm: directions.map(({ spread, taken }) => asDefined(figure(spread), taken.length > 0)),
+      max_same_direction_taper_mm: asDefined(valueOf(reductions, 'taper'), isAnyRead),
+      max_wear_mm: valueOf(reductions, 'wear'),
+      ring_gap_growth_at_max_wear_mm: growth(reductions.values.maximum),
+      ring_gap_growth_at_mean_mm: growth(reductions.values.mean),
     }
   },
 )
@@ -111,13 +163,25 @@ const plasticStripAndWire = topic(
         }
       }
       case 'bearing_crush': {
-        const pinches = input.flattened_wire_thicknesses_mm.map((wire) => capPinchMm(input.shim_thickness_mm, wire))
-        const least = Math.min(...pinches)
+        const wires = input.flattened_wire_thicknesses_mm
+        const method: MethodOf<'capPinch'> = {
+          kind: 'capPinch',
+          shims: [{ id: 's', label: '' }],
+          wires: numbered(wires.length),
+          shimsWithinMm: 0,
+        }
+        const pinchOf = (thicknesses: ReadonlyMap<string, number>) =>
+          reduceReadings(method, takenAt(method, new Map([['s/-/1', input.shim_thickness_mm], ...thicknesses])), {
+            nominal: null,
+            runsIn: null,
+          })
+        const all = pinchOf(new Map(wires.map((wire, index) => [`${index + 1}/-/1`, wire] as const)))
+        const least = valueOf(all, 'minimum')
         return {
-          crush_per_wire_mm: pinches,
+          crush_per_wire_mm: wires.map((wire, index) => valueOf(pinchOf(new Map([[`${index + 1}/-/1`, wire]])), 'mean')),
           min_crush_mm: least,
-          mean_crush_mm: mean(pinches),
-          verdict: exceeds(input.required_crush_mm, least) ? 'insufficient' : 'ok',
+          mean_crush_mm: valueOf(all, 'mean'),
+          verdict: least !== null && exceeds(input.required_crush_mm, least) ? 'insufficient' : 'ok',
         }
       }
       case 'side_alignment': {
@@ -289,6 +353,64 @@ const torque = topic(
   },
 )
 
+const trendRegression = topic(
+  z.object({
+    running_hours_h: z.array(z.number()),
+    measured_mm: z.array(z.number()),
+    future_hours_h: z.number(),
+    limit_mm: z.number(),
+    limit_kind: z.enum(['upper', 'lower']),
+  }),
+  (input) => {
+    const points = input.running_hours_h.map((hours, index) => ({ hours, value: input.measured_mm[index] ?? Number.NaN }))
+    const line = leastSquaresLine(points)
+    const robust = theilSen(points)
+    const s = line?.residualDeviation
+    if (!line || !robust || s == null) return {}
+    const degrees = line.points - 2
+    const then = valueAt(line, input.future_hours_h)
+    const half = twoSided95(degrees) * s * predictionFactor(line, input.future_hours_h)
+    return {
+      n: line.points,
+      slope_mm_per_h: line.slope,
+      intercept_mm: line.intercept,
+      slope_standard_error_mm_per_h: slopeStandardError(line, s),
+      intercept_standard_error_mm: interceptStandardError(line, s),
+      residual_sd_mm: s,
+      predicted_mm: then,
+      prediction_lower_95_mm: then - half,
+      prediction_upper_95_mm: then + half,
+      hours_at_limit_h: hoursAtLimit(line, input.limit_mm, input.limit_kind),
+      hours_at_limit_lower_95_h: earliestHoursAtLimit(line, input.limit_mm, input.limit_kind, s, oneSided95(degrees)),
+      theil_sen_slope_mm_per_h: robust.slope,
+      theil_sen_intercept_mm: robust.intercept,
+    }
+  },
+)
+
+const conformity = topic(
+  z.object({
+    measured_mm: z.number(),
+    standard_uncertainty_mm: z.number(),
+    lower_limit_mm: z.number().nullable(),
+    upper_limit_mm: z.number().nullable(),
+    guard_factor: z.number(),
+  }),
+  (input) => {
+    const against = {
+      value: input.measured_mm,
+      standardUncertainty: input.standard_uncertainty_mm,
+      lower: input.lower_limit_mm,
+      upper: input.upper_limit_mm,
+    }
+    return {
+      probability_of_conformity: probabilityOfConformity(against),
+      guard_band_mm: guardBand(input.standard_uncertainty_mm, { kind: 'guarded', guardFactor: input.guard_factor }),
+      decision: decide(against, input.guard_factor),
+    }
+  },
+)
+
 /** Topics the core can do; every other file is “not yet”. */
 export const topics: Readonly<Record<string, Topic>> = {
   'quantity-parsing': quantityParsing,
@@ -299,4 +421,6 @@ export const topics: Readonly<Record<string, Topic>> = {
   temperature,
   spring,
   torque,
+  'trend-regression': trendRegression,
+  conformity,
 }

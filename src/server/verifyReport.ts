@@ -3,6 +3,7 @@ import { differingPaths } from '../core/record/differing'
 import { evaluate } from '../core/record/evaluate'
 import { recordSchema } from '../core/record/recordSchema'
 import { upgradeRecord, upgradeResults } from '../core/record/upgrade'
+import { changedSince } from '../core/record/signedFigures'
 import { CORE_VERSION } from '../core/version'
 import type { Executor } from '../db/client'
 import { findReport, findReportAt } from '../db/queries/reports'
@@ -62,6 +63,9 @@ function claimedPrevious(stored: StoredReport): string | null | undefined {
 
 const SHOWN_DIFFERENCES = 20
 
+const versionOf = (results: unknown): number =>
+  typeof results === 'object' && results !== null && 'version' in results ? Number(results.version) : 2
+
 function checkResults(stored: StoredReport): Finding {
   const since =
     stored.coreVersion === CORE_VERSION ? `core ${CORE_VERSION}` : `core ${CORE_VERSION}, signed with ${stored.coreVersion}`
@@ -78,14 +82,14 @@ function checkResults(stored: StoredReport): Finding {
       says: `results cannot be recomputed: ${parsed.error.issues[0]?.path.join('.') ?? ''} ${parsed.error.issues[0]?.message ?? ''}`,
     }
   // Through JSON and back, so that what is compared is what would be stored.
-  const today = JSON.parse(canonicalJson({ ...evaluate(parsed.data), core: stored.coreVersion })) as unknown
-  const differing = differingPaths(
-    upgradeResults(content.results, content.record),
-    today,
-    'results',
-    stored.coreVersion === CORE_VERSION,
-  )
+  const today = JSON.parse(canonicalJson({ ...evaluate(parsed.data), core: stored.coreVersion })) as { version: number }
+  const signed = upgradeResults(content.results, content.record)
+  // Older results have another shape: a reader of their own takes figures and verdicts from them.
+  const differing =
+    versionOf(signed) === today.version
+      ? differingPaths(signed, today, 'results', stored.coreVersion === CORE_VERSION)
+      : changedSince(signed, today)
   if (differing.length === 0) return { holds: true, says: `results reproduced by ${since}` }
-  const shown = differing.slice(0, SHOWN_DIFFERENCES).join(', ')
+  const shown = differing.slice(0, SHOWN_DIFFERENCES).join('; ')
   return { holds: false, says: `results differ (${since}) at ${differing.length} place(s): ${shown}` }
 }

@@ -1,11 +1,13 @@
-import { COVERAGE_FACTOR } from '../gauge/uncertainty'
+import { coverageFactor } from '../gauge/errors'
 import type { Grade } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
 import { type Reductions, reductionLabel } from '../method/reduction'
 import type { Figures } from '../quantity/figures'
-import type { LimitOutcome, TraceStep, Vote } from '../record/results'
+import type { LimitOutcome, TraceStep, Vote, VoteFacts } from '../record/results'
+import type { Stage } from '../record/stage'
 import type { Level } from './level'
 import type { Mending } from './mending'
+import { vote } from './vote'
 
 export interface LimitVoteInput {
   readonly subject: string
@@ -20,6 +22,9 @@ export interface LimitVoteInput {
   readonly figures: Figures
   /** Steps that lead to the value: readings, corrections, the sum. */
   readonly steps: readonly TraceStep[]
+  readonly stage: Stage
+  /** What settles a value that stays open though all is taken; null where a better figure does. */
+  readonly settledOtherwise: string | null
 }
 
 const levelAt = (grade: Grade, limit: Limit, mending: Mending): { mild: Level; strong: Level } => {
@@ -37,8 +42,11 @@ export function limitVote(input: LimitVoteInput): Vote {
   const { limit, grade } = outcome
   const mild = levelAt(grade.mild, limit, mending).mild
   const strong = levelAt(grade.strong, limit, mending).strong
-  return {
+  return vote({
     rule: input.rule,
+    code: codeOf(input),
+    facts: factsOf(input),
+    stage: input.stage,
     subject: input.subject,
     mild,
     strong,
@@ -47,6 +55,30 @@ export function limitVote(input: LimitVoteInput): Vote {
     source: limit.source,
     route: grade.mild > 0 ? (mending.route?.id ?? null) : null,
     trace: [...input.steps, limitStep(input), ...(grade.strong > 0 ? mending.trace : []), ruleStep(input, mild, strong)],
+  })
+}
+
+function codeOf({ outcome: { value, grade } }: LimitVoteInput): string {
+  if (value === null) return 'notMeasured'
+  if (grade.mild === grade.strong) return (['inside', 'pastPlan', 'beyond'] as const)[grade.mild]
+  if (value.open !== 'complete') return 'missing'
+  return value.interval === null ? 'undecided' : 'notAFigure'
+}
+
+function factsOf({ outcome: { limit, value, guard, grade }, missing }: LimitVoteInput): VoteFacts {
+  return {
+    limit: limit.id,
+    judges: limit.judges,
+    value: value?.value ?? null,
+    low: value?.interval?.low ?? null,
+    high: value?.interval?.high ?? null,
+    uncertainty: value?.uncertainty ?? null,
+    guard,
+    wear: limit.wear,
+    plan: limit.plan,
+    mildGrade: grade.mild,
+    strongGrade: grade.strong,
+    missing,
   }
 }
 
@@ -58,13 +90,14 @@ function nameOf({ outcome, valueName }: LimitVoteInput): string {
 
 function reasonOf(input: LimitVoteInput): string {
   const { outcome, reductions } = input
-  const { figure: figures, extent, expanded, unit } = input.figures
-  const { value, limit, grade } = outcome
+  const { bound: figures, extent, expanded, unit } = input.figures
+  const { value, limit, grade, step } = outcome
   const name = nameOf(input)
   if (value === null) return `${name} is not measured yet, limit ${sign(limit)} ${figures(limit.wear)} ${unit}`
   const size = `${name} ${extent(value)}`
   const bound = (at: Grade): string =>
     at === 2 || limit.plan === null ? `wear limit ${figures(limit.wear)} ${unit}` : `plan limit ${figures(limit.plan)} ${unit}`
+  if (step !== null && grade.strong === 0) return `${size} is within the step it was worked to`
   if (grade.mild === 2) return `${size} is beyond the ${bound(2)}`
   if (grade.mild === 1 && grade.strong === 1) return `${size} is past the ${bound(1)}, inside the ${bound(2)}`
   if (grade.mild === 1) return `${size} is past the ${bound(1)}; whether beyond the ${bound(2)} is open`
@@ -74,13 +107,18 @@ function reasonOf(input: LimitVoteInput): string {
   if (value.open !== 'complete')
     return `${size} so far, ${reductions.taken} of ${reductions.needed} readings, limit ${sign(limit)} ${figures(limit.wear)} ${unit}`
   if (value.interval !== null) return `${size} reaches over the ${bound(grade.strong)}`
-  return `${size} ± ${expanded(value.uncertainty)} is too close to the ${bound(grade.strong)} to say`
+  return `${size} ± ${expanded(value.uncertainty, coverageFactor(value.degreesOfFreedom))} is too close to the ${bound(grade.strong)} to say`
 }
 
-function settledBy({ outcome, missing }: LimitVoteInput): string {
+function settledBy({ outcome, missing, mending, reductions, settledOtherwise }: LimitVoteInput): string {
+  const { grade, value } = outcome
+  if (grade.mild === grade.strong && mending.mild !== mending.strong)
+    return mending.needs ?? 'Measure what the mending routes need.'
   if (missing.length > 0) return `Take what is missing: ${listed(missing)}.`
-  if (outcome.value?.interval) return 'Measure it to a figure, with a gauge that reaches it.'
-  return outcome.value === null || outcome.value.open !== 'complete'
+  if (reductions.faults.length > 0) return 'Take the doubtful readings again.'
+  if (settledOtherwise !== null) return settledOtherwise
+  if (value?.interval) return 'Measure it to a figure, with a gauge that reaches it.'
+  return value === null || value.open !== 'complete'
     ? 'Take the doubtful readings again.'
     : 'Measure with a better gauge, or take the cautious side.'
 }
@@ -90,10 +128,10 @@ export function listed(names: readonly string[]): string {
   return names.length > 4 ? `${shown} and ${names.length - 4} more` : shown
 }
 
-function limitStep({ outcome, figures: { figure: figures, expanded, unit } }: LimitVoteInput): TraceStep {
+function limitStep({ outcome, figures: { bound: figures, expanded, unit } }: LimitVoteInput): TraceStep {
   const { limit } = outcome
   const plan = limit.plan === null ? '' : `plan ${sign(limit)} ${figures(limit.plan)}, `
-  const guard = outcome.guard > 0 ? `, guard band ${expanded(outcome.guard / COVERAGE_FACTOR)}` : ''
+  const guard = outcome.guard > 0 ? `, guard band ${expanded(outcome.guard, 1)}` : ''
   const instruction = limit.instruction === '' ? '' : `. ${limit.instruction}`
   return {
     kind: 'limit',

@@ -1,79 +1,214 @@
 import { exceeds } from '../decimal'
-import { intervalOf, type Reductions } from '../method/reduction'
-import type { Part, Route } from '../record/bookSchema'
+import type { Limit } from '../limit/limit'
+import { type Interval, subtract } from '../quantity/interval'
+import { intervalOfEnds, type Reduced, type Reductions } from '../method/reduction'
+import type { Characteristic, FitSpec, Part, Route } from '../record/bookSchema'
 import type { TraceStep } from '../record/results'
 import type { Level } from './level'
 
 /** Whether a route can bring a part back, from the sizes measured so far. */
 export type RouteOutcome = 'feasible' | 'infeasible' | 'unknown'
 
-/** How a part's characteristic can be mended: the levels still possible and the cheapest way that is certain. */
+/** How a part can be mended of one thing: the levels still possible and the cheapest way that is certain. */
 export interface Mending {
   readonly mild: Level
   readonly strong: Level
   readonly route: Route | null
   readonly trace: readonly TraceStep[]
+  /** What would settle it where no way is certain, in words; null where measuring does. */
+  readonly needs: string | null
 }
 
 export type ReductionsOf = (characteristic: string) => Reductions | undefined
 export type Figure = (value: number) => string
 
-/**
- * A cutting route is open when the surface cleans up within the size it may leave:
- * bore: largest + out-of-round + clean-up ≤ greatest size after work; journal: smallest − out-of-round − clean-up ≥ least.
- * A route that rebuilds the surface (no size after) is always open.
- */
-function routeOutcome(route: Route, isBore: boolean, reductions: Reductions | undefined): RouteOutcome {
-  if (!route.sizeAfter) return 'feasible'
-  const needed = sizeToCleanUpMm(route, isBore, reductions)
-  if (needed === null) return 'unknown'
-  const { leastMm, greatestMm } = route.sizeAfter
-  const impossible = isBore ? exceeds(needed, greatestMm) : exceeds(leastMm, needed)
-  if (impossible) return 'infeasible'
-  return reductions && reductions.taken === reductions.needed ? 'feasible' : 'unknown'
+/** What a route is tried on: the sizes measured, and everything that runs against the surface it leaves. */
+export interface RouteContext {
+  readonly characteristicOf: (id: string) => Characteristic
+  readonly reductionsOf: ReductionsOf
+  /** Fits of the book that a characteristic is part of, and rings that run in it. */
+  readonly fitsOf: (characteristic: string) => readonly FitSpec[]
+  readonly ringsIn: (characteristic: string) => readonly Characteristic[]
+  readonly figure: Figure
 }
 
-/** The size at which the worn surface cleans up, mm; null before anything is measured. */
-function sizeToCleanUpMm(route: Route, isBore: boolean, reductions: Reductions | undefined): number | null {
-  const extreme = isBore ? reductions?.values.maximum : reductions?.values.minimum
-  if (!route.sizeAfter || !extreme) return null
-  const allowance = outOfRoundOf(reductions) + route.sizeAfter.cleanUpMm
-  // The outer end of an interval: a route must clean up whatever the size turns out to be.
-  const size = isBore ? intervalOf(extreme).high : intervalOf(extreme).low
-  if (!Number.isFinite(size)) return null
-  return isBore ? size + allowance : size - allowance
+/** What is to be mended: a limit of a characteristic, or one of a fit. */
+export type ToMend =
+  | { readonly kind: 'characteristic'; readonly id: string; readonly limit: Limit | null }
+  | { readonly kind: 'fit'; readonly fit: FitSpec; readonly limit: Limit }
+
+/** Sizes a route can leave: from the one at which the surface surely cleans up, or may do so at best, to its last. */
+interface Sizes {
+  readonly surely: Interval
+  readonly perhaps: Interval
 }
 
-function outOfRoundOf(reductions: Reductions | undefined): number {
-  const outOfRound = reductions?.values.outOfRound
-  return outOfRound ? (outOfRound.value ?? outOfRound.interval?.high ?? 0) : 0
+interface Tried {
+  readonly route: Route
+  readonly outcome: RouteOutcome
+  readonly says: string
+  readonly needs: string | null
 }
 
-/** The ways to mend one of several characteristics of a part, judged together. */
-export function mendingOf(
-  part: Part,
-  characteristics: readonly string[],
-  isBore: (characteristic: string) => boolean,
-  reductionsOf: ReductionsOf,
-  figures: Figure,
-): Mending {
-  const routes = part.routes.filter((route) => characteristics.some((id) => route.mends.includes(id)))
-  const judged = routes.map((route) => {
-    const on = route.sizeAfter?.characteristic
-    const bore = on !== undefined && isBore(on)
-    const reductions = on === undefined ? undefined : reductionsOf(on)
-    return { route, outcome: routeOutcome(route, bore, reductions), needed: sizeToCleanUpMm(route, bore, reductions) }
-  })
-  const trace = judged.map(({ route, outcome, needed }): TraceStep => {
-    const size = route.sizeAfter
-    const range = size ? `leaves ${figures(size.leastMm)} … ${figures(size.greatestMm)}` : 'rebuilds the surface'
-    const cleans = needed === null ? '' : `, cleans up at ${figures(needed)}`
-    const says = { feasible: 'open', infeasible: 'closed', unknown: 'not known yet' }[outcome]
-    return { kind: 'route', text: `${route.name}: ${range}${cleans}: ${says}`, source: route.source }
-  })
-  const feasible = judged.filter(({ outcome }) => outcome === 'feasible').map(({ route }) => route)
+const isEmpty = ({ low, high }: Interval): boolean => exceeds(low, high)
+const meet = (a: Interval, b: Interval): Interval => ({ low: Math.max(a.low, b.low), high: Math.min(a.high, b.high) })
+
+/** The ways to mend something of a part, judged together. */
+export function mendingOf(part: Part, toMend: ToMend, context: RouteContext): Mending {
+  const tried = part.routes.filter((route) => claims(route, toMend)).map((route) => tryRoute(route, toMend, context))
+  const trace = tried.map(({ route, says }): TraceStep => ({ kind: 'route', text: says, source: route.source }))
+  const feasible = tried.filter(({ outcome }) => outcome === 'feasible').map(({ route }) => route)
   const cheapest = feasible.reduce<Route | null>((best, route) => (best === null || route.cost < best.cost ? route : best), null)
-  if (cheapest) return { mild: 'recondition', strong: 'recondition', route: cheapest, trace }
-  if (judged.some(({ outcome }) => outcome === 'unknown')) return { mild: 'recondition', strong: 'replace', route: null, trace }
-  return { mild: 'replace', strong: 'replace', route: null, trace }
+  if (cheapest) return { mild: 'recondition', strong: 'recondition', route: cheapest, trace, needs: null }
+  const open = tried.filter(({ outcome }) => outcome === 'unknown')
+  if (open.length > 0)
+    return { mild: 'recondition', strong: 'replace', route: null, trace, needs: open.find(({ needs }) => needs)?.needs ?? null }
+  return { mild: 'replace', strong: 'replace', route: null, trace, needs: null }
+}
+
+/** A route mends what the book says it mends; a limit may name its own. */
+function claims(route: Route, toMend: ToMend): boolean {
+  if (toMend.kind === 'fit') return route.mends.includes(toMend.fit.bore) || route.mends.includes(toMend.fit.journal)
+  return toMend.limit?.mendedBy ? toMend.limit.mendedBy.includes(route.id) : route.mends.includes(toMend.id)
+}
+
+/** Whether one named route of a part is open at the size found, whatever asks for it. */
+export function routeOutcome(route: Route, context: RouteContext): { readonly outcome: RouteOutcome; readonly says: string; readonly needs: string | null } {
+  return tryRoute(route, null, context)
+}
+
+/**
+ * Tries a route: does the surface clean up within the sizes it may leave, and does all that runs against it still fit
+ * then? bore: largest + out-of-round + clean-up ≤ greatest size after work; journal: smallest − out-of-round − clean-up ≥
+ * least. A cut opens its fits further: only a mate made to suit closes them again, and only where the route includes it.
+ */
+function tryRoute(route: Route, toMend: ToMend | null, context: RouteContext): Tried {
+  const sizes = sizesAfter(route, toMend, context)
+  const cut = route.sizeAfter?.characteristic ?? (toMend?.kind === 'fit' ? ownSide(route, toMend.fit) : null)
+  const tell = (outcome: RouteOutcome, why: string, needs: string | null = null): Tried => {
+    const standing = { feasible: 'open', infeasible: 'closed', unknown: 'not known yet' }[outcome]
+    return { route, outcome, needs, says: `${route.name}: ${why}: ${standing}` }
+  }
+  const { figure } = context
+  const cleans = sizes === null || route.sizeAfter === null ? '' : cleansUp(route, sizes, context)
+  const range = route.sizeAfter
+    ? `leaves ${figure(route.sizeAfter.leastMm)} … ${figure(route.sizeAfter.greatestMm)}${cleans}`
+    : 'rebuilds the surface'
+  if (sizes === null || cut === null) return tell('feasible', range)
+  if (isEmpty(sizes.perhaps)) return tell('infeasible', range)
+  let left = sizes
+  for (const fit of context.fitsOf(cut)) {
+    if (route.suits?.includes(fit.id)) continue
+    const isOwn = toMend?.kind === 'fit' && toMend.fit.id === fit.id
+    // A surface that is rebuilt is made to the size the book gives; other fits of it are as they were when new.
+    if (!isOwn && route.sizeAfter === null) continue
+    const allowed = sizesFitting(fit, cut, context)
+    const then = { surely: meet(left.surely, allowed.surely), perhaps: meet(left.perhaps, allowed.perhaps) }
+    if (isEmpty(then.perhaps))
+      return isOwn
+        ? tell('infeasible', `${range}, which does not bring ${fit.name} inside its limits`)
+        : tell('unknown', `${range}, beyond what ${fit.name} allows with its mate as measured`, mateNeeded(fit.name, route))
+    left = then
+  }
+  for (const ring of route.sizeAfter === null ? [] : context.ringsIn(cut)) {
+    if (route.suits?.includes(ring.id)) continue
+    const allowed = sizesForRing(ring, context)
+    const then = { surely: meet(left.surely, allowed.surely), perhaps: meet(left.perhaps, allowed.perhaps) }
+    if (isEmpty(then.perhaps))
+      return tell('unknown', `${range}, beyond what ${ring.name} allows`, mateNeeded(ring.name, route))
+    left = then
+  }
+  return isEmpty(left.surely) ? tell('unknown', range) : tell('feasible', range)
+}
+
+const mateNeeded = (what: string, { name }: Route): string =>
+  `${name} takes ${what} beyond its limits: choose a mate made to suit, or replace.`
+
+/** The side of a fit that a route works on. */
+const ownSide = (route: Route, fit: FitSpec): string => (route.mends.includes(fit.bore) ? fit.bore : fit.journal)
+
+const isBoreAt = ({ characteristicOf }: RouteContext, id: string): boolean => characteristicOf(id).method.kind === 'boreDiameter'
+
+/** Sizes a route may leave; null where nothing says which. */
+function sizesAfter(route: Route, toMend: ToMend | null, context: RouteContext): Sizes | null {
+  const after = route.sizeAfter
+  if (after === null) {
+    if (toMend?.kind !== 'fit') return null
+    const size = context.characteristicOf(ownSide(route, toMend.fit)).new
+    return size && { surely: { low: size.lower, high: size.upper }, perhaps: { low: size.lower, high: size.upper } }
+  }
+  const bore = isBoreAt(context, after.characteristic)
+  const needed = cleanUpAt(route, context)
+  const range = { low: after.leastMm, high: after.greatestMm }
+  const from = (size: number): Interval => meet(range, bore ? { low: size, high: after.greatestMm } : { low: after.leastMm, high: size })
+  return bore
+    ? { surely: from(needed.high), perhaps: from(needed.low) }
+    : { surely: from(needed.low), perhaps: from(needed.high) }
+}
+
+/** Size at which the worn surface cleans up, with the guard band of the policy on what was measured; open while it may be anything. */
+function cleanUpAt(route: Route, context: RouteContext): Interval {
+  const after = route.sizeAfter
+  if (after === null) return { low: Number.NEGATIVE_INFINITY, high: Number.POSITIVE_INFINITY }
+  const bore = isBoreAt(context, after.characteristic)
+  const { method } = context.characteristicOf(after.characteristic)
+  const values = context.reductionsOf(after.characteristic)?.values
+  const extreme = guardedOf(bore ? values?.maximum : values?.minimum)
+  // A set-up of one direction never tells: the book that cuts by it takes the surface for round.
+  const tells = (method.kind === 'boreDiameter' || method.kind === 'outsideDiameter') && method.directions.length > 1
+  const found = guardedOf(values?.outOfRound)
+  const outOfRound = tells ? { low: Math.max(0, found.low), high: found.high } : { low: 0, high: 0 }
+  const off = { low: outOfRound.low + after.cleanUpMm, high: outOfRound.high + after.cleanUpMm }
+  return bore ? { low: extreme.low + off.low, high: extreme.high + off.high } : subtract(extreme, off)
+}
+
+const guardedOf = (value: Reduced | undefined): Interval => intervalOfEnds(value?.guarded ?? { low: null, high: null })
+
+function cleansUp(route: Route, _sizes: Sizes, context: RouteContext): string {
+  const { low, high } = cleanUpAt(route, context)
+  const bore = route.sizeAfter !== null && isBoreAt(context, route.sizeAfter.characteristic)
+  const worst = bore ? high : low
+  return Number.isFinite(worst) ? `, cleans up at ${context.figure(worst)}` : ''
+}
+
+/** Sizes of one side of a fit at which all its limits hold with the mate as it was measured. */
+function sizesFitting(fit: FitSpec, side: string, { reductionsOf }: RouteContext): Sizes {
+  const bore = side === fit.bore
+  const mate = reductionsOf(bore ? fit.journal : fit.bore)?.values
+  const [smallest, largest] = [guardedOf(mate?.minimum), guardedOf(mate?.maximum)]
+  let sizes: Sizes = {
+    surely: { low: Number.NEGATIVE_INFINITY, high: Number.POSITIVE_INFINITY },
+    perhaps: { low: Number.NEGATIVE_INFINITY, high: Number.POSITIVE_INFINITY },
+  }
+  for (const limit of fit.limits) {
+    const upper = limit.side === 'upper'
+    // The place that counts: the largest clearance is at the smallest journal and the largest bore.
+    const at = (limit.judges === 'minimum') === bore ? largest : smallest
+    const end = (of: number): Interval => {
+      const bound = bore ? of + limit.wear : of - limit.wear
+      return upper === bore ? { low: Number.NEGATIVE_INFINITY, high: bound } : { low: bound, high: Number.POSITIVE_INFINITY }
+    }
+    const [careful, hopeful] = upper === bore ? [at.low, at.high] : [at.high, at.low]
+    sizes = { surely: meet(sizes.surely, end(careful)), perhaps: meet(sizes.perhaps, end(hopeful)) }
+  }
+  return sizes
+}
+
+/** Diameters in which a ring as it was measured keeps its gap where it runs: its gap grows by π of what the diameter does. */
+function sizesForRing(ring: Characteristic, { reductionsOf }: RouteContext): Sizes {
+  const total = guardedOf(reductionsOf(ring.id)?.values.total)
+  const reference = ring.method.kind === 'ringEndGap' ? ring.method.referenceDiameterMm : 0
+  let sizes: Sizes = {
+    surely: { low: Number.NEGATIVE_INFINITY, high: Number.POSITIVE_INFINITY },
+    perhaps: { low: Number.NEGATIVE_INFINITY, high: Number.POSITIVE_INFINITY },
+  }
+  for (const { judges, side, wear } of ring.limits) {
+    if (judges !== 'gapAtWornDiameter') continue
+    const bound = (gap: number): number => reference + (wear - gap) / Math.PI
+    const upTo = (gap: number): Interval =>
+      side === 'upper' ? { low: Number.NEGATIVE_INFINITY, high: bound(gap) } : { low: bound(gap), high: Number.POSITIVE_INFINITY }
+    const [careful, hopeful] = side === 'upper' ? [total.high, total.low] : [total.low, total.high]
+    sizes = { surely: meet(sizes.surely, upTo(careful)), perhaps: meet(sizes.perhaps, upTo(hopeful)) }
+  }
+  return sizes
 }

@@ -1,5 +1,6 @@
 import type { Part } from '../record/bookSchema'
-import type { PartResult, Vote } from '../record/results'
+import type { LaterStage } from '../record/laterStages'
+import type { PartResult, PartStage, Vote } from '../record/results'
 import { type Level, levelRank, mildest, strongest, type Verdict } from './level'
 
 export interface Span {
@@ -25,9 +26,24 @@ export function byStrength(votes: readonly Vote[]): Vote[] {
   return [...votes].sort((a, b) => rank(b) - rank(a))
 }
 
-export function partVerdict(part: Part, votes: readonly Vote[]): Omit<PartResult, 'need'> {
+interface StageVotes {
+  readonly stage: LaterStage
+  readonly votes: readonly Vote[]
+}
+
+/**
+ * The verdict of a part from what was found and from what the later stages measured. The last stage measured decides what
+ * leaves the shop: where it asks for more than what was found, it stands; what was found still says what had to be done.
+ */
+export function partVerdict(part: Part, found: readonly Vote[], later: readonly StageVotes[]): Omit<PartResult, 'need'> {
+  const last = later.at(-1)
+  const votes = [...found, ...(last?.votes ?? [])]
   const span = spanOf(votes)
-  return { id: part.id, verdict: verdictOf(span), ...span, votes: byStrength(votes), way: wayOf(part, votes, span) }
+  const stages = [{ stage: 'asFound', votes: found } as const, ...later].map(({ stage, votes: own }): PartStage => {
+    const ownSpan = spanOf(own)
+    return { stage, verdict: verdictOf(ownSpan), ...ownSpan, votes: byStrength(own) }
+  })
+  return { id: part.id, stages, verdict: verdictOf(span), ...span, votes: byStrength(votes), way: wayOf(part, votes, span) }
 }
 
 function wayOf(part: Part, votes: readonly Vote[], span: Span): PartResult['way'] {

@@ -1,25 +1,19 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import type { Reduced, Reductions } from '../method/reduction'
-import type { Part, Route } from '../record/bookSchema'
+import { everyMethod, take, testGauge } from '../method/everyMethod.fixture'
+import type { Method, MethodOf } from '../method/method'
+import { reduceReadings } from '../method/reduce/reduce'
+import type { Reductions } from '../method/reduction'
+import type { Characteristic, FitSpec, Part, Route } from '../record/bookSchema'
 import type { Vote } from '../record/results'
 import { type Level, levelRank, levels, type Verdict } from './level'
-import { mendingOf } from './mending'
+import { mendingOf, type RouteContext } from './mending'
 import { byStrength, partVerdict, spanOf, verdictOf } from './partVerdict'
+import { vote as makeVote } from './vote'
 
 const source = { document: 'D', page: 'p. 1' }
-const vote = (mild: Level, strong: Level = mild, over: Partial<Vote> = {}): Vote => ({
-  rule: 'limit',
-  subject: 'bore',
-  mild,
-  strong,
-  reason: `${mild} to ${strong}`,
-  settledBy: null,
-  source: null,
-  route: null,
-  trace: [],
-  ...over,
-})
+const vote = (mild: Level, strong: Level = mild, over: Partial<Vote> = {}): Vote =>
+  makeVote({ rule: 'limit', code: 'inside', subject: 'bore', mild, strong, reason: `${mild} to ${strong}`, ...over })
 const route = (id: string, cost: number, over: Partial<Route> = {}): Route => ({
   id,
   name: id,
@@ -52,7 +46,7 @@ const verdicts: { name: string; votes: Vote[]; verdict: Verdict }[] = [
   { name: 'an open vote above the strongest holds', votes: [vote('recondition'), vote('reuse', 'replace')], verdict: 'hold' },
 ]
 test.each(verdicts)('$name', ({ votes, verdict }) => {
-  expect(partVerdict(part([]), votes).verdict).toBe(verdict)
+  expect(partVerdict(part([]), votes, []).verdict).toBe(verdict)
 })
 
 const anyVote = fc
@@ -83,24 +77,70 @@ describe('properties of voting', () => {
   })
 })
 
-const reductions = (maximum: number, minimum: number, outOfRound: number, taken = 6): Reductions => {
-  const reduced = (value: number): Reduced => ({
-    quantity: 'length',
-    value,
-    interval: null,
-    uncertainty: 0,
-    where: '',
-    sum: [],
-    open: 'complete',
-  })
-  return {
-    values: { maximum: reduced(maximum), minimum: reduced(minimum), outOfRound: reduced(outOfRound) },
-    taken,
-    needed: 6,
-    cannot: 0,
-    faults: [],
-  }
+const places = ['A', 'B', 'C'].map((id) => ({ id, label: id }))
+const sheet = { stations: places, directions: places.slice(0, 2), walk: 'stationFirst' } as const
+const boreMethod: MethodOf<'boreDiameter'> = { kind: 'boreDiameter', masterMm: null, ...sheet }
+const journalMethod: MethodOf<'outsideDiameter'> = { kind: 'outsideDiameter', ...sheet }
+
+/** Six diameters with these as largest and smallest, of which so many are read; out-of-round at one station alone. */
+const diameters = (method: Method, maximum: number, minimum: number, taken = 6, guard = 0): Reductions => {
+  const values = [maximum, minimum, minimum, minimum, minimum, minimum]
+  const gauge = testGauge({ resolution: 0.001, maximumPermissibleError: guard === 0 ? 0 : 0.01 })
+  return reduceReadings(method, take(method, values.slice(0, taken), gauge), { nominal: null, runsIn: null, guard })
 }
+const bore = (maximum: number, minimum: number, taken = 6, guard = 0): Reductions => diameters(boreMethod, maximum, minimum, taken, guard)
+const journal = (maximum: number, minimum: number, taken = 6): Reductions => diameters(journalMethod, maximum, minimum, taken)
+
+const characteristic = (id: string, method: Method, over: Partial<Characteristic> = {}): Characteristic => ({
+  id,
+  part: 'p',
+  name: id,
+  how: '',
+  pose: '',
+  trap: '',
+  method: method as Characteristic['method'],
+  gaugeKind: 'boreGauge',
+  showTo: 0.001,
+  new: null,
+  limits: [],
+  safety: false,
+  ...over,
+})
+type BookLimit = FitSpec['limits'][number]
+const fit: FitSpec = {
+  id: 'running-fit',
+  name: 'Running fit',
+  bore: 'bore',
+  journal: 'journal',
+  strip: null,
+  new: { lower: 0, upper: 0.1, source },
+  limits: [],
+  mendOn: 'p',
+  showTo: 0.001,
+}
+const fitLimit = (judges: 'minimum' | 'maximum', side: 'upper' | 'lower', wear: number): BookLimit => ({
+  id: judges,
+  judges,
+  side,
+  plan: null,
+  wear,
+  whenPassed: 'mend',
+  instruction: '',
+  source,
+})
+
+/** What routes are tried on: sizes by characteristic, the fits and rings that run against them. */
+const tryingOn = (
+  measured: Readonly<Record<string, Reductions>>,
+  over: { fits?: readonly FitSpec[]; ring?: Characteristic } = {},
+): RouteContext => ({
+  characteristicOf: (id) => (id === 'ring' && over.ring ? over.ring : characteristic(id, id === 'bore' ? boreMethod : journalMethod)),
+  reductionsOf: (id) => measured[id],
+  fitsOf: (id) => (over.fits ?? []).filter((one) => one.bore === id || one.journal === id),
+  ringsIn: (id) => (over.ring && id === 'bore' ? [over.ring] : []),
+  figure: String,
+})
+
 const hone = route('hone', 220, { sizeAfter: { characteristic: 'bore', leastMm: 160, greatestMm: 160.28, cleanUpMm: 0.02 } })
 const grind = route('grind', 500, {
   mends: ['journal'],
@@ -111,23 +151,16 @@ const mendings: {
   name: string
   routes: Route[]
   subject: string
-  measured: Reductions | undefined
+  measured: Readonly<Record<string, Reductions>>
   levels: [Level, Level]
   route: string | null
 }[] = [
-  {
-    name: 'no route: only a new part',
-    routes: [],
-    subject: 'bore',
-    measured: undefined,
-    levels: ['replace', 'replace'],
-    route: null,
-  },
+  { name: 'no route: only a new part', routes: [], subject: 'bore', measured: {}, levels: ['replace', 'replace'], route: null },
   {
     name: 'a route that rebuilds is always open',
     routes: [route('re-metal', 840)],
     subject: 'bore',
-    measured: undefined,
+    measured: {},
     levels: ['recondition', 'recondition'],
     route: 're-metal',
   },
@@ -135,7 +168,7 @@ const mendings: {
     name: 'a bore that cleans up exactly at the greatest size',
     routes: [hone],
     subject: 'bore',
-    measured: reductions(160.24, 160.2, 0.02),
+    measured: { bore: bore(160.24, 160.22) },
     levels: ['recondition', 'recondition'],
     route: 'hone',
   },
@@ -143,15 +176,23 @@ const mendings: {
     name: 'a micrometre more does not',
     routes: [hone],
     subject: 'bore',
-    measured: reductions(160.241, 160.2, 0.02),
+    measured: { bore: bore(160.241, 160.22) },
     levels: ['replace', 'replace'],
+    route: null,
+  },
+  {
+    name: 'just at its end, with doubt: not known under a guard',
+    routes: [hone],
+    subject: 'bore',
+    measured: { bore: bore(160.24, 160.22, 6, 1.65) },
+    levels: ['recondition', 'replace'],
     route: null,
   },
   {
     name: 'not measured yet: not known',
     routes: [hone],
     subject: 'bore',
-    measured: undefined,
+    measured: {},
     levels: ['recondition', 'replace'],
     route: null,
   },
@@ -159,7 +200,7 @@ const mendings: {
     name: 'half measured and still possible: not known',
     routes: [hone],
     subject: 'bore',
-    measured: reductions(160.2, 160.2, 0, 3),
+    measured: { bore: bore(160.2, 160.2, 3) },
     levels: ['recondition', 'replace'],
     route: null,
   },
@@ -167,7 +208,7 @@ const mendings: {
     name: 'half measured and already too large: closed',
     routes: [hone],
     subject: 'bore',
-    measured: reductions(160.3, 160.2, 0, 3),
+    measured: { bore: bore(160.3, 160.2, 3) },
     levels: ['replace', 'replace'],
     route: null,
   },
@@ -175,7 +216,7 @@ const mendings: {
     name: 'a journal is ground down',
     routes: [grind],
     subject: 'journal',
-    measured: reductions(219.8, 219.75, 0.03),
+    measured: { journal: journal(219.78, 219.75) },
     levels: ['recondition', 'recondition'],
     route: 'grind',
   },
@@ -183,7 +224,7 @@ const mendings: {
     name: 'until it is too small',
     routes: [grind],
     subject: 'journal',
-    measured: reductions(219.8, 219.74, 0.03),
+    measured: { journal: journal(219.77, 219.74) },
     levels: ['replace', 'replace'],
     route: null,
   },
@@ -191,7 +232,7 @@ const mendings: {
     name: 'the cheapest open route',
     routes: [route('re-metal', 840), hone, route('sleeve', 300)],
     subject: 'bore',
-    measured: reductions(160.3, 160.2, 0),
+    measured: { bore: bore(160.3, 160.2) },
     levels: ['recondition', 'recondition'],
     route: 'sleeve',
   },
@@ -199,25 +240,73 @@ const mendings: {
     name: 'a route for something else does not count',
     routes: [grind],
     subject: 'bore',
-    measured: reductions(160, 160, 0),
+    measured: { bore: bore(160, 160) },
     levels: ['replace', 'replace'],
     route: null,
   },
 ]
 test.each(mendings)('mending: $name', ({ routes, subject, measured, levels: [mild, strong], route: expected }) => {
-  const mending = mendingOf(
-    part(routes),
-    [subject],
-    (id) => id === 'bore',
-    () => measured,
-    String,
-  )
+  const mending = mendingOf(part(routes), { kind: 'characteristic', id: subject, limit: null }, tryingOn(measured))
   expect({ mild: mending.mild, strong: mending.strong, route: mending.route?.id ?? null }).toEqual({
     mild,
     strong,
     route: expected,
   })
   expect(mending.trace).toHaveLength(routes.filter(({ mends }) => mends.includes(subject)).length)
+})
+
+describe('a route is tried on what runs against the surface it leaves', () => {
+  const slack = { ...fit, limits: [fitLimit('maximum', 'upper', 0.3)] }
+  const tight = { ...fit, limits: [fitLimit('minimum', 'lower', 0.2), fitLimit('maximum', 'upper', 0.5)] }
+  const sizes = { bore: bore(160.1, 160.1), journal: journal(159.95, 159.94) }
+  const ofFit = (spec: FitSpec, measured: Readonly<Record<string, Reductions>>, routes = [hone]) => {
+    const [limit] = spec.limits
+    if (!limit) throw new Error('the fit has a limit')
+    const { mild, strong } = mendingOf(part(routes), { kind: 'fit', fit: spec, limit }, tryingOn(measured, { fits: [spec] }))
+    return `${mild} ${strong}`
+  }
+  test('a cut never mends a fit that is too slack', () => {
+    expect(ofFit(slack, { ...sizes, journal: journal(159.78, 159.77) })).toBe('replace replace')
+  })
+  test('it mends one that is too tight, within what the fit allows', () => {
+    expect(ofFit(tight, sizes)).toBe('recondition recondition')
+  })
+  test('a mate that is not measured leaves it open', () => {
+    expect(ofFit(tight, { bore: sizes.bore })).toBe('recondition replace')
+  })
+  test('what a cut opens too far wants a mate made to suit', () => {
+    const own = (over: Partial<Route>, measured: Readonly<Record<string, Reductions>> = { ...sizes, journal: journal(159.7, 159.69) }) =>
+      mendingOf(
+        part([{ ...hone, ...over }]),
+        { kind: 'characteristic', id: 'bore', limit: null },
+        tryingOn(measured, { fits: [slack] }),
+      )
+    expect(own({})).toMatchObject({ mild: 'recondition', strong: 'replace', needs: expect.stringMatching(/mate made to suit/) })
+    expect(own({ suits: ['running-fit'] })).toMatchObject({ mild: 'recondition', strong: 'recondition' })
+    expect(own({}, sizes)).toMatchObject({ mild: 'recondition', strong: 'recondition' })
+  })
+  test('a ring that would gap too far wants one made to suit', () => {
+    const ring = characteristic('ring', everyMethod.ringEndGap, {
+      method: { ...everyMethod.ringEndGap, segments: [{ id: '1', label: '1' }], runsIn: 'bore', referenceDiameterMm: 160 } as Characteristic['method'],
+      limits: [{ ...fitLimit('maximum', 'upper', 1), judges: 'gapAtWornDiameter' }],
+    })
+    const gap = (mm: number) => ({
+      ...sizes,
+      ring: reduceReadings(ring.method, take(ring.method, [mm], testGauge({ maximumPermissibleError: 0 })), { nominal: null, runsIn: null }),
+    })
+    const own = (measured: Readonly<Record<string, Reductions>>) =>
+      mendingOf(part([hone]), { kind: 'characteristic', id: 'bore', limit: null }, tryingOn(measured, { ring })).strong
+    // Cleaned up at 160.12 the gap is 0.5 + π·0.12 = 0.88, or 0.8 + 0.38 = 1.18.
+    expect(own(gap(0.5))).toBe('recondition')
+    expect(own(gap(0.8))).toBe('replace')
+  })
+  test('a limit may name the routes that mend it, or none', () => {
+    const limit = fitLimit('maximum', 'upper', 1)
+    const by = (mendedBy: string[]) =>
+      mendingOf(part([route('dress', 10), route('rebuild', 90)]), { kind: 'characteristic', id: 'bore', limit: { ...limit, mendedBy } }, tryingOn({}))
+    expect(by(['rebuild']).route?.id).toBe('rebuild')
+    expect(by([])).toMatchObject({ mild: 'replace', strong: 'replace' })
+  })
 })
 
 describe('the way of a verdict', () => {
@@ -229,7 +318,7 @@ describe('the way of a verdict', () => {
       vote('recondition', 'recondition', { route: 're-metal' }),
       vote('recondition', 'recondition', { subject: 'strip', route: 'dress' }),
     ]
-    expect(partVerdict(part([both, dress]), votes).way).toMatchObject({ routes: ['re-metal'], cost: 840, days: 6 })
+    expect(partVerdict(part([both, dress]), votes, []).way).toMatchObject({ routes: ['re-metal'], cost: 840, days: 6 })
   })
 
   test('routes that mend one thing each are done together', () => {
@@ -237,12 +326,25 @@ describe('the way of a verdict', () => {
       vote('recondition', 'recondition', { route: 'hone' }),
       vote('recondition', 'recondition', { subject: 'strip', route: 'dress' }),
     ]
-    expect(partVerdict(part([hone, dress]), votes).way).toMatchObject({ routes: ['hone', 'dress'], cost: 280, days: 2 })
+    expect(partVerdict(part([hone, dress]), votes, []).way).toMatchObject({ routes: ['hone', 'dress'], cost: 280, days: 2 })
   })
 
   test('a new part costs what the book says; reuse and hold have no way', () => {
-    expect(partVerdict(part([]), [vote('replace')]).way).toMatchObject({ cost: 900, days: 20 })
-    expect(partVerdict(part([]), [vote('reuse')]).way).toBeNull()
-    expect(partVerdict(part([]), [vote('reuse', 'replace')]).way).toBeNull()
+    expect(partVerdict(part([]), [vote('replace')], []).way).toMatchObject({ cost: 900, days: 20 })
+    expect(partVerdict(part([]), [vote('reuse')], []).way).toBeNull()
+    expect(partVerdict(part([]), [vote('reuse', 'replace')], []).way).toBeNull()
+  })
+})
+
+describe('the last stage measured decides what leaves the shop', () => {
+  const later = (...votes: Vote[]) => [{ stage: 'asLeft', votes } as const]
+  test.each<[found: Vote, left: Vote, verdict: Verdict]>([
+    [vote('reuse'), vote('replace'), 'replace'],
+    [vote('recondition'), vote('reuse'), 'recondition'],
+    [vote('reuse'), vote('reuse', 'recondition'), 'hold'],
+  ])('found $mild, left $mild', (found, left, verdict) => {
+    const made = partVerdict(part([]), [found], later({ ...left, stage: 'asLeft' }))
+    expect(made.verdict).toBe(verdict)
+    expect(made.stages.map(({ stage }) => stage)).toEqual(['asFound', 'asLeft'])
   })
 })

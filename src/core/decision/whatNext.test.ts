@@ -1,23 +1,16 @@
 import { expect, test } from 'vitest'
 import type { PartResult, Vote } from '../record/results'
 import type { Level } from './level'
+import { vote as makeVote } from './vote'
 import { whatNext } from './whatNext'
 
-const vote = (subject: string, mild: Level, strong: Level): Vote => ({
-  rule: 'limit',
-  subject,
-  mild,
-  strong,
-  reason: '',
-  settledBy: null,
-  source: null,
-  route: null,
-  trace: [],
-})
+const vote = (subject: string, mild: Level, strong: Level): Vote =>
+  makeVote({ rule: 'limit', code: 'inside', subject, mild, strong, reason: '' })
 const part = (id: string, votes: Vote[], need: PartResult['need'] = 'required'): PartResult => ({
   id,
   need,
   votes,
+  stages: [],
   verdict: 'hold',
   mild: 'reuse',
   strong: 'replace',

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { testGauge } from '../method/everyMethod.fixture'
 import { point } from '../quantity/interval'
 import { type Conditions, correctReading } from './correction'
+import { standardUncertainty } from './errors'
 import type { Gauge } from './gauge'
 import { readingUncertainty } from './uncertainty'
 
@@ -19,7 +20,17 @@ const certified: Gauge = {
 const zeroed = (zero: number): Conditions => ({ zero, temperature: null })
 const warm = (partC: number, scaleC: number, withinK = 0): Conditions => ({ zero: 0, temperature: { partC, scaleC, withinK } })
 const corrected = (over: Partial<Parameters<typeof correctReading>[0]>) =>
-  correctReading({ indicated: point(50), master: null, gauge, conditions: null, partPerK: null, ...over })
+  correctReading({
+    reading: 'r',
+    indicated: point(50),
+    master: null,
+    gauge,
+    conditions: null,
+    partPerK: null,
+    isLength: true,
+    ...over,
+  })
+const on160 = { sizeMm: 160, withinMm: 0 }
 
 describe('what is done to a reading before it is reduced', () => {
   it.each<[what: string, over: Partial<Parameters<typeof correctReading>[0]>, size: number]>([
@@ -32,7 +43,7 @@ describe('what is done to a reading before it is reduced', () => {
     ['beyond the last line its error holds', { gauge: certified, indicated: point(90) }, 90.002],
     [
       'set on a master, the certificate is read at the deviation',
-      { gauge: certified, indicated: point(160.03), master: 160 },
+      { gauge: certified, indicated: point(160.03), master: on160 },
       160.029,
     ],
     ['zero and certificate add up', { gauge: certified, conditions: zeroed(0.004) }, 49.993],
@@ -40,16 +51,36 @@ describe('what is done to a reading before it is reduced', () => {
     ['a warm part and a warm scale, to 20 °C', { indicated: point(100), conditions: warm(40, 30), partPerK: 23e-6 }, 99.96551586],
     ['a warm part alone', { indicated: point(100), conditions: warm(40, 20), partPerK: 23e-6 }, 99.95402115],
     ['at 20 °C nothing changes', { indicated: point(100), conditions: warm(20, 20), partPerK: 23e-6 }, 100],
-    ['no expansion in the book, no correction', { indicated: point(100), conditions: warm(40, 30) }, 100],
-    [
-      'no expansion of the gauge on record, no correction',
-      { indicated: point(100), conditions: warm(40, 30), partPerK: 23e-6, gauge: { ...gauge, expansionPerK: null } },
-      100,
-    ],
+    ['at 20 °C nobody needs to know the metal', { indicated: point(100), conditions: warm(20, 20) }, 100],
+    ['what is no length does not grow', { indicated: point(100), conditions: warm(40, 30), partPerK: 23e-6, isLength: false }, 100],
   ])('%s', (_what, over, size) => {
     const { interval } = corrected(over)
     expect(interval.low).toBeCloseTo(size, 8)
     expect(interval.high).toBe(interval.low)
+  })
+
+  it('noted and not corrected for want of the metal, a size is what any metal could make of it', () => {
+    const { interval, anyMetal } = corrected({ indicated: point(100), conditions: warm(40, 20) })
+    expect(anyMetal).toBe(true)
+    // From a metal that does not grow to one of 30e-6 per K.
+    expect(interval.high).toBe(100)
+    expect(interval.low).toBeCloseTo(100 / (1 + 30e-6 * 20), 9)
+    const gaugeUnknown = corrected({
+      indicated: point(100),
+      conditions: warm(20, 30),
+      partPerK: 23e-6,
+      gauge: { ...gauge, expansionPerK: null },
+    })
+    expect(gaugeUnknown).toMatchObject({ anyMetal: true, interval: { low: 100, high: expect.closeTo(100.03, 9) } })
+  })
+
+  it('a master may be off, and is so for all that is read on it', () => {
+    const { errors } = corrected({ indicated: point(160.03), master: { sizeMm: 160, withinMm: 0.003 } })
+    expect(errors.find(({ kind }) => kind === 'master')?.amount).toBeCloseTo(0.003 / Math.sqrt(3), 12)
+  })
+
+  it('typed as a size or as a deviation, the table is read at what the comparator showed', () => {
+    expect(corrected({ gauge: certified, indicated: point(160.03), master: on160 }).calibration).toBeCloseTo(-0.001, 12)
   })
 
   it('each step says what it added, and together they are what was done', () => {
@@ -70,8 +101,8 @@ describe('what is done to a reading before it is reduced', () => {
     const below = corrected({ indicated: { low: Number.NEGATIVE_INFINITY, high: 0.05 }, conditions, partPerK: 1e-5 })
     expect(below.interval.low).toBe(Number.NEGATIVE_INFINITY)
     expect(below.interval.high).toBeCloseTo(0.04 / (1 + 1e-4), 9)
-    for (const { uncertainty, temperature } of [above, below])
-      expect(Number.isFinite(uncertainty) && Number.isFinite(temperature)).toBe(true)
+    for (const { errors, temperature } of [above, below])
+      expect(Number.isFinite(standardUncertainty(errors)) && Number.isFinite(temperature)).toBe(true)
   })
 
   it('each end of a range has its own error, the one told is that of the lower', () => {
@@ -80,7 +111,7 @@ describe('what is done to a reading before it is reduced', () => {
       interval: { low: 49.997, high: expect.closeTo(59.999, 9) },
       calibration: -0.003,
     })
-    const fromMaster = corrected({ gauge: certified, indicated: { low: 210, high: 220 }, master: 160 })
+    const fromMaster = corrected({ gauge: certified, indicated: { low: 210, high: 220 }, master: on160 })
     expect(fromMaster.interval).toEqual({ low: expect.closeTo(209.997, 9), high: expect.closeTo(219.999, 9) })
     const under = corrected({ gauge: certified, indicated: { low: Number.NEGATIVE_INFINITY, high: 50 } })
     expect(under).toMatchObject({ interval: { low: Number.NEGATIVE_INFINITY, high: 49.997 }, calibration: -0.003 })
@@ -88,10 +119,13 @@ describe('what is done to a reading before it is reduced', () => {
 
   it('a temperature known to a kelvin makes the size less certain, by part and scale', () => {
     const own = readingUncertainty(gauge)
-    const { uncertainty } = corrected({ indicated: point(300), conditions: warm(40, 30, 1), partPerK: 23e-6 })
+    const uncertainty = standardUncertainty(
+      corrected({ indicated: point(300), conditions: warm(40, 30, 1), partPerK: 23e-6 }).errors,
+    )
     const [part, scale] = [(300 * 23e-6) / Math.sqrt(3), (300 * 11.5e-6) / Math.sqrt(3)]
     expect(uncertainty).toBeCloseTo(Math.hypot(own, part, scale), 12)
-    expect(corrected({ indicated: point(300), conditions: warm(40, 30, 0), partPerK: 23e-6 }).uncertainty).toBeCloseTo(own, 12)
+    const exactly = corrected({ indicated: point(300), conditions: warm(40, 30, 0), partPerK: 23e-6 })
+    expect(standardUncertainty(exactly.errors)).toBeCloseTo(own, 12)
   })
 
   it('never turns two readings round, and never makes a figure that is none', () => {

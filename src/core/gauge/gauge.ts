@@ -57,6 +57,8 @@ export interface Gauge {
   readonly calibration: { readonly expanded: number; readonly coverage: number } | null
   /** Errors found by calibration, by indicated value; empty where the certificate gives none. */
   readonly corrections: readonly CalibrationPoint[]
+  /** Standard deviation of its repeats where that is known; then one reading carries it, and few repeats need not show it. */
+  readonly repeatability?: number | undefined
   /** Linear expansion of its scale, or of the master it is set on, per K; null where it is not known. */
   readonly expansionPerK: number | null
   /** Values it reaches; null where that is not on record. */

@@ -1,38 +1,70 @@
+import type { Interval } from '../quantity/interval'
+import { isPoint } from '../quantity/interval'
+import type { Errors, ErrorTerm } from './errors'
 import type { Gauge } from './gauge'
 
-/** Coverage factor of the expanded uncertainty that is shown: about 95 % (GUM, JCGM 100 clause 6.2). */
-export const COVERAGE_FACTOR = 2
-
-/** Square root of the sum of squares: independent contributions combined (GUM 5.1.2). */
-export const inQuadrature = (...contributions: readonly number[]): number => Math.hypot(...contributions)
+/** Standard deviation of a value that is anywhere within ± a half-width with equal chance (GUM 4.3.7). */
+const RECTANGULAR = Math.sqrt(3)
 
 /** Standard uncertainty of reading to a step, rectangular half-step: resolution / (2√3) (GUM F.2.2.1). */
-const resolutionUncertainty = (gauge: Gauge): number => gauge.resolution / (2 * Math.sqrt(3))
+const resolutionUncertainty = (gauge: Gauge): number => gauge.resolution / (2 * RECTANGULAR)
 
 /**
- * Standard uncertainty of one reading: that of its calibration (U/k) where the certificate gives it, else maximum
- * permissible error / √3, with the resolution in quadrature (GUM 4.3.3, 4.3.7).
+ * Standard uncertainty of the gauge's own error. A table of errors corrects it, and leaves the uncertainty of the
+ * calibration (U/k; GUM 4.3.3). Without a table nothing is corrected, and the permissible error counts whatever the
+ * certificate says besides: maximum permissible error / √3 (GUM 4.3.7).
  */
-export function readingUncertainty(gauge: Gauge): number {
-  const { calibration, maximumPermissibleError } = gauge
-  const instrument = calibration === null ? maximumPermissibleError / Math.sqrt(3) : calibration.expanded / calibration.coverage
-  return inQuadrature(instrument, resolutionUncertainty(gauge))
+function instrumentUncertainty({ calibration, maximumPermissibleError, corrections }: Gauge): number {
+  const certified = calibration === null ? null : calibration.expanded / calibration.coverage
+  if (corrections.length > 0 && certified !== null) return certified
+  return Math.hypot(maximumPermissibleError / RECTANGULAR, certified ?? 0)
 }
 
-/**
- * Standard uncertainty of a difference of two readings of the same gauge: its error is common to both and cancels,
- * the reading steps do not (GUM 5.2.2, correlation taken as 1).
- */
-export const differenceUncertainty = (gauge: Gauge): number => Math.SQRT2 * resolutionUncertainty(gauge)
+/** Part of a gauge's range, of the figure it shows, and number of its steps, over which its error stays about the same. */
+const OF_RANGE = 1 / 50
+const OF_INDICATION = 1 / 50
+const STEPS = 50
 
-/** 97.725 % points of Student's t for 1 to 10 degrees of freedom (JCGM 100 table G.2, column 95.45 %). */
-const STUDENT_T_95_45 = [13.97, 4.53, 3.31, 2.87, 2.65, 2.52, 2.43, 2.37, 2.32, 2.28]
-
-/**
- * Standard uncertainty of the mean of n repeats from their own spread, widened for few repeats so that twice it covers
- * 95.45 %: t·s/(2√n). From 12 repeats on the widening is left out (t within 14 % of 2).
- */
-export function repeatabilityUncertainty(sampleStandardDeviationMm: number, repeats: number): number {
-  const t = STUDENT_T_95_45[repeats - 2] ?? COVERAGE_FACTOR
-  return (t * sampleStandardDeviationMm) / (COVERAGE_FACTOR * Math.sqrt(repeats))
+/** Distance along the scale over which the error of a gauge is taken to stay about the same: half a turn of a thimble on its 25 mm. */
+function nearOf({ range, resolution }: Gauge, indication: number): number {
+  const span = range === null ? OF_INDICATION * Math.abs(indication) : OF_RANGE * (range.greatest - range.least)
+  return Math.max(span, STEPS * resolution, Number.MIN_VALUE)
 }
+
+/** Errors of one reading of a gauge: the gauge's own, common to readings near the same indication; the step; what repeats are known to scatter by. */
+export function readingErrors(gauge: Gauge, reading: string, indicated: Interval): Errors {
+  const instrument = instrumentUncertainty(gauge)
+  const at = isPoint(indicated) ? indicated.low : null
+  const near = nearOf(gauge, at ?? 0)
+  const own = (kind: ErrorTerm['kind'], amount: number): ErrorTerm[] =>
+    amount === 0 ? [] : [{ kind, of: reading, amount, along: null, degreesOfFreedom: null }]
+  return [
+    ...(instrument === 0
+      ? []
+      : [{ kind: 'gauge', of: gauge.id, amount: instrument, along: { at, near }, degreesOfFreedom: null } as const]),
+    ...own('resolution', resolutionUncertainty(gauge)),
+    ...own('repeats', gauge.repeatability ?? 0),
+  ]
+}
+
+/** Combined standard uncertainty of one reading of a gauge by itself (GUM 5.1.2). */
+export const readingUncertainty = (gauge: Gauge): number =>
+  Math.hypot(instrumentUncertainty(gauge), resolutionUncertainty(gauge), gauge.repeatability ?? 0)
+
+/** Error of the mean of n repeats from their own spread: s/√n with n − 1 degrees of freedom (GUM 4.2.3). */
+export const spreadError = (reading: string, sampleStandardDeviation: number, repeats: number): ErrorTerm => ({
+  kind: 'repeats',
+  of: `spread at ${reading}`,
+  amount: sampleStandardDeviation / Math.sqrt(repeats),
+  along: null,
+  degreesOfFreedom: repeats - 1,
+})
+
+/** A rectangular error of half-width a: a/√3, the same wherever it acts. */
+export const boundedError = (kind: ErrorTerm['kind'], of: string, halfWidth: number, factor = 1): ErrorTerm => ({
+  kind,
+  of,
+  amount: (factor * halfWidth) / RECTANGULAR,
+  along: null,
+  degreesOfFreedom: null,
+})

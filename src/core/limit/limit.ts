@@ -16,6 +16,8 @@ export interface Limit {
   readonly wear: number
   /** What the maker wants once it is passed: mend by a route where one can, or replace in any case. */
   readonly whenPassed: 'mend' | 'replace'
+  /** Routes that mend this limit, where not every route of the characteristic does; empty: none. */
+  readonly mendedBy?: readonly string[] | undefined
   readonly instruction: string
   readonly source: Source
 }

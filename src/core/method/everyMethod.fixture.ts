@@ -1,10 +1,11 @@
 import type { Gauge } from '../gauge/gauge'
-import { differenceUncertainty, readingUncertainty } from '../gauge/uncertainty'
+import { readingErrors } from '../gauge/uncertainty'
 import { point } from '../quantity/interval'
-import { slotsOf } from './layout'
+import { settled } from './known'
+import { slotKey, slotsOf } from './layout'
 import type { Method, MethodKind, MethodOf, Place } from './method'
 import type { TakenReading } from './reduce/reduce'
-import type { Reduced } from './reduction'
+import { type Reduced, reduced } from './reduction'
 
 /** One of every method, small, for tests that must hold for all of them. */
 export const places = (...ids: string[]): Place[] => ids.map((id) => ({ id, label: id }))
@@ -129,19 +130,12 @@ export function take(method: Method, values: readonly Ends[], gauge: Gauge = tes
         ...slot,
         interval,
         gauge,
-        sizeUncertainty: readingUncertainty(gauge),
-        differenceUncertainty: differenceUncertainty(gauge),
+        errors: readingErrors(gauge, slotKey(slot), interval),
+        doubt: null,
       }
     })
 }
 
 /** A value of another characteristic, known to the end. */
-export const worn = (value: number): Reduced => ({
-  quantity: 'length',
-  value,
-  interval: null,
-  uncertainty: 0,
-  where: 'at B',
-  sum: [],
-  open: 'complete',
-})
+export const worn = (value: number): Reduced =>
+  reduced(settled(point(value), [], 0), { quantity: 'length', where: 'at B', sum: [] })

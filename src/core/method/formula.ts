@@ -23,6 +23,8 @@ const COHERENT: Readonly<Record<QuantityKind, { readonly scale: number; readonly
   flow: { scale: 1e6 / 60, dimension: { mm: 3, s: -1 } },
   time: { scale: 1, dimension: { s: 1 } },
   hardness: { scale: 1, dimension: { HB: 1 } },
+  hardnessVickers: { scale: 1, dimension: { HV: 1 } },
+  hardnessRockwell: { scale: 1, dimension: { HRC: 1 } },
   percent: { scale: 0.01, dimension: {} },
   count: { scale: 1, dimension: {} },
 }

@@ -41,10 +41,10 @@ const SECOND_NEEDS = 5
 export function harmonicFit(points: readonly AnglePoint[]): HarmonicFit | null {
   if (points.length < FIRST_NEEDS) return null
   const orders = points.length >= SECOND_NEEDS ? [1, 2] : [1]
-  const rows = points.map(({ angleDeg }) => [
-    1,
-    ...orders.flatMap((order) => [Math.cos(order * radians(angleDeg)), Math.sin(order * radians(angleDeg))]),
-  ])
+  const rows = rowsOf(
+    points.map(({ angleDeg }) => angleDeg),
+    orders,
+  )
   const values = points.map(({ value }) => value)
   const solved = leastSquares(rows, values)
   if (solved === null) return null
@@ -63,6 +63,54 @@ export function harmonicFit(points: readonly AnglePoint[]): HarmonicFit | null {
     residualRms: Math.sqrt(mean(residuals.map((residual) => residual ** 2))),
   }
 }
+
+/** Weights of each reading in the cosine and the sine part of a harmonic, in the order of the angles. */
+export interface HarmonicWeights {
+  readonly first: { readonly cos: readonly number[]; readonly sin: readonly number[] }
+  /** Null with too few angles to tell it from the first (fewer than five). */
+  readonly second: { readonly cos: readonly number[]; readonly sin: readonly number[] } | null
+}
+
+const weightsByAngles = new Map<string, HarmonicWeights | null>()
+const MOST_KEPT = 200
+
+/**
+ * The least-squares fit of `harmonicFit` as weights: every coefficient is a sum of readings, each times its weight, so
+ * that bounds and errors can be carried through it. Null with fewer than three angles, or when they do not tell the terms apart.
+ */
+export function harmonicWeights(anglesDeg: readonly number[]): HarmonicWeights | null {
+  const key = anglesDeg.join(' ')
+  const known = weightsByAngles.get(key)
+  if (known !== undefined) return known
+  if (weightsByAngles.size >= MOST_KEPT) weightsByAngles.clear()
+  const made = weightsOf(anglesDeg)
+  weightsByAngles.set(key, made)
+  return made
+}
+
+function weightsOf(anglesDeg: readonly number[]): HarmonicWeights | null {
+  if (anglesDeg.length < FIRST_NEEDS) return null
+  const orders = anglesDeg.length >= SECOND_NEEDS ? [1, 2] : [1]
+  const rows = rowsOf(anglesDeg, orders)
+  const solutions = rows.map((_, index) =>
+    leastSquares(
+      rows,
+      rows.map((_row, at) => (at === index ? 1 : 0)),
+    ),
+  )
+  if (solutions.some((solved) => solved === null)) return null
+  const column = (at: number): number[] => solutions.map((solved) => solved?.[at] ?? 0)
+  return {
+    first: { cos: column(1), sin: column(2) },
+    second: orders.length === 2 ? { cos: column(3), sin: column(4) } : null,
+  }
+}
+
+const rowsOf = (anglesDeg: readonly number[], orders: readonly number[]): number[][] =>
+  anglesDeg.map((angleDeg) => [
+    1,
+    ...orders.flatMap((order) => [Math.cos(order * radians(angleDeg)), Math.sin(order * radians(angleDeg))]),
+  ])
 
 /** Below this a pivot of the normal equations (whose diagonal is of the order of n) is nothing but rounding. */
 const SMALLEST_PIVOT = 1e-9

@@ -37,6 +37,8 @@ export type Method =
   | ({
       readonly kind: 'boreDiameter'
       readonly masterMm: number | null
+      /** The master may be off by so much, ±; common to all that is read on it. */
+      readonly masterWithinMm?: number | undefined
       /** Station that nothing wears: wear is counted from it where it is read. */
       readonly unworn?: string | undefined
     } & DiameterLayout)

@@ -1,21 +1,24 @@
 import { expect, test } from 'vitest'
+import { type ErrorTerm, standardUncertainty } from '../gauge/errors'
+import { type Interval, point } from '../quantity/interval'
 import type { QuantityKind } from '../quantity/kind'
 import { parseFormula } from './formula'
+import { settled } from './known'
 import { type Named, propagate } from './propagate'
-import type { Reduced } from './reduction'
 
-const value = (value: number, uncertainty: number, quantity: QuantityKind = 'length'): Reduced => ({
-  quantity,
-  value,
-  interval: null,
-  uncertainty,
-  where: '',
-  sum: [],
-  open: 'complete',
-})
-const own = (of: number, uncertainty: number): Named => ({ value: value(of, uncertainty), common: null })
+const term = (of: string, amount: number): ErrorTerm => ({ kind: 'master', of, amount, along: null, degreesOfFreedom: null })
+const named = (interval: Interval, ...errors: ErrorTerm[]): Named => ({ quantity: 'length', known: settled(interval, errors, 0) })
+let count = 0
+/** Known by itself. */
+const own = (of: number, uncertainty: number): Named => {
+  count += 1
+  return named(point(of), term(`own ${count}`, uncertainty))
+}
 /** Instrument 4, step 3: 5 in all. */
-const by = (gauge: string, of: number): Named => ({ value: value(of, 5), common: { gauge, uncertainty: 4 } })
+const by = (gauge: string, of: number): Named => {
+  count += 1
+  return named(point(of), term(gauge, 4), term(`step ${count}`, 3))
+}
 
 const cases: {
   name: string
@@ -72,16 +75,31 @@ const cases: {
 test.each(cases)('$name', ({ formula, known, gives = 'length', value: wanted, uncertainty }) => {
   const parsed = parseFormula(formula, Object.keys(known))
   if (!parsed.ok) throw new Error(parsed.fault)
-  const found = propagate(parsed.value, new Map(Object.entries(known)), gives)
+  const found = propagate(parsed.value, new Map(Object.entries(known)), gives, 0)?.value
   expect(found?.interval).toEqual({ low: wanted, high: wanted })
-  expect(found?.uncertainty).toBeCloseTo(uncertainty, 6)
+  expect(standardUncertainty(found?.errors ?? [])).toBeCloseTo(uncertainty, 6)
 })
 
 test('a bound goes through as one, with the uncertainty of its end', () => {
   const parsed = parseFormula('a - b', ['a', 'b'])
   if (!parsed.ok) throw new Error(parsed.fault)
-  const bound: Named = { value: { ...value(0, 3), value: null, interval: { low: 10, high: null } }, common: null }
-  const found = propagate(parsed.value, new Map(Object.entries({ a: bound, b: own(4, 4) })), 'length')
+  const bound = named({ low: 10, high: Number.POSITIVE_INFINITY }, term('a', 3))
+  const found = propagate(parsed.value, new Map(Object.entries({ a: bound, b: own(4, 4) })), 'length', 2)?.value
   expect(found?.interval).toEqual({ low: 6, high: Number.POSITIVE_INFINITY })
-  expect(found?.uncertainty).toBeCloseTo(5, 6)
+  expect(standardUncertainty(found?.errors ?? [])).toBeCloseTo(5, 6)
+  expect(found?.guarded.low).toBeCloseTo(6 - 2 * 5, 6)
+})
+
+test('where a formula turns, the first order is taken to both sides: a size of what may be nothing is doubtful', () => {
+  const parsed = parseFormula('abs(a)', ['a'])
+  if (!parsed.ok) throw new Error(parsed.fault)
+  const found = propagate(parsed.value, new Map([['a', own(0, 3)]]), 'length', 0)
+  expect(standardUncertainty(found?.value.errors ?? [])).toBeCloseTo(3, 6)
+})
+
+test('a formula that comes to nothing whatever is read has no uncertainty', () => {
+  const parsed = parseFormula('(a - b) - (a - b)', ['a', 'b'])
+  if (!parsed.ok) throw new Error(parsed.fault)
+  const found = propagate(parsed.value, new Map(Object.entries({ a: by('M', 10), b: by('N', 4) })), 'length', 0)
+  expect(standardUncertainty(found?.value.errors ?? [term('', 1)])).toBeCloseTo(0, 9)
 })

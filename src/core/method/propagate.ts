@@ -1,79 +1,68 @@
-import { inQuadrature } from '../gauge/uncertainty'
-import type { Interval } from '../quantity/interval'
+import { combineErrors, type Errors, standardUncertainty } from '../gauge/errors'
+import { ANYTHING, add, type Interval, point, widened } from '../quantity/interval'
 import type { QuantityKind } from '../quantity/kind'
 import { evaluateFormula, type Formula } from './formula'
-import { intervalOf, type Reduced } from './reduction'
-
-/** What the gauge of a value adds to its uncertainty, the same for every value taken with it. */
-export interface Common {
-  readonly gauge: string
-  readonly uncertainty: number
-}
-
-/** What a value has for itself: its uncertainty without what its gauge adds to every value. */
-export const ownUncertainty = ({ uncertainty }: Pick<Reduced, 'uncertainty'>, common: Common | null): number =>
-  Math.sqrt(Math.max(0, uncertainty ** 2 - (common?.uncertainty ?? 0) ** 2))
+import type { Known } from './known'
 
 export interface Named {
-  readonly value: Reduced
-  /** Null where it was taken with several gauges, or its gauge's error is not in it. */
-  readonly common: Common | null
+  readonly quantity: QuantityKind
+  readonly known: Known
 }
 
 export interface Propagated {
-  readonly interval: Interval
-  /** Standard uncertainty. */
-  readonly uncertainty: number
+  readonly value: Known
   /** How far the result moves per unit of each value. */
   readonly sensitivity: ReadonlyMap<string, number>
 }
 
-/** Step of a numerical derivative where a value has no uncertainty of its own. */
+/** Step of a numerical derivative where a value has no uncertainty of its own, in parts of the value. */
 const STEP = 1e-6
 
 /**
- * Carries values through a formula. Sensitivities are taken numerically (GUM 5.1.3); what each value has for itself is
- * added in quadrature, and an error that several have from the same gauge goes through as one (GUM 5.2.2): it cancels in
- * a difference and doubles in a sum. Null where the formula has no value.
+ * Carries values through a formula. Sensitivities are taken numerically, to either side and at both ends of an interval,
+ * and the largest counts, because a formula may turn there (GUM 5.1.3, 5.1.2 note). Errors go through by source: the same
+ * error in two values cancels in their difference and doubles in their sum (GUM 5.2.2). Null where the formula has no value.
  */
-export function propagate(formula: Formula, known: ReadonlyMap<string, Named>, gives: QuantityKind): Propagated | null {
+export function propagate(
+  formula: Formula,
+  named: ReadonlyMap<string, Named>,
+  gives: QuantityKind,
+  guard: number,
+): Propagated | null {
   const of = (name: string): Named => {
-    const found = known.get(name)
+    const found = named.get(name)
     if (!found) throw new Error(`formula name ${name} was looked up before`)
     return found
   }
-  const at = (moved: string | null, by: number): Interval | null =>
+  const valueWith = (ends: (known: Known) => Interval, moved: string | null, by: number): Interval | null =>
     evaluateFormula(
       formula,
       (name) => {
-        const { value } = of(name)
-        const { low, high } = intervalOf(value)
-        const shift = name === moved ? by : 0
-        return { quantity: value.quantity, interval: { low: low + shift, high: high + shift } }
+        const { quantity, known } = of(name)
+        const interval = ends(known)
+        return { quantity, interval: name === moved ? add(interval, point(by)) : interval }
       },
       gives,
     )
-  const interval = at(null, 0)
+  const taken = (known: Known): Interval => known.interval ?? ANYTHING
+  const interval = valueWith(taken, null, 0)
   if (!interval) return null
-  const sensitivity = new Map(
-    formula.names.map((name) => {
-      const step = of(name).value.uncertainty || STEP
-      const moved = at(name, step)
-      const by = !moved
-        ? 0
-        : Number.isFinite(moved.high) && Number.isFinite(interval.high)
-          ? moved.high - interval.high
-          : moved.low - interval.low
-      return [name, Number.isFinite(by) ? by / step : 0]
-    }),
-  )
-  const own: number[] = []
-  const common = new Map<string, number>()
-  for (const name of formula.names) {
-    const { value, common: shared } = of(name)
-    const moves = sensitivity.get(name) ?? 0
-    own.push(moves * ownUncertainty(value, shared))
-    if (shared) common.set(shared.gauge, (common.get(shared.gauge) ?? 0) + moves * shared.uncertainty)
+  // A formula that is defined for what is read may be undefined for what is still to come: then anything is possible.
+  const reach = valueWith(({ reach: ends }) => ends, null, 0) ?? ANYTHING
+  const sensitivity = new Map(formula.names.map((name) => [name, sensitivityTo(name)] as const))
+  function sensitivityTo(name: string): number {
+    const { known } = of(name)
+    const base = taken(known)
+    const size = Math.max(...[base.low, base.high].filter(Number.isFinite).map(Math.abs), 1)
+    const step = standardUncertainty(known.errors) || STEP * size
+    const moves = [step, -step].flatMap((by) => {
+      const moved = valueWith(taken, name, by)
+      if (!moved || !interval) return []
+      return [moved.low - interval.low, moved.high - interval.high].map((change) => change / by).filter(Number.isFinite)
+    })
+    return moves.reduce((most, move) => (Math.abs(move) > Math.abs(most) ? move : most), 0)
   }
-  return { interval, uncertainty: inQuadrature(...own, ...common.values()), sensitivity }
+  const errors: Errors = combineErrors(formula.names.map((name) => [sensitivity.get(name) ?? 0, of(name).known.errors] as const))
+  const band = guard === 0 ? 0 : guard * standardUncertainty(errors)
+  return { value: { interval, reach, guarded: widened(reach, band), errors }, sensitivity }
 }

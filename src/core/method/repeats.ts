@@ -1,4 +1,5 @@
 import { exceeds } from '../decimal'
+import type { QuantityKind } from '../quantity/kind'
 import { sampleStandardDeviation as deviationOf, mean as meanOf, range as rangeOf } from '../statistics'
 
 export interface RepeatsReduction {
@@ -13,9 +14,13 @@ export interface RepeatsReduction {
 }
 
 /** Reduces repeats of one measurement, at least one, all in one unit. */
-export function reduceRepeats(readings: readonly number[], repeatabilityLimit: number): RepeatsReduction {
+export function reduceRepeats(
+  readings: readonly number[],
+  repeatabilityLimit: number,
+  kind: QuantityKind = 'length',
+): RepeatsReduction {
   const range = rangeOf(readings)
-  const exceedsRepeatability = exceeds(range, repeatabilityLimit)
+  const exceedsRepeatability = exceeds(range, repeatabilityLimit, kind)
   return {
     mean: meanOf(readings),
     range,

@@ -4,6 +4,9 @@ export interface Interval {
   readonly high: number
 }
 
+/** Nothing is known. */
+export const ANYTHING: Interval = { low: Number.NEGATIVE_INFINITY, high: Number.POSITIVE_INFINITY }
+
 export const point = (value: number): Interval => ({ low: value, high: value })
 export const isPoint = ({ low, high }: Interval): boolean => low === high
 
@@ -12,6 +15,18 @@ export const negate = ({ low, high }: Interval): Interval => ({ low: -high, high
 export const subtract = (a: Interval, b: Interval): Interval => add(a, negate(b))
 export const scale = ({ low, high }: Interval, factor: number): Interval =>
   factor >= 0 ? { low: low * factor, high: high * factor } : { low: high * factor, high: low * factor }
+
+/** Size of a value without its sign. */
+export const absolute = ({ low, high }: Interval): Interval =>
+  low <= 0 && high >= 0
+    ? { low: 0, high: Math.max(-low, high) }
+    : { low: Math.min(Math.abs(low), Math.abs(high)), high: Math.max(Math.abs(low), Math.abs(high)) }
+
+/** Ends moved apart by so much. */
+export const widened = ({ low, high }: Interval, by: number): Interval => ({ low: low - by, high: high + by })
+
+/** The smallest interval that holds all of them; at least one. */
+export const hullOf = (all: readonly Interval[]): Interval => ({ low: Math.min(...lows(all)), high: Math.max(...highs(all)) })
 
 const lows = (all: readonly Interval[]): number[] => all.map(({ low }) => low)
 const highs = (all: readonly Interval[]): number[] => all.map(({ high }) => high)
@@ -25,7 +40,7 @@ export const sumOf = (all: readonly Interval[]): Interval => all.reduce(add, poi
 export function meanOf(all: readonly Interval[]): Interval {
   return { low: average(lows(all)), high: average(highs(all)) }
 }
-// Bounds on both sides of nothing (−∞ with +∞ cannot meet in one list of lows or of highs), so this is never NaN.
+// −∞ with +∞ cannot meet in one list of lows or of highs, so this is never NaN.
 const average = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length
 
 export function medianOf(all: readonly Interval[]): Interval {

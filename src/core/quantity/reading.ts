@@ -180,7 +180,8 @@ function parseWord(typed: string, form: 'answer' | 'cell' | 'element'): Result<P
   const known = WORDS[form][typed.toLowerCase()]
   if (known === null) return ok({ kind: 'notApplicable' })
   if (known !== undefined) return ok({ kind: 'point', value: Number(known), exact: known, deviation: null, typedStep: null })
-  if (form === 'element') {
+  // Half of an element is 50 percent and not half a percent: a fraction is not guessed at.
+  if (form === 'element' && !typed.includes('/')) {
     const worn = parseQuantity(typed, 'percent', '%')
     if (worn.ok && worn.value.value >= 0 && worn.value.value <= 100)
       return ok({ kind: 'point', value: worn.value.value, exact: worn.value.exact, deviation: null, typedStep: null })
@@ -191,7 +192,7 @@ function parseWord(typed: string, form: 'answer' | 'cell' | 'element'): Result<P
 const HOW_TO_ANSWER = {
   answer: 'Type + for yes, - for no, / when it does not apply.',
   cell: 'Type 2 for full contact, 1 for partial, 0 for none.',
-  element: 'Type 0 when it is sound, how much is worn in percent, or ! when it is broken.',
+  element: 'Type 0 when it is sound, how much is worn in percent (50 for half), or ! when it is broken.',
 } as const
 
 /** One sentence for a refused reading. */

@@ -74,7 +74,9 @@ export const unitsOf: Readonly<Record<QuantityKind, readonly Unit[]>> = {
   velocity: [unit('mm/s', '1'), unit('in/s', '25.4')],
   flow: [unit('l/min', '1'), unit('m³/h', '50/3', ['m3/h']), unit('ml/min', '0.001')],
   time: [unit('s', '1'), unit('min', '60'), unit('h', '3600')],
-  hardness: [unit('HB', '1', ['hbw']), unit('HV', '1'), unit('HRC', '1')],
+  hardness: [unit('HB', '1', ['hbw'])],
+  hardnessVickers: [unit('HV', '1')],
+  hardnessRockwell: [unit('HRC', '1')],
   percent: [unit('%', '1')],
   count: [unit('', '1')],
 }

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { gaugeKinds } from '../gauge/gauge'
 import type { Limit } from '../limit/limit'
 import { checkFormula, parseFormula } from '../method/formula'
-import { givesOf, quantityOfValue } from '../method/gives'
+import { isValueOf, quantityOfValue } from '../method/gives'
 import { type ReductionName, reductionNames } from '../method/reduction'
 import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import { commonCautions } from '../safety/cautions'
@@ -23,6 +23,8 @@ const limitSchema = z
     plan: valueSchema.nullable(),
     wear: valueSchema,
     whenPassed: z.enum(['mend', 'replace']),
+    /** Routes that mend this limit, where not every route of the characteristic does; empty: none. */
+    mendedBy: z.array(idSchema).max(20).optional(),
     instruction: z.string().max(400),
     source: sourceSchema,
   })
@@ -52,6 +54,10 @@ const changeLimitSchema = z
     to: z.enum(['asFound', 'afterWork', 'asLeft']),
     least: valueSchema.nullable(),
     greatest: valueSchema.nullable(),
+    /** Every place is held against it, not the one value alone. */
+    eachPlace: z.literal(true).optional(),
+    /** What the book wants when it is passed; left out: nothing until the reason is found. */
+    whenPassed: z.enum(['mend', 'replace']).optional(),
     instruction: z.string().max(400),
     source: sourceSchema,
   })
@@ -93,6 +99,8 @@ const characteristicSchema = z.strictObject({
   limits: z.array(limitSchema).max(20).refine(uniqueIds, 'two limits have the same id'),
   /** Safety-marked: departing from the recommended verdict needs the reviewer. */
   safety: z.boolean(),
+  /** There is nothing to find: a final torque, a standoff, a mark made. It is asked for as the part is left. */
+  asLeftOnly: z.literal(true).optional(),
   /** What may change from stage to stage, and from overhaul to overhaul. */
   changes: z.array(changeLimitSchema).max(20).refine(uniqueIds, 'two change limits have the same id').optional(),
   /** Only inside a job: its limits were typed there. */
@@ -113,6 +121,8 @@ const routeSchema = z.strictObject({
       cleanUpMm: z.number().min(0).max(100),
     })
     .nullable(),
+  /** Fits and rings whose mate is made to suit with this route: an undersize shell, an oversize piston. */
+  suits: z.array(idSchema).max(20).optional(),
   cost: z.number().min(0),
   days: z.number().min(0),
   source: sourceSchema,
@@ -139,6 +149,8 @@ const fitSchema = z.strictObject({
   bore: idSchema,
   journal: idSchema,
   strip: idSchema.nullable(),
+  /** The book demands both ways, strip and measured parts: neither may be left out. */
+  bothWays: z.literal(true).optional(),
   /** New clearance band, mm. */
   new: z.strictObject({ lower: lengthMmSchema, upper: lengthMmSchema, source: sourceSchema }),
   limits: z.array(limitSchema).min(1).max(8),
@@ -161,6 +173,10 @@ const closingSchema = z.strictObject({
   quantity: z.enum(quantityKinds),
   /** What they may differ by besides their uncertainty: form, deposits, the pose. */
   within: z.number().min(0).max(1e6),
+  /** The book demands that both ways are measured. */
+  demanded: z.literal(true).optional(),
+  /** Held at every place that all of them have, not once over all. */
+  eachPlace: z.literal(true).optional(),
   showTo: z.number().gt(0).max(1000),
   source: sourceSchema.nullable(),
 })
@@ -220,7 +236,7 @@ export const bookSchema = z
       for (const [name, of] of Object.entries(names)) {
         checkCharacteristic(of.characteristic, [...path, name])
         const found = characteristics.get(of.characteristic)
-        if (found && of.value in givesOf(found.method)) continue
+        if (found && isValueOf(found.method, of.value)) continue
         isKnown = false
         if (found) fault([...path, name], `“${of.characteristic}” has no value “${of.value}”`)
       }
@@ -235,13 +251,19 @@ export const bookSchema = z
       if (characteristic.new) checkSource(characteristic.new.source, [...path, 'new', 'source'])
       for (const sentence of methodFaults(characteristic.method)) fault([...path, 'method'], sentence)
       if (characteristic.method.kind === 'computed') checkNames(characteristic.method.names, [...path, 'method', 'names'])
-      const gives = givesOf(characteristic.method)
       characteristic.limits.forEach((limit, at) => {
-        if (!(limit.judges in gives)) fault([...path, 'limits', at, 'judges'], `this method gives no “${limit.judges}”`)
+        if (!isValueOf(characteristic.method, limit.judges)) fault([...path, 'limits', at, 'judges'], `this method gives no “${limit.judges}”`)
+      })
+      characteristic.limits.forEach((limit, at) => {
+        const routes = book.parts.find(({ id }) => id === characteristic.part)?.routes ?? []
+        limit.mendedBy?.forEach((id, place) => {
+          if (!routes.some((route) => route.id === id))
+            fault([...path, 'limits', at, 'mendedBy', place], `part “${characteristic.part}” has no route “${id}”`)
+        })
       })
       characteristic.limits.forEach((limit, at) => checkSource(limit.source, [...path, 'limits', at, 'source']))
       characteristic.changes?.forEach((change, at) => {
-        if (!(change.judges in gives)) fault([...path, 'changes', at, 'judges'], `this method gives no “${change.judges}”`)
+        if (!isValueOf(characteristic.method, change.judges)) fault([...path, 'changes', at, 'judges'], `this method gives no “${change.judges}”`)
         checkSource(change.source, [...path, 'changes', at, 'source'])
       })
     })
@@ -249,6 +271,10 @@ export const bookSchema = z
       part.routes.forEach((route, at) => {
         const path = ['parts', index, 'routes', at]
         route.mends.forEach((id, place) => checkCharacteristic(id, [...path, 'mends', place]))
+        route.suits?.forEach((id, place) => {
+          if (!characteristics.has(id) && !book.fits.some((fit) => fit.id === id))
+            fault([...path, 'suits', place], `no fit or ring “${id}” in this book`)
+        })
         if (route.sizeAfter)
           checkCharacteristic(
             route.sizeAfter.characteristic,

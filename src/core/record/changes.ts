@@ -1,12 +1,21 @@
-import { forComparison } from '../decimal'
-import { inQuadrature } from '../gauge/uncertainty'
-import { type Acceptance, guardBand } from '../limit/conformity'
-import { ownUncertainty } from '../method/propagate'
-import { type Extent, extentOf, intervalOf, type Reduced } from '../method/reduction'
-import { subtract } from '../quantity/interval'
-import type { ChangeLimit } from './bookSchema'
+import { exceeds } from '../decimal'
+import { vote } from '../decision/vote'
+import type { Mending } from '../decision/mending'
+import { standardUncertainty } from '../gauge/errors'
+import { differenceOf, type Known } from '../method/known'
+import { type Extent, extentOf, knownOf, type Reduced } from '../method/reduction'
+import { quantityOfValue, stepOf } from '../method/gives'
+import { figuresOf } from '../quantity/figures'
+import type { UnitSystem } from '../quantity/format'
+import { differenceOf as differenceOfKind, type QuantityKind } from '../quantity/kind'
+import type { Interval } from '../quantity/interval'
+import type { ChangeLimit, Characteristic } from './bookSchema'
 import type { ReducedSet } from './earlier'
-import { commonOf } from './reduce'
+import { sheetAt } from './reduce'
+import type { Vote } from './results'
+import type { Stage } from './stage'
+
+export type ChangeStanding = 'inside' | 'outside' | 'undecided' | 'open'
 
 /** How a value moved between two measurements, against what may change. */
 export interface ChangeOutcome {
@@ -14,45 +23,134 @@ export interface ChangeOutcome {
   readonly from: Reduced | null
   readonly to: Reduced | null
   readonly change: (Extent & { readonly uncertainty: number }) | null
+  /** Place that changed most against its limit, where every place is held against it; null where the value itself is. */
+  readonly where: string | null
   /** open: not measured to the end at both; undecided: within the guard band of what may change. */
-  readonly standing: 'inside' | 'outside' | 'undecided' | 'open'
+  readonly standing: ChangeStanding
 }
 
-/**
- * Judges a change. An error of the same gauge is in both values and cancels (GUM 5.2.2); of different gauges each counts.
- */
+/** Judges a change: an error that both values have cancels, every other counts (GUM 5.2.2). */
 export function changeOutcome(
+  characteristic: Characteristic,
   limit: ChangeLimit,
   from: ReducedSet | undefined,
   to: ReducedSet | undefined,
-  acceptance: Acceptance,
+  guard: number,
 ): ChangeOutcome {
-  const [before, after] = [valueOfSet(from, limit), valueOfSet(to, limit)]
+  const [before, after] = [from?.reductions.values[limit.judges] ?? null, to?.reductions.values[limit.judges] ?? null]
   const known = { limit, from: before, to: after }
-  if (!before || !after || before.open !== 'complete' || after.open !== 'complete')
-    return { ...known, change: null, standing: 'open' }
-  const change = subtract(intervalOf(after), intervalOf(before))
-  const uncertainty = changeUncertainty(from, to, before, after)
-  const guard = guardBand(uncertainty, acceptance)
-  const beyond = (low: number, high: number): boolean =>
-    (limit.greatest !== null && forComparison(high - limit.greatest) > 0) ||
-    (limit.least !== null && forComparison(limit.least - low) > 0)
-  const { low, high } = change
-  // Beyond doubt outside only where the end nearest to what is allowed is outside too.
-  const surely =
-    (limit.greatest !== null && forComparison(low - guard - limit.greatest) > 0) ||
-    (limit.least !== null && forComparison(limit.least - high - guard) > 0)
-  const standing = surely ? 'outside' : beyond(low - guard, high + guard) ? 'undecided' : 'inside'
-  return { ...known, change: { ...extentOf(change), uncertainty }, standing }
+  const kind = differenceOfKind(quantityOfValue(characteristic.method, limit.judges))
+  if (limit.eachPlace) return { ...known, ...worstPlace(characteristic, limit, from, to, guard, kind) }
+  if (!before || !after) return { ...known, change: null, where: null, standing: 'open' }
+  return { ...known, ...judged(differenceOf(knownOf(after), knownOf(before), guard), limit, kind), where: null }
 }
 
-const valueOfSet = (set: ReducedSet | undefined, { judges }: ChangeLimit): Reduced | null =>
-  set?.reductions.values[judges] ?? null
+type Judged = Pick<ChangeOutcome, 'change' | 'standing'>
 
-/** What each value has for itself; and the error of its gauge, unless it is the same gauge's in both. */
-function changeUncertainty(from: ReducedSet | undefined, to: ReducedSet | undefined, before: Reduced, after: Reduced): number {
-  const [first, second] = [commonOf(from?.set, before), commonOf(to?.set, after)]
-  if (first === null || second === null || first.gauge !== second.gauge)
-    return inQuadrature(before.uncertainty, after.uncertainty)
-  return inQuadrature(ownUncertainty(before, first), ownUncertainty(after, second))
+function judged(change: Known, limit: ChangeLimit, kind: QuantityKind): Judged {
+  const extent = change.interval && { ...extentOf(change.interval), uncertainty: standardUncertainty(change.errors) }
+  return { change: extent, standing: standingOf(change, limit, kind) }
 }
+
+function standingOf({ interval, reach, guarded }: Known, limit: ChangeLimit, kind: QuantityKind): ChangeStanding {
+  const above = (value: number): boolean => limit.greatest !== null && exceeds(value, limit.greatest, kind)
+  const below = (value: number): boolean => limit.least !== null && exceeds(limit.least, value, kind)
+  if (above(guarded.low) || below(guarded.high)) return 'outside'
+  if (!above(guarded.high) && !below(guarded.low)) return 'inside'
+  return interval === null || !isWithin(reach, interval) ? 'open' : 'undecided'
+}
+
+/** Whether nothing that is still to be read can move it. */
+const isWithin = (reach: Interval, interval: Interval): boolean => reach.low >= interval.low && reach.high <= interval.high
+
+const RANK: Readonly<Record<ChangeStanding, number>> = { inside: 0, open: 1, undecided: 2, outside: 3 }
+
+/** Every place held against the limit; the one that stands worst is told. Means that agree hide what two places did. */
+function worstPlace(
+  characteristic: Characteristic,
+  limit: ChangeLimit,
+  from: ReducedSet | undefined,
+  to: ReducedSet | undefined,
+  guard: number,
+  kind: QuantityKind,
+): Judged & Pick<ChangeOutcome, 'where'> {
+  if (!from || !to) return { change: null, where: null, standing: 'open' }
+  const before = sheetAt(characteristic, from.set, guard).places
+  const places = sheetAt(characteristic, to.set, guard).places.flatMap((place) => {
+    const own = before.find(({ station, direction }) => station === place.station && direction === place.direction)
+    return own ? [{ where: place.label, ...judged(differenceOf(place.known, own.known, guard), limit, kind) }] : []
+  })
+  const [first, ...others] = places
+  if (!first) return { change: null, where: null, standing: 'open' }
+  return others.reduce((worst, place) => (RANK[place.standing] > RANK[worst.standing] ? place : worst), first)
+}
+
+const fromWords = { lastOverhaul: 'since the last overhaul', asFound: 'since it was found', afterWork: 'since the work' } as const
+
+/**
+ * What a change says of the part: inside what may change it is no reason for anything; outside it asks what the book says,
+ * or holds until the reason is found. Without an earlier measurement there is nothing to hold it against.
+ */
+export function changeVote(
+  { limit, change, standing, where, from, to }: ChangeOutcome,
+  characteristic: Characteristic,
+  system: UnitSystem,
+  mending: Mending,
+): Vote | null {
+  // No earlier overhaul to hold it against; and a later stage that is not measured yet is not asked for here.
+  if (limit.from === 'lastOverhaul' && from === null) return null
+  if (limit.to !== 'asFound' && to === null) return null
+  const kind = quantityOfValue(characteristic.method, limit.judges)
+  const { difference, unit } = figuresOf(kind, system, stepOf(characteristic.method, characteristic.showTo, kind))
+  const may = [
+    ...(limit.least === null ? [] : [`at least ${difference(limit.least)}`]),
+    ...(limit.greatest === null ? [] : [`at most ${difference(limit.greatest)}`]),
+  ].join(', ')
+  const moved =
+    change?.value != null ? `changed by ${difference(change.value)} ${unit}` : 'changed by what is not known to a figure'
+  const at = where === null || where === '' ? '' : ` at ${where}`
+  const said = {
+    rule: 'change',
+    code: standing,
+    facts: {
+      limit: limit.id,
+      from: limit.from,
+      to: limit.to,
+      change: change?.value ?? null,
+      uncertainty: change?.uncertainty ?? null,
+      least: limit.least,
+      greatest: limit.greatest,
+      where,
+    },
+    stage: limit.to satisfies Stage,
+    subject: characteristic.id,
+    source: limit.source,
+  } as const
+  const told = `${characteristic.name} ${moved}${at} ${fromWords[limit.from]}`
+  if (standing === 'inside')
+    return vote({ ...said, mild: 'reuse', strong: 'reuse', reason: `${told}, within the permitted change (${may} ${unit})` })
+  const asks = limit.whenPassed === 'replace' ? REPLACE : limit.whenPassed === 'mend' ? mending : HOLD
+  if (standing === 'outside')
+    return vote({
+      ...said,
+      mild: asks.mild,
+      strong: asks.strong,
+      reason: `${told}, exceeds the permitted change (${may} ${unit})`,
+      settledBy: asks === HOLD ? 'Find out why, then decide.' : null,
+      route: asks === mending ? (mending.route?.id ?? null) : null,
+    })
+  return vote({
+    ...said,
+    mild: 'reuse',
+    strong: asks.strong,
+    reason:
+      standing === 'undecided'
+        ? `${told}, too close to the permitted change to say (${may} ${unit})`
+        : `${characteristic.name}: whether it changed more than permitted ${fromWords[limit.from]} is open (${may} ${unit})`,
+    settledBy: standing === 'open' ? 'Take what is missing.' : 'Measure with a better gauge, or take the cautious side.',
+  })
+}
+
+const REPLACE = { mild: 'replace', strong: 'replace' } as const
+/** The book does not say: nothing is settled until the reason is known. */
+const HOLD = { mild: 'reuse', strong: 'replace' } as const

@@ -1,16 +1,19 @@
 import { exceeds } from '../decimal'
-import { COVERAGE_FACTOR } from '../gauge/uncertainty'
+import { openVote } from '../decision/vote'
+import { coverageFactor, degreesOfFreedom, standardUncertainty } from '../gauge/errors'
 import { type Formula, parseFormula } from '../method/formula'
+import { quantityOf, quantityOfValue } from '../method/gives'
 import { formAt, quantityAt, slotKey, slotLabel } from '../method/layout'
 import { type Named, propagate } from '../method/propagate'
-import { type Extent, extentOf, type ReductionName } from '../method/reduction'
+import { type Extent, extentOf, knownOf, type Reduced, type ReductionName } from '../method/reduction'
 import { candidatesOf } from '../method/slip/candidates'
 import type { SlipKind } from '../method/slip/slip'
 import type { UnitSystem } from '../quantity/format'
 import { isPoint, point } from '../quantity/interval'
 import { signedFromMaster } from '../quantity/reading'
 import type { Characteristic, ClosingSpec } from './bookSchema'
-import { commonOf, type ReductionsAt, reduce } from './reduce'
+import { type ReductionsAt, reduce, sheetAt } from './reduce'
+import type { Vote } from './results'
 import type { Taken, TakenSet } from './standing'
 
 /** A reading, or a whole characteristic, that would explain a misclosure. */
@@ -37,8 +40,12 @@ export interface ClosingResult {
   /** Standard uncertainty of the misclosure, and what it may be in all. */
   readonly uncertainty: number
   readonly allowed: number
-  /** open: not both known yet. */
+  /** Place that closes worst, where every place is held; null where it is held once. */
+  readonly where: string | null
+  /** open: not both known yet, or not to figures that tell. */
   readonly standing: 'agrees' | 'disagrees' | 'open'
+  /** Both ways are measured to the end: what is open then is open because a reading is a bound or a range. */
+  readonly isMeasured: boolean
   /** Most likely first. */
   readonly suspects: readonly Suspect[]
 }
@@ -55,23 +62,87 @@ const MOST_SUSPECTS = 5
 
 /** Compares what is known twice within its uncertainty; where it does not close, names the readings most likely wrong. */
 export function closingOf(input: ClosingInput): ClosingResult {
+  return input.closing.eachPlace ? worstPlace(input) : closingWith(input, valuesOf(input, input.reductionsOf), null)
+}
+
+type NamedValues = ReadonlyMap<string, Named>
+
+function closingWith(input: ClosingInput, values: NamedValues, where: string | null): ClosingResult {
   const { closing } = input
   const [known, also] = [formulaOf(closing.known, closing), formulaOf(closing.also, closing)]
   const difference = formulaOf(`(${closing.known}) - (${closing.also})`, closing)
-  const values = valuesOf(input, input.reductionsOf)
+  const isThere = (formula: Formula): boolean => formula.names.every((name) => values.get(name)?.known.interval != null)
   const at = (formula: Formula): Extent | null =>
-    formula.names.every((name) => values.has(name)) ? extentAt(propagate(formula, values, closing.quantity)?.interval) : null
-  const found = difference.names.every((name) => values.has(name)) ? propagate(difference, values, closing.quantity) : null
-  const nothing = { id: closing.id, known: at(known), also: at(also), misclosure: null, uncertainty: 0, allowed: 0, suspects: [] }
-  if (!found) return { ...nothing, standing: 'open' }
-  const allowed = COVERAGE_FACTOR * found.uncertainty + closing.within
-  const { low, high } = found.interval
-  const closes = !exceeds(low, allowed) && !exceeds(-allowed, high)
-  const both = { ...nothing, misclosure: extentOf(found.interval), uncertainty: found.uncertainty, allowed }
-  // While readings are missing both ways may still move.
-  if ([...values.values()].some(({ value }) => value.open !== 'complete')) return { ...both, standing: 'open' }
-  if (closes) return { ...both, standing: 'agrees' }
-  return { ...both, standing: 'disagrees', suspects: suspectsOf(input, difference, found.interval.low, allowed) }
+    isThere(formula) ? extentAt(propagate(formula, values, closing.quantity, 0)?.value.interval ?? undefined) : null
+  const found = isThere(difference) ? propagate(difference, values, closing.quantity, 0) : null
+  const nothing = {
+    id: closing.id,
+    known: at(known),
+    also: at(also),
+    misclosure: null,
+    uncertainty: 0,
+    allowed: 0,
+    where,
+    isMeasured: false,
+    suspects: [],
+  }
+  const misclosure = found?.value.interval
+  if (!found || !misclosure) return { ...nothing, standing: 'open' }
+  const { errors, reach } = found.value
+  const uncertainty = standardUncertainty(errors)
+  const allowed = coverageFactor(degreesOfFreedom(errors)) * uncertainty + closing.within
+  const both = { ...nothing, misclosure: extentOf(misclosure), uncertainty, allowed }
+  // While readings are missing, or are taken again, both ways may still move.
+  if (reach.low < misclosure.low || reach.high > misclosure.high) return { ...both, standing: 'open' }
+  const kind = closing.quantity
+  const measured = { ...both, isMeasured: true }
+  if (!exceeds(misclosure.high, allowed, kind) && !exceeds(-allowed, misclosure.low, kind)) return { ...measured, standing: 'agrees' }
+  if (!exceeds(misclosure.low, allowed, kind) && !exceeds(-allowed, misclosure.high, kind)) return { ...measured, standing: 'open' }
+  const suspects = where === null ? suspectsOf(input, difference, misclosure.low, allowed) : []
+  return { ...measured, standing: 'disagrees', suspects }
+}
+
+const RANK = { agrees: 0, open: 1, disagrees: 2 } as const
+
+/** Held at every place that all the characteristics have; the place that stands worst is told. */
+function worstPlace(input: ClosingInput): ClosingResult {
+  const names = Object.entries(input.closing.names)
+  const sheets = names.map(([name, { characteristic: id }]) => {
+    const characteristic = input.characteristicOf(id)
+    const set = input.setOf(id)
+    return { name, quantity: quantityOf(characteristic.method), places: set ? sheetAt(characteristic, set, 0).places : [] }
+  })
+  const results = (sheets[0]?.places ?? []).flatMap((place): ClosingResult[] => {
+    const values = new Map<string, Named>()
+    for (const { name, quantity, places } of sheets) {
+      const own = places.find(({ station, direction }) => station === place.station && direction === place.direction)
+      if (own) values.set(name, { quantity, known: own.known })
+    }
+    return values.size === sheets.length ? [closingWith(input, values, place.label)] : []
+  })
+  const [first, ...others] = results
+  if (!first) return closingWith(input, new Map(), '')
+  return others.reduce((worst, result) => (RANK[result.standing] > RANK[worst.standing] ? result : worst), first)
+}
+
+/** What a cross-check says of the parts it reads: while it does not close, one of the readings is wrong and none passes. */
+export function closingVote(closing: ClosingSpec, { standing, isMeasured, where, suspects }: ClosingResult, nameOf: (id: string) => string): Vote | null {
+  if (standing === 'agrees') return null
+  if (standing === 'open' && !isMeasured && !closing.demanded) return null
+  const at = where === null || where === '' ? '' : ` at ${where}`
+  const first = suspects[0]
+  const said = { rule: 'crossCheck', code: isMeasured ? standing : 'missing', facts: { where }, subject: closing.id, strong: 'replace', source: closing.source } as const
+  if (standing === 'disagrees')
+    return openVote({
+      ...said,
+      reason: `${closing.name} does not close${at}: one of its readings is wrong`,
+      settledBy: first ? `Read again, first ${nameOf(first.characteristic)} ${first.where}.` : 'Read again what it follows from.',
+    })
+  return openVote({
+    ...said,
+    reason: isMeasured ? `${closing.name}: whether it closes${at} is not known` : `${closing.name} is not measured both ways yet`,
+    settledBy: isMeasured ? 'Read what it follows from to figures.' : 'Measure both ways: the book demands it.',
+  })
 }
 
 const extentAt = (interval: Parameters<typeof extentOf>[0] | undefined): Extent | null => (interval ? extentOf(interval) : null)
@@ -82,11 +153,11 @@ function formulaOf(text: string, { names }: ClosingSpec): Formula {
   return parsed.value
 }
 
-function valuesOf({ closing, setOf }: ClosingInput, at: ReductionsAt): ReadonlyMap<string, Named> {
+function valuesOf({ closing }: ClosingInput, at: ReductionsAt): NamedValues {
   const values = new Map<string, Named>()
   for (const [name, { characteristic, value }] of Object.entries(closing.names)) {
-    const found = at(characteristic)?.values[value as ReductionName]
-    if (found) values.set(name, { value: found, common: commonOf(setOf(characteristic), found) })
+    const found: Reduced | undefined = at(characteristic)?.values[value as ReductionName]
+    if (found) values.set(name, { quantity: found.quantity, known: knownOf(found) })
   }
   return values
 }
@@ -103,18 +174,20 @@ function suspectsOf(input: ClosingInput, difference: Formula, misclosure: number
     .sort((a, b) => a.widens - b.widens || a.left - b.left)
     .filter(({ widens }, _, all) => widens <= Math.min(0, (all[0]?.widens ?? 0) / 2) || (all[0]?.widens ?? 0) >= 0)
     .map(({ left: _left, widens: _widens, ...suspect }): Suspect => suspect)
-  const found = propagate(difference, valuesOf(input, input.reductionsOf), input.closing.quantity)
+  const found = propagate(difference, valuesOf(input, input.reductionsOf), input.closing.quantity, 0)
   const values = Object.entries(input.closing.names).flatMap(([name, of]): Suspect[] => {
     const value = input.reductionsOf(of.characteristic)?.values[of.value as ReductionName]
     const moves = found?.sensitivity.get(name) ?? 0
     if (!value || moves === 0) return []
     const by = -misclosure / moves
-    const spreads = value.uncertainty > 0 ? Math.abs(by) / value.uncertainty : null
+    const spreads = inItsOwn(by, value.uncertainty)
     return [{ characteristic: of.characteristic, slot: null, where: value.where, text: null, slip: null, by, spreads }]
   })
   values.sort((a, b) => (a.spreads ?? Number.POSITIVE_INFINITY) - (b.spreads ?? Number.POSITIVE_INFINITY))
   return [...slips, ...values].slice(0, MOST_SUSPECTS)
 }
+
+const inItsOwn = (by: number, uncertainty: number): number | null => (uncertainty > 0 ? Math.abs(by) / uncertainty : null)
 
 /** How well a slip explains a misclosure: what is left of it, and by how much its own set would spread more. */
 interface Fits {
@@ -122,10 +195,17 @@ interface Fits {
   readonly widens: number
 }
 
-const spreadOf = ({ taken }: TakenSet): number => {
-  const values = taken.flatMap(({ interval }) => (isPoint(interval) ? interval.low : []))
-  return values.length === 0 ? 0 : Math.max(...values) - Math.min(...values)
+/** How far a set strays: apart from each other, and off what the part may have been when new and may have worn to. */
+function strayOf({ new: size, limits, method }: Characteristic, { taken }: TakenSet): number {
+  const values = taken.flatMap(({ interval }) => (isPoint(interval) ? [interval.low] : []))
+  if (values.length === 0) return 0
+  const own = limits.filter(({ judges }) => quantityOfValue(method, judges) === quantityOf(method) && JUDGES_READINGS.has(judges))
+  const known = [...(size ? [size.lower, size.upper] : []), ...own.map(({ wear }) => wear)]
+  const [least, most] = [Math.min(...known), Math.max(...known)]
+  const off = known.length < 2 ? 0 : Math.max(0, ...values.map((value) => Math.max(least - value, value - most)))
+  return Math.max(...values) - Math.min(...values) + off
 }
+const JUDGES_READINGS: ReadonlySet<ReductionName> = new Set(['maximum', 'minimum', 'mean', 'median'])
 
 /** Readings of one characteristic of which one slip would close the chain; the one that closes it best per reading. */
 function slipsIn(input: ClosingInput, id: string, difference: Formula, allowed: number): (Suspect & Fits)[] {
@@ -134,11 +214,10 @@ function slipsIn(input: ClosingInput, id: string, difference: Formula, allowed: 
   const { method, showTo } = characteristic
   if (!set) return []
   const misclosureWith = (changed: TakenSet): number | null => {
-    const setOf = (of: string): TakenSet | undefined => (of === id ? changed : input.setOf(of))
-    const reductions = reduce(characteristic, changed, input.reductionsOf, setOf)
-    const values = valuesOf({ ...input, setOf }, (of) => (of === id ? reductions : input.reductionsOf(of)))
-    const found = propagate(difference, values, input.closing.quantity)
-    return found ? Math.max(Math.abs(found.interval.low), Math.abs(found.interval.high)) : null
+    const reductions = reduce(characteristic, changed, input.reductionsOf, 0)
+    const values = valuesOf(input, (of) => (of === id ? reductions : input.reductionsOf(of)))
+    const interval = propagate(difference, values, input.closing.quantity, 0)?.value.interval
+    return interval ? Math.max(Math.abs(interval.low), Math.abs(interval.high)) : null
   }
   return set.taken
     .flatMap((taken): (Suspect & Fits)[] => {
@@ -157,7 +236,8 @@ function slipsIn(input: ClosingInput, id: string, difference: Formula, allowed: 
         .flatMap((likely) => {
           const mended = withValue(set, taken, interval.low + likely.value - value)
           const left = misclosureWith(mended)
-          return left !== null && left <= allowed ? [{ likely, left, widens: spreadOf(mended) - spreadOf(set) }] : []
+          const widens = strayOf(characteristic, mended) - strayOf(characteristic, set)
+          return left !== null && left <= allowed ? [{ likely, left, widens }] : []
         })
         .sort((a, b) => a.widens - b.widens || a.left - b.left)[0]
       if (!best) return []
@@ -171,7 +251,7 @@ function slipsIn(input: ClosingInput, id: string, difference: Formula, allowed: 
           text: reading.text,
           slip: { kind: best.likely.kind, text: best.likely.text },
           by,
-          spreads: taken.sizeUncertainty > 0 ? Math.abs(by) / taken.sizeUncertainty : null,
+          spreads: inItsOwn(by, standardUncertainty(taken.errors)),
           left: best.left,
           widens: best.widens,
         },

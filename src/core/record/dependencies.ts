@@ -14,30 +14,33 @@ function dependsOn({ method }: Pick<Characteristic, 'method'>): readonly string[
 
 type Named = Pick<Characteristic, 'id' | 'method'>
 
-/** Characteristics in an order in which each comes after those it needs; else the chain of names that bites its tail. */
+/**
+ * Characteristics in an order in which each comes after those it needs; and the first chain of names that bites its tail,
+ * null where none does. What needs itself stands where it was met: it can never be worked out.
+ */
 export function evaluationOrder<C extends Named>(
   characteristics: readonly C[],
-): { readonly kind: 'ordered'; readonly order: readonly C[] } | { readonly kind: 'cycle'; readonly chain: readonly string[] } {
+): { readonly order: readonly C[]; readonly cycle: readonly string[] | null } {
   const byId = new Map(characteristics.map((characteristic) => [characteristic.id, characteristic]))
   const done = new Set<string>()
   const order: C[] = []
-  const visit = (characteristic: C, above: readonly string[]): readonly string[] | null => {
-    if (done.has(characteristic.id)) return null
-    if (above.includes(characteristic.id)) return [...above.slice(above.indexOf(characteristic.id)), characteristic.id]
+  let cycle: readonly string[] | null = null
+  const visit = (characteristic: C, above: readonly string[]): void => {
+    if (done.has(characteristic.id)) return
+    if (above.includes(characteristic.id)) {
+      cycle ??= [...above.slice(above.indexOf(characteristic.id)), characteristic.id]
+      return
+    }
     for (const id of dependsOn(characteristic)) {
       const needed = byId.get(id)
-      const chain = needed ? visit(needed, [...above, characteristic.id]) : null
-      if (chain) return chain
+      if (needed) visit(needed, [...above, characteristic.id])
     }
+    if (done.has(characteristic.id)) return
     done.add(characteristic.id)
     order.push(characteristic)
-    return null
   }
-  for (const characteristic of characteristics) {
-    const chain = visit(characteristic, [])
-    if (chain) return { kind: 'cycle', chain }
-  }
-  return { kind: 'ordered', order }
+  for (const characteristic of characteristics) visit(characteristic, [])
+  return { order, cycle }
 }
 
 /** For each characteristic, those that must be reduced anew when its readings change, nearest first. */

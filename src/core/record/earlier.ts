@@ -1,11 +1,14 @@
 import type { Gauge } from '../gauge/gauge'
-import type { Reduced, Reductions } from '../method/reduction'
+import type { Reduced, ReductionName, Reductions } from '../method/reduction'
+import { quantityOfValue } from '../method/gives'
+import type { SisterSpread } from '../trend/forecast'
+import { leastSquaresLine } from '../trend/regression'
 import type { LinePoint } from '../trend/wearLine'
 import type { Characteristic } from './bookSchema'
 import type { InspectionRecord, Overhaul } from './recordSchema'
 import { reduce } from './reduce'
-import type { Stage } from './stage'
-import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from './standing'
+import { type Stage, stages } from './stage'
+import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf, trustingGauges } from './standing'
 
 /** A set with the values it gives. */
 export interface ReducedSet {
@@ -13,12 +16,16 @@ export interface ReducedSet {
   readonly reductions: Reductions
 }
 
+export type LinesByValue = ReadonlyMap<ReductionName, readonly LinePoint[]>
+
 /** What the earlier overhauls say of the parts that are installed now, by characteristic. */
 export interface EarlierOverhauls {
-  /** Judged values since the part was new, replaced or reconditioned, oldest first. */
-  readonly lines: ReadonlyMap<string, readonly LinePoint[]>
+  /** Values with a limit since the part was new, replaced or reconditioned, oldest first. */
+  readonly lines: ReadonlyMap<string, LinesByValue>
   /** How the last overhaul that measured it left it. */
   readonly lastLeft: ReadonlyMap<string, ReducedSet>
+  /** How far readings of a value and its sisters scatter about their own lines; null where none has a line of three. */
+  readonly spreadOf: (characteristic: Characteristic, judges: ReductionName) => SisterSpread | null
 }
 
 /** Everything taken at one stage of an overhaul, reduced, by characteristic. */
@@ -33,55 +40,91 @@ function reduceOverhaul(
   if (standing.size === 0) return made
   for (const characteristic of order) {
     const own = standing.get(characteristic.id)
-    const set = own ? takenOf(characteristic, own, gauges) : NOTHING_TAKEN
-    made.set(characteristic.id, {
-      set,
-      reductions: reduce(
-        characteristic,
-        set,
-        (id) => made.get(id)?.reductions,
-        (id) => made.get(id)?.set,
-      ),
-    })
+    // Nobody wrote down with what some of it was read: it is believed as well as its worst gauge.
+    const set = own ? trustingGauges(characteristic, takenOf(characteristic, own, gauges), gauges) : NOTHING_TAKEN
+    made.set(characteristic.id, { set, reductions: reduce(characteristic, set, (id) => made.get(id)?.reductions, 0) })
   }
   return made
 }
 
 /**
- * The earlier overhauls for the parts that are installed now: a replaced part starts a new line, and an as-left value
- * after work is a new base.
+ * The earlier overhauls for the parts that are installed now. A replaced part starts a new line: what was read or left
+ * of another part says nothing of this one. Work done is a new base, as it was left, or where nobody measured that, as it
+ * was after the work.
  */
 export function earlierOverhauls(
   record: InspectionRecord,
   order: readonly Characteristic[],
   gauges: ReadonlyMap<string, Gauge>,
 ): EarlierOverhauls {
-  const lines = new Map<string, LinePoint[]>(record.book.characteristics.map(({ id }) => [id, []]))
+  const lines = new Map<string, Map<ReductionName, LinePoint[]>>()
   const lastLeft = new Map<string, ReducedSet>()
+  for (const { id, limits } of record.book.characteristics)
+    lines.set(id, new Map([...new Set(limits.map(({ judges }) => judges))].map((judges) => [judges, []])))
   const overhauls = [...record.history].sort((a, b) => a.runningHours - b.runningHours)
   for (const overhaul of overhauls) {
-    const asFound = reduceOverhaul(order, overhaul, 'asFound', gauges)
-    const asLeft = reduceOverhaul(order, overhaul, 'asLeft', gauges)
-    for (const characteristic of record.book.characteristics) {
-      const { id, part } = characteristic
-      const isSame = overhaul.installed[part] === record.job.installed[part]
-      const left = asLeft.get(id)
-      const taken = left && left.reductions.taken > 0 ? left : isSame ? asFound.get(id) : undefined
-      if (taken && taken.reductions.taken > 0) lastLeft.set(id, taken)
-      else if (!isSame) lastLeft.delete(id)
-
-      const line = lines.get(id)
-      const judges = characteristic.limits[0]?.judges
-      if (!line || !judges) continue
-      const point = (value: Reduced | undefined): LinePoint[] =>
-        value?.open === 'complete' && value.value !== null
-          ? [{ overhaul: overhaul.overhaul, date: overhaul.date, runningHours: overhaul.runningHours, value: value.value }]
-          : []
-      const base = point(left?.reductions.values[judges])
-      if (base.length > 0) line.splice(0, line.length, ...base)
-      else if (isSame) line.push(...point(asFound.get(id)?.reductions.values[judges]))
-      else line.length = 0
+    const at = Object.fromEntries(stages.map((stage) => [stage, reduceOverhaul(order, overhaul, stage, gauges)]))
+    for (const { id, part } of record.book.characteristics) {
+      const own = lines.get(id)
+      if (overhaul.installed[part] !== record.job.installed[part]) {
+        lastLeft.delete(id)
+        for (const line of own?.values() ?? []) line.length = 0
+        continue
+      }
+      const measured = (stage: Stage): ReducedSet | undefined => {
+        const found = at[stage]?.get(id)
+        return found && found.reductions.taken > 0 ? found : undefined
+      }
+      const [found, worked, left] = stages.map(measured)
+      const leftAs = left ?? worked ?? found
+      if (leftAs) lastLeft.set(id, leftAs)
+      for (const [judges, line] of own ?? []) {
+        const base = pointOf(overhaul, left, judges) ?? pointOf(overhaul, worked, judges)
+        if (base) line.splice(0, line.length, base)
+        else {
+          const next = pointOf(overhaul, found, judges)
+          if (next) line.push(next)
+        }
+      }
     }
   }
-  return { lines, lastLeft }
+  return { lines, lastLeft, spreadOf: sisterSpreads(record.book.characteristics, lines) }
+}
+
+function pointOf(
+  { overhaul, date, runningHours }: Overhaul,
+  set: ReducedSet | undefined,
+  judges: ReductionName,
+): LinePoint | null {
+  const value: Reduced | undefined = set?.reductions.values[judges]
+  return value?.open === 'complete' && value.value !== null
+    ? { overhaul, date, runningHours, value: value.value, uncertainty: value.uncertainty }
+    : null
+}
+
+/** A line of so many points shows how its readings scatter. */
+const LINE_OF = 3
+
+/** Sisters are measured alike, judged by the same value, and were alike when new. */
+const sisterKey = ({ method, new: size }: Characteristic, judges: ReductionName): string =>
+  `${method.kind} ${quantityOfValue(method, judges)} ${judges} ${size?.nominal ?? ''}`
+
+function sisterSpreads(
+  characteristics: readonly Characteristic[],
+  lines: ReadonlyMap<string, LinesByValue>,
+): EarlierOverhauls['spreadOf'] {
+  const pooled = new Map<string, { squares: number; degrees: number }>()
+  for (const characteristic of characteristics)
+    for (const [judges, points] of lines.get(characteristic.id) ?? []) {
+      if (points.length < LINE_OF) continue
+      const line = leastSquaresLine(points.map(({ runningHours, value }) => ({ hours: runningHours, value })))
+      if (!line) continue
+      const key = sisterKey(characteristic, judges)
+      const before = pooled.get(key) ?? { squares: 0, degrees: 0 }
+      pooled.set(key, { squares: before.squares + line.residualSquares, degrees: before.degrees + points.length - 2 })
+    }
+  return (characteristic, judges) => {
+    const found = pooled.get(sisterKey(characteristic, judges))
+    return found ? { value: Math.sqrt(found.squares / found.degrees), degreesOfFreedom: found.degrees } : null
+  }
 }

@@ -1,27 +1,29 @@
+import type { RouteContext } from '../decision/mending'
+import { quantityOf } from '../method/gives'
 import type { Reductions } from '../method/reduction'
 import { figuresOf } from '../quantity/figures'
 import { CORE_VERSION } from '../version'
 import { gateOutcome } from '../work/gate'
 import { levelOf, needOf, type Scope, scopeOf } from '../work/need'
-import type { Characteristic, Part } from './bookSchema'
+import type { Characteristic, FitSpec } from './bookSchema'
 import { type ChangeOutcome, changeOutcome } from './changes'
 import { closingOf } from './closings'
 import { evaluateCharacteristic } from './evaluateCharacteristic'
+import type { LinesByValue } from './earlier'
 import { evaluateFit } from './evaluateFit'
 import { characteristicAt, type Fixed, fix, found, withEntries } from './fixed'
 import { asGateMeasurement, judgePart } from './judgePart'
 import { type LaterSets, type LaterStage, laterSetsOf, laterSetsWith, laterStages, valuesAt } from './laterStages'
 import type { InspectionRecord, Reading } from './recordSchema'
 import { reduce } from './reduce'
-import type { CharacteristicResult, Measured, Results, StageResult } from './results'
+import type { CharacteristicResult, FitMeasured, FitResult, Measured, Results, StageResult } from './results'
 import { rounded, roundForRecord } from './rounding'
 import { type Stage, stages } from './stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from './standing'
 
 /**
  * Everything that follows from a record: reductions, limits, fits, wear lines, the gate and what it leaves out, verdicts
- * and their traces. Verdicts are on what was found; what was measured after work and as left is judged beside it. The
- * record must have passed its schema. The same record always gives the same results, to the byte.
+ * and their traces. Every stage is judged, and the last one measured decides what leaves the shop. The record must have passed its schema. The same record always gives the same results, to the byte.
  */
 export const evaluate = (record: InspectionRecord): Results => startEvaluation(record).results
 
@@ -94,12 +96,7 @@ function evaluateAll(record: InspectionRecord): Evaluation {
   for (const characteristic of fixed.order)
     reductions.set(
       characteristic.id,
-      reduce(
-        characteristic,
-        sets.get(characteristic.id) ?? NOTHING_TAKEN,
-        (id) => reductions.get(id),
-        (id) => sets.get(id),
-      ),
+      reduce(characteristic, sets.get(characteristic.id) ?? NOTHING_TAKEN, (id) => reductions.get(id), fixed.guard),
     )
   const later = laterSetsOf(fixed, record.job.readings, reductions)
   const state = settle(fixed, null, { sets, reductions, later }, 'all')
@@ -127,12 +124,7 @@ function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
         for (const next of again)
           values.set(
             next,
-            reduce(
-              characteristicAt(fixed, next),
-              own.get(next) ?? NOTHING_TAKEN,
-              (of) => values.get(of),
-              (of) => own.get(of),
-            ),
+            reduce(characteristicAt(fixed, next), own.get(next) ?? NOTHING_TAKEN, (of) => values.get(of), fixed.guard),
           )
         sets = own
         reductions = values
@@ -140,7 +132,7 @@ function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
       const changed = stage === 'asFound' ? null : { stage, characteristic, standing }
       later = laterSetsWith(fixed, later, changed, new Set(again), reductions)
       const characteristics = new Set(again.flatMap((next) => [next, ...(fixed.readers.get(next) ?? [])]))
-      const fits = new Set(stage === 'asFound' ? again.flatMap((next) => fixed.fitReaders.get(next) ?? []) : [])
+      const fits = new Set(again.flatMap((next) => fixed.fitReaders.get(next) ?? []))
       const settled = settle(fixed, state, { sets, reductions, later }, { characteristics, fits })
       return evaluationOf(fixed, settled, characteristics.size + fits.size + settled.parts)
     },
@@ -155,30 +147,87 @@ function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
 const setAt = ({ sets, later }: Taken, id: string, stage: Stage): TakenSet =>
   (stage === 'asFound' ? sets.get(id) : later[stage].get(id)?.set) ?? NOTHING_TAKEN
 
+/** What routes are tried on at a stage: the latest that is known by then. */
+function routesAt(fixed: Fixed, taken: Taken, stage: Stage): RouteContext {
+  const { book, machine } = fixed.record
+  return {
+    characteristicOf: (id) => characteristicAt(fixed, id),
+    reductionsOf: valuesAt(stage, taken.later, taken.reductions),
+    fitsOf: (id) => (fixed.fitsOf.get(id) ?? []).flatMap((index) => book.fits[index] ?? []),
+    ringsIn: (id) => fixed.ringsIn.get(id) ?? [],
+    figure: figuresOf('length', machine.units, ROUTE_STEP_MM).figure,
+  }
+}
+
+/** Step to which sizes of routes are written where nothing says finer. */
+const ROUTE_STEP_MM = 0.001
+
 /** Everything that follows for one characteristic at one stage. Wear is counted from what was found. */
 function judge(fixed: Fixed, taken: Taken, characteristic: Characteristic, stage: Stage): Measured {
   const { job, machine } = fixed.record
-  const set = setAt(taken, characteristic.id, stage)
-  const values = valuesAt(stage, taken.later, taken.reductions)
+  const { id } = characteristic
+  const set = setAt(taken, id, stage)
+  const routes = routesAt(fixed, taken, stage)
   // Nothing taken at this stage is nothing known there, whatever was found before.
-  const reductionsOf = (id: string): Reductions | undefined =>
-    id === characteristic.id && stage !== 'asFound' && !taken.later[stage].has(id)
-      ? reduce(characteristic, set, values, (of) => setAt(taken, of, stage))
-      : values(id)
+  const reductionsOf = (of: string): Reductions | undefined =>
+    of === id && stage !== 'asFound' && !taken.later[stage].has(id)
+      ? reduce(characteristic, set, routes.reductionsOf, fixed.guard)
+      : routes.reductionsOf(of)
   return rounded(
     evaluateCharacteristic({
       characteristic,
       part: found(fixed.parts, characteristic.part),
+      stage,
       set,
-      reductionsOf,
-      isBore: (id) => characteristicAt(fixed, id).method.kind === 'boreDiameter',
-      earlier: stage === 'asFound' ? (fixed.earlier.lines.get(characteristic.id) ?? []) : [],
+      routes: { ...routes, reductionsOf },
+      earlier: stage === 'asFound' ? (fixed.earlier.lines.get(id) ?? NO_LINES) : null,
+      sisters: (judges) => fixed.earlier.spreadOf(characteristic, judges),
       now: job,
       policy: job.policy,
       system: machine.units,
     }),
+    quantityOf(characteristic.method),
   )
 }
+
+const NO_LINES: LinesByValue = new Map()
+
+/** Everything that follows for a fit at one stage. */
+function judgeFit(fixed: Fixed, taken: Taken, fit: FitSpec, stage: Stage): FitMeasured {
+  const { job, machine } = fixed.record
+  return rounded(
+    evaluateFit({
+      fit,
+      part: found(fixed.parts, fit.mendOn),
+      stage,
+      characteristic: (id) => characteristicAt(fixed, id),
+      setOf: (id) => latestSet(taken, id, stage),
+      stripCounts: stage === 'asFound' || (fit.strip !== null && taken.later[stage].has(fit.strip)),
+      routes: routesAt(fixed, taken, stage),
+      policy: job.policy,
+      figures: figuresOf('length', machine.units, fit.showTo),
+    }),
+    'length',
+  )
+}
+
+/** What was taken of a characteristic by a stage, the latest of it. */
+function latestSet(taken: Taken, id: string, stage: Stage): TakenSet {
+  for (const known of [...laterStages].reverse())
+    if (stages.indexOf(known) <= stages.indexOf(stage)) {
+      const own = taken.later[known].get(id)?.set
+      if (own) return own
+    }
+  return taken.sets.get(id) ?? NOTHING_TAKEN
+}
+
+const fitResult = (fixed: Fixed, taken: Taken, fit: FitSpec): FitResult => ({
+  ...judgeFit(fixed, taken, fit, 'asFound'),
+  stages: laterStages.flatMap((stage) => {
+    const sides = [fit.bore, fit.journal, ...(fit.strip === null ? [] : [fit.strip])]
+    return sides.some((id) => taken.later[stage].has(id)) ? [{ ...judgeFit(fixed, taken, fit, stage), stage }] : []
+  }),
+})
 
 /** The stages after it was found at which it was measured. */
 const stagesOf = (fixed: Fixed, taken: Taken, characteristic: Characteristic): readonly StageResult[] =>
@@ -186,14 +235,15 @@ const stagesOf = (fixed: Fixed, taken: Taken, characteristic: Characteristic): r
     taken.later[stage].has(characteristic.id) ? [{ ...judge(fixed, taken, characteristic, stage), stage }] : [],
   )
 
-function changesOf(fixed: Fixed, taken: Taken, { id, changes }: Characteristic): readonly ChangeOutcome[] {
+function changesOf(fixed: Fixed, taken: Taken, characteristic: Characteristic): readonly ChangeOutcome[] {
+  const { id, changes, method } = characteristic
   const at = (stage: Stage | 'lastOverhaul') => {
     if (stage === 'lastOverhaul') return fixed.earlier.lastLeft.get(id)
     if (stage !== 'asFound') return taken.later[stage as LaterStage].get(id)
     const [set, reductions] = [taken.sets.get(id), taken.reductions.get(id)]
     return set && reductions && { set, reductions }
   }
-  return (changes ?? []).map((limit) => changeOutcome(limit, at(limit.from), at(limit.to), fixed.record.job.policy.acceptance))
+  return (changes ?? []).map((limit) => roundForRecord(changeOutcome(characteristic, limit, at(limit.from), at(limit.to), fixed.guard), quantityOf(method)))
 }
 
 interface Affected {
@@ -214,7 +264,6 @@ function settle(
   const { sets, reductions } = taken
   const affected = by === 'entries' ? NOTHING_MEASURED : by
   const isAffected = (id: string): boolean => affected === 'all' || affected.characteristics.has(id)
-  const partOf = (id: string): Part => found(fixed.parts, id)
 
   const measured = replaced(
     before?.measured,
@@ -258,31 +307,7 @@ function settle(
     before?.results.fits,
     book.fits,
     (_, index) => affected === 'all' || affected.fits.has(index),
-    (fit) =>
-      rounded(
-        evaluateFit({
-          fit,
-          part: partOf(fit.mendOn),
-          characteristic: (id) => characteristicAt(fixed, id),
-          takenOf: (id) => sets.get(id)?.taken ?? [],
-          reductionsOf: (id) => reductions.get(id),
-          policy: job.policy,
-          figures: figuresOf('length', machine.units, fit.showTo),
-        }),
-      ),
-  )
-  const partsAffected =
-    affected === 'all' || by === 'entries' || rescoped
-      ? null
-      : new Set([
-          ...[...affected.characteristics].map((id) => characteristicAt(fixed, id).part),
-          ...[...affected.fits].flatMap((index) => book.fits[index]?.mendOn ?? []),
-        ])
-  const parts = replaced(
-    before?.results.parts,
-    book.parts,
-    ({ id }) => partsAffected === null || partsAffected.has(id),
-    (part) => rounded(judgePart(fixed, part, { scope, characteristics, fits })),
+    (fit) => fitResult(fixed, taken, fit),
   )
   const closings = replaced(
     before?.results.closings,
@@ -297,14 +322,43 @@ function settle(
           reductionsOf: (id) => reductions.get(id),
           system: machine.units,
         }),
+        closing.quantity,
       ),
+  )
+  const partsAffected = affected === 'all' || by === 'entries' || rescoped ? null : partsReading(fixed, affected)
+  const routes = routesAt(fixed, taken, 'asFound')
+  const parts = replaced(
+    before?.results.parts,
+    book.parts,
+    ({ id }) => partsAffected === null || partsAffected.has(id),
+    (part) => judgePart(fixed, part, { scope, characteristics, fits, closings, routes }),
   )
   return {
     ...taken,
     measured,
-    results: { core: CORE_VERSION, scope, characteristics, fits, parts, closings },
+    results: {
+      format: 'medida-results',
+      version: 3,
+      core: CORE_VERSION,
+      scope,
+      characteristics,
+      fits,
+      parts,
+      closings,
+    },
     parts: partsAffected?.size ?? book.parts.length,
   }
+}
+
+/** Parts whose verdict reads what is affected: their own measurements and fits, cross-checks, sizes their routes are tried on. */
+function partsReading(fixed: Fixed, affected: Affected): ReadonlySet<string> {
+  const { book } = fixed.record
+  const closings = new Set([...affected.characteristics].flatMap((id) => fixed.closingsOf.get(id) ?? []))
+  return new Set([
+    ...[...affected.characteristics].flatMap((id) => [characteristicAt(fixed, id).part, ...(fixed.partReaders.get(id) ?? [])]),
+    ...[...affected.fits].flatMap((index) => book.fits[index]?.mendOn ?? []),
+    ...book.parts.filter(({ id }) => fixed.closingsOfPart.get(id)?.some((index) => closings.has(index))).map(({ id }) => id),
+  ])
 }
 
 /** A list with what is affected made anew and everything else as it was. */

@@ -1,73 +1,97 @@
 import { limitVote, listed, strongestLevelOf } from '../decision/limitVote'
-import { type Mending, mendingOf, type ReductionsOf } from '../decision/mending'
+import { type Mending, mendingOf, type RouteContext } from '../decision/mending'
 import { byStrength, spanOf, verdictOf } from '../decision/partVerdict'
-import { gradeOf, gradeSpan, guardBand } from '../limit/conformity'
+import { type Level, strongest } from '../decision/level'
+import { openVote, vote } from '../decision/vote'
+import { type GradeSpan, gradeSpan, guardBand } from '../limit/conformity'
+import type { Limit } from '../limit/limit'
 import { quantityOf, quantityOfValue, stepOf } from '../method/gives'
 import { slotKey, slotLabel, slotsOf } from '../method/layout'
-import type { Reductions } from '../method/reduction'
+import { intervalOfEnds, type Reduced, type ReductionName, type Reductions } from '../method/reduction'
 import { type Figures, figuresOf } from '../quantity/figures'
 import { formatHours, formatQuantity, type UnitSystem, unitOf } from '../quantity/format'
 import { differenceOf } from '../quantity/kind'
-import { expectedValue, hoursUntil, type LinePoint, wearRate } from '../trend/wearLine'
-import type { Characteristic, Part } from './bookSchema'
+import { lastsOf, type SisterSpread, type TrendInput, trendOf } from '../trend/forecast'
+import type { Characteristic, Part, Route } from './bookSchema'
+import type { LinesByValue } from './earlier'
 import { faultVotes } from './faultVotes'
 import type { Policy } from './recordSchema'
-import type { CharacteristicResult, Forecast, LimitOutcome, Measured, TraceStep, Vote } from './results'
+import type { CharacteristicResult, LimitOutcome, Measured, TraceStep, Trend, Vote } from './results'
+import type { Stage } from './stage'
 import type { TakenSet } from './standing'
 import { readingStep, reductionSteps } from './traceSteps'
 
 export interface CharacteristicInput {
   readonly characteristic: Characteristic
   readonly part: Part
+  readonly stage: Stage
   readonly set: TakenSet
-  readonly reductionsOf: ReductionsOf
-  readonly isBore: (characteristic: string) => boolean
-  /** Judged values of earlier overhauls since the part's last base. */
-  readonly earlier: readonly LinePoint[]
+  /** Values at this stage, and what routes are tried on. */
+  readonly routes: RouteContext
+  /** Values of earlier overhauls since the part's last base; null at a stage that foretells nothing. */
+  readonly earlier: LinesByValue | null
+  readonly sisters: (judges: ReductionName) => SisterSpread | null
   readonly now: { readonly overhaul: string; readonly date: string; readonly runningHours: number; readonly mustRunHours: number }
   readonly policy: Policy
   readonly system: UnitSystem
 }
 
-/** Everything that follows for one characteristic: reductions, limits, wear line, forecast, votes. */
+/** Everything that follows for one characteristic: reductions, limits, wear lines, forecasts, votes. */
 export function evaluateCharacteristic(input: CharacteristicInput): Measured {
-  const { characteristic, set, policy } = input
-  const reductions = input.reductionsOf(characteristic.id)
+  const { characteristic, set, routes } = input
+  const reductions = routes.reductionsOf(characteristic.id)
   if (!reductions) throw new Error(`no reductions for ${characteristic.id}`)
-  const limits = characteristic.limits.map((limit): LimitOutcome => {
-    const value = reductions.values[limit.judges] ?? null
-    return {
-      limit,
-      value,
-      guard: value === null ? 0 : guardBand(value.uncertainty, policy.acceptance),
-      grade: gradeSpan(value, limit, policy.acceptance),
-    }
-  })
-  const judged = limits[0]?.value ?? null
-  const { now } = input
-  const line =
-    judged?.open === 'complete' && judged.value !== null
-      ? [...input.earlier, { overhaul: now.overhaul, date: now.date, runningHours: now.runningHours, value: judged.value }]
-      : input.earlier
-  const rate = wearRate(line)
-  const forecast = forecastOf(input, limits[0], rate)
-  const votes = votesOf(input, reductions, limits, forecast, rate)
+  const limits = characteristic.limits.map((limit) => outcomeOf(input, limit, reductions))
+  const trends = trendsOf(input, reductions)
+  const [first] = trends
+  const votes = votesOf(input, reductions, limits, trends)
   const span = spanOf(votes)
   return {
     id: characteristic.id,
     part: characteristic.part,
     readings: standingOf(set),
     reductions,
-    judged,
+    judged: limits[0]?.value ?? null,
     limits,
     faults: reductions.faults,
-    line,
-    rate,
-    forecast,
+    line: first?.line ?? [],
+    rate: first?.rate ?? null,
+    forecast: first?.forecasts[0] ?? null,
+    trends,
     ...span,
     verdict: verdictOf(span),
     votes: byStrength(votes),
   }
+}
+
+function outcomeOf(input: CharacteristicInput, limit: Limit, reductions: Reductions): LimitOutcome {
+  const value = reductions.values[limit.judges] ?? null
+  const guard = value === null ? 0 : guardBand(value.uncertainty, input.policy.acceptance)
+  const grade = gradeSpan(value, limit)
+  const step = input.stage === 'asFound' || grade.strong === 0 ? null : stepWorkedTo(input, limit, reductions)
+  if (step === null) return { limit, value, guard, grade, step: null }
+  // Worked to a step of a route, it is judged by that step: bored to its oversize it is not worn out.
+  const within: GradeSpan = step.surely ? { mild: 0, strong: 0 } : { mild: 0, strong: grade.strong }
+  return { limit, value, guard, grade: within, step: step.route.id }
+}
+
+const JUDGES_SIZE: ReadonlySet<ReductionName> = new Set(['maximum', 'minimum', 'mean', 'median', 'wear'])
+
+/** The route whose sizes a worked part lies within, surely or perhaps; null where none is. */
+function stepWorkedTo(
+  { characteristic, part }: CharacteristicInput,
+  { judges }: Limit,
+  { values }: Reductions,
+): { readonly route: Route; readonly surely: boolean } | null {
+  if (!JUDGES_SIZE.has(judges) || !values.maximum || !values.minimum) return null
+  const [smallest, largest] = [intervalOfEnds(values.minimum.guarded), intervalOfEnds(values.maximum.guarded)]
+  const tried = part.routes.flatMap((route) => {
+    const after = route.sizeAfter
+    if (after?.characteristic !== characteristic.id) return []
+    if (smallest.high < after.leastMm || largest.low > after.greatestMm) return []
+    return [{ route, surely: smallest.low >= after.leastMm && largest.high <= after.greatestMm }]
+  })
+  return tried.find(({ surely }) => surely) ?? tried[0] ?? null
 }
 
 function standingOf({ standing, taken }: TakenSet): CharacteristicResult['readings'] {
@@ -81,42 +105,63 @@ function standingOf({ standing, taken }: TakenSet): CharacteristicResult['readin
   )
 }
 
-function forecastOf(
-  input: CharacteristicInput,
-  first: LimitOutcome | undefined,
-  rate: ReturnType<typeof wearRate>,
-): Forecast | null {
-  const value = first?.value?.open === 'complete' ? first.value.value : null
-  if (!first || value === null || rate === null) return null
-  const { limit } = first
+/** What the line of a value is worked out from; the value may still be open. */
+function trendInput({ characteristic, earlier, sisters, now }: CharacteristicInput, judges: ReductionName, value: Reduced): TrendInput {
   return {
-    atHours: input.now.runningHours + input.now.mustRunHours,
-    value: expectedValue(value, rate, input.now.mustRunHours),
-    hoursToPlan: limit.plan === null ? null : hoursUntil(value, rate, limit.plan, limit.side),
-    hoursToWear: hoursUntil(value, rate, limit.wear, limit.side),
+    earlier: earlier?.get(judges) ?? [],
+    now: {
+      overhaul: now.overhaul,
+      date: now.date,
+      runningHours: now.runningHours,
+      value: intervalOfEnds(value.reach),
+      uncertainty: value.uncertainty,
+    },
+    atHours: now.runningHours + now.mustRunHours,
+    sisters: sisters(judges),
+    quantity: quantityOfValue(characteristic.method, judges),
   }
+}
+
+/** Lines of every value that has a limit, in the order of the limits. */
+function trendsOf(input: CharacteristicInput, { values }: Reductions): readonly Trend[] {
+  const { characteristic, earlier } = input
+  if (earlier === null) return []
+  return [...new Set(characteristic.limits.map(({ judges }) => judges))].map((judges): Trend => {
+    const value = values[judges]
+    const line = earlier.get(judges) ?? []
+    if (!value) return { judges, line, rate: null, spread: null, forecasts: [] }
+    return trendOf(
+      judges,
+      trendInput(input, judges, value),
+      characteristic.limits.filter((limit) => limit.judges === judges),
+    )
+  })
 }
 
 function votesOf(
   input: CharacteristicInput,
   reductions: Reductions,
   limits: readonly LimitOutcome[],
-  forecast: Forecast | null,
-  rate: ReturnType<typeof wearRate>,
+  trends: readonly Trend[],
 ): Vote[] {
-  const { characteristic, part, system, set } = input
+  const { characteristic, part, system, set, stage, routes } = input
   const { method, showTo } = characteristic
-  const quantity = quantityOf(method)
-  const own = figuresOf(quantity, system, showTo)
-  const mending = mendingOf(part, [characteristic.id], input.isBore, input.reductionsOf, own.figure)
+  const own = figuresOf(quantityOf(method), system, showTo)
+  const mending = (limit: Limit): Mending =>
+    mendingOf(part, { kind: 'characteristic', id: characteristic.id, limit }, { ...routes, figure: own.figure })
+  const ways = new Map(characteristic.limits.map((limit) => [limit.id, mending(limit)] as const))
+  const wayOf = (limit: Limit): Mending => ways.get(limit.id) ?? mending(limit)
+  const strongestOfAll = strongestOf(characteristic, wayOf)
+  // What is measured besides settles what it settles: its limits leave open what only the marked places could tell.
+  const cannot = cannotVotes(input, set.taken.length === 0 ? strongestOfAll : 'reuse')
+  if (set.taken.length === 0 && method.kind !== 'computed') {
+    if (cannot.length > 0) return cannot
+    return characteristic.asLeftOnly && stage === 'asFound' ? [asLeftVote(characteristic)] : [notMeasuredVote(input, strongestOfAll)]
+  }
   const settled = new Set([...set.cannot, ...set.notApplicable, ...set.taken.map(slotKey)])
   const missing = slotsOf(method)
     .filter((slot) => !settled.has(slotKey(slot)))
     .map((slot) => slotLabel(method, slot))
-  const cannot = cannotVotes(input, mending)
-  if (set.taken.length === 0 && method.kind !== 'computed')
-    return cannot.length > 0 ? cannot : [notMeasuredVote(characteristic, mending)]
-
   const readingSteps = set.taken.map((taken): TraceStep => readingStep(characteristic, taken, system))
   const votes = limits.map((outcome) => {
     const kind = quantityOfValue(method, outcome.limit.judges)
@@ -124,115 +169,194 @@ function votesOf(
     return limitVote({
       subject: characteristic.id,
       rule: 'limit',
+      stage,
       outcome,
-      mending,
+      mending: wayOf(outcome.limit),
       reductions,
       missing: [...missing, ...waitingFor(input, outcome)],
+      settledOtherwise: howToSettle(set),
       figures,
       steps: [...readingSteps, ...reductionSteps(set, outcome, figures, system)],
     })
   })
-  const forecastSays = forecastVote(input, limits[0], forecast, rate, mending)
   return [
     ...votes,
     ...cannot,
-    ...(forecastSays ? [forecastSays] : []),
-    ...faultVotes(characteristic, reductions, own, strongestOf(characteristic, mending)),
+    ...limits.flatMap((outcome) => forecastVote(input, outcome, trends, wayOf(outcome.limit)) ?? []),
+    ...faultVotes(input, reductions, own, openTo(votes)),
+    ...(characteristic.limits.length === 0 ? [informationVote(input)] : []),
   ]
 }
 
-/** What this one cannot be computed without and is not known yet. */
-function waitingFor({ characteristic, reductionsOf }: CharacteristicInput, outcome: LimitOutcome): string[] {
-  const { method } = characteristic
-  if (method.kind === 'computed')
-    return [...new Set(Object.values(method.names).map(({ characteristic: id }) => id))].filter((id) => {
-      const of = reductionsOf(id)
-      return !of || of.taken < of.needed
-    })
-  if (outcome.limit.judges !== 'gapAtWornDiameter' || method.kind !== 'ringEndGap') return []
-  const runsIn = reductionsOf(method.runsIn)
-  return runsIn && runsIn.taken === runsIn.needed ? [] : [`${method.runsIn} it runs in`]
+const ANOTHER_WAY = 'Find another way to measure it, or take the cautious side.'
+
+/** How far the votes of limits that are open could lead; what a fault leaves open is what they leave open. */
+const openTo = (votes: readonly Vote[]): Level =>
+  votes.filter(({ mild, strong }) => mild !== strong).reduce<Level>((most, { strong }) => strongest(most, strong), 'reuse')
+
+/** What settles a value that its readings leave open though all are taken; null where a better figure does. */
+function howToSettle({ taken, cannot }: TakenSet): string | null {
+  if (cannot.length > 0) return ANOTHER_WAY
+  if (taken.some(({ corrected }) => corrected.anyMetal))
+    return 'Measure at 20 °C, or have the expansion of part and gauge on record: at this temperature any metal is possible.'
+  const bound = taken.find(({ interval: { low, high } }) => low !== high)
+  return bound ? `“${bound.reading.text}” must be read to a figure, with a gauge that reaches it.` : null
 }
 
-const strongestOf = (characteristic: Characteristic, mending: Mending) =>
-  characteristic.limits
-    .map((limit) => strongestLevelOf(limit, mending))
-    .reduce((a, b) => (a === 'replace' || b === 'reuse' ? a : b), 'reuse')
+/** What this one cannot be computed without and is not known yet. */
+function waitingFor({ characteristic, routes }: CharacteristicInput, outcome: LimitOutcome): string[] {
+  const { method } = characteristic
+  const isOpen = (id: string): boolean => {
+    const of = routes.reductionsOf(id)
+    return !of || of.taken < of.needed
+  }
+  const nameOf = (id: string): string => routes.characteristicOf(id).name
+  if (method.kind === 'computed')
+    return [...new Set(Object.values(method.names).map(({ characteristic: id }) => id))].filter(isOpen).map(nameOf)
+  if (outcome.limit.judges !== 'gapAtWornDiameter' || method.kind !== 'ringEndGap') return []
+  return isOpen(method.runsIn) ? [`${nameOf(method.runsIn)}, in which it runs`] : []
+}
 
-function notMeasuredVote(characteristic: Characteristic, mending: Mending): Vote {
-  return {
+const strongestOf = (characteristic: Characteristic, wayOf: (limit: Limit) => Mending): Level =>
+  characteristic.limits
+    .map((limit) => strongestLevelOf(limit, wayOf(limit)))
+    .reduce<Level>(strongest, 'reuse')
+
+const notMeasuredVote = ({ characteristic, stage }: CharacteristicInput, strong: Level): Vote =>
+  openVote({
     rule: 'notMeasured',
+    code: 'notMeasured',
+    stage,
     subject: characteristic.id,
-    mild: 'reuse',
-    strong: strongestOf(characteristic, mending),
+    strong,
     reason: `${characteristic.name} is not measured yet`,
     settledBy: `Measure ${characteristic.name}.`,
-    source: null,
-    route: null,
-    trace: [],
-  }
-}
+  })
+
+/** There is nothing to find; what it is left at is asked for when it is left. */
+const asLeftVote = (characteristic: Characteristic): Vote =>
+  vote({
+    rule: 'information',
+    code: 'asLeftOnly',
+    subject: characteristic.id,
+    mild: 'reuse',
+    strong: 'reuse',
+    reason: `${characteristic.name} is taken as the part is left`,
+  })
+
+const informationVote = ({ characteristic, stage }: CharacteristicInput): Vote =>
+  vote({
+    rule: 'information',
+    code: 'nothingJudges',
+    stage,
+    subject: characteristic.id,
+    mild: 'reuse',
+    strong: 'reuse',
+    reason: (characteristic.changes ?? []).length === 0
+      ? `${characteristic.name} is for information: nothing judges it`
+      : `${characteristic.name} is judged by how it changes`,
+  })
 
 /** Places marked as not to be measured leave open what only they could have settled. */
-function cannotVotes({ characteristic, set }: CharacteristicInput, mending: Mending): Vote[] {
+function cannotVotes({ characteristic, set, stage }: CharacteristicInput, strong: Level): Vote[] {
   const marks = set.standing.filter(({ kind }) => kind === 'cannot')
   if (marks.length === 0) return []
   const places = marks.map((mark) => `${slotLabel(characteristic.method, mark) || characteristic.name} (${mark.reason ?? ''})`)
   return [
-    {
+    openVote({
       rule: 'cannot',
+      code: 'cannot',
+      facts: { places },
+      stage,
       subject: characteristic.id,
-      mild: 'reuse',
-      strong: strongestOf(characteristic, mending),
+      strong,
       reason: `Cannot be measured: ${listed(places)}`,
-      settledBy: 'Find another way to measure it, or take the cautious side.',
-      source: null,
-      route: null,
-      trace: [],
-    },
+      settledBy: strong === 'reuse' ? null : ANOTHER_WAY,
+    }),
   ]
 }
 
+/** What the line foretells of one limit, where the policy asks for it: it votes with its doubt, and not while noise explains it. */
 function forecastVote(
-  { policy, system, now, characteristic }: CharacteristicInput,
-  first: LimitOutcome | undefined,
-  forecast: Forecast | null,
-  rate: ReturnType<typeof wearRate>,
+  input: CharacteristicInput,
+  { limit, value, grade, step }: LimitOutcome,
+  trends: readonly Trend[],
   mending: Mending,
 ): Vote | null {
-  if (!first || !forecast || !rate || !policy.mustLastTheInterval || first.grade.mild === 2) return null
+  const { policy, system, now, characteristic, earlier } = input
+  if (earlier === null || !policy.mustLastTheInterval || grade.mild === 2 || value === null || step !== null) return null
+  const lasts = lastsOf(trendInput(input, limit.judges, value), limit)
+  if (lasts === 'notKnown') return null
+  const trend = trends.find(({ judges }) => judges === limit.judges)
+  const forecast = trend?.forecasts.find((of) => of.limit === limit.id)
   const { method, showTo } = characteristic
-  const kind = quantityOfValue(method, first.limit.judges)
-  const step = stepOf(method, showTo, kind)
-  const { figure, unit }: Figures = figuresOf(kind, system, step)
-  const beyond = gradeOf(forecast.value, first.limit) === 2
-  const perThousand = formatQuantity(rate.perThousandHours, differenceOf(kind), system, step / 10)
-  const pace = `${perThousand.startsWith('−') || Number(perThousand) === 0 ? '' : '+'}${perThousand} ${unitOf(differenceOf(kind), system)} per 1\u00a0000 h`
-  const at = `expected ${figure(forecast.value)} ${unit} at ${formatHours(forecast.atHours)} h`
-  const says = beyond
-    ? `Will not last the interval: ${at}, wear limit ${figure(first.limit.wear)}`
-    : `Lasts the interval: ${at}, wear limit ${figure(first.limit.wear)}`
-  return {
+  const kind = quantityOfValue(method, limit.judges)
+  const step_ = stepOf(method, showTo, kind)
+  const { figure, bound, unit }: Figures = figuresOf(kind, system, step_)
+  const wear = `wear limit ${bound(limit.wear)}`
+  const at = forecast
+    ? `expected ${figure(forecast.value)} (${figure(forecast.low)} … ${figure(forecast.high)}) ${unit} at ${formatHours(forecast.atHours)} h`
+    : `at ${formatHours(now.runningHours + now.mustRunHours)} h`
+  const says = { no: 'Will not last the interval', unsure: 'Not sure to last the interval', yes: 'Lasts the interval' }[lasts]
+  const strong = lasts === 'yes' ? 'reuse' : strongestLevelOf(limit, mending)
+  return vote({
     rule: 'forecast',
+    code: lasts,
+    facts: {
+      limit: limit.id,
+      atHours: now.runningHours + now.mustRunHours,
+      value: forecast?.value ?? null,
+      low: forecast?.low ?? null,
+      high: forecast?.high ?? null,
+      wear: limit.wear,
+    },
     subject: characteristic.id,
-    mild: beyond ? mending.mild : 'reuse',
-    strong: beyond ? mending.strong : 'reuse',
-    reason: says,
-    settledBy: beyond && mending.mild !== mending.strong ? 'Measure what the mending routes need.' : null,
-    source: first.limit.source,
-    route: beyond ? (mending.route?.id ?? null) : null,
+    mild: lasts === 'no' ? (limit.whenPassed === 'replace' ? 'replace' : mending.mild) : 'reuse',
+    strong,
+    reason: `${says}: ${at}, ${wear}`,
+    settledBy:
+      lasts === 'unsure'
+        ? 'Shorten the interval, or decide on the cautious side.'
+        : lasts === 'no' && mending.mild !== mending.strong
+          ? (mending.needs ?? 'Measure what the mending routes need.')
+          : null,
+    source: limit.source,
+    route: lasts === 'no' ? (mending.route?.id ?? null) : null,
     trace: [
-      {
-        kind: 'forecast',
-        text: `${pace} over ${rate.points} overhauls from ${formatHours(rate.fromHours)} to ${formatHours(rate.toHours)} h; ${formatHours(now.mustRunHours)} h to run: ${at}, without a band`,
-        source: null,
-      },
-      ...(beyond ? mending.trace : []),
+      ...(trend?.rate ? [paceStep(trend, kind, system, step_, now.mustRunHours, at)] : []),
+      ...(lasts === 'yes' ? [] : mending.trace),
       {
         kind: 'rule',
-        text: `${beyond ? 'beyond the wear limit before the next overhaul' : 'inside until the next overhaul'} (policy: must last the interval)`,
+        text: `${{ no: 'beyond the wear limit before the next overhaul', unsure: 'the wear limit lies within what is to be expected', yes: 'inside until the next overhaul' }[lasts]} (policy: must last the interval)`,
         source: null,
       },
     ],
+  })
+}
+
+const SPREAD_FROM = {
+  own: 'readings about their line',
+  sisters: 'readings of sister positions about their lines',
+  gauge: 'what the readings are known to',
+  few: 'the doubt of the readings alone: too few points to tell how they scatter about their line',
+} as const
+
+function paceStep(
+  { rate, spread }: Trend,
+  kind: Parameters<typeof differenceOf>[0],
+  system: UnitSystem,
+  step: number,
+  mustRunHours: number,
+  at: string,
+): TraceStep {
+  const difference = differenceOf(kind)
+  const perThousand = formatQuantity(rate?.perThousandHours ?? 0, difference, system, step / 10)
+  const signed = `${perThousand.startsWith('−') || Number(perThousand) === 0 ? '' : '+'}${perThousand}`
+  const pace = `${signed} ${unitOf(difference, system)} per 1\u00a0000 h`
+  const from = spread ? `; 95 % by ${SPREAD_FROM[spread.from]}` : ''
+  return {
+    kind: 'forecast',
+    text: `${pace} over ${rate?.points ?? 0} overhauls from ${formatHours(rate?.fromHours ?? 0)} to ${formatHours(rate?.toHours ?? 0)} h; ${formatHours(mustRunHours)} h to run: ${at}${from}`,
+    source: null,
   }
 }

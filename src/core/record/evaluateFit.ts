@@ -1,109 +1,139 @@
 import { exceeds } from '../decimal'
-import { limitVote } from '../decision/limitVote'
-import { mendingOf, type ReductionsOf } from '../decision/mending'
+import { limitVote, listed, strongestLevelOf } from '../decision/limitVote'
+import { type Level, levelRank } from '../decision/level'
+import { type Mending, mendingOf, type RouteContext } from '../decision/mending'
+import { openVote } from '../decision/vote'
 import { type Closure, clearanceOf, type PlacedSize } from '../fit/clearance'
-import { COVERAGE_FACTOR, inQuadrature } from '../gauge/uncertainty'
-import { gradeSpan, guardBand } from '../limit/conformity'
-import { slotsOf } from '../method/layout'
-import { stripClearanceOf, type TakenReading } from '../method/reduce/reduce'
-import { namedBy, type Reduced, type Reductions } from '../method/reduction'
+import { coverageFactor, degreesOfFreedom, standardUncertainty } from '../gauge/errors'
+import { gradeSpan, guardBand, guardFactorOf } from '../limit/conformity'
+import type { Limit } from '../limit/limit'
+import { differenceOf, type Known, largestOf, over, settled, smallestOf, UNKNOWN } from '../method/known'
+import type { SheetPlace } from '../method/reduce/places'
+import { stripClearanceOf } from '../method/reduce/reduce'
+import { namedBy, type Reduced, type Reductions, reduced } from '../method/reduction'
 import type { Figures } from '../quantity/figures'
-import { isPoint } from '../quantity/interval'
+import { type Interval, isPoint, negate } from '../quantity/interval'
 import type { Characteristic, FitSpec, Part } from './bookSchema'
 import type { Policy } from './recordSchema'
-import type { FitResult, LimitOutcome, TraceStep, Vote } from './results'
+import { sheetAt } from './reduce'
+import type { FitMeasured, LimitOutcome, TraceStep, Vote } from './results'
+import type { Stage } from './stage'
+import type { TakenSet } from './standing'
 
 export interface FitInput {
   readonly fit: FitSpec
   readonly part: Part
+  readonly stage: Stage
   readonly characteristic: (id: string) => Characteristic
-  readonly takenOf: (id: string) => readonly TakenReading[]
-  readonly reductionsOf: ReductionsOf
+  /** What was taken of a characteristic by this stage, the latest of it. */
+  readonly setOf: (id: string) => TakenSet
+  /** The strip is one of this stage: what was laid before the work says nothing of the fit after it. */
+  readonly stripCounts: boolean
+  readonly routes: RouteContext
   readonly policy: Policy
   readonly figures: Figures
 }
 
 /** A mating pair: clearance from the measured parts and by strip, their difference, and the fit's limits on what the policy counts. */
-export function evaluateFit(input: FitInput): FitResult {
+export function evaluateFit(input: FitInput): FitMeasured {
   const { fit, policy } = input
-  const bore = input.takenOf(fit.bore)
-  const journal = input.takenOf(fit.journal)
-  const clearance = clearanceOf(bore.flatMap(placed), journal.flatMap(placed))
-  const partsUncertaintyMm = inQuadrature(uncertaintyOf(input, fit.bore), uncertaintyOf(input, fit.journal))
-  const strips = stripsOf(input)
-  const closures = strips.flatMap((strip): Closure[] => {
-    const parts = clearance.matched.find((place) => place.station === strip.station && place.direction === strip.direction)
-    if (!parts) return []
-    const differenceMm = strip.clearanceMm - parts.value
-    const allowedMm = COVERAGE_FACTOR * inQuadrature(strip.uncertainty, partsUncertaintyMm)
-    const agrees = !exceeds(Math.abs(differenceMm), allowedMm)
-    return [
-      {
-        station: strip.station,
-        direction: strip.direction,
-        stripMm: strip.clearanceMm,
-        partsMm: parts.value,
-        differenceMm,
-        allowedMm,
-        agrees,
-      },
-    ]
-  })
-
-  const countsBy = policy.clearanceBy === 'strip' && fit.strip !== null ? 'strip' : 'measuredParts'
-  const { minimum, maximum } = countsBy === 'strip' ? byStrip(input) : byParts(input, clearance, partsUncertaintyMm)
+  const guard = guardFactorOf(policy.acceptance)
+  const bore = sheetAt(input.characteristic(fit.bore), input.setOf(fit.bore), guard)
+  const journal = sheetAt(input.characteristic(fit.journal), input.setOf(fit.journal), guard)
+  const places = clearancesOf(bore.places, journal.places, guard)
+  const strips = stripsOf(input, guard)
+  const closures = strips.flatMap((strip) => closureAt(strip, places, guard) ?? [])
+  const countsBy = policy.clearanceBy === 'strip' && fit.strip !== null && input.stripCounts ? 'strip' : 'measuredParts'
+  const { minimum, maximum } = countsBy === 'strip' ? byStrip(input) : byParts(places)
   const limits = fit.limits.map((limit): LimitOutcome => {
     const value = limit.judges === 'minimum' ? minimum : maximum
     return {
       limit,
       value,
       guard: value === null ? 0 : guardBand(value.uncertainty, policy.acceptance),
-      grade: gradeSpan(value, limit, policy.acceptance),
+      grade: gradeSpan(value, limit),
+      step: null,
     }
   })
+  const ways = new Map(fit.limits.map((limit) => [limit.id, wayOf(input, limit)] as const))
+  const strongest = fit.limits
+    .map((limit) => strongestLevelOf(limit, ways.get(limit.id) ?? wayOf(input, limit)))
+    .reduce<Level>((a, b) => (levelRank[b] > levelRank[a] ? b : a), 'reuse')
+  const crossChecks = crossCheckVotes(input, closures, strips.length, strongest, countsBy)
   return {
     id: fit.id,
-    clearance,
-    stripMm: strips.map(({ station, direction, clearanceMm }) => ({ station, direction, clearanceMm })),
-    closures,
+    clearance: clearanceOf(bore.taken.flatMap(placed), journal.taken.flatMap(placed)),
+    stripMm: strips.flatMap(({ station, direction, known }) =>
+      known.interval && isPoint(known.interval) ? [{ station, direction, clearanceMm: known.interval.low }] : [],
+    ),
+    closures: closures.flatMap(({ closure }) => closure ?? []),
     countsBy,
     minimum,
     maximum,
     limits,
-    verdict: fitVerdict(limits),
-    votes: limits.map((outcome) => fitVote(input, outcome, countsBy)),
+    verdict: fitVerdict(limits, crossChecks),
+    votes: [
+      ...limits.map((outcome) => fitVote(input, outcome, countsBy, ways.get(outcome.limit.id) ?? wayOf(input, outcome.limit))),
+      ...crossChecks,
+    ],
   }
 }
 
-function fitVerdict(limits: readonly LimitOutcome[]): FitResult['verdict'] {
+const wayOf = ({ part, fit, routes, figures }: FitInput, limit: Limit): Mending =>
+  mendingOf(part, { kind: 'fit', fit, limit }, { ...routes, figure: figures.figure })
+
+function fitVerdict(limits: readonly LimitOutcome[], crossChecks: readonly Vote[]): FitMeasured['verdict'] {
   if (limits.some(({ grade }) => grade.mild === 2)) return 'fails'
-  if (limits.some(({ grade }) => grade.strong === 2)) return 'open'
+  if (limits.some(({ grade }) => grade.strong === 2) || crossChecks.length > 0) return 'open'
   return limits.some(({ grade }) => grade.strong === 1) ? 'pastPlan' : 'passes'
 }
 
-/** A size known only as a bound or a range gives no clearance at its place: the fit stays open there. */
-const placed = ({ station, direction, interval }: TakenReading): PlacedSize[] =>
-  isPoint(interval) ? [{ station, direction, value: interval.low }] : []
+const placed = ({ station, direction, known: { interval } }: SheetPlace): PlacedSize[] =>
+  interval && isPoint(interval) ? [{ station, direction, value: interval.low }] : []
 
-function uncertaintyOf({ reductionsOf }: FitInput, id: string): number {
-  return reductionsOf(id)?.values.maximum?.uncertainty ?? 0
+interface ClearanceAt {
+  readonly station: string
+  readonly direction: string
+  readonly known: Known
+  /** Sizes it is the difference of; null where the place has no partner and the mate's outer sizes stand in. */
+  readonly pair: { readonly bore: Interval; readonly journal: Interval } | null
 }
 
-function stripsOf({
-  fit,
-  characteristic,
-  takenOf,
-}: FitInput): { station: string; direction: string; clearanceMm: number; uncertainty: number }[] {
-  if (fit.strip === null) return []
-  const method = characteristic(fit.strip).method
-  if (method.kind !== 'plasticStrip') throw new Error(`${fit.strip} is no plastic strip`)
-  return takenOf(fit.strip).flatMap((reading) => {
-    const found = stripClearanceOf(method, reading)
-    if (!found || !isPoint(found.interval) || reading.direction !== method.direction.id) return []
-    return [
-      { station: reading.station, direction: reading.direction, clearanceMm: found.interval.low, uncertainty: found.uncertainty },
-    ]
+const at = (places: readonly SheetPlace[], { station, direction }: Pick<SheetPlace, 'station' | 'direction'>): SheetPlace | undefined =>
+  places.find((place) => place.station === station && place.direction === direction)
+
+/**
+ * Clearance at every place of either part, bore − journal, paired at the same station and direction. A place that the
+ * other part's sheet does not have is held against all sizes of that part: it bounds the clearance all the same.
+ */
+function clearancesOf(bores: readonly SheetPlace[], journals: readonly SheetPlace[], guard: number): readonly ClearanceAt[] {
+  const anywhere = (places: readonly SheetPlace[]): Known => {
+    const known = places.map((place) => place.known)
+    const [least, most] = [over(known, smallestOf), over(known, largestOf)]
+    if (!least || !most || !least.interval || !most.interval) return UNKNOWN
+    const hull = (low: Interval, high: Interval): Interval => ({ low: low.low, high: high.high })
+    const errors = standardUncertainty(least.errors) >= standardUncertainty(most.errors) ? least.errors : most.errors
+    return {
+      interval: hull(least.interval, most.interval),
+      reach: hull(least.reach, most.reach),
+      guarded: hull(least.guarded, most.guarded),
+      errors,
+    }
+  }
+  const [anyBore, anyJournal] = [anywhere(bores), anywhere(journals)]
+  const pair = (place: SheetPlace, bore: Known, journal: Known, isPaired: boolean): ClearanceAt => ({
+    station: place.station,
+    direction: place.direction,
+    known: differenceOf(bore, journal, guard),
+    pair: isPaired && bore.interval && journal.interval ? { bore: bore.interval, journal: journal.interval } : null,
   })
+  return [
+    ...bores.map((bore) => {
+      const journal = at(journals, bore)
+      return pair(bore, bore.known, journal?.known ?? anyJournal, journal !== undefined)
+    }),
+    ...journals.filter((journal) => !at(bores, journal)).map((journal) => pair(journal, anyBore, journal.known, false)),
+  ]
 }
 
 interface Extremes {
@@ -111,84 +141,200 @@ interface Extremes {
   readonly maximum: Reduced | null
 }
 
-function byStrip({ fit, reductionsOf }: FitInput): Extremes {
-  const values = fit.strip === null ? undefined : reductionsOf(fit.strip)?.values
+function byStrip({ fit, routes }: FitInput): Extremes {
+  const values = fit.strip === null ? undefined : routes.reductionsOf(fit.strip)?.values
   return { minimum: values?.minimum ?? null, maximum: values?.maximum ?? null }
 }
 
-function byParts(input: FitInput, clearance: ReturnType<typeof clearanceOf>, uncertainty: number): Extremes {
-  const complete = missingOf(input).length === 0
-  const extreme = (value: number | null, open: Reduced['open']): Reduced | null => {
-    const place = clearance.matched.find((candidate) => candidate.value === value)
-    if (value === null || !place) return null
-    return {
+function byParts(places: readonly ClearanceAt[]): Extremes {
+  const known = places.map((place) => place.known)
+  const extreme = (of: Known | null, holder: ClearanceAt | undefined): Reduced | null => {
+    if (!of?.interval || !holder) return null
+    const { station, direction, pair } = holder
+    return reduced(of, {
       quantity: 'length',
-      value,
-      interval: null,
-      uncertainty,
-      where: `at ${place.station} ${place.direction}`,
-      sum: [
-        { label: 'bore', quantity: 'length', value: place.boreMm, interval: null },
-        { label: 'less journal', quantity: 'length', value: -place.journalMm, interval: null },
-      ],
-      open: complete ? 'complete' : open,
-    }
+      where: `at ${station} ${direction}`,
+      sum:
+        pair === null
+          ? []
+          : [
+              { label: 'bore', quantity: 'length', ...endsOrValue(pair.bore) },
+              { label: 'less journal', quantity: 'length', ...endsOrValue(negate(pair.journal)) },
+            ],
+    })
   }
-  return { minimum: extreme(clearance.minimumMm, 'canOnlyShrink'), maximum: extreme(clearance.maximumMm, 'canOnlyGrow') }
+  const taken = places.flatMap((place) => (place.known.interval ? [{ place, interval: place.known.interval }] : []))
+  const [least, most] = [
+    [...taken].sort((a, b) => a.interval.low - b.interval.low)[0]?.place,
+    [...taken].sort((a, b) => b.interval.high - a.interval.high)[0]?.place,
+  ]
+  return { minimum: extreme(over(known, smallestOf), least), maximum: extreme(over(known, largestOf), most) }
 }
 
-/** Places still to be read before the clearance is complete, in words. */
-function missingOf({ fit, characteristic, takenOf }: FitInput): string[] {
-  return [fit.bore, fit.journal].flatMap((id) => {
-    const { method, name } = characteristic(id)
-    const open = slotsOf(method).filter(
-      (slot) =>
-        !takenOf(id).some(
-          (reading) => reading.station === slot.station && reading.direction === slot.direction && isPoint(reading.interval),
-        ),
-    )
-    return open.length === 0 ? [] : [`${name} (${open.length})`]
+const endsOrValue = ({ low, high }: Interval) =>
+  low === high
+    ? { value: low, interval: null }
+    : { value: null, interval: { low: Number.isFinite(low) ? low : null, high: Number.isFinite(high) ? high : null } }
+
+interface StripAt {
+  readonly station: string
+  readonly direction: string
+  readonly known: Known
+}
+
+function stripsOf(input: FitInput, guard: number): readonly StripAt[] {
+  const { fit } = input
+  if (fit.strip === null || !input.stripCounts) return []
+  const characteristic = input.characteristic(fit.strip)
+  const { method } = characteristic
+  if (method.kind !== 'plasticStrip') throw new Error(`${fit.strip} is no plastic strip`)
+  return sheetAt(characteristic, input.setOf(fit.strip), guard).taken.flatMap(({ station, direction, known, interval, readings }) => {
+    if (direction !== method.direction.id || readings.some(({ doubt }) => doubt !== null)) return []
+    const { interval: clearance, errors } = stripClearanceOf(method, { interval, errors: known.errors })
+    return [{ station, direction, known: settled(clearance, errors, guard) }]
   })
 }
 
-function fitVote(input: FitInput, outcome: LimitOutcome, countsBy: FitResult['countsBy']): Vote {
-  const { fit, part, figures } = input
-  const { figure, extent, expanded, unit } = figures
-  const isBore = (id: string): boolean => input.characteristic(id).method.kind === 'boreDiameter'
+/** How strip and parts stand to each other at one place: beyond doubt together, apart, or not known to figures. */
+interface ClosureAt {
+  readonly where: string
+  readonly standing: 'agrees' | 'disagrees' | 'open'
+  readonly closure: Closure | null
+}
+
+function closureAt(strip: StripAt, places: readonly ClearanceAt[], guard: number): ClosureAt | null {
+  const { station, direction } = strip
+  const parts = places.find((place) => place.station === station && place.direction === direction && place.pair !== null)
+  if (!parts || !strip.known.interval || !parts.known.interval) return null
+  const difference = differenceOf(strip.known, parts.known, guard)
+  const of = difference.interval
+  if (!of) return null
+  const allowedMm = coverageFactor(degreesOfFreedom(difference.errors)) * standardUncertainty(difference.errors)
+  const apart = exceeds(of.low, allowedMm) || exceeds(-allowedMm, of.high)
+  const together = !exceeds(of.high, allowedMm) && !exceeds(-allowedMm, of.low)
+  const closure: Closure | null =
+    isPoint(of) && isPoint(strip.known.interval) && isPoint(parts.known.interval)
+      ? {
+          station,
+          direction,
+          stripMm: strip.known.interval.low,
+          partsMm: parts.known.interval.low,
+          differenceMm: of.low,
+          allowedMm,
+          agrees: !apart,
+        }
+      : null
+  return { where: `at ${station} ${direction}`.trim(), standing: together ? 'agrees' : apart ? 'disagrees' : 'open', closure }
+}
+
+/**
+ * Strip and parts know the same thing. While they differ beyond their doubt one of them is wrong, and neither passes the
+ * fit. One of them may be left out, but where the book demands both.
+ */
+function crossCheckVotes(
+  { fit, stage }: FitInput,
+  closures: readonly ClosureAt[],
+  strips: number,
+  strongest: Level,
+  countsBy: FitMeasured['countsBy'],
+): Vote[] {
+  const apart = closures.filter(({ standing }) => standing === 'disagrees').map(({ where }) => where)
+  const open = closures.filter(({ standing }) => standing === 'open').map(({ where }) => where)
+  const saying = (code: string, reason: string, settledBy: string, places: readonly string[]): Vote =>
+    openVote({ rule: 'crossCheck', code, facts: { places }, stage, subject: fit.id, strong: strongest, reason, settledBy })
+  if (apart.length > 0)
+    return [
+      saying(
+        'disagrees',
+        `${fit.name}: strip and measured parts disagree ${listed(apart)}: one of them is wrong`,
+        'Lay a new strip there, and measure bore and journal there again.',
+        apart,
+      ),
+    ]
+  if (open.length > 0)
+    return [
+      saying(
+        'notFigures',
+        `${fit.name}: whether strip and measured parts agree is not known ${listed(open)}`,
+        'Read strip, bore and journal there to figures.',
+        open,
+      ),
+    ]
+  const missing = countsBy === 'strip' ? closures.length === 0 : strips === 0
+  return fit.bothWays && fit.strip !== null && missing
+    ? [
+        saying(
+          'missing',
+          `${fit.name}: the book wants strip and measured parts, and only one of them is there`,
+          countsBy === 'strip' ? 'Measure bore and journal too.' : 'Lay a strip too.',
+          [],
+        ),
+      ]
+    : []
+}
+
+/** Places still to be read before the clearance is complete, in words. */
+function missingOf({ fit, characteristic, setOf }: FitInput): string[] {
+  return [fit.bore, fit.journal].flatMap((id) => {
+    const own = characteristic(id)
+    const { places } = sheetAt(own, setOf(id), 0)
+    const open = places.filter(({ known }) => known.interval === null)
+    const bounds = places.filter(({ known }) => known.interval !== null && !isPoint(known.interval))
+    return [
+      ...(open.length === 0 ? [] : [`${own.name} (${open.length})`]),
+      ...(bounds.length === 0 ? [] : [`${own.name} to a figure ${bounds.map(({ label }) => label).join(', ')}`]),
+    ]
+  })
+}
+
+function fitVote(input: FitInput, outcome: LimitOutcome, countsBy: FitMeasured['countsBy'], mending: Mending): Vote {
+  const { fit, figures, stage, routes } = input
+  const { extent, expanded, unit } = figures
   const value = outcome.value
+  const k = value === null ? 2 : coverageFactor(value.degreesOfFreedom)
   const steps: TraceStep[] =
     value === null
       ? []
       : [
           {
             kind: 'reduction',
-            text: `${value.where}: ${value.sum.map((term) => `${term.label} ${extent(namedBy(term))}`).join(', ')} → ${extent(value)} ${unit}`,
+            text: `${[`${value.where}:`, value.sum.map((term) => `${term.label} ${extent(namedBy(term))}`).join(', ')].join(' ').trim()} → ${extent(value)} ${unit}`,
             source: null,
           },
           {
             kind: 'uncertainty',
-            text: `± ${expanded(value.uncertainty)} ${unit} (k = ${COVERAGE_FACTOR})`,
+            text: `± ${expanded(value.uncertainty, k)} ${unit} (k = ${k.toFixed(k === 2 ? 0 : 2)})`,
             source: null,
           },
         ]
-  const reductions = reductionsForCounting(input, countsBy)
+  const missing =
+    countsBy === 'strip' && fit.strip !== null
+      ? stripMissing(routes.reductionsOf(fit.strip), input.characteristic(fit.strip))
+      : missingOf(input)
   return limitVote({
     subject: fit.id,
     rule: 'fit',
+    stage,
     outcome,
-    mending: mendingOf(part, [fit.bore, fit.journal], isBore, input.reductionsOf, figure),
-    reductions,
-    missing: countsBy === 'strip' ? [] : missingOf(input),
+    mending,
+    reductions: reductionsForCounting(input, countsBy),
+    missing,
+    settledOtherwise: null,
     valueName: `${fit.name}: ${outcome.limit.judges === 'minimum' ? 'smallest' : 'largest'} clearance`,
     figures,
     steps,
   })
 }
 
+const stripMissing = (reductions: Reductions | undefined, { name }: Characteristic): string[] =>
+  reductions && reductions.taken === reductions.needed
+    ? []
+    : [`${name} (${(reductions?.needed ?? 0) - (reductions?.taken ?? 0)})`]
+
 /** Taken and needed readings of what the clearance follows from, for the words of the reason. */
-function reductionsForCounting({ fit, reductionsOf }: FitInput, countsBy: FitResult['countsBy']): Reductions {
+function reductionsForCounting({ fit, routes }: FitInput, countsBy: FitMeasured['countsBy']): Reductions {
   const ids = countsBy === 'strip' && fit.strip !== null ? [fit.strip] : [fit.bore, fit.journal]
-  const all = ids.map((id) => reductionsOf(id))
+  const all = ids.map((id) => routes.reductionsOf(id))
   const total = (pick: (reductions: Reductions) => number): number =>
     all.reduce((sum, reductions) => sum + (reductions ? pick(reductions) : 0), 0)
   return { values: {}, faults: [], taken: total((r) => r.taken), needed: total((r) => r.needed), cannot: total((r) => r.cannot) }

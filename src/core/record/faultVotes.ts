@@ -1,9 +1,11 @@
 import type { Level } from '../decision/level'
+import { openVote } from '../decision/vote'
 import { listed } from '../decision/limitVote'
 import type { MethodFault, Reductions } from '../method/reduction'
 import type { Figures } from '../quantity/figures'
 import type { Characteristic } from './bookSchema'
-import type { Vote, VoteRule } from './results'
+import type { Vote, VoteFacts, VoteRule } from './results'
+import type { Stage } from './stage'
 
 /** What a fault of the method says, and what to do about it. */
 export function sayFault(
@@ -22,6 +24,32 @@ export function sayFault(
           fault.sticksOut === null ? `Take the repeats${at} again.` : `${first} and take repeat ${fault.sticksOut}${at} again.`,
       }
     }
+    case 'repeatsNotFigures': {
+      const at = fault.at === '' ? '' : ` at ${fault.at}`
+      return {
+        rule: 'repeats',
+        reason: `A repeat${at} is a bound or a range: whether the repeats agree within ${difference(fault.limitValue)} ${unit} is not known`,
+        settledBy: `Read every repeat${at} to a figure.`,
+      }
+    }
+    case 'noGauge':
+      return {
+        rule: 'gauge',
+        reason: `Read with nobody knows what: ${listed(fault.slots)}`,
+        settledBy: 'Take it again with a gauge from the store.',
+      }
+    case 'otherGauge':
+      return {
+        rule: 'gauge',
+        reason: `Read with a gauge of another quantity: ${listed(fault.slots)}`,
+        settledBy: 'Take it again with a gauge that measures this.',
+      }
+    case 'notUnderstood':
+      return {
+        rule: 'gauge',
+        reason: `Typed in words that may say another figure: ${listed(fault.slots)}`,
+        settledBy: 'Type it again.',
+      }
     case 'outsideStripScale':
       return {
         rule: 'stripScale',
@@ -45,20 +73,28 @@ export function sayFault(
   }
 }
 
-/** Faults of the method keep the verdict open, up to what its limits could ask for, until the readings are taken again. */
+/**
+ * Faults of the method keep the verdict open, up to what its limits could ask for, until the readings are taken again. One
+ * without a limit settles nothing for whoever reads it: their votes say so.
+ */
 export const faultVotes = (
-  characteristic: Characteristic,
+  { characteristic, stage }: { readonly characteristic: Characteristic; readonly stage: Stage },
   reductions: Reductions,
   figures: Figures,
   strongestOfLimits: Level,
 ): Vote[] =>
-  reductions.faults.map((fault) => ({
-    ...sayFault(fault, figures, characteristic.beforeRepeats),
-    subject: characteristic.id,
-    source: null,
-    route: null,
-    trace: [],
-    mild: 'reuse',
-    // Without a limit of its own it serves what others judge: how far that reaches is not known here.
-    strong: characteristic.limits.length === 0 ? 'replace' : strongestOfLimits,
-  }))
+  reductions.faults.map((fault) =>
+    openVote({
+      ...sayFault(fault, figures, characteristic.beforeRepeats),
+      code: fault.code,
+      facts: factsOf(fault),
+      stage,
+      subject: characteristic.id,
+      strong: strongestOfLimits,
+    }),
+  )
+
+function factsOf(fault: MethodFault): VoteFacts {
+  const { code: _, ...facts } = fault
+  return facts
+}

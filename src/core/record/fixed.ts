@@ -1,4 +1,5 @@
 import type { Gauge } from '../gauge/gauge'
+import { guardFactorOf } from '../limit/conformity'
 import { foldWork, type WorkState } from '../work/fold'
 import type { Characteristic, Part } from './bookSchema'
 import { dependentsOf, evaluationOrder } from './dependencies'
@@ -18,8 +19,18 @@ export interface Fixed {
   /** Characteristics whose mending, and fits whose mending or clearance, read this one. */
   readonly readers: ReadonlyMap<string, readonly string[]>
   readonly fitReaders: ReadonlyMap<string, readonly number[]>
+  /** Parts whose routes read this one. */
+  readonly partReaders: ReadonlyMap<string, readonly string[]>
   readonly fitsOfPart: ReadonlyMap<string, readonly number[]>
   readonly ofPart: ReadonlyMap<string, readonly number[]>
+  /** Fits that a characteristic is part of, rings that run in it, cross-checks that read it. */
+  readonly fitsOf: ReadonlyMap<string, readonly number[]>
+  readonly ringsIn: ReadonlyMap<string, readonly Characteristic[]>
+  readonly closingsOf: ReadonlyMap<string, readonly number[]>
+  /** Cross-checks that read something of a part. */
+  readonly closingsOfPart: ReadonlyMap<string, readonly number[]>
+  /** Standard uncertainties the guard band of the policy is wide. */
+  readonly guard: number
   readonly earlier: EarlierOverhauls
   readonly work: WorkState
   readonly planned: ReadonlySet<string>
@@ -33,8 +44,7 @@ export function characteristicAt(fixed: Fixed, id: string): Characteristic {
 
 export function fix(record: InspectionRecord): Fixed {
   const { book, job } = record
-  const ordered = evaluationOrder(book.characteristics)
-  if (ordered.kind === 'cycle') throw new Error(`characteristics need each other: ${ordered.chain.join(', ')}`)
+  const { order } = evaluationOrder(book.characteristics)
   const gauges = gaugesById(record.gauges)
   const parts = new Map(book.parts.map((part) => [part.id, part]))
   const readers = new Map<string, string[]>()
@@ -44,16 +54,44 @@ export function fix(record: InspectionRecord): Fixed {
     if (list) list.push(value)
     else map.set(key, [value])
   }
-  const cutAt = (part: Part | undefined, mends: readonly string[]): string[] =>
-    (part?.routes ?? [])
-      .filter((route) => mends.some((id) => route.mends.includes(id)))
-      .flatMap((route) => (route.sizeAfter ? [route.sizeAfter.characteristic] : []))
+  const fitsOf = new Map<string, number[]>()
+  book.fits.forEach((fit, index) => {
+    add(fitsOf, fit.bore, index)
+    if (fit.journal !== fit.bore) add(fitsOf, fit.journal, index)
+  })
+  const ringsIn = new Map<string, Characteristic[]>()
   for (const characteristic of book.characteristics)
-    for (const id of new Set(cutAt(parts.get(characteristic.part), [characteristic.id]))) add(readers, id, characteristic.id)
+    if (characteristic.method.kind === 'ringEndGap') add(ringsIn, characteristic.method.runsIn, characteristic)
+  const closingsOf = new Map<string, number[]>()
+  const closingsOfPart = new Map<string, number[]>()
+  const partOf = new Map(book.characteristics.map(({ id, part }) => [id, part]))
+  book.closings?.forEach((closing, index) => {
+    const named = new Set(Object.values(closing.names).map(({ characteristic }) => characteristic))
+    for (const id of named) add(closingsOf, id, index)
+    for (const part of new Set([...named].flatMap((id) => partOf.get(id) ?? []))) add(closingsOfPart, part, index)
+  })
+  /** Everything that trying the routes of a part reads: what they cut, what runs against that, and its rings. */
+  const readByRoutes = (part: Part | undefined, mends: readonly string[]): string[] =>
+    (part?.routes ?? []).flatMap((route) => {
+      const cut = route.sizeAfter?.characteristic ?? mends.find((id) => route.mends.includes(id))
+      if (cut === undefined) return []
+      const against = (fitsOf.get(cut) ?? []).flatMap((index) => {
+        const fit = book.fits[index]
+        return fit ? [fit.bore, fit.journal] : []
+      })
+      return [cut, ...against, ...(ringsIn.get(cut) ?? []).map(({ id }) => id)]
+    })
+  for (const characteristic of book.characteristics)
+    for (const id of new Set(readByRoutes(parts.get(characteristic.part), [characteristic.id])))
+      if (id !== characteristic.id) add(readers, id, characteristic.id)
   book.fits.forEach((fit, index) => {
     const named = [fit.bore, fit.journal, ...(fit.strip === null ? [] : [fit.strip])]
-    for (const id of new Set([...named, ...cutAt(parts.get(fit.mendOn), [fit.bore, fit.journal])])) add(fitReaders, id, index)
+    for (const id of new Set([...named, ...readByRoutes(parts.get(fit.mendOn), [fit.bore, fit.journal])])) add(fitReaders, id, index)
   })
+  /** Parts whose findings and patterns ask for routes that read a characteristic. */
+  const partReaders = new Map<string, string[]>()
+  for (const part of book.parts)
+    for (const id of new Set(readByRoutes(part, []))) add(partReaders, id, part.id)
   const fitsOfPart = new Map<string, number[]>()
   book.fits.forEach((fit, index) => add(fitsOfPart, fit.mendOn, index))
   const ofPart = new Map<string, number[]>()
@@ -62,16 +100,22 @@ export function fix(record: InspectionRecord): Fixed {
   return {
     record,
     gauges,
-    order: ordered.order,
+    order,
     index: new Map(book.characteristics.map(({ id }, index) => [id, index])),
     parts,
     partIndex: new Map(book.parts.map(({ id }, index) => [id, index])),
-    dependents: dependentsOf(ordered.order),
+    dependents: dependentsOf(order),
     readers,
     fitReaders,
     fitsOfPart,
     ofPart,
-    earlier: earlierOverhauls(record, ordered.order, gauges),
+    fitsOf,
+    ringsIn,
+    closingsOf,
+    closingsOfPart,
+    partReaders,
+    guard: guardFactorOf(job.policy.acceptance),
+    earlier: earlierOverhauls(record, order, gauges),
     work,
     planned: new Set(work.planned.keys()),
   }

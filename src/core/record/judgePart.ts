@@ -1,43 +1,104 @@
 import { findingVotes } from '../decision/findingVote'
 import { listed } from '../decision/limitVote'
-import { partVerdict } from '../decision/partVerdict'
+import { mendingOf, type RouteContext } from '../decision/mending'
+import { partVerdict, spanOf } from '../decision/partVerdict'
+import { vote } from '../decision/vote'
 import { slotLabel } from '../method/layout'
 import type { GateMeasurement } from '../work/gate'
 import { levelOf, type Scope } from '../work/need'
 import type { FitSpec, LimitBook, Part } from './bookSchema'
+import { changeVote } from './changes'
+import { type ClosingResult, closingVote } from './closings'
 import { characteristicAt, type Fixed } from './fixed'
+import { type LaterStage, laterStages } from './laterStages'
 import type { CharacteristicResult, FitResult, Measured, PartResult, Vote } from './results'
+import type { Stage } from './stage'
+
+export interface PartInput {
+  readonly scope: Scope
+  readonly characteristics: readonly CharacteristicResult[]
+  readonly fits: readonly FitResult[]
+  readonly closings: readonly ClosingResult[]
+  /** What routes are tried on, with what was found. */
+  readonly routes: RouteContext
+}
 
 /** The verdict of a part from everything that votes on it: its measurements, its fits, findings, service rules, the level. */
-export function judgePart(
-  fixed: Fixed,
-  part: Part,
-  {
-    scope,
-    characteristics,
-    fits,
-  }: { readonly scope: Scope; readonly characteristics: readonly CharacteristicResult[]; readonly fits: readonly FitResult[] },
-): PartResult {
+export function judgePart(fixed: Fixed, part: Part, input: PartInput): PartResult {
+  const { scope, characteristics, fits, routes } = input
   const { book } = fixed.record
   const own = (fixed.ofPart.get(part.id) ?? []).flatMap((index) => characteristics[index] ?? [])
   const needOfId = (id: string) => characteristics[fixed.index.get(id) ?? -1]?.need
   const isNeeded = (fit: FitSpec): boolean => needOfId(fit.bore) === 'required' && needOfId(fit.journal) === 'required'
   // What the level leaves out and nobody has measured says nothing about the part.
-  const votes = own.filter(({ need, readings }) => need === 'required' || readings.length > 0).flatMap((result) => result.votes)
-  const fitVotes = (fixed.fitsOfPart.get(part.id) ?? []).flatMap((index) => {
+  const counting = own.filter(({ need, readings }) => need === 'required' || readings.length > 0)
+  const votes = counting.flatMap((result) => [...result.votes, ...changeVotes(fixed, part, result, 'asFound', routes)])
+  const ownFits = (fixed.fitsOfPart.get(part.id) ?? []).flatMap((index) => {
     const fit = book.fits[index]
-    return fit && isNeeded(fit) ? (fits[index]?.votes ?? []) : []
+    const result = fits[index]
+    return fit && result && isNeeded(fit) ? [result] : []
   })
-  const findings = findingVotes(book, part, fixed.work)
+  const fitVotes = ownFits.flatMap((fit) => fit.votes)
+  const crossChecks = (fixed.closingsOfPart.get(part.id) ?? []).flatMap((index) => {
+    const closing = book.closings?.[index]
+    const result = input.closings[index]
+    const nameOf = (id: string): string => characteristicAt(fixed, id).name
+    return closing && result ? (closingVote(closing, result, nameOf) ?? []) : []
+  })
+  const findings = findingVotes(book, part, fixed.work, routes)
   const service = serviceVotes(book, part, scope)
   const left = own.filter(({ need, readings }) => need !== 'required' && readings.length === 0)
   const pending = scope.gate?.kind === 'open' && (left.length > 0 || own.length === 0)
   const renewed = service.some(({ mild }) => mild === 'replace')
-  const isNeededPart = scope.leftOut === null || renewed || [...votes, ...fitVotes, ...findings].length > 0
+  const said = [...votes, ...fitVotes, ...crossChecks, ...findings]
+  const isNeededPart = scope.leftOut === null || renewed || said.length > 0
   const need = isNeededPart ? 'required' : pending ? 'ifGateFails' : 'notRequired'
   const leftOut = left.length > 0 || !isNeededPart ? [leftOutVote(scope, pending)] : []
-  return { ...partVerdict(part, [...votes, ...fitVotes, ...findings, ...service, ...leftOut]), need }
+  const found = [...said, ...service, ...leftOut]
+  return {
+    ...partVerdict(part, found.length > 0 ? found : [nothingKnownVote()], laterVotes(fixed, part, own, ownFits, routes)),
+    need,
+  }
 }
+
+/** What the later stages say, each of what was measured there. */
+const laterVotes = (
+  fixed: Fixed,
+  part: Part,
+  own: readonly CharacteristicResult[],
+  fits: readonly FitResult[],
+  routes: RouteContext,
+): readonly { readonly stage: LaterStage; readonly votes: readonly Vote[] }[] =>
+  laterStages.flatMap((stage) => {
+    const measured = own.flatMap((result) => {
+      const at = result.stages.find((other) => other.stage === stage)
+      return [...(at?.votes ?? []), ...changeVotes(fixed, part, result, stage, routes)]
+    })
+    const fitted = fits.flatMap(({ stages }) => stages.find((other) => other.stage === stage)?.votes ?? [])
+    const votes = [...measured, ...fitted]
+    return votes.length > 0 ? [{ stage, votes }] : []
+  })
+
+function changeVotes(fixed: Fixed, part: Part, { id, changes }: CharacteristicResult, to: Stage, routes: RouteContext): Vote[] {
+  const characteristic = characteristicAt(fixed, id)
+  return changes
+    .filter(({ limit }) => limit.to === to)
+    .flatMap((outcome) => {
+      const mending = mendingOf(part, { kind: 'characteristic', id, limit: null }, routes)
+      return changeVote(outcome, characteristic, fixed.record.machine.units, mending) ?? []
+    })
+}
+
+/** Nothing measures it and nobody has looked at it: nothing is known of it. */
+const nothingKnownVote = (): Vote =>
+  vote({
+    rule: 'nothingKnown',
+    code: 'nothingKnown',
+    mild: 'reuse',
+    strong: 'replace',
+    reason: 'Not looked at yet',
+    settledBy: 'Look at it and write down what was found, or that nothing was.',
+  })
 
 /** Parts renewed always; at a level that does not disturb them they stay, and while its gate is open that is open too. */
 function serviceVotes(book: LimitBook, part: Part, scope: Scope): Vote[] {
@@ -45,39 +106,36 @@ function serviceVotes(book: LimitBook, part: Part, scope: Scope): Vote[] {
   const renews = levelOf(book, scope.counts)?.renews ?? true
   const pending = !renews && scope.gate?.kind === 'open'
   return [
-    {
+    vote({
       rule: 'service',
-      subject: null,
+      code: renews ? 'renewed' : 'notDisturbed',
       mild: renews ? 'replace' : 'reuse',
       strong: renews || pending ? 'replace' : 'reuse',
       reason: renews ? 'Always renewed at an overhaul' : 'Renewed at an overhaul; not disturbed at this level',
       settledBy: pending ? 'Take the gate measurements.' : null,
-      source: null,
-      route: null,
-      trace: [],
-    },
+    }),
   ]
 }
 
 function leftOutVote(scope: Scope, pending: boolean): Vote {
   const gate = scope.gate
-  return {
+  return vote({
     rule: 'leftOut',
-    subject: null,
+    code: pending ? 'ifGateFails' : 'notRequired',
     mild: 'reuse',
     strong: pending ? 'replace' : 'reuse',
     reason: scope.leftOut ?? 'Not required',
     settledBy: pending && gate?.kind === 'open' ? `Take the gate measurements: ${listed(gate.missing)}.` : null,
-    source: null,
-    route: null,
-    trace: [],
-  }
+  })
 }
 
 /** What the gate looks at: the strongest reason, and the one reading that a failing value was taken from. */
 export function asGateMeasurement(fixed: Fixed, result: Measured | undefined): GateMeasurement {
   if (!result) throw new Error('a gate measures a characteristic that its book does not have')
-  const [vote] = result.votes
+  // A gate judges what was measured; what is foretold stands beside it.
+  const votes = result.votes.filter(({ rule }) => rule !== 'forecast')
+  const [strongest] = votes
+  const { mild, strong } = votes.length === 0 ? { mild: 'reuse' as const, strong: 'replace' as const } : spanOf(votes)
   const { name, method } = characteristicAt(fixed, result.id)
   const failing = result.limits.find(({ grade }) => grade.mild > 0)?.value ?? null
   const read = result.readings.filter((reading) => failing?.where.includes(slotLabel(method, reading)))
@@ -85,9 +143,9 @@ export function asGateMeasurement(fixed: Fixed, result: Measured | undefined): G
   return {
     id: result.id,
     name,
-    mild: result.mild,
-    strong: result.strong,
-    reason: vote ? `${name}: ${vote.reason}` : name,
+    mild,
+    strong,
+    reason: strongest ? `${name}: ${strongest.reason}` : name,
     reading: reading ? `“${reading.text}” at ${slotLabel(method, reading)}` : null,
   }
 }

@@ -28,7 +28,7 @@ export function laterSetsOf(fixed: Fixed, readings: readonly Reading[], asFound:
         return characteristic ? [[id, takenOf(characteristic, own, fixed.gauges)] as const] : []
       }),
     )
-    later = { ...later, [stage]: reduceStage(fixed.order, sets, later, stage, asFound, 'all') }
+    later = { ...later, [stage]: reduceStage(fixed.order, sets, later, stage, asFound, 'all', fixed.guard) }
   }
   return later
 }
@@ -49,7 +49,7 @@ export function laterSetsWith(
       else sets.set(changed.characteristic.id, takenOf(changed.characteristic, changed.standing, fixed.gauges))
     }
     if (sets.size === 0 && later[stage].size === 0) continue
-    made = { ...made, [stage]: reduceStage(fixed.order, sets, made, stage, asFound, affected) }
+    made = { ...made, [stage]: reduceStage(fixed.order, sets, made, stage, asFound, affected, fixed.guard) }
   }
   return made
 }
@@ -79,6 +79,7 @@ function reduceStage(
   stage: LaterStage,
   asFound: ReadonlyMap<string, Reductions>,
   affected: ReadonlySet<string> | 'all',
+  guard: number,
 ): ReadonlyMap<string, ReducedSet> {
   const made = new Map<string, ReducedSet>()
   if (sets.size === 0) return made
@@ -93,7 +94,7 @@ function reduceStage(
     const isComputed = method.kind === 'computed' && Object.values(method.names).some((of) => made.has(of.characteristic))
     const set = isComputed ? NOTHING_TAKEN : sets.get(id)
     if (set && (isComputed || set.standing.length > 0))
-      made.set(id, { set, reductions: reduce(characteristic, set, at, (of) => made.get(of)?.set) })
+      made.set(id, { set, reductions: reduce(characteristic, set, at, guard) })
   }
   return made
 }

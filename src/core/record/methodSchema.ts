@@ -41,6 +41,7 @@ export const methodSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('boreDiameter'),
     masterMm: positiveMm.nullable(),
+    masterWithinMm: z.number().min(0).max(1).optional(),
     unworn: z.string().min(1).max(8).optional(),
     ...diameterLayout,
   }),

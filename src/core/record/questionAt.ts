@@ -1,5 +1,6 @@
 import type { Gauge } from '../gauge/gauge'
-import { COVERAGE_FACTOR, readingUncertainty } from '../gauge/uncertainty'
+import { coverageFactor } from '../gauge/errors'
+import { readingUncertainty } from '../gauge/uncertainty'
 import { givesOf, quantityOf, stepOf } from '../method/gives'
 import { formAt, PRESSURE, quantityAt, type Slot, slotKey, slotsOf } from '../method/layout'
 import type { Neighbour } from '../method/slip/expectation'
@@ -66,7 +67,7 @@ export function questionAt(input: QuestionInput): SlipQuestion | null {
     typedStep: parsed.typedStep,
     newSize: characteristic.new && [characteristic.new.lower, characteristic.new.upper],
     limits: own && (method.kind !== 'openingPressure' || slot.station === PRESSURE.opens) ? limits : [],
-    expandedUncertainty: COVERAGE_FACTOR * readingUncertainty(gauge),
+    expandedUncertainty: coverageFactor(null) * readingUncertainty(gauge),
     gauge,
     gaugeUsedBefore:
       record.job.readings.some((reading) => reading.gauge === gauge.id) ||

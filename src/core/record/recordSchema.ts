@@ -4,8 +4,9 @@ import { levels } from '../decision/level'
 import { type Gauge, gaugeKinds } from '../gauge/gauge'
 import { type ChosenSchools, type School, schools } from '../job/schools'
 import type { Limit } from '../limit/limit'
-import { acceptsSlot, formAt } from '../method/layout'
+import { acceptsSlot, formAt, quantityAt } from '../method/layout'
 import type { Method } from '../method/method'
+import type { QuantityKind } from '../quantity/kind'
 import { parseReading } from '../quantity/reading'
 import { entrySchema } from '../work/entrySchema'
 import { readTypedCharacteristic, typedIn } from '../work/typedBook'
@@ -32,6 +33,7 @@ export const gaugeSchema = z.strictObject({
     .array(z.strictObject({ at: valueSchema, error: valueSchema }))
     .max(200)
     .default([]),
+  repeatability: z.number().gt(0).max(1e6).optional(),
   expansionPerK: z.number().gt(0).max(1e-3).nullable().default(null),
   range: z
     .strictObject({ least: valueSchema, greatest: valueSchema })
@@ -135,15 +137,17 @@ function readingFault(reading: Reading, method: Method): { field: string; says: 
     form: form.kind === 'quantity' ? { ...form, masterMm: reading.masterMm } : form,
     defaultUnit: reading.defaultUnit,
   })
-  if (!parsed.ok) return { field: 'text', says: 'the typed text is not a reading' }
+  // What was understood once and is not today is read all the same, and settles nothing (recordFaults, standing).
+  if (!parsed.ok) return null
   const says = parsed.value
   if (says.kind !== reading.kind) return { field: 'kind', says: `the text is a ${says.kind}, the reading says ${reading.kind}` }
+  const quantity = quantityAt(method, reading)
   if (says.kind === 'point')
-    return same(says.value, reading.value)
+    return same(says.value, reading.value, quantity)
       ? null
       : { field: 'value', says: `the text says ${says.exact}, the value says ${reading.value}` }
   if (says.kind === 'interval')
-    return same(says.low, reading.low) && same(says.high, reading.high)
+    return same(says.low, reading.low, quantity) && same(says.high, reading.high, quantity)
       ? null
       : { field: 'low', says: 'the ends are not those of the text' }
   return null
@@ -162,7 +166,8 @@ const sameLimits = (a: readonly Limit[], b: readonly Limit[]): boolean =>
     )
   })
 
-const same = (a: number | null, b: number | null): boolean => (a === null || b === null ? a === b : forComparison(a - b) === 0)
+const same = (a: number | null, b: number | null, quantity: QuantityKind = 'length'): boolean =>
+  a === null || b === null ? a === b : forComparison(a - b, quantity) === 0
 
 /** One inspection with everything its results follow from: the open record format, version 2. */
 export const recordSchema = z

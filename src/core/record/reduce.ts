@@ -1,33 +1,28 @@
-import type { Common } from '../method/propagate'
+import { slotKey, slotsOf } from '../method/layout'
+import { type Sheet, sheetOf } from '../method/reduce/places'
 import { reduceReadings } from '../method/reduce/reduce'
 import type { Reduced, ReductionName, Reductions } from '../method/reduction'
 import type { Characteristic } from './bookSchema'
 import type { TakenSet } from './standing'
 
 export type ReductionsAt = (characteristic: string) => Reductions | undefined
-export type SetAt = (characteristic: string) => TakenSet | undefined
-
-/**
- * What one gauge adds to a value of a set: its error without its step, where all was taken with it. In a difference within
- * the set that error has cancelled already: then the value's own uncertainty is too small to hold it.
- */
-export function commonOf(set: TakenSet | undefined, value: Reduced): Common | null {
-  const [first, ...others] = set?.taken ?? []
-  if (!first || others.some(({ gauge }) => gauge.id !== first.gauge.id)) return null
-  const step = first.differenceUncertainty / Math.SQRT2
-  const uncertainty = Math.sqrt(Math.max(0, first.sizeUncertainty ** 2 - step ** 2))
-  return uncertainty > 0 && value.uncertainty >= uncertainty ? { gauge: first.gauge.id, uncertainty } : null
-}
 
 /** The values of one characteristic from its set, and from the values of those it is computed from. */
-export function reduce(characteristic: Characteristic, set: TakenSet, at: ReductionsAt, sets: SetAt): Reductions {
+export function reduce(characteristic: Characteristic, set: TakenSet, at: ReductionsAt, guard: number): Reductions {
   return reduceReadings(characteristic.method, set.taken, {
     nominal: characteristic.new?.nominal ?? null,
     runsIn: wornDiameter(characteristic, at),
     resultOf: (id, value) => at(id)?.values[value as ReductionName] ?? null,
-    commonOf: (id, value) => commonOf(sets(id), value),
     marked: set,
+    guard,
   })
+}
+
+/** The places of a sheet of diameters or the like with what is known there, as its values are made from. */
+export function sheetAt({ method }: Pick<Characteristic, 'method'>, set: TakenSet, guard: number): Sheet {
+  const notApplicable = new Set(set.notApplicable)
+  const slots = slotsOf(method).filter((slot) => !notApplicable.has(slotKey(slot)))
+  return sheetOf({ method, readings: set.taken, slots, guard })
 }
 
 function wornDiameter({ method }: Characteristic, at: ReductionsAt): Reduced | null {

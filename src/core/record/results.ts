@@ -2,12 +2,13 @@ import type { Level, Verdict } from '../decision/level'
 import type { Clearance, Closure } from '../fit/clearance'
 import type { GradeSpan } from '../limit/conformity'
 import type { Limit, Source } from '../limit/limit'
-import type { MethodFault, Reduced, Reductions } from '../method/reduction'
+import type { MethodFault, Reduced, ReductionName, Reductions } from '../method/reduction'
 import type { LinePoint, WearRate } from '../trend/wearLine'
 import type { Need, Scope } from '../work/need'
 import type { ChangeOutcome } from './changes'
 import type { ClosingResult } from './closings'
 import type { LaterStage } from './laterStages'
+import type { Stage } from './stage'
 
 /** One step of the way from readings to verdict, in words and figures. */
 export interface TraceStep {
@@ -31,10 +32,23 @@ export type VoteRule =
   | 'finding'
   | 'pattern'
   | 'leftOut'
+  | 'change'
+  | 'crossCheck'
+  | 'gauge'
+  | 'information'
+  | 'nothingKnown'
+
+/** What a vote rests on, beside its sentence: codes and figures in fixed units. */
+export type VoteFacts = Readonly<Record<string, string | number | boolean | null | readonly string[]>>
 
 /** One rule's say on a part: the mildest and strongest level it leaves possible. */
 export interface Vote {
   readonly rule: VoteRule
+  /** What the rule found, in a word of its own: `beyond`, `undecided`, `notMeasured` … */
+  readonly code: string
+  readonly facts: VoteFacts
+  /** Stage whose readings it speaks of. */
+  readonly stage: Stage
   /** Characteristic, fit, finding or pattern that gave it; null for a rule about the part itself. */
   readonly subject: string | null
   readonly mild: Level
@@ -53,14 +67,45 @@ export interface LimitOutcome {
   readonly value: Reduced | null
   readonly guard: number
   readonly grade: GradeSpan
+  /** Route by whose step it is judged, because the part was worked to it; null for the limit as the book has it. */
+  readonly step: string | null
 }
 
+/** Whether a value stays inside a limit until the next overhaul: by its 95 % interval against the limit. */
+export type Lasts = 'yes' | 'no' | 'unsure'
+
 export interface Forecast {
+  /** Limit it is held against. */
+  readonly limit: string
   readonly atHours: number
+  /** Expected then, and the ends of the 95 % interval for one new reading. */
   readonly value: number
-  /** Hours from now to the limits of the first-named limit; null where it does not get there. */
+  readonly low: number
+  readonly high: number
+  readonly lasts: Lasts
+  /** Hours from now to the limits; null where it does not get there. */
   readonly hoursToPlan: number | null
   readonly hoursToWear: number | null
+  /** Hours from now at which the wear limit may be reached at the earliest, one-sided 95 %; null where it is not. */
+  readonly earliestHoursToWear: number | null
+}
+
+/** How one judged value moved from overhaul to overhaul, and where it goes. */
+export interface Trend {
+  readonly judges: ReductionName
+  readonly line: readonly LinePoint[]
+  readonly rate: WearRate | null
+  /**
+   * Spread of readings about their line, and where it comes from: their own residuals, sister positions, what they are known
+   * to, or too few points to tell; null where no rate is known.
+   */
+  readonly spread: {
+    readonly value: number
+    readonly degreesOfFreedom: number | null
+    readonly from: 'own' | 'sisters' | 'gauge' | 'few'
+  } | null
+  /** One for each limit of the value; none while nothing but noise moved it. */
+  readonly forecasts: readonly Forecast[]
 }
 
 export interface StandingReading {
@@ -92,6 +137,8 @@ export interface Measured {
   readonly line: readonly LinePoint[]
   readonly rate: WearRate | null
   readonly forecast: Forecast | null
+  /** Every judged value that has a limit, the first limit's first. */
+  readonly trends: readonly Trend[]
   readonly mild: Level
   readonly strong: Level
   readonly verdict: Verdict
@@ -111,7 +158,8 @@ export interface CharacteristicResult extends Measured {
   readonly changes: readonly ChangeOutcome[]
 }
 
-export interface FitResult {
+/** What follows for a mating pair from what was taken at one stage. */
+export interface FitMeasured {
   readonly id: string
   readonly clearance: Clearance
   readonly stripMm: readonly { readonly station: string; readonly direction: string; readonly clearanceMm: number }[]
@@ -126,8 +174,28 @@ export interface FitResult {
   readonly votes: readonly Vote[]
 }
 
+export interface FitResult extends FitMeasured {
+  /** After work, as left: those at which either side was measured. */
+  readonly stages: readonly (FitMeasured & { readonly stage: LaterStage })[]
+}
+
+/** What one stage says of a part. */
+export interface PartStage {
+  readonly stage: Stage
+  readonly verdict: Verdict
+  readonly mild: Level
+  readonly strong: Level
+  readonly votes: readonly Vote[]
+}
+
+/**
+ * The verdict of a part: what was found, and what the last stage measured says of how it is left. The stronger stands, so
+ * that nothing leaves the shop on what it was before.
+ */
 export interface PartResult {
   readonly id: string
+  /** As found, and every later stage at which something of it was measured. */
+  readonly stages: readonly PartStage[]
   /** notRequired: the level or its gate leaves the whole part out, and nothing found speaks against it. */
   readonly need: Need
   readonly verdict: Verdict
@@ -146,6 +214,8 @@ export interface PartResult {
 }
 
 export interface Results {
+  readonly format: 'medida-results'
+  readonly version: 3
   readonly core: string
   readonly scope: Scope
   readonly characteristics: readonly CharacteristicResult[]

@@ -1,24 +1,33 @@
 import { forRecord } from '../decimal'
+import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import type { Vote } from './results'
 
-/** Rounds every figure to the step of stored results. Votes are words only and are kept as they are. */
-export function rounded<T extends { readonly votes: readonly Vote[] }>(result: T): T {
+/** Rounds every figure to the step of stored results of its quantity, and the figures of its votes to theirs. */
+export function rounded<T extends { readonly votes: readonly Vote[] }>(result: T, kind: QuantityKind): T {
   const { votes, ...figures } = result
-  return { ...roundForRecord(figures), votes } as unknown as T
+  const own = votes.map((vote): Vote => ({ ...vote, facts: roundForRecord(vote.facts, kind) }))
+  return { ...roundForRecord(figures, kind), votes: own } as unknown as T
 }
 
-/** Rounds every figure in it to the step of stored results. What needs no rounding is not copied. */
-export function roundForRecord<T>(value: T): T {
-  if (typeof value === 'number') return forRecord(value) as T
+const isKind = (value: unknown): value is QuantityKind => (quantityKinds as readonly unknown[]).includes(value)
+
+/**
+ * Rounds every figure in it to the step of stored results: of its own quantity where it says which it is, else of the one
+ * it is part of. What needs no rounding is not copied.
+ */
+export function roundForRecord<T>(value: T, kind: QuantityKind): T {
+  if (typeof value === 'number') return forRecord(value, kind) as T
   if (value === null || typeof value !== 'object') return value
-  return (Array.isArray(value) ? roundedList(value) : roundedFields(value as Record<string, unknown>)) as T
+  if (Array.isArray(value)) return roundedList(value, kind) as T
+  const fields = value as Record<string, unknown>
+  return roundedFields(fields, isKind(fields.quantity) ? fields.quantity : kind) as T
 }
 
-function roundedList(list: readonly unknown[]): readonly unknown[] {
+function roundedList(list: readonly unknown[], kind: QuantityKind): readonly unknown[] {
   let copy: unknown[] | null = null
   for (let at = 0; at < list.length; at += 1) {
     const before = list[at]
-    const after = roundForRecord(before)
+    const after = roundForRecord(before, kind)
     if (Object.is(before, after)) continue
     copy ??= [...list]
     copy[at] = after
@@ -26,11 +35,15 @@ function roundedList(list: readonly unknown[]): readonly unknown[] {
   return copy ?? list
 }
 
-function roundedFields(fields: Record<string, unknown>): Record<string, unknown> {
+/** What the book or the record says is what it says. */
+const AS_GIVEN: ReadonlySet<string> = new Set(['limit'])
+
+function roundedFields(fields: Record<string, unknown>, kind: QuantityKind): Record<string, unknown> {
   let copy: Record<string, unknown> | null = null
   for (const name in fields) {
     const before = fields[name]
-    const after = roundForRecord(before)
+    if (AS_GIVEN.has(name)) continue
+    const after = roundForRecord(before, kind)
     if (Object.is(before, after)) continue
     copy ??= { ...fields }
     copy[name] = after

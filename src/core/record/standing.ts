@@ -1,13 +1,14 @@
 import { type Corrected, correctReading } from '../gauge/correction'
-import { BY_EYE, type Gauge } from '../gauge/gauge'
-import { differenceUncertainty } from '../gauge/uncertainty'
-import { slotKey } from '../method/layout'
+import { BY_EYE, type Gauge, gaugeKindFacts } from '../gauge/gauge'
+import { readingErrors, readingUncertainty } from '../gauge/uncertainty'
+import { formAt, quantityAt, slotKey } from '../method/layout'
 import type { TakenReading } from '../method/reduce/reduce'
 import type { Interval } from '../quantity/interval'
-import { signedFromMaster } from '../quantity/reading'
+import { differenceOf, type QuantityKind } from '../quantity/kind'
 import type { Characteristic } from './bookSchema'
 import type { Reading } from './recordSchema'
 import type { Stage } from './stage'
+import { gaugeKindAt } from './typedReading'
 
 /** The readings that stand: those no other reading corrects, and none that was taken back. */
 export function standingReadings(readings: readonly Reading[]): Reading[] {
@@ -40,7 +41,7 @@ const intervalIn = ({ value, low, high }: Reading): Interval =>
 
 /** Corrects the standing readings of one characteristic. */
 export function takenOf(
-  characteristic: Pick<Characteristic, 'expansionPerK'>,
+  characteristic: Measurable,
   standing: readonly Reading[],
   gauges: ReadonlyMap<string, Gauge>,
 ): TakenSet {
@@ -50,29 +51,87 @@ export function takenOf(
   for (const reading of standing) {
     if (reading.kind === 'cannot') cannot.push(slotKey(reading))
     else if (reading.kind === 'notApplicable') notApplicable.push(slotKey(reading))
-    else if (reading.kind !== 'withdrawn') taken.push(correct(reading, gauges, characteristic.expansionPerK ?? null))
+    else if (reading.kind !== 'withdrawn') taken.push(correct(characteristic, reading, gauges))
   }
   return { taken, standing, cannot, notApplicable }
 }
 
-function correct(reading: Reading, gauges: ReadonlyMap<string, Gauge>, partPerK: number | null): Taken {
+/** What of a characteristic says how its readings are taken. */
+export type Measurable = Pick<Characteristic, 'method' | 'gaugeKind' | 'otherGauges' | 'expansionPerK'>
+
+function correct(characteristic: Measurable, reading: Reading, gauges: ReadonlyMap<string, Gauge>): Taken {
   const gauge = reading.gauge === null ? BY_EYE : gauges.get(reading.gauge)
   if (!gauge) throw new Error(`record has no gauge ${reading.gauge}`)
-  const master = signedFromMaster(reading.text) ? reading.masterMm : null
-  const corrected = correctReading({ indicated: intervalIn(reading), master, gauge, conditions: reading.conditions, partPerK })
+  const { method, expansionPerK } = characteristic
+  const corrected = correctReading({
+    reading: reading.id,
+    indicated: intervalIn(reading),
+    master: masterOf(characteristic, reading),
+    gauge,
+    conditions: reading.conditions,
+    partPerK: expansionPerK ?? null,
+    isLength: quantityAt(method, reading) === 'length',
+  })
   const { station, direction, repeat } = reading
   return {
     station,
     direction,
     repeat,
     interval: corrected.interval,
-    sizeUncertainty: corrected.uncertainty,
-    differenceUncertainty: differenceUncertainty(gauge),
+    errors: corrected.errors,
     gauge,
+    doubt: mayBeMisread(characteristic, reading) ? 'notUnderstood' : doubtOf(characteristic, reading, gauge),
     reading,
     corrected,
   }
 }
+
+/** The master a comparator was set on: whether a deviation was typed or the size, it showed the deviation. */
+function masterOf({ method }: Measurable, { masterMm }: Reading) {
+  if (masterMm === null) return null
+  return { sizeMm: masterMm, withinMm: method.kind === 'boreDiameter' ? (method.masterWithinMm ?? 0) : 0 }
+}
+
+/** A share typed as a fraction, or a hardness of another scale: stored before they were refused, as a figure they do not say. */
+function mayBeMisread({ method }: Measurable, { station, text }: Reading): boolean {
+  const form = formAt(method, { station })
+  if (form.kind === 'element') return text.includes('/')
+  return form.kind === 'quantity' && form.quantity === 'hardness' && /H(RC|V)/i.test(text)
+}
+
+/** Whether nothing says how well a figure is known: nobody knows the gauge, or it measures another quantity. */
+export function doubtOf(characteristic: Measurable, slot: Pick<Reading, 'station'>, gauge: Gauge): Taken['doubt'] {
+  const { method } = characteristic
+  if (formAt(method, slot).kind !== 'quantity') return null
+  const kind = gaugeKindAt(characteristic, slot)
+  if (gauge.kind === kind) return null // the book says so
+  if (gauge.kind === 'eye') return 'noGauge'
+  return measures(gauge, quantityAt(method, slot)) ? null : 'otherGauge'
+}
+
+/** A set of which nobody wrote down the gauge, read as well as the worst gauge of its kind on record. */
+export function trustingGauges(characteristic: Measurable, set: TakenSet, gauges: ReadonlyMap<string, Gauge>): TakenSet {
+  if (set.taken.every(({ doubt }) => doubt === null)) return set
+  const worstOf = (kind: Gauge['kind']): Gauge | null =>
+    [...gauges.values()]
+      .filter((gauge) => gauge.kind === kind)
+      .reduce<Gauge | null>((worst, gauge) => (worst && readingUncertainty(worst) >= readingUncertainty(gauge) ? worst : gauge), null)
+  return {
+    ...set,
+    taken: set.taken.map((taken): Taken => {
+      if (taken.doubt === null) return taken
+      const gauge = worstOf(gaugeKindAt(characteristic, taken))
+      return { ...taken, doubt: null, errors: gauge ? readingErrors(gauge, taken.reading.id, taken.interval) : taken.errors }
+    }),
+  }
+}
+
+/** Whether a gauge measures a quantity; a difference is read with the gauge of what differs. */
+function measures({ kind }: Gauge, quantity: QuantityKind): boolean {
+  const own = gaugeKindFacts[kind].quantity
+  return own === quantity || differenceOf(own) === quantity || (isHardness(own) && isHardness(quantity))
+}
+const isHardness = (kind: QuantityKind): boolean => kind.startsWith('hardness')
 
 /** Standing readings of one overhaul and stage, by characteristic. */
 export function standingByCharacteristic(readings: readonly Reading[], stage: Stage): ReadonlyMap<string, readonly Reading[]> {

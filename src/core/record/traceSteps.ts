@@ -1,7 +1,7 @@
-import { COVERAGE_FACTOR } from '../gauge/uncertainty'
+import { coverageFactor } from '../gauge/errors'
 import { stepOf } from '../method/gives'
 import { quantityAt, slotLabel } from '../method/layout'
-import { namedBy, reductionLabel } from '../method/reduction'
+import { namedBy, type ReductionName, reductionLabel } from '../method/reduction'
 import { type Figures, figuresOf } from '../quantity/figures'
 import { formatEnds, type UnitSystem } from '../quantity/format'
 import { quantityFacts } from '../quantity/kind'
@@ -38,6 +38,21 @@ export function readingStep(
 
 const signed = (text: string): string => (text.startsWith('−') ? text : `+${text}`)
 
+const SPREADS: ReadonlySet<ReductionName> = new Set([
+  'range',
+  'outOfRound',
+  'taper',
+  'stripTaper',
+  'parallelism',
+  'variation',
+  'oppositeDifference',
+  'totalIndicated',
+])
+
+/** Readings that are the same differ by their noise: a limit on a spread judges that too. */
+const noiseWords = (judges: ReductionName): string =>
+  SPREADS.has(judges) ? '; noise alone widens it' : judges === 'maximum' || judges === 'minimum' ? '; the worst of several is pushed by noise' : ''
+
 /** The sum that gave the judged value, and its uncertainty. */
 export function reductionSteps(
   { taken }: TakenSet,
@@ -58,11 +73,13 @@ export function reductionSteps(
   const steps: TraceStep[] = [
     { kind: 'reduction', text: `${reductionLabel[limit.judges]} ${extent(value)} ${unit}, ${value.where}${sum}`, source: null },
   ]
-  if (value.uncertainty > 0)
+  if (value.uncertainty > 0) {
+    const k = coverageFactor(value.degreesOfFreedom)
     steps.push({
       kind: 'uncertainty',
-      text: `± ${expanded(value.uncertainty)} ${unit} (k = ${COVERAGE_FACTOR}), gauge ${gauges}`,
+      text: `± ${expanded(value.uncertainty, k)} ${unit} (k = ${k.toFixed(k === 2 ? 0 : 2)}), gauge ${gauges}${noiseWords(limit.judges)}`,
       source: null,
     })
+  }
   return steps
 }

@@ -181,5 +181,5 @@ function refuseMethod({ method, id }: Characteristic, others: readonly Character
     if (!found) return `“${name}” stands for a characteristic that is not measured here.`
     if (!(of.value in givesOf(found.method))) return `“${found.name}” has no value “${of.value}”.`
   }
-  return evaluationOrder([...others, { id, method }]).kind === 'cycle' ? 'The formula needs its own result.' : null
+  return evaluationOrder([...others, { id, method }]).cycle ? 'The formula needs its own result.' : null
 }

@@ -1,3 +1,4 @@
+import { slotsOf } from '../../core/method/layout'
 import type { MethodOf } from '../../core/method/method'
 import { runoutStations } from '../../core/method/reduce/around'
 import { around, Frame, styles, WIDTH } from './frame'
@@ -9,7 +10,7 @@ const CY = 62
 
 /** What the dial showed around at the worst station, eccentricity and oval part told apart; and the bow along the shaft. */
 export function RunoutDrawing({ method, taken, figures }: DrawingProps & { readonly method: MethodOf<'runout'> }) {
-  const stations = runoutStations({ method, readings: taken })
+  const stations = runoutStations({ method, readings: taken, slots: slotsOf(method), guard: 0 })
   const fitted = stations.flatMap((item) => (item.fit ? [{ ...item, fit: item.fit }] : []))
   const [first, ...others] = fitted
   if (!first) return null
@@ -27,16 +28,16 @@ export function RunoutDrawing({ method, taken, figures }: DrawingProps & { reado
   const firstPart = (deg: number): number => fit.firstAmplitude * cos(deg - fit.highPointDeg)
   const secondPart = (deg: number): number => (fit.secondAmplitude ?? 0) * cos(2 * (deg - (fit.secondHighPointDeg ?? 0)))
   const tip = around(70, CY, 8 + (fit.firstAmplitude / most) * 40, fit.highPointDeg)
-  const bent = stations.filter(({ bow, atMm }) => bow !== null && atMm !== null)
+  const bent = stations.filter(({ bow, atMm, fit: own }) => bow !== null && atMm !== null && own !== null)
   return (
     <>
       <Frame title={`Around at ${worst.station}: eccentricity, and what is oval`} height={HEIGHT}>
         <circle className={styles.axis} cx="70" cy={CY} r="34" />
         <path className={styles.line} d={curve(firstPart, 70)} />
-        {worst.readings.map((reading) => {
-          const place = method.angles.find(({ id }) => id === reading.direction)
-          const dot = around(70, CY, radius(reading.interval.low), place?.angleDeg ?? 0)
-          return <circle key={reading.direction} className={styles.dot} cx={dot.x} cy={dot.y} r="2.6" />
+        {worst.taken.map(({ direction, interval }) => {
+          const place = method.angles.find(({ id }) => id === direction)
+          const dot = around(70, CY, radius(interval.low), place?.angleDeg ?? 0)
+          return <circle key={direction} className={styles.dot} cx={dot.x} cy={dot.y} r="2.6" />
         })}
         <line className={styles.arrow} x1="70" y1={CY} x2={tip.x} y2={tip.y} />
         <path
@@ -63,7 +64,8 @@ export function RunoutDrawing({ method, taken, figures }: DrawingProps & { reado
 }
 
 function BowCurve({ bent, figures }: { readonly bent: ReturnType<typeof runoutStations> } & Pick<DrawingProps, 'figures'>) {
-  const size = ({ bow }: (typeof bent)[number]): number => (bow ? Math.hypot(bow.x, bow.y) : 0)
+  const size = ({ bow }: (typeof bent)[number]): number =>
+    bow?.x.interval && bow.y.interval ? Math.hypot(bow.x.interval.low, bow.y.interval.low) : 0
   const most = Math.max(...bent.map(size), 1e-9)
   const end = Math.max(...bent.map(({ atMm }) => atMm ?? 0), 1)
   const points = bent.map((item) => ({ x: 14 + ((item.atMm ?? 0) / end) * (WIDTH - 60), y: 58 - (size(item) / most) * 42, item }))

@@ -1,278 +1,274 @@
 import { exceeds } from '../../decimal'
-import { inQuadrature } from '../../gauge/uncertainty'
-import {
-  type Interval,
-  isPoint,
-  largest,
-  meanOf,
-  negate,
-  point,
-  rangeOf,
-  smallest,
-  subtract,
-  sumOf,
-} from '../../quantity/interval'
-import { slotLabel } from '../layout'
+import { combineErrors, type Errors } from '../../gauge/errors'
+import { boundedError } from '../../gauge/uncertainty'
+import { type Interval, negate, rangeOf } from '../../quantity/interval'
+import { absoluteOf, differenceOf, type Known, largestOf, linear, meanOf, over, settled, smallestOf, spreadOf, times, UNKNOWN, unsettled } from '../known'
 import type { MethodOf } from '../method'
-import { stripClearance, stripTiltMmPerM } from '../plasticStrip'
-import type { MethodFault, Open, Reduced } from '../reduction'
-import { ringGapChangeMm } from '../ringGap'
+import { stripClearance } from '../plasticStrip'
+import { knownOf, type MethodFault } from '../reduction'
+import { type SheetPlace, sheetOf } from './places'
 import {
-  combineOpen,
+  give,
+  giveWear,
   holderOf,
   noFaults,
   type Outcome,
-  openWhile,
   type ReduceInput,
-  reduced,
   type TakenReading,
+  taken,
   term,
   type Values,
-  wearOf,
-  worstSize,
+  wornFrom,
 } from './taken'
 
-interface StripReading {
+export interface StripClearance {
   readonly interval: Interval
-  readonly uncertainty: number
+  readonly errors: Errors
+  /** Part of its width lies outside the strip's scale, where nothing is read. */
+  readonly outside: boolean
 }
 
-/** Clearance with its standard uncertainty at one strip; null where either end of its width is outside the scale. */
-export function stripClearanceOf(method: MethodOf<'plasticStrip'>, reading: TakenReading): StripReading | null {
+/** Clearance under one strip with its errors; the printed scale is the same for every strip of its kind. */
+export function stripClearanceOf(method: MethodOf<'plasticStrip'>, reading: Pick<TakenReading, 'interval' | 'errors'>): StripClearance {
   // A wider strip is a smaller clearance: the ends change places.
   const low = stripClearance(reading.interval.high, method.scale)
   const high = stripClearance(reading.interval.low, method.scale)
-  if (!low || !high) return null
-  const slope = Math.max(Math.abs(low.slope), Math.abs(high.slope))
+  const slope = Math.max(Math.abs(low?.slope ?? 0), Math.abs(high?.slope ?? 0))
   return {
-    interval: { low: low.clearanceMm, high: high.clearanceMm },
-    uncertainty: inQuadrature(slope * reading.sizeUncertainty, method.scaleUncertaintyMm / Math.sqrt(3)),
+    interval: {
+      low: low?.clearanceMm ?? Number.NEGATIVE_INFINITY,
+      high: high?.clearanceMm ?? Number.POSITIVE_INFINITY,
+    },
+    errors: [
+      ...combineErrors([[-slope, reading.errors]]),
+      ...(method.scaleUncertaintyMm === 0 ? [] : [boundedError('stripScale', 'scale', method.scaleUncertaintyMm)]),
+    ],
+    outside: low === null || high === null,
   }
+}
+
+interface Strip {
+  readonly place: SheetPlace
+  readonly known: Known
+  readonly outside: boolean
+}
+
+function stripAt(method: MethodOf<'plasticStrip'>, place: SheetPlace, guard: number): Strip {
+  const width = place.known.interval
+  if (width === null) return { place, known: UNKNOWN, outside: false }
+  const { interval, errors, outside } = stripClearanceOf(method, { interval: width, errors: place.known.errors })
+  const known = settled(interval, errors, guard)
+  const isSettled = !outside && place.readings.every(({ doubt }) => doubt === null)
+  return { place, known: isSettled ? known : unsettled(known), outside }
 }
 
 /** Clearances under strips: extremes and mean at the crown, taper and tilt along, difference of the strip's two ends. */
-export function reduceStrip({ method, readings, complete, nominal }: ReduceInput<'plasticStrip'>): Outcome {
-  const outside: string[] = []
-  const strips = readings.flatMap((reading) => {
-    const found = stripClearanceOf(method, reading)
-    if (!found) outside.push(slotLabel(method, reading))
-    return found ? [{ ...found, reading, label: slotLabel(method, reading) }] : []
-  })
+export function reduceStrip(input: ReduceInput<'plasticStrip'>): Outcome {
+  const { method, guard, nominal } = input
+  const sheet = sheetOf(input)
+  const strips = sheet.places.map((place) => stripAt(method, place, guard))
+  const outside = strips.filter((strip) => strip.outside).map(({ place }) => place.label)
   const faults: MethodFault[] = outside.length > 0 ? [{ code: 'outsideStripScale', slots: outside }] : []
-  const crown = strips.filter(({ reading }) => reading.direction === method.direction.id)
-  if (crown.length === 0) return { values: {}, faults }
+  const crown = strips.filter(({ place }) => place.direction === method.direction.id)
+  const read = crown.flatMap(({ place, known, outside: off }) =>
+    known.interval && !off ? [{ place, known, interval: known.interval, label: place.label }] : [],
+  )
+  if (read.length === 0) return { values: {}, faults }
 
-  const all = complete && outside.length === 0
   const quantity = 'length'
-  const uncertainty = Math.max(...strips.map((strip) => strip.uncertainty))
-  const intervals = crown.map(({ interval }) => interval)
-  const read = (strip: (typeof strips)[number]) => [
-    term(`${strip.label}: strip width`, strip.reading.interval, quantity),
-    term('by its scale', strip.interval, quantity),
+  // What lies outside its scale has no figure, and leaves open what it may do.
+  const all = crown.map(({ known, outside: off }) => (off ? UNKNOWN : known))
+  const sumOf = ({ place, interval, label }: (typeof read)[number]) => [
+    term(`${label}: strip width`, taken(place.known), quantity),
+    term('by its scale', interval, quantity),
   ]
-  const widest = holderOf(crown, 'largest')
-  const narrowest = holderOf(crown, 'smallest')
-  const values: Values = {
-    maximum: reduced(largest(intervals), {
+  const [widest, narrowest] = [holderOf(read, 'largest'), holderOf(read, 'smallest')]
+  const [largest, smallest] = [over(all, largestOf), over(all, smallestOf)]
+  const values: Values = {}
+  give(values, 'maximum', largest, { quantity, where: widest.label, sum: sumOf(widest) })
+  give(values, 'minimum', smallest, { quantity, where: narrowest.label, sum: sumOf(narrowest) })
+  give(
+    values,
+    'mean',
+    over(all, (of) => meanOf(of, guard)),
+    {
       quantity,
-      uncertainty,
-      where: widest.label,
-      sum: read(widest),
-      open: openWhile(all, 'canOnlyGrow'),
-    }),
-    minimum: reduced(smallest(intervals), {
+      where: `${read.length} strips`,
+      sum: read.map(({ label, interval }) => term(label, interval, quantity)),
+    },
+  )
+  giveWear(values, method, { largest, smallest }, nominal)
+  give(
+    values,
+    'stripTaper',
+    over(all, (of) => spreadOf(of, guard)),
+    {
       quantity,
-      uncertainty,
-      where: narrowest.label,
-      sum: read(narrowest),
-      open: openWhile(all, 'canOnlyShrink'),
-    }),
-    mean: reduced(meanOf(intervals), {
-      quantity,
-      uncertainty,
-      where: `${crown.length} strips`,
-      sum: crown.map((strip) => term(strip.label, strip.interval, quantity)),
-      open: openWhile(all, 'eitherWay'),
-    }),
-  }
-  Object.assign(values, wearOf(method, values, nominal))
-  if (crown.length >= 2) {
-    values.stripTaper = reduced(rangeOf(intervals), {
-      quantity,
-      uncertainty: Math.SQRT2 * uncertainty,
       where: `${widest.label} against ${narrowest.label}`,
-      sum: [
-        term('largest', widest.interval, quantity),
-        term('less smallest', { low: -narrowest.interval.high, high: -narrowest.interval.low }, quantity),
-      ],
-      open: openWhile(all, 'canOnlyGrow'),
-    })
-    Object.assign(values, tiltOf(method, crown, uncertainty, all))
-  }
-  if (method.sides) Object.assign(values, sideDifference(method, strips, uncertainty, all))
+      sum: [term('largest', widest.interval, quantity), term('less smallest', negate(narrowest.interval), quantity)],
+    },
+  )
+  giveTilt(values, method, crown, guard)
+  giveSideDifference(values, method, strips, guard)
   return { values, faults }
 }
 
-interface Strip extends StripReading {
-  readonly reading: TakenReading
-  readonly label: string
-}
+const PER_METRE = 1000
 
-function tiltOf(method: MethodOf<'plasticStrip'>, crown: readonly Strip[], uncertainty: number, complete: boolean): Values {
-  const at = (station: string | undefined) => crown.find(({ reading }) => reading.station === station)
+function giveTilt(values: Values, method: MethodOf<'plasticStrip'>, crown: readonly Strip[], guard: number): void {
+  const at = (station: string | undefined) => crown.find(({ place }) => place.station === station)
   const first = at(method.stations[0]?.id)
   const last = at(method.stations.at(-1)?.id)
-  if (!first || !last || first === last || method.apartMm === undefined || !isPoint(first.interval) || !isPoint(last.interval))
-    return {}
-  return {
-    tilt: reduced(point(stripTiltMmPerM(first.interval.low, last.interval.low, method.apartMm)), {
-      quantity: 'slope',
-      uncertainty: (Math.SQRT2 * uncertainty * 1000) / method.apartMm,
-      where: `${first.label} wider is positive`,
-      sum: [
-        term(first.label, first.interval, 'length'),
-        term(`less ${last.label}`, point(-last.interval.low), 'length'),
-        term('apart', point(method.apartMm), 'length'),
-      ],
-      open: openWhile(complete, 'eitherWay'),
-    }),
-  }
+  if (!first || !last || first === last || method.apartMm === undefined || first.outside || last.outside) return
+  const difference = differenceOf(first.known, last.known, guard)
+  if (!difference.interval) return
+  const [one, other] = [taken(first.known), taken(last.known)]
+  give(values, 'tilt', times(difference, PER_METRE / method.apartMm), {
+    quantity: 'slope',
+    where: `${first.place.label} wider is positive`,
+    sum: [
+      term(first.place.label, one, 'length'),
+      term(`less ${last.place.label}`, negate(other), 'length'),
+      term('apart', { low: method.apartMm, high: method.apartMm }, 'length'),
+    ],
+  })
 }
 
 /** The larger difference of clearance between the two ends of a strip: a cap or a shell that lies askew. */
-function sideDifference(
-  method: MethodOf<'plasticStrip'>,
-  strips: readonly Strip[],
-  uncertainty: number,
-  complete: boolean,
-): Values {
+function giveSideDifference(values: Values, method: MethodOf<'plasticStrip'>, strips: readonly Strip[], guard: number): void {
   const [one, two] = method.sides ?? []
-  const pairs = method.stations.flatMap((station) => {
-    const side = (id: string | undefined) =>
-      strips.find(({ reading }) => reading.station === station.id && reading.direction === id)
-    const [a, b] = [side(one?.id), side(two?.id)]
-    return a && b ? [{ station: station.id, a, b, interval: rangeOf([a.interval, b.interval]) }] : []
+  if (!one || !two) return
+  const pairs = method.stations.flatMap(({ id: station }) => {
+    const side = (id: string) => strips.find(({ place }) => place.station === station && place.direction === id)
+    const [a, b] = [side(one.id), side(two.id)]
+    if (!a || !b) return []
+    const known = a.outside || b.outside ? UNKNOWN : absoluteOf(differenceOf(a.known, b.known, guard))
+    return [{ station, a, b, known }]
   })
-  const [first, ...others] = pairs
-  if (!first) return {}
-  const worst = others.reduce((best, pair) => (pair.interval.high > best.interval.high ? pair : best), first)
-  const [more, less] = worst.a.interval.high >= worst.b.interval.high ? [worst.a, worst.b] : [worst.b, worst.a]
-  return {
-    sideDifference: reduced(worst.interval, {
-      quantity: 'length',
-      uncertainty: Math.SQRT2 * uncertainty,
-      where: `at ${worst.station}`,
-      sum: [term(more.label, more.interval, 'length'), term(`less ${less.label}`, negate(less.interval), 'length')],
-      open: openWhile(complete, 'canOnlyGrow'),
-    }),
-  }
-}
-
-/** End gap of a ring, its segments together, and the gap it has where it runs. */
-export function reduceRingGap({ method, readings, complete, nominal, runsIn }: ReduceInput<'ringEndGap'>): Outcome {
-  const quantity = 'length'
-  const total = sumOf(readings.map(({ interval }) => interval))
-  // Gaps of segments add; each was read with its own step and the same gauge error.
-  const uncertainty = readings.length * worstSize(readings)
-  const open = openWhile(complete, 'canOnlyGrow')
-  const where = `in ${method.referenceDiameterMm} mm`
-  const terms = readings.map((reading) => term(slotLabel(method, reading), reading.interval, quantity))
-  const values: Values = {
-    total: reduced(total, { quantity, uncertainty, where, sum: terms, open }),
-  }
-  if (nominal !== null)
-    values.wear = reduced(subtract(total, point(nominal)), {
-      quantity,
-      uncertainty,
-      where,
-      sum: [...terms, term('less new', point(-nominal), quantity)],
-      open,
-    })
-  if (runsIn) values.gapAtWornDiameter = gapWhereItRuns(method, total, uncertainty, terms, open, runsIn)
-  return noFaults(values)
-}
-
-function gapWhereItRuns(
-  method: MethodOf<'ringEndGap'>,
-  total: Interval,
-  uncertainty: number,
-  terms: Reduced['sum'],
-  open: Reduced['open'],
-  worn: Reduced,
-): Reduced {
-  const low = ringGapChangeMm(worn.value ?? worn.interval?.low ?? Number.NEGATIVE_INFINITY, method.referenceDiameterMm)
-  const high = ringGapChangeMm(worn.value ?? worn.interval?.high ?? Number.POSITIVE_INFINITY, method.referenceDiameterMm)
-  const label = `π × (${method.springs === 'outward' ? 'largest bore' : 'smallest rod'} − reference)`
-  return reduced(
-    { low: total.low + low, high: total.high + high },
+  const read = pairs.flatMap((pair) => (pair.known.interval ? [{ ...pair, interval: pair.known.interval }] : []))
+  if (read.length === 0) return
+  const { station, a, b } = holderOf(read, 'largest')
+  const [more, less] = taken(a.known).high >= taken(b.known).high ? [a, b] : [b, a]
+  give(
+    values,
+    'sideDifference',
+    over(
+      pairs.map(({ known }) => known),
+      largestOf,
+    ),
     {
       quantity: 'length',
-      uncertainty: inQuadrature(uncertainty, Math.PI * worn.uncertainty),
-      where: `where it runs, ${worn.where}`,
-      sum: [...terms, term(label, { low, high }, 'length')],
-      open: combineOpen(open, worn.open),
+      where: `at ${station}`,
+      sum: [
+        term(more.place.label, taken(more.known), 'length'),
+        term(`less ${less.place.label}`, negate(taken(less.known)), 'length'),
+      ],
     },
   )
 }
 
-/** Cap pinch: shim less flattened wire, at each wire. Positive holds the shell, negative is loose. */
-export function reduceCapPinch({ method, readings, complete }: ReduceInput<'capPinch'>): Outcome {
-  const isShim = ({ station }: TakenReading): boolean => method.shims.some(({ id }) => id === station)
-  const shims = readings.filter(isShim)
-  const wires = readings.filter((reading) => !isShim(reading))
-  const between = rangeOf(shims.length > 0 ? shims.map(({ interval }) => interval) : [point(0)])
-  const faults: MethodFault[] = exceeds(between.high, method.shimsWithinMm)
-    ? [{ code: 'shimsUnequal', range: between.high, limitValue: method.shimsWithinMm }]
-    : []
-  if (shims.length === 0 || wires.length === 0) return { values: {}, faults }
-  // While a shim is missing or they differ, so may every pinch, to either side.
-  const shimsStand = faults.length === 0 && shims.length === method.shims.length
-  const openOnce = (further: Open): Open => openWhile(complete && shimsStand, shimsStand ? further : 'eitherWay')
+/** End gap of a ring, its segments together, and the gap it has where it runs. */
+export function reduceRingGap(input: ReduceInput<'ringEndGap'>): Outcome {
+  const { method, nominal, runsIn, guard } = input
   const quantity = 'length'
-  const shim = meanOf(shims.map(({ interval }) => interval))
-  // Shim and wire are read with one gauge: its error cancels.
-  const uncertainty = Math.max(...readings.map((reading) => reading.differenceUncertainty))
-  const pinches = wires.map((wire) => ({ interval: subtract(shim, wire.interval), wire, label: slotLabel(method, wire) }))
-  const intervals = pinches.map(({ interval }) => interval)
-  const sumAt = ({ wire, label }: (typeof pinches)[number]) => [
-    term('shim', shim, quantity),
-    term(`less wire ${label}`, { low: -wire.interval.high, high: -wire.interval.low }, quantity),
-  ]
-  const high = holderOf(pinches, 'largest')
-  const low = holderOf(pinches, 'smallest')
-  const values: Values = {
-    minimum: reduced(smallest(intervals), {
+  const sheet = sheetOf(input)
+  // Gaps of segments add: an error of the gauge is in each of them, every step is its own.
+  const total = over(
+    sheet.places.map(({ known }) => known),
+    (of) =>
+      linear(
+        of.map((gap) => [1, gap] as const),
+        guard,
+      ),
+  )
+  if (!total) return noFaults({})
+  const where = `in ${method.referenceDiameterMm} mm`
+  const terms = sheet.taken.map(({ label, interval }) => term(label, interval, quantity))
+  const values: Values = {}
+  give(values, 'total', total, { quantity, where, sum: terms })
+  if (nominal !== null) {
+    // A ring that springs outward opens as it wears; one that closes on a rod closes.
+    const outward = method.springs === 'outward'
+    const from = term(outward ? 'less new' : 'new', { low: nominal, high: nominal }, quantity)
+    give(values, 'wear', wornFrom(total, nominal, outward ? 'larger' : 'smaller'), {
       quantity,
-      uncertainty,
-      where: low.label,
-      sum: sumAt(low),
-      open: openOnce('canOnlyShrink'),
-    }),
-    maximum: reduced(largest(intervals), {
-      quantity,
-      uncertainty,
-      where: high.label,
-      sum: sumAt(high),
-      open: openOnce('canOnlyGrow'),
-    }),
-    mean: reduced(meanOf(intervals), {
-      quantity,
-      uncertainty,
-      where: `${pinches.length} wires`,
-      sum: pinches.map(({ interval, label }) => term(label, interval, quantity)),
-      open: openOnce('eitherWay'),
-    }),
-  }
-  if (pinches.length >= 2)
-    values.variation = reduced(rangeOf(intervals), {
-      quantity,
-      uncertainty,
-      where: `${high.label} against ${low.label}`,
-      sum: [
-        term('largest', high.interval, quantity),
-        term('less smallest', { low: -low.interval.high, high: -low.interval.low }, quantity),
-      ],
-      open: openOnce('canOnlyGrow'),
+      where,
+      sum: outward
+        ? [...terms, { ...from, value: -nominal }]
+        : [from, ...sheet.taken.map(({ label, interval }) => term(`less ${label}`, negate(interval), quantity))],
     })
+  }
+  if (runsIn) {
+    // The ring's circumference follows the wall: Δgap = π·Δd, both for a bore that wore larger and a rod that wore smaller.
+    const worn = knownOf(runsIn)
+    const moved = times(linear([[1, worn]], guard, -method.referenceDiameterMm), Math.PI)
+    const label = `π × (${method.springs === 'outward' ? 'largest bore' : 'smallest rod'} − reference)`
+    give(
+      values,
+      'gapAtWornDiameter',
+      linear(
+        [
+          [1, total],
+          [1, moved],
+        ],
+        guard,
+      ),
+      { quantity, where: `where it runs, ${runsIn.where}`, sum: [...terms, term(label, taken(moved), quantity)] },
+    )
+  }
+  return noFaults(values)
+}
+
+/** Cap pinch: shim less flattened wire, at each wire. Positive holds the shell, negative is loose. */
+export function reduceCapPinch(input: ReduceInput<'capPinch'>): Outcome {
+  const { method, guard } = input
+  const sheet = sheetOf(input)
+  const isShim = ({ station }: SheetPlace): boolean => method.shims.some(({ id }) => id === station)
+  const shims = sheet.places.filter(isShim)
+  const wires = sheet.places.filter((place) => !isShim(place))
+  const read = sheet.taken.filter(isShim)
+  const between = rangeOf(read.length > 0 ? read.map(({ interval }) => interval) : [{ low: 0, high: 0 }])
+  const differ = exceeds(between.high, method.shimsWithinMm)
+  const range = Number.isFinite(between.high) ? between.high : between.low
+  const faults: MethodFault[] = differ ? [{ code: 'shimsUnequal', range, limitValue: method.shimsWithinMm }] : []
+  const shim = over(
+    shims.map(({ known }) => known),
+    (of) => meanOf(of, guard),
+  )
+  if (!shim || sheet.taken.length === read.length) return { values: {}, faults }
+  // While the shims differ, so may every pinch, to either side.
+  const stands = differ ? unsettled(shim) : shim
+  const quantity = 'length'
+  const pinches = wires.map((wire) => ({ wire, known: differenceOf(stands, wire.known, guard), label: wire.label }))
+  const taking = pinches.flatMap((pinch) => (pinch.known.interval ? [{ ...pinch, interval: pinch.known.interval }] : []))
+  const all = pinches.map(({ known }) => known)
+  const sumAt = ({ wire, label }: (typeof taking)[number]) => [
+    term('shim', taken(shim), quantity),
+    term(`less wire ${label}`, negate(taken(wire.known)), quantity),
+  ]
+  const [high, low] = [holderOf(taking, 'largest'), holderOf(taking, 'smallest')]
+  const values: Values = {}
+  give(values, 'minimum', over(all, smallestOf), { quantity, where: low.label, sum: sumAt(low) })
+  give(values, 'maximum', over(all, largestOf), { quantity, where: high.label, sum: sumAt(high) })
+  give(
+    values,
+    'mean',
+    over(all, (of) => meanOf(of, guard)),
+    {
+      quantity,
+      where: `${taking.length} wires`,
+      sum: taking.map(({ interval, label }) => term(label, interval, quantity)),
+    },
+  )
+  give(
+    values,
+    'variation',
+    over(all, (of) => spreadOf(of, guard)),
+    {
+      quantity,
+      where: `${high.label} against ${low.label}`,
+      sum: [term('largest', high.interval, quantity), term('less smallest', negate(low.interval), quantity)],
+    },
+  )
   return { values, faults }
 }

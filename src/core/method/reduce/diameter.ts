@@ -1,138 +1,179 @@
-import { isPoint, largest, meanOf, point, rangeOf, smallest } from '../../quantity/interval'
-import { reduceDiameters } from '../diameters'
-import { slotLabel } from '../layout'
+import { type Interval, point } from '../../quantity/interval'
+import { type Known, differenceOf, largestOf, linear, meanOf, over, smallestOf, spreadOf } from '../known'
 import { wearsTowards } from '../method'
-import type { Reduced } from '../reduction'
-import {
-  allPoints,
-  holderOf,
-  noFaults,
-  type Outcome,
-  openWhile,
-  type ReduceInput,
-  reduced,
-  type TakenReading,
-  term,
-  type Values,
-  wearOf,
-  worstDifference,
-  worstSize,
-} from './taken'
+import { type SheetPlace, sheetOf, type TakenPlace } from './places'
+import { give, giveWear, holderOf, noFaults, type Outcome, type ReduceInput, taken, term, type Values } from './taken'
+
+type DiameterInput = ReduceInput<'outsideDiameter' | 'boreDiameter'>
+
+/** Values at one station or in one direction; null where too few are read for one. */
+export interface DiameterGroup {
+  readonly id: string
+  readonly label: string
+  readonly mean: Known | null
+  /** Largest less smallest: out-of-round at a station, taper in a direction. */
+  readonly spread: Known | null
+  readonly taken: readonly TakenPlace[]
+  /** Places that belong to it. */
+  readonly count: number
+}
+
+export interface DiameterDetails {
+  readonly stations: readonly DiameterGroup[]
+  readonly directions: readonly DiameterGroup[]
+}
+
+/**
+ * What follows at each station and in each direction. Out-of-round is a difference of diameters and not halved; two
+ * directions do not see odd lobes. Readings not taken are left out of the figures, and leave open what they may do.
+ */
+export function diameterDetails(
+  places: readonly SheetPlace[],
+  takenPlaces: readonly TakenPlace[],
+  { method, guard }: Pick<DiameterInput, 'method' | 'guard'>,
+): DiameterDetails {
+  const group = (id: string, label: string, own: (place: SheetPlace) => boolean): DiameterGroup => {
+    const known = places.filter(own).map((place) => place.known)
+    return {
+      id,
+      label,
+      mean: over(known, (of) => meanOf(of, guard)),
+      spread: over(known, (of) => spreadOf(of, guard)),
+      taken: takenPlaces.filter(own),
+      count: known.length,
+    }
+  }
+  return {
+    stations: method.stations.map(({ id, label }) => group(id, label, ({ station }) => station === id)),
+    directions: method.directions.map(({ id, label }) => group(id, label, ({ direction }) => direction === id)),
+  }
+}
 
 /** Diameters at stations and directions: extremes, mean, out-of-round, taper, barrel, wear. */
-export function reduceDiameter(input: ReduceInput<'outsideDiameter' | 'boreDiameter'>): Outcome {
-  const { method, readings, complete } = input
+export function reduceDiameter(input: DiameterInput): Outcome {
+  const { method, guard, nominal } = input
   const quantity = 'length'
-  const size = worstSize(readings)
-  const difference = worstDifference(readings)
-  const named = (reading: TakenReading): string => slotLabel(method, reading)
-  const intervals = readings.map(({ interval }) => interval)
-  const highest = holderOf(readings, 'largest')
-  const lowest = holderOf(readings, 'smallest')
-  const values: Values = {
-    maximum: reduced(largest(intervals), {
+  const sheet = sheetOf(input)
+  const known = sheet.places.map((place) => place.known)
+  const [high, low] = [holderOf(sheet.taken, 'largest'), holderOf(sheet.taken, 'smallest')]
+  const largest = over(known, largestOf)
+  const smallest = over(known, smallestOf)
+  const values: Values = {}
+  give(values, 'maximum', largest, { quantity, where: high.label, sum: [term(high.label, high.interval, quantity)] })
+  give(values, 'minimum', smallest, { quantity, where: low.label, sum: [term(low.label, low.interval, quantity)] })
+  give(
+    values,
+    'mean',
+    over(known, (of) => meanOf(of, guard)),
+    {
       quantity,
-      uncertainty: size,
-      where: named(highest),
-      sum: [term(named(highest), highest.interval, quantity)],
-      open: openWhile(complete, 'canOnlyGrow'),
-    }),
-    minimum: reduced(smallest(intervals), {
-      quantity,
-      uncertainty: size,
-      where: named(lowest),
-      sum: [term(named(lowest), lowest.interval, quantity)],
-      open: openWhile(complete, 'canOnlyShrink'),
-    }),
-    mean: reduced(meanOf(intervals), {
-      quantity,
-      uncertainty: size,
-      where: `${readings.length} readings`,
-      sum: readings.map((reading) => term(named(reading), reading.interval, quantity)),
-      open: openWhile(complete, 'eitherWay'),
-    }),
-  }
-  Object.assign(values, wearFrom(input, values))
-
-  const spread = (own: readonly TakenReading[], where: string): Reduced => {
-    const high = holderOf(own, 'largest')
-    const low = holderOf(own, 'smallest')
-    return reduced(rangeOf(own.map(({ interval }) => interval)), {
-      quantity,
-      uncertainty: difference,
-      where,
-      sum: [
-        term('largest', high.interval, quantity),
-        term('less smallest', { low: -low.interval.high, high: -low.interval.low }, quantity),
-      ],
-      open: openWhile(complete, 'canOnlyGrow'),
-    })
-  }
-  const worstOf = (groups: readonly { own: readonly TakenReading[]; where: string }[]): Reduced | null =>
-    groups
-      .filter(({ own }) => own.length >= 2)
-      .map(({ own, where }) => spread(own, where))
-      .reduce<Reduced | null>((worst, item) => (worst === null || upper(item) > upper(worst) ? item : worst), null)
-
-  const outOfRound = worstOf(
-    method.stations.map((station) => ({
-      own: readings.filter((reading) => reading.station === station.id),
-      where: `at ${station.id}, ${method.directions.length} directions`,
-    })),
+      where: `${sheet.taken.length} readings`,
+      sum: sheet.taken.map((place) => term(place.label, place.interval, quantity)),
+    },
   )
-  if (outOfRound) values.outOfRound = outOfRound
-  const taper = worstOf(
-    method.directions.map((direction) => ({
-      own: readings.filter((reading) => reading.direction === direction.id),
-      where: `direction ${direction.id} ${direction.label}`.trim(),
-    })),
-  )
-  if (taper) values.taper = taper
-  if (allPoints(readings)) Object.assign(values, barrel(input, difference))
+  const unworn = method.kind === 'boreDiameter' ? method.unworn : undefined
+  const reference = sheet.places.filter(({ station }) => station === unworn)
+  // Where the unworn station does not exist here, wear is counted from new like any other.
+  if (reference.length > 0) giveWearFromUnworn(values, input, sheet.places, reference)
+  else giveWear(values, method, { largest, smallest }, nominal)
+
+  const details = diameterDetails(sheet.places, sheet.taken, input)
+  giveWorst(values, 'outOfRound', details.stations, ({ id }) => `at ${id}, ${method.directions.length} directions`)
+  giveWorst(values, 'taper', details.directions, ({ id, label }) => `direction ${id} ${label}`.trim())
+  giveBarrel(values, details, guard)
   return noFaults(values)
 }
 
-const upper = (value: Reduced): number => value.value ?? value.interval?.high ?? Number.POSITIVE_INFINITY
-
-/** Wear from new; or, for a bore with an unworn station read, from the mean there. */
-function wearFrom({ method, readings, nominal }: ReduceInput<'outsideDiameter' | 'boreDiameter'>, values: Values): Values {
-  const unworn = method.kind === 'boreDiameter' ? method.unworn : undefined
-  const own = readings.filter((reading) => reading.station === unworn)
-  if (unworn === undefined || own.length === 0) return wearOf(method, values, nominal)
-  const reference = meanOf(own.map(({ interval }) => interval))
-  if (!isPoint(reference)) return wearOf(method, values, nominal)
-  const { wear } = wearOf(method, values, reference.low)
-  if (!wear) return {}
-  const label = wearsTowards(method) === 'larger' ? `less unworn, mean at ${unworn}` : `unworn, mean at ${unworn}`
-  return {
-    wear: {
-      ...wear,
-      // The gauge's error is in both and cancels.
-      uncertainty: worstDifference(readings),
-      sum: wear.sum.map((item) => (item.label === 'new' || item.label === 'less new' ? { ...item, label } : item)),
+/** The largest spread of the groups that have one; those that are still to be read may have a larger one. */
+function giveWorst(
+  values: Values,
+  name: 'outOfRound' | 'taper',
+  groups: readonly DiameterGroup[],
+  where: (group: DiameterGroup) => string,
+): void {
+  const spreads = groups.flatMap((group) => (group.spread ? [{ group, spread: group.spread, interval: taken(group.spread) }] : []))
+  if (spreads.length === 0) return
+  const { group } = holderOf(spreads, 'largest')
+  const [high, low] = [holderOf(group.taken, 'largest'), holderOf(group.taken, 'smallest')]
+  const open = groups.flatMap(({ spread, count }) => (spread === null && count >= 2 ? [STILL_OPEN] : []))
+  give(
+    values,
+    name,
+    over([...spreads.map(({ spread }) => spread), ...open], largestOf),
+    {
+      quantity: 'length',
+      where: where(group),
+      sum: [
+        term('largest', high.interval, 'length'),
+        term('less smallest', { low: -low.interval.high, high: -low.interval.low }, 'length'),
+      ],
     },
-  }
+  )
 }
+
+/** A spread that is not read yet: it may be anything from nothing up. */
+const AT_LEAST_NOTHING: Interval = { low: 0, high: Number.POSITIVE_INFINITY }
+const STILL_OPEN: Known = { interval: null, reach: AT_LEAST_NOTHING, guarded: AT_LEAST_NOTHING, errors: [] }
+
+/** Wear of each place from the mean of the unworn station, place by place: an error of the gauge that both have cancels. */
+function giveWearFromUnworn(
+  values: Values,
+  { method, guard }: DiameterInput,
+  places: readonly SheetPlace[],
+  reference: readonly SheetPlace[],
+): void {
+  const known = reference.map((place) => place.known)
+  const unworn = over(known, (of) => meanOf(of, guard))
+  const extreme = wearsTowards(method) === 'larger' ? values.maximum : values.minimum
+  if (unworn === null || !extreme) return
+  const larger = wearsTowards(method) === 'larger'
+  const wear = over(
+    places.map((place) => (larger ? differenceOf(place.known, unworn, guard) : differenceOf(unworn, place.known, guard))),
+    largestOf,
+  )
+  const mean = taken(unworn)
+  const at = `unworn, mean at ${reference[0]?.station ?? ''}`
+  const size = { value: extreme.value, interval: extreme.interval, quantity: 'length' } as const
+  give(values, 'wear', wear, {
+    quantity: 'length',
+    where: extreme.where,
+    sum: larger
+      ? [{ ...size, label: 'largest' }, term(`less ${at}`, { low: -mean.high, high: -mean.low }, 'length')]
+      : [term(at, mean, 'length'), term('less smallest', negated(extreme), 'length')],
+  })
+}
+
+const negated = ({ value, interval }: Pick<NonNullable<Values['minimum']>, 'value' | 'interval'>): Interval =>
+  value !== null
+    ? point(-value)
+    : { low: -(interval?.high ?? Number.POSITIVE_INFINITY), high: -(interval?.low ?? Number.NEGATIVE_INFINITY) }
 
 /** Mean of the stations between the ends less the mean of the two end stations: + a barrel, − a waist. */
-function barrel({ method, readings, complete }: ReduceInput<'outsideDiameter' | 'boreDiameter'>, difference: number): Values {
-  if (method.stations.length < 3) return {}
-  const at = (station: string, direction: string): number | null =>
-    readings.find((reading) => reading.station === station && reading.direction === direction)?.interval.low ?? null
-  const { stationMeanMm } = reduceDiameters(method.stations.map((s) => method.directions.map((d) => at(s.id, d.id))))
-  const means = stationMeanMm.filter((value) => value !== null)
+function giveBarrel(values: Values, { stations }: DiameterDetails, guard: number): void {
+  const means = stations.flatMap(({ mean }) => mean ?? [])
   const [first, last] = [means[0], means.at(-1)]
-  if (means.length < method.stations.length || first === undefined || last === undefined) return {}
-  const inner = means.slice(1, -1)
-  const middle = inner.reduce((sum, value) => sum + value, 0) / inner.length
-  const ends = (first + last) / 2
-  return {
-    barrel: reduced(point(middle - ends), {
+  if (stations.length < 3 || means.length < stations.length || !first || !last) return
+  const between = meanOf(means.slice(1, -1), guard)
+  const ends = meanOf([first, last], guard)
+  const [middle, outer] = [taken(between), taken(ends)]
+  give(
+    values,
+    'barrel',
+    linear(
+      [
+        [1, between],
+        [-1, ends],
+      ],
+      guard,
+    ),
+    {
       quantity: 'length',
-      uncertainty: difference,
       where: 'between the ends',
-      sum: [term('mean between', point(middle), 'length'), term('less mean of the ends', point(-ends), 'length')],
-      open: openWhile(complete, 'eitherWay'),
-    }),
-  }
+      sum: [
+        term('mean between', middle, 'length'),
+        term('less mean of the ends', { low: -outer.high, high: -outer.low }, 'length'),
+      ],
+    },
+  )
 }
+

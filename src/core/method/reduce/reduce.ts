@@ -1,14 +1,28 @@
-import { slotKey, slotsOf } from '../layout'
+import { point } from '../../quantity/interval'
+import { absoluteOf, largestOf, over } from '../known'
+import { slotKey, slotLabel, slotsOf } from '../layout'
 import type { Method } from '../method'
-import type { Reduced, Reductions } from '../reduction'
+import type { MethodFault, Reduced, Reductions } from '../reduction'
 import { reduceAlignment, reduceGapAtPositions, reduceRunout } from './around'
 import { reduceCapPinch, reduceRingGap, reduceStrip } from './bearing'
 import { reduceComputed } from './computed'
 import { reduceBenchTest, reduceContact, reduceElements, reduceLookedAt, reduceMarks, reduceTorque } from './counted'
 import { reduceDiameter } from './diameter'
-import { type PointsOptions, placeMeans, pointValues, quantityOfPoints } from './points'
+import { type Sheet, sheetOf } from './places'
+import { type PointsOptions, pointValues, quantityOfPoints } from './points'
 import { reduceEndFloat, reduceOpeningPressure, reduceRadialPlay, reduceSpring } from './repeated'
-import { type Outcome, type ReduceInput, type TakenReading, wearOf } from './taken'
+import {
+  give,
+  giveWear,
+  holderOf,
+  type Outcome,
+  type ReduceInput,
+  type TakenReading,
+  taken,
+  term,
+  type Values,
+  wornFrom,
+} from './taken'
 
 export { stripClearanceOf } from './bearing'
 export type { TakenReading } from './taken'
@@ -18,31 +32,45 @@ export interface ReduceContext {
   /** Worn diameter the ring runs in, where the method needs one and it is measured. */
   readonly runsIn: Reduced | null
   readonly resultOf?: (characteristic: string, value: string) => Reduced | null
-  readonly commonOf?: ReduceInput['commonOf']
   /** Places that cannot be measured, and those to which nothing applies. */
   readonly marked?: { readonly cannot: readonly string[]; readonly notApplicable: readonly string[] }
+  /** Standard uncertainties the guard band is wide; 0 under simple acceptance. */
+  readonly guard?: number
 }
 
 /** Reduces the standing readings of one characteristic by its method. No readings give no values. */
 export function reduceReadings(method: Method, readings: readonly TakenReading[], context: ReduceContext): Reductions {
-  const slots = slotsOf(method)
-  const taken = new Set(readings.map(slotKey))
+  const all = slotsOf(method)
+  const read = new Set(readings.map(slotKey))
   const cannot = context.marked?.cannot ?? []
   const notApplicable = new Set(context.marked?.notApplicable)
-  const needed = slots.filter((slot) => !notApplicable.has(slotKey(slot)))
-  const done = needed.filter((slot) => taken.has(slotKey(slot))).length
+  const slots = all.filter((slot) => !notApplicable.has(slotKey(slot)))
   const input = {
     method,
-    readings: inWalkingOrder(readings, slots),
-    complete: done === needed.length,
+    readings: inWalkingOrder(readings, all),
+    slots,
     nominal: context.nominal,
     runsIn: context.runsIn,
     resultOf: context.resultOf ?? (() => null),
-    commonOf: context.commonOf ?? (() => null),
+    guard: context.guard ?? 0,
   }
   const { values, faults } =
     readings.length === 0 && method.kind !== 'computed' ? { values: {}, faults: [] } : reduceByKind(input)
-  return { values, faults, taken: done, needed: needed.length, cannot: cannot.length }
+  return {
+    values,
+    faults: [...doubtFaults(method, input.readings), ...faults],
+    taken: slots.filter((slot) => read.has(slotKey(slot))).length,
+    needed: slots.length,
+    cannot: cannot.length,
+  }
+}
+
+/** Readings that nothing says the doubt of: they are kept, and settle nothing. */
+function doubtFaults(method: Method, readings: readonly TakenReading[]): MethodFault[] {
+  return (['noGauge', 'otherGauge', 'notUnderstood'] as const).flatMap((code): MethodFault[] => {
+    const slots = readings.filter(({ doubt }) => doubt === code).map((reading) => slotLabel(method, reading))
+    return slots.length === 0 ? [] : [{ code, slots }]
+  })
 }
 
 /** Results must not depend on the order in which readings came in, not even in the last digit of a sum. */
@@ -114,8 +142,27 @@ function reduceByKind(input: AnyInput): Outcome {
 
 /** Methods that read points one after the other: extremes, mean, median, spread, wear of the judged extreme. */
 function reducePoints(input: AnyInput, limit: number | null, spread: PointsOptions['spread']): Outcome {
-  const { method, readings, complete, nominal } = input
-  const { places, faults } = placeMeans(method, readings, limit)
-  const values = pointValues(places, readings, { complete, quantity: quantityOfPoints(method, readings), spread })
-  return { values: { ...values, ...wearOf(method, values, nominal) }, faults }
+  const { method, readings, nominal, guard } = input
+  const sheet = sheetOf(input, limit)
+  const quantity = quantityOfPoints(method, readings)
+  const { values, ...extremes } = pointValues(sheet.places, sheet.taken, { quantity, guard, spread })
+  if (method.kind === 'straightness') giveFarthest(values, sheet, nominal)
+  else giveWear(values, method, extremes, nominal)
+  return { values, faults: sheet.faults }
+}
+
+/** A line is left to either side: what lies below it is as far off as what stands above. */
+function giveFarthest(values: Values, { places, taken: read }: Sheet, nominal: number | null): void {
+  if (nominal === null || read.length === 0) return
+  const off = read.map((place) => ({ place, interval: taken(absoluteOf(place.known)) }))
+  const { place, interval } = holderOf(off, 'largest')
+  const farthest = over(
+    places.map(({ known }) => absoluteOf(known)),
+    largestOf,
+  )
+  give(values, 'wear', farthest && wornFrom(farthest, nominal, 'larger'), {
+    quantity: 'length',
+    where: place.label,
+    sum: [term('farthest off', interval, 'length'), term('less new', point(-nominal), 'length')],
+  })
 }

@@ -1,43 +1,35 @@
+import type { Errors } from '../../gauge/errors'
 import type { Gauge } from '../../gauge/gauge'
-import { type Interval, isPoint, negate, point, subtract } from '../../quantity/interval'
+import { type Interval, isPoint, negate, point } from '../../quantity/interval'
 import { differenceOf, type QuantityKind } from '../../quantity/kind'
+import { type Known, lessThan, shifted } from '../known'
 import type { Slot } from '../layout'
 import { type Method, type MethodKind, type MethodOf, wearsTowards } from '../method'
-import type { Common } from '../propagate'
-import {
-  extentOf,
-  intervalOf,
-  type MethodFault,
-  type Open,
-  type Reduced,
-  type ReductionName,
-  type Reductions,
-  type Term,
-} from '../reduction'
+import { extentOf, type MethodFault, type Reduced, type ReductionName, reduced, type Term } from '../reduction'
 
-/** A reading that stands, corrected, with its uncertainties and the gauge it was taken with. */
+/** A reading that stands, corrected, with its errors by source and the gauge it was taken with. */
 export interface TakenReading extends Slot {
   readonly interval: Interval
-  /** Standard uncertainty as a size; and in a difference of two readings of this gauge, where its error cancels. */
-  readonly sizeUncertainty: number
-  readonly differenceUncertainty: number
+  readonly errors: Errors
   readonly gauge: Gauge
+  /** It settles nothing: read with nobody knows what, with a gauge of another quantity, or in words that say another figure. */
+  readonly doubt: 'noGauge' | 'otherGauge' | 'notUnderstood' | null
 }
 
 export interface ReduceInput<K extends MethodKind = MethodKind> {
   readonly method: MethodOf<K>
   /** Standing readings in walking order. */
   readonly readings: readonly TakenReading[]
-  /** Every place is read. */
-  readonly complete: boolean
+  /** Places that belong to it here, in walking order: those of the sheet but what does not apply. */
+  readonly slots: readonly Slot[]
   /** New size; null where no document gives one: then there is no wear to count. */
   readonly nominal: number | null
   /** Worn diameter the ring runs in, where the method needs one and it is measured. */
   readonly runsIn: Reduced | null
   /** A reduced value of another characteristic, for formulas; null while it is not known. */
   readonly resultOf: (characteristic: string, value: string) => Reduced | null
-  /** What the gauge of another characteristic adds to a value of it; null where no one gauge does. */
-  readonly commonOf: (characteristic: string, value: Reduced) => Common | null
+  /** Standard uncertainties the guard band is wide; 0 under simple acceptance. */
+  readonly guard: number
 }
 
 export type Values = Partial<Record<ReductionName, Reduced>>
@@ -47,40 +39,27 @@ export interface Outcome {
 }
 export const noFaults = (values: Values): Outcome => ({ values, faults: [] })
 
-export type { Reductions }
-
-/** The largest uncertainty among the readings: one judged point may be any of them. */
-export const worstSize = (readings: readonly TakenReading[]): number =>
-  Math.max(...readings.map((reading) => reading.sizeUncertainty))
-export const worstDifference = (readings: readonly TakenReading[]): number =>
-  Math.max(...readings.map((reading) => reading.differenceUncertainty))
-
 export function term(label: string, of: Interval, quantity: QuantityKind): Term {
-  const { value, interval } = extentOf(of)
-  return { label, quantity, value, interval }
+  return { label, quantity, ...extentOf(of) }
 }
 
-export interface ReducedFacts {
-  readonly quantity: QuantityKind
-  readonly uncertainty: number
-  readonly where: string
-  readonly sum: readonly Term[]
-  readonly open: Open
-}
-export function reduced(of: Interval, { quantity, uncertainty, where, sum, open }: ReducedFacts): Reduced {
-  const { value, interval } = extentOf(of)
-  return { value, interval, quantity, uncertainty, where, sum, open }
+/** What is taken of a value, for the words of its sum; a value without readings is not asked for. */
+export function taken({ interval }: Known): Interval {
+  if (interval === null) throw new Error('a value that nothing was taken for has no figure')
+  return interval
 }
 
-export const openWhile = (complete: boolean, kind: Open): Open => (complete ? 'complete' : kind)
-
-/** What is open about a sum of two values. */
-export function combineOpen(a: Open, b: Open): Open {
-  if (a === 'complete') return b
-  return b === 'complete' || a === b ? a : 'eitherWay'
+/** Puts a value under its name where it could be worked out. */
+export function give(
+  values: Values,
+  name: ReductionName,
+  known: Known | null,
+  facts: { readonly quantity: QuantityKind; readonly where: string; readonly sum?: readonly Term[] },
+): void {
+  if (known?.interval) values[name] = reduced(known, { sum: [], ...facts })
 }
 
-/** The reading that holds an extreme; for intervals the one whose outer end it is. */
+/** The item that holds an extreme; of intervals the one whose outer end it is. At least one. */
 export function holderOf<T extends { readonly interval: Interval }>(items: readonly T[], of: 'largest' | 'smallest'): T {
   const [first, ...others] = items
   if (!first) throw new Error('an extreme needs a reading')
@@ -92,26 +71,38 @@ export function holderOf<T extends { readonly interval: Interval }>(items: reado
 
 export const allPoints = (readings: readonly TakenReading[]): boolean => readings.every(({ interval }) => isPoint(interval))
 
-/** Wear of the judged extreme from new, positive as it wears; none where a value is set, not worn. */
-export function wearOf(method: Method, values: Values, nominal: number | null): Values {
+/** Wear of an extreme from new: positive as it wears. */
+export const wornFrom = (extreme: Known, nominal: number, towards: 'larger' | 'smaller'): Known =>
+  towards === 'larger' ? shifted(extreme, -nominal) : lessThan(nominal, extreme)
+
+/** Wear of the judged extreme from new; none where a value is set, not worn. */
+export function giveWear(
+  values: Values,
+  method: Method,
+  extremes: { readonly largest: Known | null; readonly smallest: Known | null },
+  nominal: number | null,
+): void {
   const towards = wearsTowards(method)
-  if (towards === 'either' || nominal === null) return {}
-  const extreme = towards === 'larger' ? values.maximum : values.minimum
-  if (!extreme) return {}
-  const { quantity } = extreme
-  const size = intervalOf(extreme)
-  const terms =
+  if (towards === 'either' || nominal === null) return
+  const larger = towards === 'larger'
+  giveWearOf(values, larger ? extremes.largest : extremes.smallest, larger ? values.maximum : values.minimum, nominal, towards)
+}
+
+/** Wear of one value of a set from new. */
+export function giveWearOf(
+  values: Values,
+  of: Known | null,
+  shown: Reduced | undefined,
+  nominal: number,
+  towards: 'larger' | 'smaller',
+  label: { readonly larger: string; readonly smaller: string } = { larger: 'largest', smaller: 'smallest' },
+): void {
+  if (!of || !shown) return
+  const { quantity, where } = shown
+  const size = taken(of)
+  const sum =
     towards === 'larger'
-      ? [term('largest', size, quantity), term('less new', point(-nominal), quantity)]
-      : [term('new', point(nominal), quantity), term('less smallest', negate(size), quantity)]
-  return {
-    wear: {
-      ...extentOf(towards === 'larger' ? subtract(size, point(nominal)) : subtract(point(nominal), size)),
-      quantity: differenceOf(quantity),
-      uncertainty: extreme.uncertainty,
-      where: extreme.where,
-      sum: terms,
-      open: extreme.open === 'complete' || extreme.open === 'eitherWay' ? extreme.open : 'canOnlyGrow',
-    },
-  }
+      ? [term(label.larger, size, quantity), term('less new', point(-nominal), quantity)]
+      : [term('new', point(nominal), quantity), term(`less ${label.smaller}`, negate(size), quantity)]
+  give(values, 'wear', wornFrom(of, nominal, towards), { quantity: differenceOf(quantity), where, sum })
 }

@@ -1,0 +1,96 @@
+import { givesOf } from '../method/gives'
+import { formAt } from '../method/layout'
+import { wearsTowards } from '../method/method'
+import { type ReductionName, reductionLabel } from '../method/reduction'
+import { parseReading } from '../quantity/reading'
+import type { Characteristic, LimitBook } from './bookSchema'
+import { evaluationOrder } from './dependencies'
+import type { InspectionRecord, Reading } from './recordSchema'
+
+/** What keeps a book or a record from ever working, where it is and in words. */
+export interface Fault {
+  readonly path: readonly (string | number)[]
+  readonly says: string
+}
+
+/** Whether earlier overhauls say what a characteristic was, so that its wear can be counted from that. */
+export type HasHistory = (characteristic: string) => boolean
+const noHistory: HasHistory = () => false
+
+const quoted = (name: string): string => `“${reductionLabel[name as ReductionName] ?? name}”`
+
+/** Why a value can never come of a characteristic as it is set up; null when it can. */
+export function neverGiven(
+  { method, new: size }: Pick<Characteristic, 'method' | 'new'>,
+  value: string,
+  hasHistory = false,
+): string | null {
+  if (!(value in givesOf(method))) return `${quoted(value)} can never be worked out as this is set up: too few places, or nothing that gives it.`
+  if (value !== 'wear') return null
+  const unworn = method.kind === 'boreDiameter' && method.unworn !== undefined
+  return size !== null || unworn || hasHistory || wearsTowards(method) === 'either'
+    ? null
+    : 'Wear is counted from a new size, an unworn station or an earlier overhaul, and there is none.'
+}
+
+/**
+ * Faults with which a limit book can never be settled: formulas that need each other, and limits, changes and formulas on
+ * values that their set-up never gives. A book that has one is not issued; one that was issued before is read all the same.
+ */
+export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory): Fault[] {
+  const faults: Fault[] = []
+  const index = new Map(book.characteristics.map(({ id }, at) => [id, at]))
+  const { cycle } = evaluationOrder(book.characteristics)
+  if (cycle)
+    faults.push({
+      path: ['characteristics', index.get(cycle[0] ?? '') ?? 0, 'method'],
+      says: `These need each other and can never be worked out: ${cycle.join(', ')}.`,
+    })
+  const check = (characteristic: Characteristic | undefined, value: string, path: Fault['path']): void => {
+    const says = characteristic ? neverGiven(characteristic, value, hasHistory(characteristic.id)) : null
+    if (says) faults.push({ path, says })
+  }
+  const find = (id: string): Characteristic | undefined => book.characteristics[index.get(id) ?? -1]
+  book.characteristics.forEach((characteristic, at) => {
+    const path = ['characteristics', at]
+    characteristic.limits.forEach(({ judges }, place) => check(characteristic, judges, [...path, 'limits', place, 'judges']))
+    characteristic.changes?.forEach(({ judges, eachPlace }, place) => {
+      if (!eachPlace) check(characteristic, judges, [...path, 'changes', place, 'judges'])
+    })
+    if (characteristic.method.kind === 'computed')
+      for (const [name, of] of Object.entries(characteristic.method.names))
+        check(find(of.characteristic), of.value, [...path, 'method', 'names', name])
+  })
+  book.closings?.forEach((closing, at) => {
+    if (closing.eachPlace) return
+    for (const [name, of] of Object.entries(closing.names))
+      check(find(of.characteristic), of.value, ['closings', at, 'names', name])
+  })
+  return faults
+}
+
+/** Faults with which a record can never be settled: those of its book, and texts that no reading of today says. */
+export function recordFaults(record: InspectionRecord): Fault[] {
+  const measured = new Set(record.history.flatMap(({ readings }) => readings.map(({ characteristic }) => characteristic)))
+  const characteristics = new Map(record.book.characteristics.map((characteristic) => [characteristic.id, characteristic]))
+  const texts = (readings: readonly Reading[], path: Fault['path']): Fault[] =>
+    readings.flatMap((reading, at): Fault[] => {
+      const characteristic = characteristics.get(reading.characteristic)
+      return characteristic && !isUnderstood(characteristic, reading)
+        ? [{ path: [...path, at, 'text'], says: `“${reading.text}” is not a reading of ${characteristic.name}.` }]
+        : []
+    })
+  return [
+    ...bookFaults(record.book, (id) => measured.has(id)).map(({ path, says }) => ({ path: ['book', ...path], says })),
+    ...texts(record.job.readings, ['job', 'readings']),
+    ...record.history.flatMap(({ readings }, at) => texts(readings, ['history', at, 'readings'])),
+  ]
+}
+
+/** Whether the text of a reading still says something at its place; what marks a place says it in its reason. */
+export function isUnderstood({ method }: Pick<Characteristic, 'method'>, reading: Reading): boolean {
+  if (reading.kind === 'cannot' || reading.kind === 'withdrawn') return true
+  const form = formAt(method, reading)
+  const context = { form: form.kind === 'quantity' ? { ...form, masterMm: reading.masterMm } : form, defaultUnit: reading.defaultUnit }
+  return parseReading(reading.text, context).ok
+}

@@ -1,0 +1,72 @@
+/** Less known is never milder: how a record is made to know less, and what must be so then. */
+import { type Level, levelRank } from '../decision/level'
+import { formAt, type Slot } from '../method/layout'
+import { anyRecord, type Random, randomFrom } from './anyRecord.fixture'
+import { evaluate } from './evaluate'
+import type { InspectionRecord, Reading } from './recordSchema'
+
+interface Span {
+  readonly mild: Level
+  readonly strong: Level
+}
+
+/** Spans of everything that is judged as found, by name. */
+function spansOf(record: InspectionRecord): ReadonlyMap<string, Span> {
+  const { characteristics, parts } = evaluate(record)
+  return new Map<string, Span>([
+    ...characteristics.map((result) => [`characteristic ${result.id}`, result] as const),
+    ...parts.map((result) => [`part ${result.id}`, result] as const),
+  ])
+}
+
+const withReadings = (record: InspectionRecord, readings: readonly Reading[]): InspectionRecord => ({
+  ...record,
+  job: { ...record.job, readings: [...readings] },
+})
+
+/** A reading of which less is known: taken away (null), a range that holds it, or a bound. */
+function blurred(record: InspectionRecord, reading: Reading, random: Random): Reading | null {
+  const method = record.book.characteristics.find(({ id }) => id === reading.characteristic)?.method
+  const isFigure = method && formAt(method, reading as Slot).kind === 'quantity'
+  const how = random.integer(3)
+  if (how === 0 || !isFigure || reading.kind === 'cannot' || reading.kind === 'notApplicable') return null
+  const [low, high] = reading.kind === 'point' ? [reading.value, reading.value] : [reading.low, reading.high]
+  const by = (): number => 0.01 * random.integer(random.chance(0.3) ? 200 : 8)
+  const lower = low === null ? null : Number((low - by()).toFixed(2))
+  const higher = high === null ? null : Number((high + by()).toFixed(2))
+  const side = random.integer(2)
+  const ends = how === 1 ? { low: lower, high: higher } : side === 0 ? { low: lower, high: null } : { low: null, high: higher }
+  if (ends.low === null && ends.high === null) return null
+  if (ends.low !== null && ends.low === ends.high) return reading
+  return { ...reading, kind: 'interval', value: null, ...ends, text: `${ends.low ?? ''}..${ends.high ?? ''}` }
+}
+
+/**
+ * Makes a record, takes knowledge away from some of its readings, and holds the spans against each other: what was known
+ * better must lie inside what is known less well. A sentence for the first that does not; null when all hold.
+ */
+export function lessKnownIsMilder(seed: number): string | null {
+  const record = anyRecord(seed)
+  const random = randomFrom(seed ^ 0x5bd1e995)
+  const share = random.pick([0.08, 0.3, 0.8])
+  const { readings } = record.job
+  const touched: string[] = []
+  const less = readings.flatMap((reading) => {
+    if (!random.chance(share)) return [reading]
+    const made = blurred(record, reading, random)
+    if (made !== reading)
+      touched.push(`${reading.characteristic}/${reading.station}/${reading.direction}/${reading.repeat} ${reading.text} → ${made?.text ?? 'nothing'}`)
+    return made === null ? [] : [made]
+  })
+  const [more, fewer] = [spansOf(record), spansOf(withReadings(record, less))]
+  for (const [name, before] of more) {
+    const after = fewer.get(name)
+    if (!after) return `seed ${seed}: ${name} is gone`
+    if (levelRank[after.mild] > levelRank[before.mild] || levelRank[after.strong] < levelRank[before.strong]) {
+      const { method } = record.book.characteristics[0] ?? {}
+      const { acceptance } = record.job.policy
+      return `seed ${seed} (${method?.kind}, ${acceptance.kind}): ${name} was ${before.mild} to ${before.strong}, with less known ${after.mild} to ${after.strong}; ${touched.join('; ')}`
+    }
+  }
+  return null
+}
