@@ -34,7 +34,7 @@ module.exports = {
       name: 'no-zod-in-the-browser',
       comment: 'Pages parse nothing from outside: what the browser loads takes only types from schema files.',
       severity: 'error',
-      from: { path: '^src/(core|islands|ui|drawing|contract)/', pathNot: 'Schema\\.ts$|bodies\\.ts$|\\.test\\.tsx?$' },
+      from: { path: '^src/(core|islands|ui|drawing|contract)/', pathNot: 'Schema\\.ts$|bodies\\.ts$|\\.(test|fixture)\\.tsx?$' },
       to: { path: 'Schema\\.ts$|contract/bodies\\.ts$', dependencyTypesNot: ['type-only'] },
     },
     {

@@ -4,10 +4,10 @@ import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import { z } from 'zod'
 import { formatSchemas } from '../scripts/lib/formatSchemas'
-import { recordFaults } from '../src/core/record/faults'
-import type { Characteristic } from '../src/core/record/bookSchema'
-import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
 import type { ReductionName } from '../src/core/method/reduction'
+import type { Characteristic } from '../src/core/record/bookSchema'
+import { recordFaults } from '../src/core/record/faults'
+import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
 import { demoRecord, foundNow } from './record'
 
 /** Parsed JSON to be broken on purpose: any path may be followed. */
@@ -113,7 +113,10 @@ describe('what can never be settled is a fault, with its path', () => {
     (at: number, change: (own: Characteristic) => Characteristic): Breaking =>
     (record) => ({
       ...record,
-      book: { ...record.book, characteristics: record.book.characteristics.map((own, index) => (index === at ? change(own) : own)) },
+      book: {
+        ...record.book,
+        characteristics: record.book.characteristics.map((own, index) => (index === at ? change(own) : own)),
+      },
     })
   const limited = (own: Characteristic, judges: ReductionName): Characteristic => ({
     ...own,
@@ -153,9 +156,18 @@ describe('what can never be settled is a fault, with its path', () => {
         const from = (own: Characteristic, of: string): Characteristic => ({
           ...own,
           limits: [],
-          method: { kind: 'computed', formula: 'x', names: { x: { characteristic: of, value: 'result' } }, quantity: 'length', wears: 'larger' },
+          method: {
+            kind: 'computed',
+            formula: 'x',
+            names: { x: { characteristic: of, value: 'result' } },
+            quantity: 'length',
+            wears: 'larger',
+          },
         })
-        return { ...record, book: { ...record.book, characteristics: [from(first, second.id), from(second, first.id), ...others] } }
+        return {
+          ...record,
+          book: { ...record.book, characteristics: [from(first, second.id), from(second, first.id), ...others] },
+        }
       },
       /^book\.characteristics\[0\]\.method: These need each other and can never be worked out: journal, bearing-bore, journal/,
     ],

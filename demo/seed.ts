@@ -4,6 +4,7 @@ import { v7 } from 'uuid'
 import { slotsOf } from '../src/core/method/layout'
 import { bookSchema, type Characteristic, type LimitBook } from '../src/core/record/bookSchema'
 import { evaluate } from '../src/core/record/evaluate'
+import { bookFaults } from '../src/core/record/faults'
 import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt } from '../src/core/record/typedReading'
 import { subjectOf } from '../src/core/work/subject'
@@ -58,6 +59,8 @@ async function seedPeople(db: Executor): Promise<void> {
 
 async function seedMachine(db: Executor, demo: DemoMachine): Promise<void> {
   const book = bookSchema.parse(demo.book)
+  const [fault] = bookFaults(book)
+  if (fault) throw new Error(`${book.id}: ${fault.path.join('.')}: ${fault.says}`)
   await db
     .insert(limitBook)
     .values({ id: book.id, revision: book.revision, title: book.title, document: book })

@@ -37,7 +37,10 @@ describe('a reconditioned part', () => {
   })
 
   test('left beyond its limit is not passed on what was found', () => {
-    const worse = demoRecord({ ...foundNow, 'end-float': ['0.31', '0.31', '0.32'] }, { asLeft: { 'end-float': ['0.90', '0.90', '0.90'] } })
+    const worse = demoRecord(
+      { ...foundNow, 'end-float': ['0.31', '0.31', '0.32'] },
+      { asLeft: { 'end-float': ['0.90', '0.90', '0.90'] } },
+    )
     const thrust = evaluate(worse).parts.find(({ id }) => id === 'thrust-bearing')
     expect(thrust?.stages.map(({ stage, verdict }) => `${stage} ${verdict}`)).toEqual(['asFound reuse', 'asLeft recondition'])
     expect(thrust?.verdict).toBe('recondition')
@@ -45,10 +48,20 @@ describe('a reconditioned part', () => {
 
   test('a part worked to a step of a route is judged by that step', () => {
     // Bored to 160.27, beyond the wear limit of 160.25 planned and within what honing may leave.
-    const honed = demoRecord({ ...foundNow, 'servo-bore': Array(6).fill('+0.24') }, { afterWork: { 'servo-bore': Array(6).fill('+0.27') } })
-    expect(stageOf(honed, 'servo-bore', 'afterWork')).toMatchObject({ verdict: 'reuse', limits: [{ step: 'hone', grade: { mild: 0, strong: 0 } }, {}, {}] })
-    const beyond = demoRecord({ ...foundNow, 'servo-bore': Array(6).fill('+0.24') }, { afterWork: { 'servo-bore': Array(6).fill('+0.32') } })
-    expect(stageOf(beyond, 'servo-bore', 'afterWork')?.verdict).toBe('replace')  })
+    const honed = demoRecord(
+      { ...foundNow, 'servo-bore': Array(6).fill('+0.24') },
+      { afterWork: { 'servo-bore': Array(6).fill('+0.27') } },
+    )
+    expect(stageOf(honed, 'servo-bore', 'afterWork')).toMatchObject({
+      verdict: 'reuse',
+      limits: [{ step: 'hone', grade: { mild: 0, strong: 0 } }, {}, {}],
+    })
+    const beyond = demoRecord(
+      { ...foundNow, 'servo-bore': Array(6).fill('+0.24') },
+      { afterWork: { 'servo-bore': Array(6).fill('+0.32') } },
+    )
+    expect(stageOf(beyond, 'servo-bore', 'afterWork')?.verdict).toBe('replace')
+  })
 
   test('a ring as left is reckoned in the bore as it is after work', () => {
     // 1.10 + π × (160.005 − 160)

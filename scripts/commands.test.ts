@@ -73,8 +73,9 @@ describe('npm run reference', () => {
     expect(stdout).toContain('ok bore-reduction bore-01\n')
     expect(stdout).toContain('not yet gauge-study\n')
     expect(stdout).not.toContain('FAIL')
-    expect(stdout.trim().split('\n').slice(-8)).toEqual([
+    expect(stdout.trim().split('\n').slice(-10)).toEqual([
       'bore-reduction: 10 of 10 ok',
+      'conformity: 13 of 13 ok',
       'outliers-repeatability: 12 of 12 ok',
       'plastic-strip-and-wire: 11 of 11 ok',
       'quantity-parsing: 20 of 20 ok',
@@ -82,6 +83,7 @@ describe('npm run reference', () => {
       'spring: 8 of 8 ok',
       'temperature: 10 of 10 ok',
       'torque: 10 of 10 ok',
+      'trend-regression: 9 of 9 ok',
     ])
   })
 

@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { evaluate } from '../../src/core/record/evaluate'
 import { recordSchema } from '../../src/core/record/recordSchema'
 import type { Results } from '../../src/core/record/results'
-import { changedSince } from '../../src/core/record/signedFigures'
+import { changedSince } from '../../src/core/record/signedFiguresSchema'
 import { upgradeBook, upgradeRecord, upgradeResults } from '../../src/core/record/upgrade'
 
 const read = (name: string): unknown => JSON.parse(readFileSync(`demo/older/${name}`, 'utf8'))
@@ -26,7 +26,9 @@ test('an altered figure or verdict is told apart from words', () => {
   const altered = { ...today, version: 2, parts: [{ ...part, mild: 'reuse', strong: 'reuse' }, ...today.parts.slice(1)] }
   const reworded = { ...today, parts: today.parts.map((one) => ({ ...one, votes: [] })) }
   expect(changedSince(reworded, today)).toEqual([])
-  expect(changedSince(altered, today)).toEqual(part.mild === 'reuse' && part.strong === 'reuse' ? [] : [expect.stringMatching(/^verdict of part/)])
+  expect(changedSince(altered, today)).toEqual(
+    part.mild === 'reuse' && part.strong === 'reuse' ? [] : [expect.stringMatching(/^verdict of part/)],
+  )
 })
 
 test('what is of today is left as it is', () => {

@@ -8,13 +8,10 @@ import { harmonicFit } from '../../src/core/method/harmonics'
 import { type Known, over, spreadOf } from '../../src/core/method/known'
 import { slotKey, slotsOf } from '../../src/core/method/layout'
 import type { Method, MethodOf } from '../../src/core/method/method'
-import { stripClearance, stripTiltMmPerM } from '../../src/core/method/plasticStrip'
 import { diameterDetails } from '../../src/core/method/reduce/diameter'
 import { sheetOf } from '../../src/core/method/reduce/places'
-import { reduceReadings, type TakenReading } from '../../src/core/method/reduce/reduce'
+import { reduceReadings, stripClearanceOf, type TakenReading } from '../../src/core/method/reduce/reduce'
 import type { Reduced, ReductionName, Reductions } from '../../src/core/method/reduction'
-import { reduceRepeats } from '../../src/core/method/repeats'
-import { loadLossPercent, springLine } from '../../src/core/method/spring'
 import { parseQuantity } from '../../src/core/quantity/quantity'
 import { percentOf, preloadKN, torqueAtNutFactorNm, wrenchSettingNm } from '../../src/core/tightening/torque'
 import {
@@ -52,7 +49,7 @@ const takenAt = (method: Method, values: ReadonlyMap<string, number>): TakenRead
     const value = values.get(slotKey(slot))
     return value === undefined ? [] : [{ ...slot, interval: { low: value, high: value }, errors: [], gauge: exact, doubt: null }]
   })
-const valueOf = (reductions: Reductions, name: ReductionName): number | null => reductions.values[name]?.value ?? null
+const figureOf = (reductions: Reductions, name: ReductionName): number | null => reductions.values[name]?.value ?? null
 const numbered = (count: number): { id: string; label: string }[] =>
   Array.from({ length: count }, (_, index) => ({ id: String(index + 1), label: '' }))
 
@@ -83,7 +80,10 @@ const boreReduction = topic(
     const { stations, directions } = diameterDetails(sheet.places, sheet.taken, { method, guard: 0 })
     const figure = (known: Known | null): number | null => known?.interval?.low ?? null
     const means = stations.map(({ mean }) => mean)
-    const taperOfMeans = over(means.flatMap((mean) => mean ?? []), (of) => spreadOf(of, 0))
+    const taperOfMeans = over(
+      means.flatMap((mean) => mean ?? []),
+      (of) => spreadOf(of, 0),
+    )
     // A ring that fits the new bore opens by what the bore has grown: its gap there, less its gap in the new bore.
     const ring: MethodOf<'ringEndGap'> = {
       kind: 'ringEndGap',
@@ -94,20 +94,20 @@ const boreReduction = topic(
     }
     const growth = (runsIn: Reduced | undefined): number | null =>
       runsIn
-        ? valueOf(reduceReadings(ring, takenAt(ring, new Map([['1/-/1', 0]])), { nominal: null, runsIn }), 'gapAtWornDiameter')
+        ? figureOf(reduceReadings(ring, takenAt(ring, new Map([['1/-/1', 0]])), { nominal: null, runsIn }), 'gapAtWornDiameter')
         : null
     const isAnyRead = values.size > 0
     return {
-      mean_diameter_mm: valueOf(reductions, 'mean'),
-      max_diameter_mm: valueOf(reductions, 'maximum'),
-      min_diameter_mm: valueOf(reductions, 'minimum'),
+      mean_diameter_mm: figureOf(reductions, 'mean'),
+      max_diameter_mm: figureOf(reductions, 'maximum'),
+      min_diameter_mm: figureOf(reductions, 'minimum'),
       station_mean_mm: means.map(figure),
       ovality_per_station_mm: stations.map(({ spread }) => figure(spread)),
-      max_ovality_mm: valueOf(reductions, 'outOfRound'),
+      max_ovality_mm: figureOf(reductions, 'outOfRound'),
       taper_of_station_means_mm: asDefined(figure(taperOfMeans), isAnyRead),
       taper_per_direction_mm: directions.map(({ spread, taken }) => asDefined(figure(spread), taken.length > 0)),
-      max_same_direction_taper_mm: asDefined(valueOf(reductions, 'taper'), isAnyRead),
-      max_wear_mm: valueOf(reductions, 'wear'),
+      max_same_direction_taper_mm: asDefined(figureOf(reductions, 'taper'), isAnyRead),
+      max_wear_mm: figureOf(reductions, 'wear'),
       ring_gap_growth_at_max_wear_mm: growth(reductions.values.maximum),
       ring_gap_growth_at_mean_mm: growth(reductions.values.mean),
     }
@@ -117,12 +117,20 @@ const boreReduction = topic(
 const outliersRepeatability = topic(
   z.object({ readings_mm: z.array(z.number()), repeatability_limit_mm: z.number() }),
   ({ readings_mm, repeatability_limit_mm }) => {
-    const reduction = reduceRepeats(readings_mm, repeatability_limit_mm)
+    const method: MethodOf<'endFloat'> = {
+      kind: 'endFloat',
+      repeatsAtLeast: readings_mm.length,
+      repeatabilityLimit: repeatability_limit_mm,
+    }
+    const readings = takenAt(method, new Map(readings_mm.map((value, index) => [`-/-/${index + 1}`, value] as const)))
+    const { values, faults } = reduceReadings(method, readings, { nominal: null, runsIn: null })
+    const spread = values.mean?.contributions.find(({ kind }) => kind === 'repeats')?.standard ?? 0
     return {
-      mean_mm: reduction.mean,
-      range_mm: reduction.range,
-      sample_sd_mm: reduction.sampleStandardDeviation,
-      exceeds_limit: reduction.exceedsRepeatability,
+      mean_mm: values.mean?.value ?? null,
+      range_mm: values.range?.value ?? null,
+      // What the mean carries is s/√n.
+      sample_sd_mm: spread * Math.sqrt(readings_mm.length),
+      exceeds_limit: faults.some(({ code }) => code === 'repeatsDisagree'),
     }
   },
 )
@@ -130,6 +138,23 @@ const outliersRepeatability = topic(
 const table = { table_width_mm: z.array(z.number()), table_clearance_mm: z.array(z.number()) }
 const scaleOf = (input: { table_width_mm: number[]; table_clearance_mm: number[] }) =>
   input.table_width_mm.map((widthMm, index) => ({ widthMm, clearanceMm: input.table_clearance_mm[index] ?? Number.NaN }))
+
+/** A strip at two stations with a scale; where they are apart, the tilt along follows. */
+const stripOf = (input: Parameters<typeof scaleOf>[0], apartMm?: number): MethodOf<'plasticStrip'> => ({
+  kind: 'plasticStrip',
+  stations: [
+    { id: 'a', label: '' },
+    { id: 'b', label: '' },
+  ],
+  direction: { id: '1', label: '' },
+  apartMm,
+  scale: scaleOf(input),
+  scaleUncertaintyMm: 0,
+})
+const stripFigure = (method: MethodOf<'plasticStrip'>, width: number): number | null => {
+  const { interval, outside } = stripClearanceOf(method, { interval: { low: width, high: width }, errors: [] })
+  return outside ? null : interval.low
+}
 
 const plasticStripAndWire = topic(
   z.discriminatedUnion('calculation', [
@@ -152,7 +177,7 @@ const plasticStripAndWire = topic(
   (input) => {
     switch (input.calculation) {
       case 'strip_clearance': {
-        const clearances = input.flattened_widths_mm.map((width) => stripClearance(width, scaleOf(input))?.clearanceMm ?? null)
+        const clearances = input.flattened_widths_mm.map((width) => stripFigure(stripOf(input), width))
         const inRange = clearances.filter((clearance) => clearance !== null)
         const all = inRange.length === clearances.length && inRange.length > 0
         return {
@@ -176,25 +201,29 @@ const plasticStripAndWire = topic(
             runsIn: null,
           })
         const all = pinchOf(new Map(wires.map((wire, index) => [`${index + 1}/-/1`, wire] as const)))
-        const least = valueOf(all, 'minimum')
+        const least = figureOf(all, 'minimum')
         return {
-          crush_per_wire_mm: wires.map((wire, index) => valueOf(pinchOf(new Map([[`${index + 1}/-/1`, wire]])), 'mean')),
+          crush_per_wire_mm: wires.map((wire, index) => figureOf(pinchOf(new Map([[`${index + 1}/-/1`, wire]])), 'mean')),
           min_crush_mm: least,
-          mean_crush_mm: valueOf(all, 'mean'),
+          mean_crush_mm: figureOf(all, 'mean'),
           verdict: least !== null && exceeds(input.required_crush_mm, least) ? 'insufficient' : 'ok',
         }
       }
       case 'side_alignment': {
-        const a = stripClearance(input.width_side_a_mm, scaleOf(input))?.clearanceMm ?? null
-        const b = stripClearance(input.width_side_b_mm, scaleOf(input))?.clearanceMm ?? null
-        const known = a !== null && b !== null
-        const difference = known ? a - b : null
+        const method = stripOf(input, input.distance_between_sides_mm)
+        const widths = new Map([
+          ['a/1/1', input.width_side_a_mm],
+          ['b/1/1', input.width_side_b_mm],
+        ])
+        const { values } = reduceReadings(method, takenAt(method, widths), { nominal: null, runsIn: null })
+        const [a, b] = [stripFigure(method, input.width_side_a_mm), stripFigure(method, input.width_side_b_mm)]
+        const difference = a !== null && b !== null ? a - b : null
         return {
           width_difference_mm: input.width_side_a_mm - input.width_side_b_mm,
           clearance_side_a_mm: a,
           clearance_side_b_mm: b,
           clearance_difference_mm: difference,
-          misalignment_mm_per_m: known ? stripTiltMmPerM(a, b, input.distance_between_sides_mm) : null,
+          misalignment_mm_per_m: values.tilt?.value ?? null,
           verdict:
             difference === null ? null : exceeds(Math.abs(difference), input.allowed_difference_mm) ? 'misaligned' : 'aligned',
         }
@@ -289,16 +318,37 @@ const spring = topic(
     new_load_at_check_length_N: z.number(),
   }),
   (input) => {
-    const line = springLine(
-      { lengthMm: input.length_1_mm, loadN: input.load_1_N },
-      { lengthMm: input.length_2_mm, loadN: input.load_2_N },
-    )
-    const load = line?.loadAt(input.check_length_mm) ?? null
+    const [longer, shorter] =
+      input.length_1_mm > input.length_2_mm
+        ? [
+            { mm: input.length_1_mm, n: input.load_1_N },
+            { mm: input.length_2_mm, n: input.load_2_N },
+          ]
+        : [
+            { mm: input.length_2_mm, n: input.load_2_N },
+            { mm: input.length_1_mm, n: input.load_1_N },
+          ]
+    const method: MethodOf<'spring'> = {
+      kind: 'spring',
+      longerMm: longer.mm,
+      shorterMm: shorter.mm,
+      workingMm: input.check_length_mm,
+      newLoadN: input.new_load_at_check_length_N,
+      repeatsAtLeast: 1,
+      repeatabilityLimit: null,
+    }
+    const loads = new Map([
+      ['L1/-/1', longer.n],
+      ['L2/-/1', shorter.n],
+    ])
+    const reductions = reduceReadings(method, takenAt(method, loads), { nominal: null, runsIn: null })
+    const rate = figureOf(reductions, 'springRate')
     return {
-      rate_N_per_mm: line?.rateNPerMm ?? null,
-      free_length_mm: line?.freeLengthMm ?? null,
-      load_at_check_length_N: load,
-      loss_percent: load === null ? null : loadLossPercent(input.new_load_at_check_length_N, load),
+      rate_N_per_mm: rate,
+      // Where the line carries nothing.
+      free_length_mm: rate === null ? null : longer.mm + longer.n / rate,
+      load_at_check_length_N: figureOf(reductions, 'loadAtWorking'),
+      loss_percent: figureOf(reductions, 'loadLoss'),
     }
   },
 )

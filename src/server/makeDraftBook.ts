@@ -3,6 +3,7 @@ import type { DraftBookAnswer } from '../contract/answers'
 import type { DraftBookBody } from '../contract/bodies'
 import { bookSchema } from '../core/record/bookSchema'
 import { draftBook } from '../core/record/draftBook'
+import { bookFaults } from '../core/record/faults'
 import { foldWork } from '../core/work/fold'
 import { typedIn } from '../core/work/typedBook'
 import { lockJob } from '../db/queries/jobs'
@@ -41,6 +42,8 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
     const made = make(revision)
     if (!made.ok) throw new Refused('notPossible', made.fault)
     const document = bookSchema.parse(made.value)
+    const [fault] = bookFaults(document)
+    if (fault) throw new Refused('notPossible', `This book can never be settled: ${fault.says}`)
     await db.insert(limitBook).values({ id, revision, title: body.title, document })
     await db
       .update(machine)

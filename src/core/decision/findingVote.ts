@@ -37,7 +37,15 @@ function findingVote(book: LimitBook, part: Part, finding: Finding, routes: Rout
   // A light finding without a rule is on record and decides nothing.
   if (severityRank[finding.severity] === 0) return []
   return [
-    found(finding, 'noRule', 'reuse', 'replace', `${what}: the book has no rule for it`, 'Decide on the part by eye and say why.', mends),
+    found(
+      finding,
+      'noRule',
+      'reuse',
+      'replace',
+      `${what}: the book has no rule for it`,
+      'Decide on the part by eye and say why.',
+      mends,
+    ),
   ]
 }
 
@@ -47,7 +55,13 @@ function byRoute(
   asks: Level,
   routeId: string | null,
   routes: RouteContext,
-): { readonly mild: Level; readonly strong: Level; readonly route: string | null; readonly says: TraceStep[]; readonly settledBy: string | null } {
+): {
+  readonly mild: Level
+  readonly strong: Level
+  readonly route: string | null
+  readonly says: TraceStep[]
+  readonly settledBy: string | null
+} {
   const route = part.routes.find(({ id }) => id === routeId)
   if (asks !== 'recondition' || !route) return { mild: asks, strong: asks, route: routeId, says: [], settledBy: null }
   const { outcome, says, needs } = routeOutcome(route, routes)
@@ -58,7 +72,13 @@ function byRoute(
     case 'infeasible':
       return { mild: 'replace', strong: 'replace', route: null, says: [step], settledBy: null }
     case 'unknown':
-      return { mild: asks, strong: 'replace', route: null, says: [step], settledBy: needs ?? `Measure what “${route.name}” needs.` }
+      return {
+        mild: asks,
+        strong: 'replace',
+        route: null,
+        says: [step],
+        settledBy: needs ?? `Measure what “${route.name}” needs.`,
+      }
   }
 }
 
@@ -119,7 +139,13 @@ function patternVotes(book: LimitBook, part: Part, work: WorkState, routes: Rout
       vote({
         rule: 'pattern',
         code: standing,
-        facts: { broken: count.broken, adjacentPairs: count.adjacentPairs, worn: count.worn, seen: count.seen, of: count.elements },
+        facts: {
+          broken: count.broken,
+          adjacentPairs: count.adjacentPairs,
+          worn: count.worn,
+          seen: count.seen,
+          of: count.elements,
+        },
         subject: pattern.id,
         mild: isBeyond ? asked.mild : 'reuse',
         strong: standing === 'inside' ? 'reuse' : asked.strong,

@@ -1,7 +1,7 @@
 import { exceeds } from '../decimal'
 import type { Limit } from '../limit/limit'
-import { type Interval, subtract } from '../quantity/interval'
 import { intervalOfEnds, type Reduced, type Reductions } from '../method/reduction'
+import { type Interval, subtract } from '../quantity/interval'
 import type { Characteristic, FitSpec, Part, Route } from '../record/bookSchema'
 import type { TraceStep } from '../record/results'
 import type { Level } from './level'
@@ -73,7 +73,10 @@ function claims(route: Route, toMend: ToMend): boolean {
 }
 
 /** Whether one named route of a part is open at the size found, whatever asks for it. */
-export function routeOutcome(route: Route, context: RouteContext): { readonly outcome: RouteOutcome; readonly says: string; readonly needs: string | null } {
+export function routeOutcome(
+  route: Route,
+  context: RouteContext,
+): { readonly outcome: RouteOutcome; readonly says: string; readonly needs: string | null } {
   return tryRoute(route, null, context)
 }
 
@@ -90,7 +93,7 @@ function tryRoute(route: Route, toMend: ToMend | null, context: RouteContext): T
     return { route, outcome, needs, says: `${route.name}: ${why}: ${standing}` }
   }
   const { figure } = context
-  const cleans = sizes === null || route.sizeAfter === null ? '' : cleansUp(route, sizes, context)
+  const cleans = sizes === null || route.sizeAfter === null ? '' : cleansUp(route, context)
   const range = route.sizeAfter
     ? `leaves ${figure(route.sizeAfter.leastMm)} … ${figure(route.sizeAfter.greatestMm)}${cleans}`
     : 'rebuilds the surface'
@@ -114,8 +117,7 @@ function tryRoute(route: Route, toMend: ToMend | null, context: RouteContext): T
     if (route.suits?.includes(ring.id)) continue
     const allowed = sizesForRing(ring, context)
     const then = { surely: meet(left.surely, allowed.surely), perhaps: meet(left.perhaps, allowed.perhaps) }
-    if (isEmpty(then.perhaps))
-      return tell('unknown', `${range}, beyond what ${ring.name} allows`, mateNeeded(ring.name, route))
+    if (isEmpty(then.perhaps)) return tell('unknown', `${range}, beyond what ${ring.name} allows`, mateNeeded(ring.name, route))
     left = then
   }
   return isEmpty(left.surely) ? tell('unknown', range) : tell('feasible', range)
@@ -140,7 +142,8 @@ function sizesAfter(route: Route, toMend: ToMend | null, context: RouteContext):
   const bore = isBoreAt(context, after.characteristic)
   const needed = cleanUpAt(route, context)
   const range = { low: after.leastMm, high: after.greatestMm }
-  const from = (size: number): Interval => meet(range, bore ? { low: size, high: after.greatestMm } : { low: after.leastMm, high: size })
+  const from = (size: number): Interval =>
+    meet(range, bore ? { low: size, high: after.greatestMm } : { low: after.leastMm, high: size })
   return bore
     ? { surely: from(needed.high), perhaps: from(needed.low) }
     : { surely: from(needed.low), perhaps: from(needed.high) }
@@ -164,7 +167,7 @@ function cleanUpAt(route: Route, context: RouteContext): Interval {
 
 const guardedOf = (value: Reduced | undefined): Interval => intervalOfEnds(value?.guarded ?? { low: null, high: null })
 
-function cleansUp(route: Route, _sizes: Sizes, context: RouteContext): string {
+function cleansUp(route: Route, context: RouteContext): string {
   const { low, high } = cleanUpAt(route, context)
   const bore = route.sizeAfter !== null && isBoreAt(context, route.sizeAfter.characteristic)
   const worst = bore ? high : low

@@ -88,7 +88,8 @@ const diameters = (method: Method, maximum: number, minimum: number, taken = 6, 
   const gauge = testGauge({ resolution: 0.001, maximumPermissibleError: guard === 0 ? 0 : 0.01 })
   return reduceReadings(method, take(method, values.slice(0, taken), gauge), { nominal: null, runsIn: null, guard })
 }
-const bore = (maximum: number, minimum: number, taken = 6, guard = 0): Reductions => diameters(boreMethod, maximum, minimum, taken, guard)
+const bore = (maximum: number, minimum: number, taken = 6, guard = 0): Reductions =>
+  diameters(boreMethod, maximum, minimum, taken, guard)
 const journal = (maximum: number, minimum: number, taken = 6): Reductions => diameters(journalMethod, maximum, minimum, taken)
 
 const characteristic = (id: string, method: Method, over: Partial<Characteristic> = {}): Characteristic => ({
@@ -134,7 +135,8 @@ const tryingOn = (
   measured: Readonly<Record<string, Reductions>>,
   over: { fits?: readonly FitSpec[]; ring?: Characteristic } = {},
 ): RouteContext => ({
-  characteristicOf: (id) => (id === 'ring' && over.ring ? over.ring : characteristic(id, id === 'bore' ? boreMethod : journalMethod)),
+  characteristicOf: (id) =>
+    id === 'ring' && over.ring ? over.ring : characteristic(id, id === 'bore' ? boreMethod : journalMethod),
   reductionsOf: (id) => measured[id],
   fitsOf: (id) => (over.fits ?? []).filter((one) => one.bore === id || one.journal === id),
   ringsIn: (id) => (over.ring && id === 'bore' ? [over.ring] : []),
@@ -275,7 +277,10 @@ describe('a route is tried on what runs against the surface it leaves', () => {
     expect(ofFit(tight, { bore: sizes.bore })).toBe('recondition replace')
   })
   test('what a cut opens too far wants a mate made to suit', () => {
-    const own = (over: Partial<Route>, measured: Readonly<Record<string, Reductions>> = { ...sizes, journal: journal(159.7, 159.69) }) =>
+    const own = (
+      over: Partial<Route>,
+      measured: Readonly<Record<string, Reductions>> = { ...sizes, journal: journal(159.7, 159.69) },
+    ) =>
       mendingOf(
         part([{ ...hone, ...over }]),
         { kind: 'characteristic', id: 'bore', limit: null },
@@ -287,12 +292,20 @@ describe('a route is tried on what runs against the surface it leaves', () => {
   })
   test('a ring that would gap too far wants one made to suit', () => {
     const ring = characteristic('ring', everyMethod.ringEndGap, {
-      method: { ...everyMethod.ringEndGap, segments: [{ id: '1', label: '1' }], runsIn: 'bore', referenceDiameterMm: 160 } as Characteristic['method'],
+      method: {
+        ...everyMethod.ringEndGap,
+        segments: [{ id: '1', label: '1' }],
+        runsIn: 'bore',
+        referenceDiameterMm: 160,
+      } as Characteristic['method'],
       limits: [{ ...fitLimit('maximum', 'upper', 1), judges: 'gapAtWornDiameter' }],
     })
     const gap = (mm: number) => ({
       ...sizes,
-      ring: reduceReadings(ring.method, take(ring.method, [mm], testGauge({ maximumPermissibleError: 0 })), { nominal: null, runsIn: null }),
+      ring: reduceReadings(ring.method, take(ring.method, [mm], testGauge({ maximumPermissibleError: 0 })), {
+        nominal: null,
+        runsIn: null,
+      }),
     })
     const own = (measured: Readonly<Record<string, Reductions>>) =>
       mendingOf(part([hone]), { kind: 'characteristic', id: 'bore', limit: null }, tryingOn(measured, { ring })).strong
@@ -303,7 +316,11 @@ describe('a route is tried on what runs against the surface it leaves', () => {
   test('a limit may name the routes that mend it, or none', () => {
     const limit = fitLimit('maximum', 'upper', 1)
     const by = (mendedBy: string[]) =>
-      mendingOf(part([route('dress', 10), route('rebuild', 90)]), { kind: 'characteristic', id: 'bore', limit: { ...limit, mendedBy } }, tryingOn({}))
+      mendingOf(
+        part([route('dress', 10), route('rebuild', 90)]),
+        { kind: 'characteristic', id: 'bore', limit: { ...limit, mendedBy } },
+        tryingOn({}),
+      )
     expect(by(['rebuild']).route?.id).toBe('rebuild')
     expect(by([])).toMatchObject({ mild: 'replace', strong: 'replace' })
   })

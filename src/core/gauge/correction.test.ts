@@ -52,7 +52,11 @@ describe('what is done to a reading before it is reduced', () => {
     ['a warm part alone', { indicated: point(100), conditions: warm(40, 20), partPerK: 23e-6 }, 99.95402115],
     ['at 20 °C nothing changes', { indicated: point(100), conditions: warm(20, 20), partPerK: 23e-6 }, 100],
     ['at 20 °C nobody needs to know the metal', { indicated: point(100), conditions: warm(20, 20) }, 100],
-    ['what is no length does not grow', { indicated: point(100), conditions: warm(40, 30), partPerK: 23e-6, isLength: false }, 100],
+    [
+      'what is no length does not grow',
+      { indicated: point(100), conditions: warm(40, 30), partPerK: 23e-6, isLength: false },
+      100,
+    ],
   ])('%s', (_what, over, size) => {
     const { interval } = corrected(over)
     expect(interval.low).toBeCloseTo(size, 8)

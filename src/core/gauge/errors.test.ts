@@ -109,7 +109,11 @@ describe('degrees of freedom', () => {
 })
 
 test('shares by source add up to the whole where sources are independent', () => {
-  const errors = [...reading(gauge({ maximumPermissibleError: 0.004 }), 20), boundedError('master', '20', 0.001), spreadError('r', 0.002, 4)]
+  const errors = [
+    ...reading(gauge({ maximumPermissibleError: 0.004 }), 20),
+    boundedError('master', '20', 0.001),
+    spreadError('r', 0.002, 4),
+  ]
   const shares = sharesOf(errors)
   expect(shares.map(({ kind }) => kind)).toEqual(['gauge', 'resolution', 'master', 'repeats'])
   expect(Math.hypot(...shares.map(({ standard }) => standard))).toBeCloseTo(standardUncertainty(errors), 12)

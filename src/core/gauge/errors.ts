@@ -1,8 +1,7 @@
 import { normalProbability, studentQuantile } from '../distribution'
 
 /** What an error comes from. Two errors of one kind and one origin are the same error. */
-export const errorKinds = ['gauge', 'resolution', 'repeats', 'master', 'stripScale', 'partTemperature', 'scaleTemperature'] as const
-export type ErrorKind = (typeof errorKinds)[number]
+export type ErrorKind = 'gauge' | 'resolution' | 'repeats' | 'master' | 'stripScale' | 'partTemperature' | 'scaleTemperature'
 
 /** One contribution to the uncertainty of a value: what one error, one standard uncertainty large, does to it. */
 export interface ErrorTerm {
@@ -87,7 +86,10 @@ export const standardUncertainty = (errors: Errors): number => Math.sqrt(varianc
 
 /** Effective degrees of freedom by the Welch–Satterthwaite formula (GUM G.4.1); null where nothing limits them. */
 export function degreesOfFreedom(errors: Errors): number | null {
-  const few = errors.reduce((sum, term) => (term.degreesOfFreedom === null ? sum : sum + term.amount ** 4 / term.degreesOfFreedom), 0)
+  const few = errors.reduce(
+    (sum, term) => (term.degreesOfFreedom === null ? sum : sum + term.amount ** 4 / term.degreesOfFreedom),
+    0,
+  )
   return few === 0 ? null : variance(errors) ** 2 / few
 }
 

@@ -18,8 +18,7 @@ export type Acceptance = { readonly kind: 'simple' } | { readonly kind: 'guarded
 
 /** Grade of an exact value of a kind. A value exactly at a limit passes. */
 export function gradeOf(value: number, limit: Limit, kind: QuantityKind = 'length'): Grade {
-  const beyond = (bound: number): boolean =>
-    limit.side === 'upper' ? exceeds(value, bound, kind) : exceeds(bound, value, kind)
+  const beyond = (bound: number): boolean => (limit.side === 'upper' ? exceeds(value, bound, kind) : exceeds(bound, value, kind))
   if (beyond(limit.wear)) return 2
   return limit.plan !== null && beyond(limit.plan) ? 1 : 0
 }

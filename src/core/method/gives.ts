@@ -125,7 +125,9 @@ function canBeGiven(method: Method, name: ReductionName): boolean {
       return enoughPoints(name, method.wires.length)
     case 'alignment': {
       const isFace = name === 'angularity' || name === 'angularityAngle'
-      return harmonicWeights(method.positions.map(({ angleDeg }) => angleDeg)) !== null && (!isFace || method.faceDiameterMm !== null)
+      return (
+        harmonicWeights(method.positions.map(({ angleDeg }) => angleDeg)) !== null && (!isFace || method.faceDiameterMm !== null)
+      )
     }
     case 'contactPattern':
       if (name === 'contactEnds') return method.columns.length >= 2
@@ -174,7 +176,8 @@ export const quantityOf = (method: Method): QuantityKind => {
 }
 
 /** Kind of quantity of one reduced value. */
-export const quantityOfValue = (method: Method, name: ReductionName): QuantityKind => everyValueOf(method)[name] ?? quantityOf(method)
+export const quantityOfValue = (method: Method, name: ReductionName): QuantityKind =>
+  everyValueOf(method)[name] ?? quantityOf(method)
 
 /** Step one reduced value is shown to: the characteristic's own where it is of the same kind as its readings. */
 export function stepOf(method: Method, showTo: number, quantity: QuantityKind): number {

@@ -137,28 +137,3 @@ function leastSquares(rows: readonly (readonly number[])[], values: readonly num
   }
   return system.map((row, index) => (row[size] ?? 0) / (row[index] ?? 1))
 }
-
-export interface Vector {
-  readonly x: number
-  readonly y: number
-}
-
-/** x to the right, y up, for an angle clockwise from the top. */
-export const vectorAt = (length: number, angleDeg: number): Vector => ({
-  x: length * Math.sin(radians(angleDeg)),
-  y: length * Math.cos(radians(angleDeg)),
-})
-
-/**
- * How far each station's centre lies from the straight line through the centres of the first and the last one: the bow
- * of the shaft, as a vector per station. Stations by their distance along, mm.
- */
-export function bowOf(centres: readonly (Vector & { readonly atMm: number })[]): readonly Vector[] {
-  const first = centres[0]
-  const last = centres.at(-1)
-  if (!first || !last || last.atMm === first.atMm) return centres.map(() => ({ x: 0, y: 0 }))
-  return centres.map(({ x, y, atMm }) => {
-    const share = (atMm - first.atMm) / (last.atMm - first.atMm)
-    return { x: x - first.x - share * (last.x - first.x), y: y - first.y - share * (last.y - first.y) }
-  })
-}

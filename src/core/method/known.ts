@@ -1,15 +1,5 @@
 import { combineErrors, type Errors, NO_ERRORS, standardUncertainty } from '../gauge/errors'
-import {
-  ANYTHING,
-  absolute,
-  add,
-  type Interval,
-  largest,
-  medianOf,
-  point,
-  scale,
-  widened,
-} from '../quantity/interval'
+import { ANYTHING, absolute, add, type Interval, largest, medianOf, point, scale, widened } from '../quantity/interval'
 
 /**
  * What is known of one value. Every operation here keeps the promise that less known is never milder: whoever knows less

@@ -70,7 +70,7 @@ export interface Extent {
 }
 
 /** Where the errors of a value go along inside the core; no part of stored results. */
-export const ERRORS = Symbol('errors')
+const ERRORS: unique symbol = Symbol('errors')
 
 /** A reduced value with the sum that gave it, in the fixed unit of its quantity. */
 export interface Reduced extends Extent {
@@ -116,7 +116,7 @@ export function intervalOf({ value, interval }: Extent): Interval {
   return { low: interval?.low ?? Number.NEGATIVE_INFINITY, high: interval?.high ?? Number.POSITIVE_INFINITY }
 }
 
-export const endsOf = ({ low, high }: Interval): Ends => ({ low: finite(low), high: finite(high) })
+const endsOf = ({ low, high }: Interval): Ends => ({ low: finite(low), high: finite(high) })
 export const intervalOfEnds = ({ low, high }: Ends): Interval => ({
   low: low ?? Number.NEGATIVE_INFINITY,
   high: high ?? Number.POSITIVE_INFINITY,

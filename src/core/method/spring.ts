@@ -21,6 +21,3 @@ export function springLine(a: LoadPoint, b: LoadPoint): SpringLine | null {
   const freeLengthMm = a.lengthMm + a.loadN / rateNPerMm
   return { rateNPerMm, freeLengthMm, loadAt: (lengthMm) => rateNPerMm * (freeLengthMm - lengthMm) }
 }
-
-/** Load lost against new, percent of the new load; negative is stronger than new. */
-export const loadLossPercent = (newLoadN: number, loadN: number): number => (100 * (newLoadN - loadN)) / newLoadN

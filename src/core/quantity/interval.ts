@@ -25,17 +25,12 @@ export const absolute = ({ low, high }: Interval): Interval =>
 /** Ends moved apart by so much. */
 export const widened = ({ low, high }: Interval, by: number): Interval => ({ low: low - by, high: high + by })
 
-/** The smallest interval that holds all of them; at least one. */
-export const hullOf = (all: readonly Interval[]): Interval => ({ low: Math.min(...lows(all)), high: Math.max(...highs(all)) })
-
 const lows = (all: readonly Interval[]): number[] => all.map(({ low }) => low)
 const highs = (all: readonly Interval[]): number[] => all.map(({ high }) => high)
 
 /** Largest and smallest of several; at least one. */
 export const largest = (all: readonly Interval[]): Interval => ({ low: Math.max(...lows(all)), high: Math.max(...highs(all)) })
 export const smallest = (all: readonly Interval[]): Interval => ({ low: Math.min(...lows(all)), high: Math.min(...highs(all)) })
-
-export const sumOf = (all: readonly Interval[]): Interval => all.reduce(add, point(0))
 
 export function meanOf(all: readonly Interval[]): Interval {
   return { low: average(lows(all)), high: average(highs(all)) }

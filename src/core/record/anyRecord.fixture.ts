@@ -62,7 +62,7 @@ const setUps: readonly Method[] = [
 
 /** A book's places have names. */
 const named = (method: Method): Method => JSON.parse(JSON.stringify(method).replaceAll('"label":""', '"label":"x"')) as Method
-export const everySetUp: readonly Method[] = setUps.map(named)
+const everySetUp: readonly Method[] = setUps.map(named)
 
 const gaugeKindFor = (method: Method): GaugeKind =>
   method.kind === 'elements' || method.kind === 'contactPattern' || method.kind === 'lookedAt' ? 'eye' : 'caliper'
@@ -76,7 +76,10 @@ interface Scale {
 function scaleOf(method: Method, slot: Slot): Scale {
   switch (method.kind) {
     case 'spring':
-      return { around: slot.station === 'L1' ? 400 : slot.station === 'L2' ? 700 : 2, step: slot.station.startsWith('L') ? 10 : 0.01 }
+      return {
+        around: slot.station === 'L1' ? 400 : slot.station === 'L2' ? 700 : 2,
+        step: slot.station.startsWith('L') ? 10 : 0.01,
+      }
     case 'torque':
       return { around: 200, step: 1 }
     case 'plasticStrip':
@@ -89,7 +92,11 @@ function scaleOf(method: Method, slot: Slot): Scale {
 }
 
 /** What is typed at a place: a figure, an interval, a bound, or a mark; null for nothing. */
-export function typedAt(method: Method, slot: Slot, random: Random): { text: string; reason: string | null; kind: Reading['kind'] } | null {
+export function typedAt(
+  method: Method,
+  slot: Slot,
+  random: Random,
+): { text: string; reason: string | null; kind: Reading['kind'] } | null {
   if (random.chance(0.12)) return null
   if (random.chance(0.04)) return { text: 'cannot', reason: 'not reached', kind: 'cannot' }
   const form = formAt(method, slot)
@@ -191,8 +198,19 @@ function limitNear(method: Method, judges: ReductionName, random: Random): numbe
   if (quantity === 'force') return 600 + 10 * steps
   if (quantity === 'stiffness') return 20 + steps
   if (quantity === 'torque') return 200 + steps
-  const small = ['outOfRound', 'taper', 'variation', 'parallelism', 'range', 'totalIndicated', 'eccentricity', 'secondHarmonic', 'bow']
-  if (small.includes(judges) || judges === 'oppositeDifference' || judges === 'offset' || quantity === 'slope') return 0.02 * (steps + 11)
+  const small = [
+    'outOfRound',
+    'taper',
+    'variation',
+    'parallelism',
+    'range',
+    'totalIndicated',
+    'eccentricity',
+    'secondHarmonic',
+    'bow',
+  ]
+  if (small.includes(judges) || judges === 'oppositeDifference' || judges === 'offset' || quantity === 'slope')
+    return 0.02 * (steps + 11)
   if (['wear', 'barrel', 'adjustment', 'stripTaper', 'sideDifference', 'loadLoss'].includes(judges)) return 0.02 * steps
   if (method.kind === 'plasticStrip') return 0.4 + 0.01 * steps
   if (method.kind === 'capPinch') return 0.01 * steps
@@ -226,7 +244,11 @@ export function anyRecord(seed: number): InspectionRecord {
     safety: false,
   })
   const bore = { ...everyMethod.boreDiameter, stations: places('A', 'C'), directions: places('1') } as const
-  const journal = { ...everyMethod.outsideDiameter, stations: places(...(random.chance(0.7) ? ['A', 'C'] : ['A'])), directions: places('1') } as const
+  const journal = {
+    ...everyMethod.outsideDiameter,
+    stations: places(...(random.chance(0.7) ? ['A', 'C'] : ['A'])),
+    directions: places('1'),
+  } as const
   const strip = { ...everyMethod.plasticStrip, scaleUncertaintyMm: 0.005 } as const
   const width: Method = { ...everyMethod.size, points: places('a', 'b') }
   const characteristics = [
@@ -284,7 +306,21 @@ export function anyRecord(seed: number): InspectionRecord {
     parts: [part('p', [route('cut', true), ...(random.chance(0.4) ? [route('sleeve', false)] : [])]), part('q', [])],
     characteristics: characteristics.map((item, index) =>
       index === 0 && judged[0] && random.chance(0.3)
-        ? { ...item, changes: [{ id: 'g', judges: random.pick(judged), from: 'lastOverhaul', to: 'asFound', least: -0.05, greatest: 0.05, instruction: '', source }] }
+        ? {
+            ...item,
+            changes: [
+              {
+                id: 'g',
+                judges: random.pick(judged),
+                from: 'lastOverhaul',
+                to: 'asFound',
+                least: -0.05,
+                greatest: 0.05,
+                instruction: '',
+                source,
+              },
+            ],
+          }
         : item,
     ),
     fits: random.chance(0.6)

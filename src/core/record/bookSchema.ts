@@ -252,7 +252,8 @@ export const bookSchema = z
       for (const sentence of methodFaults(characteristic.method)) fault([...path, 'method'], sentence)
       if (characteristic.method.kind === 'computed') checkNames(characteristic.method.names, [...path, 'method', 'names'])
       characteristic.limits.forEach((limit, at) => {
-        if (!isValueOf(characteristic.method, limit.judges)) fault([...path, 'limits', at, 'judges'], `this method gives no “${limit.judges}”`)
+        if (!isValueOf(characteristic.method, limit.judges))
+          fault([...path, 'limits', at, 'judges'], `this method gives no “${limit.judges}”`)
       })
       characteristic.limits.forEach((limit, at) => {
         const routes = book.parts.find(({ id }) => id === characteristic.part)?.routes ?? []
@@ -263,7 +264,8 @@ export const bookSchema = z
       })
       characteristic.limits.forEach((limit, at) => checkSource(limit.source, [...path, 'limits', at, 'source']))
       characteristic.changes?.forEach((change, at) => {
-        if (!isValueOf(characteristic.method, change.judges)) fault([...path, 'changes', at, 'judges'], `this method gives no “${change.judges}”`)
+        if (!isValueOf(characteristic.method, change.judges))
+          fault([...path, 'changes', at, 'judges'], `this method gives no “${change.judges}”`)
         checkSource(change.source, [...path, 'changes', at, 'source'])
       })
     })

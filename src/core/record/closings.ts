@@ -96,8 +96,10 @@ function closingWith(input: ClosingInput, values: NamedValues, where: string | n
   if (reach.low < misclosure.low || reach.high > misclosure.high) return { ...both, standing: 'open' }
   const kind = closing.quantity
   const measured = { ...both, isMeasured: true }
-  if (!exceeds(misclosure.high, allowed, kind) && !exceeds(-allowed, misclosure.low, kind)) return { ...measured, standing: 'agrees' }
-  if (!exceeds(misclosure.low, allowed, kind) && !exceeds(-allowed, misclosure.high, kind)) return { ...measured, standing: 'open' }
+  if (!exceeds(misclosure.high, allowed, kind) && !exceeds(-allowed, misclosure.low, kind))
+    return { ...measured, standing: 'agrees' }
+  if (!exceeds(misclosure.low, allowed, kind) && !exceeds(-allowed, misclosure.high, kind))
+    return { ...measured, standing: 'open' }
   const suspects = where === null ? suspectsOf(input, difference, misclosure.low, allowed) : []
   return { ...measured, standing: 'disagrees', suspects }
 }
@@ -126,12 +128,23 @@ function worstPlace(input: ClosingInput): ClosingResult {
 }
 
 /** What a cross-check says of the parts it reads: while it does not close, one of the readings is wrong and none passes. */
-export function closingVote(closing: ClosingSpec, { standing, isMeasured, where, suspects }: ClosingResult, nameOf: (id: string) => string): Vote | null {
+export function closingVote(
+  closing: ClosingSpec,
+  { standing, isMeasured, where, suspects }: ClosingResult,
+  nameOf: (id: string) => string,
+): Vote | null {
   if (standing === 'agrees') return null
   if (standing === 'open' && !isMeasured && !closing.demanded) return null
   const at = where === null || where === '' ? '' : ` at ${where}`
   const first = suspects[0]
-  const said = { rule: 'crossCheck', code: isMeasured ? standing : 'missing', facts: { where }, subject: closing.id, strong: 'replace', source: closing.source } as const
+  const said = {
+    rule: 'crossCheck',
+    code: isMeasured ? standing : 'missing',
+    facts: { where },
+    subject: closing.id,
+    strong: 'replace',
+    source: closing.source,
+  } as const
   if (standing === 'disagrees')
     return openVote({
       ...said,
@@ -214,7 +227,7 @@ function slipsIn(input: ClosingInput, id: string, difference: Formula, allowed: 
   const { method, showTo } = characteristic
   if (!set) return []
   const misclosureWith = (changed: TakenSet): number | null => {
-    const reductions = reduce(characteristic, changed, input.reductionsOf, 0)
+    const reductions = reduce(characteristic, changed, input.reductionsOf, { guard: 0, base: null })
     const values = valuesOf(input, (of) => (of === id ? reductions : input.reductionsOf(of)))
     const interval = propagate(difference, values, input.closing.quantity, 0)?.value.interval
     return interval ? Math.max(Math.abs(interval.low), Math.abs(interval.high)) : null

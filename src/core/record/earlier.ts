@@ -1,6 +1,6 @@
 import type { Gauge } from '../gauge/gauge'
-import type { Reduced, ReductionName, Reductions } from '../method/reduction'
 import { quantityOfValue } from '../method/gives'
+import type { Reduced, ReductionName, Reductions } from '../method/reduction'
 import type { SisterSpread } from '../trend/forecast'
 import { leastSquaresLine } from '../trend/regression'
 import type { LinePoint } from '../trend/wearLine'
@@ -24,6 +24,8 @@ export interface EarlierOverhauls {
   readonly lines: ReadonlyMap<string, LinesByValue>
   /** How the last overhaul that measured it left it. */
   readonly lastLeft: ReadonlyMap<string, ReducedSet>
+  /** What the wear of a part is counted from where no document gives a new size: how it was last new or worked on. */
+  readonly base: ReadonlyMap<string, ReducedSet>
   /** How far readings of a value and its sisters scatter about their own lines; null where none has a line of three. */
   readonly spreadOf: (characteristic: Characteristic, judges: ReductionName) => SisterSpread | null
 }
@@ -42,7 +44,10 @@ function reduceOverhaul(
     const own = standing.get(characteristic.id)
     // Nobody wrote down with what some of it was read: it is believed as well as its worst gauge.
     const set = own ? trustingGauges(characteristic, takenOf(characteristic, own, gauges), gauges) : NOTHING_TAKEN
-    made.set(characteristic.id, { set, reductions: reduce(characteristic, set, (id) => made.get(id)?.reductions, 0) })
+    made.set(characteristic.id, {
+      set,
+      reductions: reduce(characteristic, set, (id) => made.get(id)?.reductions, { guard: 0, base: null }),
+    })
   }
   return made
 }
@@ -59,6 +64,7 @@ export function earlierOverhauls(
 ): EarlierOverhauls {
   const lines = new Map<string, Map<ReductionName, LinePoint[]>>()
   const lastLeft = new Map<string, ReducedSet>()
+  const base = new Map<string, ReducedSet>()
   for (const { id, limits } of record.book.characteristics)
     lines.set(id, new Map([...new Set(limits.map(({ judges }) => judges))].map((judges) => [judges, []])))
   const overhauls = [...record.history].sort((a, b) => a.runningHours - b.runningHours)
@@ -68,6 +74,7 @@ export function earlierOverhauls(
       const own = lines.get(id)
       if (overhaul.installed[part] !== record.job.installed[part]) {
         lastLeft.delete(id)
+        base.delete(id)
         for (const line of own?.values() ?? []) line.length = 0
         continue
       }
@@ -78,9 +85,11 @@ export function earlierOverhauls(
       const [found, worked, left] = stages.map(measured)
       const leftAs = left ?? worked ?? found
       if (leftAs) lastLeft.set(id, leftAs)
+      const begins = left ?? worked ?? (base.has(id) ? undefined : found)
+      if (begins) base.set(id, begins)
       for (const [judges, line] of own ?? []) {
-        const base = pointOf(overhaul, left, judges) ?? pointOf(overhaul, worked, judges)
-        if (base) line.splice(0, line.length, base)
+        const begun = pointOf(overhaul, left, judges) ?? pointOf(overhaul, worked, judges)
+        if (begun) line.splice(0, line.length, begun)
         else {
           const next = pointOf(overhaul, found, judges)
           if (next) line.push(next)
@@ -88,7 +97,7 @@ export function earlierOverhauls(
       }
     }
   }
-  return { lines, lastLeft, spreadOf: sisterSpreads(record.book.characteristics, lines) }
+  return { lines, lastLeft, base, spreadOf: sisterSpreads(record.book.characteristics, lines) }
 }
 
 function pointOf(

@@ -8,10 +8,10 @@ import { levelOf, needOf, type Scope, scopeOf } from '../work/need'
 import type { Characteristic, FitSpec } from './bookSchema'
 import { type ChangeOutcome, changeOutcome } from './changes'
 import { closingOf } from './closings'
-import { evaluateCharacteristic } from './evaluateCharacteristic'
 import type { LinesByValue } from './earlier'
+import { evaluateCharacteristic } from './evaluateCharacteristic'
 import { evaluateFit } from './evaluateFit'
-import { characteristicAt, type Fixed, fix, found, withEntries } from './fixed'
+import { characteristicAt, type Fixed, fix, found, reduceBy, withEntries } from './fixed'
 import { asGateMeasurement, judgePart } from './judgePart'
 import { type LaterSets, type LaterStage, laterSetsOf, laterSetsWith, laterStages, valuesAt } from './laterStages'
 import type { InspectionRecord, Reading } from './recordSchema'
@@ -96,7 +96,12 @@ function evaluateAll(record: InspectionRecord): Evaluation {
   for (const characteristic of fixed.order)
     reductions.set(
       characteristic.id,
-      reduce(characteristic, sets.get(characteristic.id) ?? NOTHING_TAKEN, (id) => reductions.get(id), fixed.guard),
+      reduce(
+        characteristic,
+        sets.get(characteristic.id) ?? NOTHING_TAKEN,
+        (id) => reductions.get(id),
+        reduceBy(fixed, characteristic.id),
+      ),
     )
   const later = laterSetsOf(fixed, record.job.readings, reductions)
   const state = settle(fixed, null, { sets, reductions, later }, 'all')
@@ -124,7 +129,7 @@ function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
         for (const next of again)
           values.set(
             next,
-            reduce(characteristicAt(fixed, next), own.get(next) ?? NOTHING_TAKEN, (of) => values.get(of), fixed.guard),
+            reduce(characteristicAt(fixed, next), own.get(next) ?? NOTHING_TAKEN, (of) => values.get(of), reduceBy(fixed, next)),
           )
         sets = own
         reductions = values
@@ -171,7 +176,7 @@ function judge(fixed: Fixed, taken: Taken, characteristic: Characteristic, stage
   // Nothing taken at this stage is nothing known there, whatever was found before.
   const reductionsOf = (of: string): Reductions | undefined =>
     of === id && stage !== 'asFound' && !taken.later[stage].has(id)
-      ? reduce(characteristic, set, routes.reductionsOf, fixed.guard)
+      ? reduce(characteristic, set, routes.reductionsOf, reduceBy(fixed, id))
       : routes.reductionsOf(of)
   return rounded(
     evaluateCharacteristic({
@@ -243,7 +248,9 @@ function changesOf(fixed: Fixed, taken: Taken, characteristic: Characteristic): 
     const [set, reductions] = [taken.sets.get(id), taken.reductions.get(id)]
     return set && reductions && { set, reductions }
   }
-  return (changes ?? []).map((limit) => roundForRecord(changeOutcome(characteristic, limit, at(limit.from), at(limit.to), fixed.guard), quantityOf(method)))
+  return (changes ?? []).map((limit) =>
+    roundForRecord(changeOutcome(characteristic, limit, at(limit.from), at(limit.to), fixed.guard), quantityOf(method)),
+  )
 }
 
 interface Affected {

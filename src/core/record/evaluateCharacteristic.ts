@@ -1,7 +1,7 @@
+import { type Level, strongest } from '../decision/level'
 import { limitVote, listed, strongestLevelOf } from '../decision/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../decision/mending'
 import { byStrength, spanOf, verdictOf } from '../decision/partVerdict'
-import { type Level, strongest } from '../decision/level'
 import { openVote, vote } from '../decision/vote'
 import { type GradeSpan, gradeSpan, guardBand } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
@@ -14,6 +14,7 @@ import { differenceOf } from '../quantity/kind'
 import { lastsOf, type SisterSpread, type TrendInput, trendOf } from '../trend/forecast'
 import type { Characteristic, Part, Route } from './bookSchema'
 import type { LinesByValue } from './earlier'
+import { neverGiven } from './faults'
 import { faultVotes } from './faultVotes'
 import type { Policy } from './recordSchema'
 import type { CharacteristicResult, LimitOutcome, Measured, TraceStep, Trend, Vote } from './results'
@@ -106,7 +107,11 @@ function standingOf({ standing, taken }: TakenSet): CharacteristicResult['readin
 }
 
 /** What the line of a value is worked out from; the value may still be open. */
-function trendInput({ characteristic, earlier, sisters, now }: CharacteristicInput, judges: ReductionName, value: Reduced): TrendInput {
+function trendInput(
+  { characteristic, earlier, sisters, now }: CharacteristicInput,
+  judges: ReductionName,
+  value: Reduced,
+): TrendInput {
   return {
     earlier: earlier?.get(judges) ?? [],
     now: {
@@ -156,7 +161,9 @@ function votesOf(
   const cannot = cannotVotes(input, set.taken.length === 0 ? strongestOfAll : 'reuse')
   if (set.taken.length === 0 && method.kind !== 'computed') {
     if (cannot.length > 0) return cannot
-    return characteristic.asLeftOnly && stage === 'asFound' ? [asLeftVote(characteristic)] : [notMeasuredVote(input, strongestOfAll)]
+    return characteristic.asLeftOnly && stage === 'asFound'
+      ? [asLeftVote(characteristic)]
+      : [notMeasuredVote(input, strongestOfAll)]
   }
   const settled = new Set([...set.cannot, ...set.notApplicable, ...set.taken.map(slotKey)])
   const missing = slotsOf(method)
@@ -166,6 +173,7 @@ function votesOf(
   const votes = limits.map((outcome) => {
     const kind = quantityOfValue(method, outcome.limit.judges)
     const figures = figuresOf(kind, system, stepOf(method, showTo, kind))
+    const never = outcome.value === null ? neverGiven(characteristic, outcome.limit.judges, hasBase(input)) : null
     return limitVote({
       subject: characteristic.id,
       rule: 'limit',
@@ -174,7 +182,7 @@ function votesOf(
       mending: wayOf(outcome.limit),
       reductions,
       missing: [...missing, ...waitingFor(input, outcome)],
-      settledOtherwise: howToSettle(set),
+      settledOtherwise: never ?? howToSettle(set),
       figures,
       steps: [...readingSteps, ...reductionSteps(set, outcome, figures, system)],
     })
@@ -189,6 +197,10 @@ function votesOf(
 }
 
 const ANOTHER_WAY = 'Find another way to measure it, or take the cautious side.'
+
+/** Whether an earlier overhaul says what wear is counted from. */
+const hasBase = ({ characteristic, earlier }: CharacteristicInput): boolean =>
+  [...(earlier?.values() ?? [])].some((line) => line.length > 0) || characteristic.new !== null
 
 /** How far the votes of limits that are open could lead; what a fault leaves open is what they leave open. */
 const openTo = (votes: readonly Vote[]): Level =>
@@ -218,9 +230,7 @@ function waitingFor({ characteristic, routes }: CharacteristicInput, outcome: Li
 }
 
 const strongestOf = (characteristic: Characteristic, wayOf: (limit: Limit) => Mending): Level =>
-  characteristic.limits
-    .map((limit) => strongestLevelOf(limit, wayOf(limit)))
-    .reduce<Level>(strongest, 'reuse')
+  characteristic.limits.map((limit) => strongestLevelOf(limit, wayOf(limit))).reduce<Level>(strongest, 'reuse')
 
 const notMeasuredVote = ({ characteristic, stage }: CharacteristicInput, strong: Level): Vote =>
   openVote({
@@ -252,9 +262,10 @@ const informationVote = ({ characteristic, stage }: CharacteristicInput): Vote =
     subject: characteristic.id,
     mild: 'reuse',
     strong: 'reuse',
-    reason: (characteristic.changes ?? []).length === 0
-      ? `${characteristic.name} is for information: nothing judges it`
-      : `${characteristic.name} is judged by how it changes`,
+    reason:
+      (characteristic.changes ?? []).length === 0
+        ? `${characteristic.name} is for information: nothing judges it`
+        : `${characteristic.name} is judged by how it changes`,
   })
 
 /** Places marked as not to be measured leave open what only they could have settled. */

@@ -1,6 +1,6 @@
 import { exceeds } from '../decimal'
-import { limitVote, listed, strongestLevelOf } from '../decision/limitVote'
 import { type Level, levelRank } from '../decision/level'
+import { limitVote, listed, strongestLevelOf } from '../decision/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../decision/mending'
 import { openVote } from '../decision/vote'
 import { type Closure, clearanceOf, type PlacedSize } from '../fit/clearance'
@@ -99,8 +99,10 @@ interface ClearanceAt {
   readonly pair: { readonly bore: Interval; readonly journal: Interval } | null
 }
 
-const at = (places: readonly SheetPlace[], { station, direction }: Pick<SheetPlace, 'station' | 'direction'>): SheetPlace | undefined =>
-  places.find((place) => place.station === station && place.direction === direction)
+const at = (
+  places: readonly SheetPlace[],
+  { station, direction }: Pick<SheetPlace, 'station' | 'direction'>,
+): SheetPlace | undefined => places.find((place) => place.station === station && place.direction === direction)
 
 /**
  * Clearance at every place of either part, bore − journal, paired at the same station and direction. A place that the
@@ -188,11 +190,13 @@ function stripsOf(input: FitInput, guard: number): readonly StripAt[] {
   const characteristic = input.characteristic(fit.strip)
   const { method } = characteristic
   if (method.kind !== 'plasticStrip') throw new Error(`${fit.strip} is no plastic strip`)
-  return sheetAt(characteristic, input.setOf(fit.strip), guard).taken.flatMap(({ station, direction, known, interval, readings }) => {
-    if (direction !== method.direction.id || readings.some(({ doubt }) => doubt !== null)) return []
-    const { interval: clearance, errors } = stripClearanceOf(method, { interval, errors: known.errors })
-    return [{ station, direction, known: settled(clearance, errors, guard) }]
-  })
+  return sheetAt(characteristic, input.setOf(fit.strip), guard).taken.flatMap(
+    ({ station, direction, known, interval, readings }) => {
+      if (direction !== method.direction.id || readings.some(({ doubt }) => doubt !== null)) return []
+      const { interval: clearance, errors } = stripClearanceOf(method, { interval, errors: known.errors })
+      return [{ station, direction, known: settled(clearance, errors, guard) }]
+    },
+  )
 }
 
 /** How strip and parts stand to each other at one place: beyond doubt together, apart, or not known to figures. */

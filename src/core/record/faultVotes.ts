@@ -1,6 +1,6 @@
 import type { Level } from '../decision/level'
-import { openVote } from '../decision/vote'
 import { listed } from '../decision/limitVote'
+import { openVote } from '../decision/vote'
 import type { MethodFault, Reductions } from '../method/reduction'
 import type { Figures } from '../quantity/figures'
 import type { Characteristic } from './bookSchema'

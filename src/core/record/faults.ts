@@ -25,7 +25,8 @@ export function neverGiven(
   value: string,
   hasHistory = false,
 ): string | null {
-  if (!(value in givesOf(method))) return `${quoted(value)} can never be worked out as this is set up: too few places, or nothing that gives it.`
+  if (!(value in givesOf(method)))
+    return `${quoted(value)} can never be worked out as this is set up: too few places, or nothing that gives it.`
   if (value !== 'wear') return null
   const unworn = method.kind === 'boreDiameter' && method.unworn !== undefined
   return size !== null || unworn || hasHistory || wearsTowards(method) === 'either'
@@ -88,9 +89,12 @@ export function recordFaults(record: InspectionRecord): Fault[] {
 }
 
 /** Whether the text of a reading still says something at its place; what marks a place says it in its reason. */
-export function isUnderstood({ method }: Pick<Characteristic, 'method'>, reading: Reading): boolean {
+function isUnderstood({ method }: Pick<Characteristic, 'method'>, reading: Reading): boolean {
   if (reading.kind === 'cannot' || reading.kind === 'withdrawn') return true
   const form = formAt(method, reading)
-  const context = { form: form.kind === 'quantity' ? { ...form, masterMm: reading.masterMm } : form, defaultUnit: reading.defaultUnit }
+  const context = {
+    form: form.kind === 'quantity' ? { ...form, masterMm: reading.masterMm } : form,
+    defaultUnit: reading.defaultUnit,
+  }
   return parseReading(reading.text, context).ok
 }

@@ -5,6 +5,7 @@ import type { Characteristic, Part } from './bookSchema'
 import { dependentsOf, evaluationOrder } from './dependencies'
 import { type EarlierOverhauls, earlierOverhauls } from './earlier'
 import type { InspectionRecord } from './recordSchema'
+import type { ReduceBy } from './reduce'
 import { gaugesById } from './standing'
 
 /** What stays the same while readings come in. */
@@ -86,12 +87,12 @@ export function fix(record: InspectionRecord): Fixed {
       if (id !== characteristic.id) add(readers, id, characteristic.id)
   book.fits.forEach((fit, index) => {
     const named = [fit.bore, fit.journal, ...(fit.strip === null ? [] : [fit.strip])]
-    for (const id of new Set([...named, ...readByRoutes(parts.get(fit.mendOn), [fit.bore, fit.journal])])) add(fitReaders, id, index)
+    for (const id of new Set([...named, ...readByRoutes(parts.get(fit.mendOn), [fit.bore, fit.journal])]))
+      add(fitReaders, id, index)
   })
   /** Parts whose findings and patterns ask for routes that read a characteristic. */
   const partReaders = new Map<string, string[]>()
-  for (const part of book.parts)
-    for (const id of new Set(readByRoutes(part, []))) add(partReaders, id, part.id)
+  for (const part of book.parts) for (const id of new Set(readByRoutes(part, []))) add(partReaders, id, part.id)
   const fitsOfPart = new Map<string, number[]>()
   book.fits.forEach((fit, index) => add(fitsOfPart, fit.mendOn, index))
   const ofPart = new Map<string, number[]>()
@@ -132,3 +133,9 @@ export function found<T>(map: ReadonlyMap<string, T>, id: string): T {
   if (value === undefined) throw new Error(`record refers to ${id}, which its schema should have refused`)
   return value
 }
+
+/** What a characteristic is reduced by, whatever stage it was taken at. */
+export const reduceBy = ({ guard, earlier }: Pick<Fixed, 'guard' | 'earlier'>, id: string): ReduceBy => ({
+  guard,
+  base: earlier.base.get(id)?.reductions ?? null,
+})

@@ -1,7 +1,7 @@
 import type { Reductions } from '../method/reduction'
 import type { Characteristic } from './bookSchema'
 import type { ReducedSet } from './earlier'
-import type { Fixed } from './fixed'
+import { type Fixed, reduceBy } from './fixed'
 import type { Reading } from './recordSchema'
 import { reduce } from './reduce'
 import { type Stage, stages } from './stage'
@@ -28,7 +28,7 @@ export function laterSetsOf(fixed: Fixed, readings: readonly Reading[], asFound:
         return characteristic ? [[id, takenOf(characteristic, own, fixed.gauges)] as const] : []
       }),
     )
-    later = { ...later, [stage]: reduceStage(fixed.order, sets, later, stage, asFound, 'all', fixed.guard) }
+    later = { ...later, [stage]: reduceStage(fixed, sets, later, stage, asFound, 'all') }
   }
   return later
 }
@@ -49,7 +49,7 @@ export function laterSetsWith(
       else sets.set(changed.characteristic.id, takenOf(changed.characteristic, changed.standing, fixed.gauges))
     }
     if (sets.size === 0 && later[stage].size === 0) continue
-    made = { ...made, [stage]: reduceStage(fixed.order, sets, made, stage, asFound, affected, fixed.guard) }
+    made = { ...made, [stage]: reduceStage(fixed, sets, made, stage, asFound, affected) }
   }
   return made
 }
@@ -73,18 +73,17 @@ export function valuesAt(
 
 /** Reduces what was taken at a stage, and what is computed from any of it; of what is known already only the affected. */
 function reduceStage(
-  order: readonly Characteristic[],
+  fixed: Fixed,
   sets: ReadonlyMap<string, TakenSet>,
   known: LaterSets,
   stage: LaterStage,
   asFound: ReadonlyMap<string, Reductions>,
   affected: ReadonlySet<string> | 'all',
-  guard: number,
 ): ReadonlyMap<string, ReducedSet> {
   const made = new Map<string, ReducedSet>()
   if (sets.size === 0) return made
   const at = valuesAt(stage, { ...known, [stage]: made }, asFound)
-  for (const characteristic of order) {
+  for (const characteristic of fixed.order) {
     const { id, method } = characteristic
     const before = affected === 'all' || affected.has(id) ? undefined : known[stage].get(id)
     if (before) {
@@ -94,7 +93,7 @@ function reduceStage(
     const isComputed = method.kind === 'computed' && Object.values(method.names).some((of) => made.has(of.characteristic))
     const set = isComputed ? NOTHING_TAKEN : sets.get(id)
     if (set && (isComputed || set.standing.length > 0))
-      made.set(id, { set, reductions: reduce(characteristic, set, at, guard) })
+      made.set(id, { set, reductions: reduce(characteristic, set, at, reduceBy(fixed, id)) })
   }
   return made
 }

@@ -55,7 +55,9 @@ export function lessKnownIsMilder(seed: number): string | null {
     if (!random.chance(share)) return [reading]
     const made = blurred(record, reading, random)
     if (made !== reading)
-      touched.push(`${reading.characteristic}/${reading.station}/${reading.direction}/${reading.repeat} ${reading.text} → ${made?.text ?? 'nothing'}`)
+      touched.push(
+        `${reading.characteristic}/${reading.station}/${reading.direction}/${reading.repeat} ${reading.text} → ${made?.text ?? 'nothing'}`,
+      )
     return made === null ? [] : [made]
   })
   const [more, fewer] = [spansOf(record), spansOf(withReadings(record, less))]

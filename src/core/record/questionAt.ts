@@ -1,5 +1,5 @@
-import type { Gauge } from '../gauge/gauge'
 import { coverageFactor } from '../gauge/errors'
+import type { Gauge } from '../gauge/gauge'
 import { readingUncertainty } from '../gauge/uncertainty'
 import { givesOf, quantityOf, stepOf } from '../method/gives'
 import { formAt, PRESSURE, quantityAt, type Slot, slotKey, slotsOf } from '../method/layout'

@@ -1,16 +1,34 @@
+import type { Known } from '../method/known'
 import { slotKey, slotsOf } from '../method/layout'
+import { wearsTowards } from '../method/method'
 import { type Sheet, sheetOf } from '../method/reduce/places'
 import { reduceReadings } from '../method/reduce/reduce'
-import type { Reduced, ReductionName, Reductions } from '../method/reduction'
+import { knownOf, type Reduced, type ReductionName, type Reductions } from '../method/reduction'
 import type { Characteristic } from './bookSchema'
 import type { TakenSet } from './standing'
 
 export type ReductionsAt = (characteristic: string) => Reductions | undefined
 
+export interface ReduceBy {
+  /** Standard uncertainties the guard band of the policy is wide. */
+  readonly guard: number
+  /** How an earlier overhaul left it, to count wear from where no document gives a new size. */
+  readonly base: Reductions | null
+}
+
+/** The extreme that wears, as the base has it; a base that is itself still open is none. */
+function baseOf({ method }: Characteristic, base: Reductions | null): Known | null {
+  const towards = wearsTowards(method)
+  if (base === null || towards === 'either') return null
+  const { maximum, minimum, total, result, mean } = base.values
+  const value = (towards === 'larger' ? maximum : minimum) ?? total ?? result ?? mean
+  return value?.open === 'complete' && value.value !== null ? knownOf(value) : null
+}
+
 /** The values of one characteristic from its set, and from the values of those it is computed from. */
-export function reduce(characteristic: Characteristic, set: TakenSet, at: ReductionsAt, guard: number): Reductions {
+export function reduce(characteristic: Characteristic, set: TakenSet, at: ReductionsAt, { guard, base }: ReduceBy): Reductions {
   return reduceReadings(characteristic.method, set.taken, {
-    nominal: characteristic.new?.nominal ?? null,
+    nominal: characteristic.new?.nominal ?? baseOf(characteristic, base),
     runsIn: wornDiameter(characteristic, at),
     resultOf: (id, value) => at(id)?.values[value as ReductionName] ?? null,
     marked: set,

@@ -40,11 +40,7 @@ const intervalIn = ({ value, low, high }: Reading): Interval =>
   value !== null ? { low: value, high: value } : { low: low ?? Number.NEGATIVE_INFINITY, high: high ?? Number.POSITIVE_INFINITY }
 
 /** Corrects the standing readings of one characteristic. */
-export function takenOf(
-  characteristic: Measurable,
-  standing: readonly Reading[],
-  gauges: ReadonlyMap<string, Gauge>,
-): TakenSet {
+export function takenOf(characteristic: Measurable, standing: readonly Reading[], gauges: ReadonlyMap<string, Gauge>): TakenSet {
   const taken: Taken[] = []
   const cannot: string[] = []
   const notApplicable: string[] = []
@@ -100,7 +96,7 @@ function mayBeMisread({ method }: Measurable, { station, text }: Reading): boole
 }
 
 /** Whether nothing says how well a figure is known: nobody knows the gauge, or it measures another quantity. */
-export function doubtOf(characteristic: Measurable, slot: Pick<Reading, 'station'>, gauge: Gauge): Taken['doubt'] {
+function doubtOf(characteristic: Measurable, slot: Pick<Reading, 'station'>, gauge: Gauge): Taken['doubt'] {
   const { method } = characteristic
   if (formAt(method, slot).kind !== 'quantity') return null
   const kind = gaugeKindAt(characteristic, slot)
@@ -115,7 +111,10 @@ export function trustingGauges(characteristic: Measurable, set: TakenSet, gauges
   const worstOf = (kind: Gauge['kind']): Gauge | null =>
     [...gauges.values()]
       .filter((gauge) => gauge.kind === kind)
-      .reduce<Gauge | null>((worst, gauge) => (worst && readingUncertainty(worst) >= readingUncertainty(gauge) ? worst : gauge), null)
+      .reduce<Gauge | null>(
+        (worst, gauge) => (worst && readingUncertainty(worst) >= readingUncertainty(gauge) ? worst : gauge),
+        null,
+      )
   return {
     ...set,
     taken: set.taken.map((taken): Taken => {

@@ -51,7 +51,11 @@ const SPREADS: ReadonlySet<ReductionName> = new Set([
 
 /** Readings that are the same differ by their noise: a limit on a spread judges that too. */
 const noiseWords = (judges: ReductionName): string =>
-  SPREADS.has(judges) ? '; noise alone widens it' : judges === 'maximum' || judges === 'minimum' ? '; the worst of several is pushed by noise' : ''
+  SPREADS.has(judges)
+    ? '; noise alone widens it'
+    : judges === 'maximum' || judges === 'minimum'
+      ? '; the worst of several is pushed by noise'
+      : ''
 
 /** The sum that gave the judged value, and its uncertainty. */
 export function reductionSteps(

@@ -5,7 +5,13 @@ import { lastsOf, type SisterSpread, type TrendInput, trendOf } from './forecast
 import { type LinePoint, rateOf } from './wearLine'
 
 const points = (...pairs: [number, number][]): LinePoint[] =>
-  pairs.map(([runningHours, value]) => ({ overhaul: `${runningHours}`, date: '2020-01-01', runningHours, value, uncertainty: 0.002 }))
+  pairs.map(([runningHours, value]) => ({
+    overhaul: `${runningHours}`,
+    date: '2020-01-01',
+    runningHours,
+    value,
+    uncertainty: 0.002,
+  }))
 
 const rates: { name: string; line: LinePoint[]; perThousand: number | null }[] = [
   { name: 'two points', line: points([0, 10], [4000, 10.02]), perThousand: 0.005 },
@@ -73,7 +79,8 @@ describe('whether a limit lasts until the next overhaul', () => {
   })
 
   test('a reading that is not a figure leaves all that its ends leave', () => {
-    const at = (low: number, high: number) => lastsOf(input(steady, { now: { ...(steady[3] as LinePoint), value: { low, high } } }), limit('upper', 10.45))
+    const at = (low: number, high: number) =>
+      lastsOf(input(steady, { now: { ...(steady[3] as LinePoint), value: { low, high } } }), limit('upper', 10.45))
     expect(at(10.29, 10.31)).toBe('yes')
     expect(at(10.29, 10.6)).toBe('unsure')
     expect(at(10.3, Number.POSITIVE_INFINITY)).toBe('unsure')

@@ -74,7 +74,9 @@ export function earliestHoursAtLimit(line: Line, limit: number, side: 'upper' | 
 
 /** Theil–Sen line: median of the slopes of all pairs at different hours, and through the medians. Null without such a pair. */
 export function theilSen(points: readonly TrendPoint[]): { readonly slope: number; readonly intercept: number } | null {
-  const slopes = points.flatMap((a) => points.flatMap((b) => (b.hours > a.hours ? [(b.value - a.value) / (b.hours - a.hours)] : [])))
+  const slopes = points.flatMap((a) =>
+    points.flatMap((b) => (b.hours > a.hours ? [(b.value - a.value) / (b.hours - a.hours)] : [])),
+  )
   if (slopes.length === 0) return null
   const slope = median(slopes)
   return { slope, intercept: median(points.map(({ value }) => value)) - slope * median(points.map(({ hours }) => hours)) }

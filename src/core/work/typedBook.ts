@@ -1,11 +1,12 @@
 import { forRecord } from '../decimal'
-import { givesOf, quantityOf, quantityOfValue } from '../method/gives'
+import { givesOf, isValueOf, quantityOf, quantityOfValue } from '../method/gives'
 import { reductionLabel } from '../method/reduction'
 import { type UnitSystem, unitOf } from '../quantity/format'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
 import type { Characteristic, LimitBook, Part } from '../record/bookSchema'
 import { evaluationOrder } from '../record/dependencies'
+import { neverGiven } from '../record/faults'
 import { err, ok, type Result } from '../result'
 import type { Entry } from './entrySchema'
 import type { Noted } from './fold'
@@ -100,7 +101,7 @@ export function readTypedCharacteristic(
   const limits = value.limits.map((limit, index) => {
     const kind = quantityOfValue(method, limit.judges)
     const label = `Limit of “${reductionLabel[limit.judges]}”`
-    if (!(limit.judges in givesOf(method))) reader.refuse(`This method gives no “${reductionLabel[limit.judges]}”.`)
+    if (!isValueOf(method, limit.judges)) reader.refuse(`This method gives no “${reductionLabel[limit.judges]}”.`)
     const wear = reader.read(limit.wear, kind, label)
     const plan = limit.plan === null ? null : reader.read(limit.plan, kind, `Plan limit of “${reductionLabel[limit.judges]}”`)
     if (plan !== null && (limit.side === 'upper' ? plan > wear : plan < wear))
@@ -164,7 +165,9 @@ export function refuseTyped(id: string, value: TypedCharacteristic, book: LimitB
     return `“${known.id}” is the short name of “${known.title}” in this book. Give this document another short name.`
   const read = readTypedCharacteristic({ id, value, entry: '', by: '', at: '', check: null }, system)
   if (!read.ok) return read.fault
-  return refuseMethod(read.value, others)
+  // What can never be judged is told while it is typed, not when the sheet is full.
+  const never = read.value.limits.map(({ judges }) => neverGiven(read.value, judges)).find((says) => says !== null)
+  return never ?? refuseMethod(read.value, others)
 }
 
 function refuseMethod({ method, id }: Characteristic, others: readonly Characteristic[]): string | null {

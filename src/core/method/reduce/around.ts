@@ -1,6 +1,6 @@
 import { combineErrors, type Errors, standardUncertainty } from '../../gauge/errors'
 import { type Interval, point } from '../../quantity/interval'
-import { harmonicFit, harmonicWeights, type HarmonicFit, type HarmonicWeights } from '../harmonics'
+import { type HarmonicFit, type HarmonicWeights, harmonicFit, harmonicWeights } from '../harmonics'
 import { absoluteOf, differenceOf, type Known, largestOf, linear, over, spreadOf, UNKNOWN } from '../known'
 import { ALIGNMENT } from '../layout'
 import type { ClockPlace } from '../method'
@@ -23,7 +23,7 @@ interface Around {
 /** Harmonics of the places in their order; null while too few are read to tell them apart. */
 function harmonicsOf(places: readonly ClockPlace[], known: readonly Known[], guard: number): Around | null {
   const read = known.flatMap((value, index) => (value.interval === null ? [] : [index]))
-  const fit = (indices: readonly number[]): Around | null => {
+  const fittedTo = (indices: readonly number[]): Around | null => {
     const weights = harmonicWeights(indices.map((index) => places[index]?.angleDeg ?? 0))
     return (
       weights && {
@@ -32,7 +32,7 @@ function harmonicsOf(places: readonly ClockPlace[], known: readonly Known[], gua
       }
     )
   }
-  const now = fit(read)
+  const now = fittedTo(read)
   if (now === null || read.length === known.length) return now
   // What is still to be read turns and stretches the whole curve.
   const open = ({ x, y }: KnownVector): KnownVector => ({
@@ -175,7 +175,7 @@ export function reduceGapAtPositions(input: ReduceInput<'gapAtPositions'>): Outc
   const { method, guard, nominal } = input
   const sheet = sheetOf(input)
   const { values, ...extremes } = pointValues(sheet.places, sheet.taken, { quantity: 'length', guard, spread: 'variation' })
-  giveWear(values, method, extremes, nominal)
+  giveWear(values, method, extremes, nominal, guard)
   giveOpposite(values, method.positions, sheet.places, guard)
   const at = placesIn(method.positions, sheet.places, ({ station }) => station)
   const fit = harmonicsOf(at.places, at.known, guard)
@@ -331,7 +331,11 @@ export function reduceRunout(input: ReduceInput<'runout'>): Outcome {
   const most = worst('eccentricity', ({ harmonics }) => harmonics && lengthOf(harmonics.first, guard))
   if (most) giveAngleOfWorst(values, stations, at(most), guard)
   worst('secondHarmonic', ({ harmonics }) => (harmonics?.second ? lengthOf(harmonics.second, guard) : null))
-  worst('bow', ({ bow }) => bow && lengthOf(bow, guard), ({ atMm }) => atMm !== null && input.method.stations.filter((station) => station.atMm !== null).length >= 3)
+  worst(
+    'bow',
+    ({ bow }) => bow && lengthOf(bow, guard),
+    ({ atMm }) => atMm !== null && input.method.stations.filter((station) => station.atMm !== null).length >= 3,
+  )
   return noFaults(values)
 }
 
@@ -348,11 +352,16 @@ function giveAngleOfWorst(values: Values, stations: readonly StationRunout[], wh
     harmonics ? [{ length: lengthOf(harmonics.first, guard), angle: angleOf(harmonics.first, guard) }] : [],
   )
   const isOpen = fitted.length < stations.length
-  const read = fitted.flatMap(({ length, angle }) => (length.interval && angle.interval ? [{ interval: length.interval, angle, length }] : []))
+  const read = fitted.flatMap(({ length, angle }) =>
+    length.interval && angle.interval ? [{ interval: length.interval, angle, length }] : [],
+  )
   if (read.length === 0) return
   const holder = holderOf(read, 'largest')
   const others = read.filter((other) => other !== holder)
-  const mayHold = (pick: 'reach' | 'guarded') => (other: (typeof read)[number]): boolean => other.length[pick].high >= holder.length[pick].low
+  const mayHold =
+    (pick: 'reach' | 'guarded') =>
+    (other: (typeof read)[number]): boolean =>
+      other.length[pick].high >= holder.length[pick].low
   const anywhere = { reach: ANY_ANGLE, guarded: ANY_ANGLE }
   give(
     values,

@@ -2,7 +2,21 @@ import { exceeds } from '../../decimal'
 import { combineErrors, type Errors } from '../../gauge/errors'
 import { boundedError } from '../../gauge/uncertainty'
 import { type Interval, negate, rangeOf } from '../../quantity/interval'
-import { absoluteOf, differenceOf, type Known, largestOf, linear, meanOf, over, settled, smallestOf, spreadOf, times, UNKNOWN, unsettled } from '../known'
+import {
+  absoluteOf,
+  differenceOf,
+  type Known,
+  largestOf,
+  linear,
+  meanOf,
+  over,
+  settled,
+  smallestOf,
+  spreadOf,
+  times,
+  UNKNOWN,
+  unsettled,
+} from '../known'
 import type { MethodOf } from '../method'
 import { stripClearance } from '../plasticStrip'
 import { knownOf, type MethodFault } from '../reduction'
@@ -29,7 +43,10 @@ export interface StripClearance {
 }
 
 /** Clearance under one strip with its errors; the printed scale is the same for every strip of its kind. */
-export function stripClearanceOf(method: MethodOf<'plasticStrip'>, reading: Pick<TakenReading, 'interval' | 'errors'>): StripClearance {
+export function stripClearanceOf(
+  method: MethodOf<'plasticStrip'>,
+  reading: Pick<TakenReading, 'interval' | 'errors'>,
+): StripClearance {
   // A wider strip is a smaller clearance: the ends change places.
   const low = stripClearance(reading.interval.high, method.scale)
   const high = stripClearance(reading.interval.low, method.scale)
@@ -97,7 +114,7 @@ export function reduceStrip(input: ReduceInput<'plasticStrip'>): Outcome {
       sum: read.map(({ label, interval }) => term(label, interval, quantity)),
     },
   )
-  giveWear(values, method, { largest, smallest }, nominal)
+  giveWear(values, method, { largest, smallest }, nominal, guard)
   give(
     values,
     'stripTaper',
@@ -189,13 +206,16 @@ export function reduceRingGap(input: ReduceInput<'ringEndGap'>): Outcome {
   if (nominal !== null) {
     // A ring that springs outward opens as it wears; one that closes on a rod closes.
     const outward = method.springs === 'outward'
-    const from = term(outward ? 'less new' : 'new', { low: nominal, high: nominal }, quantity)
-    give(values, 'wear', wornFrom(total, nominal, outward ? 'larger' : 'smaller'), {
+    const from = taken(nominal)
+    give(values, 'wear', wornFrom(total, nominal, outward ? 'larger' : 'smaller', guard), {
       quantity,
       where,
       sum: outward
-        ? [...terms, { ...from, value: -nominal }]
-        : [from, ...sheet.taken.map(({ label, interval }) => term(`less ${label}`, negate(interval), quantity))],
+        ? [...terms, term('less new', negate(from), quantity)]
+        : [
+            term('new', from, quantity),
+            ...sheet.taken.map(({ label, interval }) => term(`less ${label}`, negate(interval), quantity)),
+          ],
     })
   }
   if (runsIn) {

@@ -1,8 +1,8 @@
 import { checkFormula, parseFormula } from '../formula'
+import { wearsTowards } from '../method'
 import { propagate } from '../propagate'
 import { knownOf, type Reduced } from '../reduction'
 import { give, giveWearOf, type Outcome, type ReduceInput, type Values } from './taken'
-import { wearsTowards } from '../method'
 
 /** A characteristic that follows from others by a formula, with their uncertainties carried through it. */
 export function reduceComputed({ method, resultOf, nominal, guard }: ReduceInput<'computed'>): Outcome {
@@ -34,6 +34,6 @@ export function reduceComputed({ method, resultOf, nominal, guard }: ReduceInput
   })
   const towards = wearsTowards(method)
   if (nominal !== null && towards !== 'either')
-    giveWearOf(values, found.value, values.result, nominal, towards, { larger: 'result', smaller: 'result' })
+    giveWearOf(values, found.value, values.result, nominal, towards, guard, { larger: 'result', smaller: 'result' })
   return { values, faults: [] }
 }

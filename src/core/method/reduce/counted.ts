@@ -52,10 +52,7 @@ export function reduceTorque(input: ReduceInput<'torque'>): Outcome {
   const { values, largest, smallest } = pointValues(sheet.places, sheet.taken, { quantity: 'torque', guard, spread: 'variation' })
   if (!largest || !smallest) return noFaults(values)
   const percent = 100 / method.targetNm
-  const sum = (place: TakenPlace) => [
-    term(place.label, place.interval, 'torque'),
-    term('of', point(method.targetNm), 'torque'),
-  ]
+  const sum = (place: TakenPlace) => [term(place.label, place.interval, 'torque'), term('of', point(method.targetNm), 'torque')]
   const [low, high] = [holderOf(sheet.taken, 'smallest'), holderOf(sheet.taken, 'largest')]
   give(values, 'lowestOfTarget', times(smallest, percent), { quantity: 'percent', where: low.label, sum: sum(low) })
   give(values, 'highestOfTarget', times(largest, percent), { quantity: 'percent', where: high.label, sum: sum(high) })
@@ -80,7 +77,12 @@ export function reduceMarks(input: ReduceInput<'markAlignment'>): Outcome {
 }
 
 /** A number of things, of which so many are sure and so many possible. */
-const counted = (interval: Interval, reach: Interval, guarded: Interval = reach): Known => ({ interval, reach, guarded, errors: [] })
+const counted = (interval: Interval, reach: Interval, guarded: Interval = reach): Known => ({
+  interval,
+  reach,
+  guarded,
+  errors: [],
+})
 
 /** Numbered elements, each worn by so much: how many count as damaged, how many of these are neighbours, the most worn one. */
 export function reduceElements(input: ReduceInput<'elements'>): Outcome {
@@ -136,20 +138,21 @@ const isBroken = ({ low }: Interval): boolean => low >= BROKEN_PERCENT
 /** How many are broken, and how worn the rest is: two things that a book limits apart. */
 function giveBroken(values: Values, places: readonly SheetPlace[]): void {
   const read = places.flatMap(({ known, label }) => (known.interval ? [{ label, interval: known.interval }] : []))
-  const number = (all: readonly Interval[]): Interval => ({ low: all.filter(isBroken).length, high: all.filter(mayBeBroken).length })
+  const number = (all: readonly Interval[]): Interval => ({
+    low: all.filter(isBroken).length,
+    high: all.filter(mayBeBroken).length,
+  })
   const broken = read.filter(({ interval }) => mayBeBroken(interval))
-  give(
-    values,
-    'broken',
-    counted(
-      number(read.map(({ interval }) => interval)),
-      number(places.map(({ known }) => known.reach)),
-    ),
-    {
-      quantity: 'count',
-      where: broken.length === 0 ? `of ${read.length} seen` : broken.map(({ label }) => label).slice(0, 6).join('; '),
-    },
-  )
+  give(values, 'broken', counted(number(read.map(({ interval }) => interval)), number(places.map(({ known }) => known.reach))), {
+    quantity: 'count',
+    where:
+      broken.length === 0
+        ? `of ${read.length} seen`
+        : broken
+            .map(({ label }) => label)
+            .slice(0, 6)
+            .join('; '),
+  })
   const rest = read.filter(({ interval }) => !isBroken(interval))
   if (rest.length === 0) return
   // One that may be broken may be among the rest or not: the most worn is at least the most worn of those that are not.
@@ -160,10 +163,7 @@ function giveBroken(values: Values, places: readonly SheetPlace[]): void {
   give(
     values,
     'worstOfRest',
-    counted(
-      worstOf(read.map(({ interval }) => interval)),
-      worstOf(places.map(({ known }) => known.reach)),
-    ),
+    counted(worstOf(read.map(({ interval }) => interval)), worstOf(places.map(({ known }) => known.reach))),
     { quantity: 'percent', where: holderOf(rest, 'largest').label },
   )
 }
@@ -213,4 +213,3 @@ export function reduceLookedAt(input: ReduceInput<'lookedAt'>): Outcome {
   )
   return noFaults(values)
 }
-

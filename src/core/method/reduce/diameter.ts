@@ -1,5 +1,5 @@
 import { type Interval, point } from '../../quantity/interval'
-import { type Known, differenceOf, largestOf, linear, meanOf, over, smallestOf, spreadOf } from '../known'
+import { differenceOf, type Known, largestOf, linear, meanOf, over, smallestOf, spreadOf } from '../known'
 import { wearsTowards } from '../method'
 import { type SheetPlace, sheetOf, type TakenPlace } from './places'
 import { give, giveWear, holderOf, noFaults, type Outcome, type ReduceInput, taken, term, type Values } from './taken'
@@ -75,7 +75,7 @@ export function reduceDiameter(input: DiameterInput): Outcome {
   const reference = sheet.places.filter(({ station }) => station === unworn)
   // Where the unworn station does not exist here, wear is counted from new like any other.
   if (reference.length > 0) giveWearFromUnworn(values, input, sheet.places, reference)
-  else giveWear(values, method, { largest, smallest }, nominal)
+  else giveWear(values, method, { largest, smallest }, nominal, guard)
 
   const details = diameterDetails(sheet.places, sheet.taken, input)
   giveWorst(values, 'outOfRound', details.stations, ({ id }) => `at ${id}, ${method.directions.length} directions`)
@@ -91,24 +91,21 @@ function giveWorst(
   groups: readonly DiameterGroup[],
   where: (group: DiameterGroup) => string,
 ): void {
-  const spreads = groups.flatMap((group) => (group.spread ? [{ group, spread: group.spread, interval: taken(group.spread) }] : []))
+  const spreads = groups.flatMap((group) =>
+    group.spread ? [{ group, spread: group.spread, interval: taken(group.spread) }] : [],
+  )
   if (spreads.length === 0) return
   const { group } = holderOf(spreads, 'largest')
   const [high, low] = [holderOf(group.taken, 'largest'), holderOf(group.taken, 'smallest')]
   const open = groups.flatMap(({ spread, count }) => (spread === null && count >= 2 ? [STILL_OPEN] : []))
-  give(
-    values,
-    name,
-    over([...spreads.map(({ spread }) => spread), ...open], largestOf),
-    {
-      quantity: 'length',
-      where: where(group),
-      sum: [
-        term('largest', high.interval, 'length'),
-        term('less smallest', { low: -low.interval.high, high: -low.interval.low }, 'length'),
-      ],
-    },
-  )
+  give(values, name, over([...spreads.map(({ spread }) => spread), ...open], largestOf), {
+    quantity: 'length',
+    where: where(group),
+    sum: [
+      term('largest', high.interval, 'length'),
+      term('less smallest', { low: -low.interval.high, high: -low.interval.low }, 'length'),
+    ],
+  })
 }
 
 /** A spread that is not read yet: it may be anything from nothing up. */
@@ -176,4 +173,3 @@ function giveBarrel(values: Values, { stations }: DiameterDetails, guard: number
     },
   )
 }
-

@@ -1,13 +1,13 @@
+import { exceeds } from '../../decimal'
 import { combineErrors, type Errors } from '../../gauge/errors'
 import { spreadError } from '../../gauge/uncertainty'
-import { exceeds } from '../../decimal'
 import { type Interval, isPoint, meanOf, rangeOf } from '../../quantity/interval'
+import { sampleStandardDeviation } from '../../statistics'
 import { type Known, settled, UNKNOWN, unsettled } from '../known'
 import { quantityAt, type Slot, slotLabel } from '../layout'
 import type { Method } from '../method'
 import type { MethodFault } from '../reduction'
 import { reduceRepeats } from '../repeats'
-import { sampleStandardDeviation } from '../../statistics'
 import type { ReduceInput, TakenReading } from './taken'
 
 /** One place of the sheet, with the mean of its repeats, or nothing yet. */
@@ -146,6 +146,13 @@ function widestDeviation(intervals: readonly Interval[]): number {
   }
   let corners: number[][] = [[]]
   for (const { low, high } of ends)
-    corners = corners.flatMap((corner) => (low === high ? [[...corner, low]] : [[...corner, low], [...corner, high]]))
+    corners = corners.flatMap((corner) =>
+      low === high
+        ? [[...corner, low]]
+        : [
+            [...corner, low],
+            [...corner, high],
+          ],
+    )
   return Math.max(...corners.map(sampleStandardDeviation))
 }

@@ -1,5 +1,5 @@
-import { point } from '../../quantity/interval'
-import { absoluteOf, largestOf, over } from '../known'
+import { negate } from '../../quantity/interval'
+import { absoluteOf, exactly, type Known, largestOf, over } from '../known'
 import { slotKey, slotLabel, slotsOf } from '../layout'
 import type { Method } from '../method'
 import type { MethodFault, Reduced, Reductions } from '../reduction'
@@ -28,7 +28,8 @@ export { stripClearanceOf } from './bearing'
 export type { TakenReading } from './taken'
 
 export interface ReduceContext {
-  readonly nominal: number | null
+  /** New size, exact; or how an earlier overhaul left it, with its doubt. */
+  readonly nominal: number | Known | null
   /** Worn diameter the ring runs in, where the method needs one and it is measured. */
   readonly runsIn: Reduced | null
   readonly resultOf?: (characteristic: string, value: string) => Reduced | null
@@ -49,7 +50,7 @@ export function reduceReadings(method: Method, readings: readonly TakenReading[]
     method,
     readings: inWalkingOrder(readings, all),
     slots,
-    nominal: context.nominal,
+    nominal: typeof context.nominal === 'number' ? exactly(context.nominal) : context.nominal,
     runsIn: context.runsIn,
     resultOf: context.resultOf ?? (() => null),
     guard: context.guard ?? 0,
@@ -146,13 +147,13 @@ function reducePoints(input: AnyInput, limit: number | null, spread: PointsOptio
   const sheet = sheetOf(input, limit)
   const quantity = quantityOfPoints(method, readings)
   const { values, ...extremes } = pointValues(sheet.places, sheet.taken, { quantity, guard, spread })
-  if (method.kind === 'straightness') giveFarthest(values, sheet, nominal)
-  else giveWear(values, method, extremes, nominal)
+  if (method.kind === 'straightness') giveFarthest(values, sheet, nominal, guard)
+  else giveWear(values, method, extremes, nominal, guard)
   return { values, faults: sheet.faults }
 }
 
 /** A line is left to either side: what lies below it is as far off as what stands above. */
-function giveFarthest(values: Values, { places, taken: read }: Sheet, nominal: number | null): void {
+function giveFarthest(values: Values, { places, taken: read }: Sheet, nominal: Known | null, guard: number): void {
   if (nominal === null || read.length === 0) return
   const off = read.map((place) => ({ place, interval: taken(absoluteOf(place.known)) }))
   const { place, interval } = holderOf(off, 'largest')
@@ -160,9 +161,9 @@ function giveFarthest(values: Values, { places, taken: read }: Sheet, nominal: n
     places.map(({ known }) => absoluteOf(known)),
     largestOf,
   )
-  give(values, 'wear', farthest && wornFrom(farthest, nominal, 'larger'), {
+  give(values, 'wear', farthest && wornFrom(farthest, nominal, 'larger', guard), {
     quantity: 'length',
     where: place.label,
-    sum: [term('farthest off', interval, 'length'), term('less new', point(-nominal), 'length')],
+    sum: [term('farthest off', interval, 'length'), term('less new', negate(taken(nominal)), 'length')],
   })
 }

@@ -1,5 +1,5 @@
 import type { QuantityKind } from '../../quantity/kind'
-import { type Known, largestOf, lessThan, linear, over, smallestOf, spreadOf, times, unsettled, settled, UNKNOWN } from '../known'
+import { type Known, largestOf, lessThan, linear, over, settled, smallestOf, spreadOf, times, UNKNOWN, unsettled } from '../known'
 import { PRESSURE, SPRING } from '../layout'
 import type { MethodFault } from '../reduction'
 import { type SheetPlace, sheetOf } from './places'
@@ -31,7 +31,8 @@ function repeatedValues(place: SheetPlace, { quantity, guard, needed, factor = 1
   })
   const mean = times(known, factor)
   const terms = readings.map((reading) => term(`repeat ${reading.repeat}`, reading.interval, quantity))
-  const sum = factor === 1 ? terms : [...terms, term('lever: at the bearing for 1 at the dial', { low: factor, high: factor }, 'count')]
+  const sum =
+    factor === 1 ? terms : [...terms, term('lever: at the bearing for 1 at the dial', { low: factor, high: factor }, 'count')]
   const where = `${readings.length} repeats`
   give(values, 'mean', mean, { quantity, where: `mean of ${readings.length}`, sum })
   const [high, low] = [largestOf(each), smallestOf(each)]
@@ -64,7 +65,7 @@ export function reduceEndFloat(input: ReduceInput<'endFloat'>): Outcome {
   const { place, faults } = onlyPlace(input, method.repeatabilityLimit)
   if (!place) return { values: {}, faults }
   const { values, mean } = repeatedValues(place, { quantity: 'length', guard, needed: method.repeatsAtLeast })
-  if (nominal !== null) giveWearOf(values, mean, values.mean, nominal, 'larger', { larger: 'mean', smaller: 'mean' })
+  if (nominal !== null) giveWearOf(values, mean, values.mean, nominal, 'larger', guard, { larger: 'mean', smaller: 'mean' })
   return { values, faults }
 }
 

@@ -1,8 +1,8 @@
 import type { Errors } from '../../gauge/errors'
 import type { Gauge } from '../../gauge/gauge'
-import { type Interval, isPoint, negate, point } from '../../quantity/interval'
+import { type Interval, negate } from '../../quantity/interval'
 import { differenceOf, type QuantityKind } from '../../quantity/kind'
-import { type Known, lessThan, shifted } from '../known'
+import { type Known, differenceOf as lessOther, lessThan, shifted } from '../known'
 import type { Slot } from '../layout'
 import { type Method, type MethodKind, type MethodOf, wearsTowards } from '../method'
 import { extentOf, type MethodFault, type Reduced, type ReductionName, reduced, type Term } from '../reduction'
@@ -22,8 +22,8 @@ export interface ReduceInput<K extends MethodKind = MethodKind> {
   readonly readings: readonly TakenReading[]
   /** Places that belong to it here, in walking order: those of the sheet but what does not apply. */
   readonly slots: readonly Slot[]
-  /** New size; null where no document gives one: then there is no wear to count. */
-  readonly nominal: number | null
+  /** Size it wears from: the new one, exact, or how an earlier overhaul left it; null where there is none. */
+  readonly nominal: Known | null
   /** Worn diameter the ring runs in, where the method needs one and it is measured. */
   readonly runsIn: Reduced | null
   /** A reduced value of another characteristic, for formulas; null while it is not known. */
@@ -69,23 +69,36 @@ export function holderOf<T extends { readonly interval: Interval }>(items: reado
   }, first)
 }
 
-export const allPoints = (readings: readonly TakenReading[]): boolean => readings.every(({ interval }) => isPoint(interval))
-
 /** Wear of an extreme from new: positive as it wears. */
-export const wornFrom = (extreme: Known, nominal: number, towards: 'larger' | 'smaller'): Known =>
-  towards === 'larger' ? shifted(extreme, -nominal) : lessThan(nominal, extreme)
+export const wornFrom = (extreme: Known, from: Known, towards: 'larger' | 'smaller', guard: number): Known =>
+  // An exact size moves every end as it is; one that was measured has its own doubt.
+  from.errors.length > 0
+    ? towards === 'larger'
+      ? lessOther(extreme, from, guard)
+      : lessOther(from, extreme, guard)
+    : towards === 'larger'
+      ? shifted(extreme, -taken(from).low)
+      : lessThan(taken(from).low, extreme)
 
 /** Wear of the judged extreme from new; none where a value is set, not worn. */
 export function giveWear(
   values: Values,
   method: Method,
   extremes: { readonly largest: Known | null; readonly smallest: Known | null },
-  nominal: number | null,
+  nominal: Known | null,
+  guard: number,
 ): void {
   const towards = wearsTowards(method)
   if (towards === 'either' || nominal === null) return
   const larger = towards === 'larger'
-  giveWearOf(values, larger ? extremes.largest : extremes.smallest, larger ? values.maximum : values.minimum, nominal, towards)
+  giveWearOf(
+    values,
+    larger ? extremes.largest : extremes.smallest,
+    larger ? values.maximum : values.minimum,
+    nominal,
+    towards,
+    guard,
+  )
 }
 
 /** Wear of one value of a set from new. */
@@ -93,16 +106,18 @@ export function giveWearOf(
   values: Values,
   of: Known | null,
   shown: Reduced | undefined,
-  nominal: number,
+  nominal: Known,
   towards: 'larger' | 'smaller',
+  guard: number,
   label: { readonly larger: string; readonly smaller: string } = { larger: 'largest', smaller: 'smallest' },
 ): void {
   if (!of || !shown) return
   const { quantity, where } = shown
-  const size = taken(of)
+  const [size, from] = [taken(of), taken(nominal)]
+  const base = nominal.errors.length > 0 ? 'as it was left' : 'new'
   const sum =
     towards === 'larger'
-      ? [term(label.larger, size, quantity), term('less new', point(-nominal), quantity)]
-      : [term('new', point(nominal), quantity), term(`less ${label.smaller}`, negate(size), quantity)]
-  give(values, 'wear', wornFrom(of, nominal, towards), { quantity: differenceOf(quantity), where, sum })
+      ? [term(label.larger, size, quantity), term(`less ${base}`, negate(from), quantity)]
+      : [term(base, from, quantity), term(`less ${label.smaller}`, negate(size), quantity)]
+  give(values, 'wear', wornFrom(of, nominal, towards, guard), { quantity: differenceOf(quantity), where, sum })
 }

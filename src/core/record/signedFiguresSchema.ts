@@ -26,7 +26,7 @@ const figure = ({ value, interval }: z.infer<typeof valueSchema>): string =>
 const verdict = ({ mild, strong }: z.infer<typeof spanSchema>): string => (mild === strong ? mild : `hold, ${mild} to ${strong}`)
 
 /** Figures and verdicts of results of any version, by name. Throws when they are no results. */
-export function figuresAndVerdicts(results: unknown): Said {
+function figuresAndVerdicts(results: unknown): Said {
   const { scope, characteristics, fits, parts } = signedSchema.parse(results)
   const said = new Map<string, string>()
   if (scope?.gate) said.set('gate', scope.gate.kind)
