@@ -109,10 +109,10 @@ const firstOverhaul: DemoReadings = {
 const secondOverhaul: DemoReadings = {
   journal: ['219.955', '219.953', '219.951', '219.952', '219.953', '219.954'],
   'bearing-bore': ['+0.072', '+0.098', '+0.118', '+0.064', '+0.090', '+0.106'],
-  'bearing-strip': ['3.25', '2.85'],
+  'bearing-strip': ['3.2', '2.85'],
   'end-float': ['0.290', '0.285', '0.290'],
   'servo-bore': ['+0.088', '+0.120', '+0.096', '+0.080', '+0.107', '+0.086'],
-  'ring-gap-1': ['0.80'],
+  'ring-gap-1': ['0.75'],
   'ring-gap-2': ['0.75'],
 }
 
