@@ -210,12 +210,14 @@ class Seeding {
         reason: null,
       })
     }
+    for (const step of ['order', 'rebuild', 'prove'] as const)
+      await confirmStep(this.as('inspector'), overhaul.id, { id: this.newId(), step, note: '' })
     await review(this.as('inspector'), overhaul.id, { kind: 'send', id: this.newId(), note: '' }, async () => true)
     const recordSha256 = recordHash((await buildJobView(this.as('reviewer'), db, overhaul.id)).record)
     await review(
       this.as('reviewer'),
       overhaul.id,
-      { kind: 'sign', id: this.newId(), password: DEMO_PASSWORD, recordSha256 },
+      { kind: 'sign', id: this.newId(), password: DEMO_PASSWORD, recordSha256, reason: '' },
       async () => true,
     )
   }

@@ -34,6 +34,7 @@ export const contextOf = (
     steps: jobSteps(book, work, levels),
     planItems: new Set(['bc-dial']),
     system: 'metric' as const,
+    confirmedSafe: false,
     author: 'Ida Marsh',
     typed: [],
     readings: new Map<string, string>(),

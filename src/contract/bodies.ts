@@ -62,6 +62,8 @@ export const reviewBody = z.discriminatedUnion('kind', [
     password: z.string().min(1, 'type your password to sign').max(200),
     /** Hash of the record the reviewer saw: what is signed is what was read. */
     recordSha256: z.string().regex(/^[0-9a-f]{64}$/),
+    /** Why the reviewer accepts what is left beyond its limits; empty where nothing is. */
+    reason: z.string().trim().max(400).default(''),
   }),
 ])
 export type ReviewBody = z.infer<typeof reviewBody>

@@ -24,6 +24,16 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
     says: 'Done: Open the generator breaker, earth, lock and tag, licensed: Rufus Dane, E 14 (Earthed)',
   },
   {
+    body: { kind: 'stepNotApplicable', step: 'af-oil', reason: 'Grease only' },
+    subject: 'step:af-oil',
+    says: 'Does not apply: Look at the drained oil (Grease only)',
+  },
+  {
+    body: { kind: 'stepNotApplicableAgreed', step: 'af-oil' },
+    subject: 'step:af-oil',
+    says: 'Agreed that it does not apply: Look at the drained oil',
+  },
+  {
     body: { kind: 'stepSkipped', step: 'af-oil', reason: 'Oil gone' },
     subject: 'step:af-oil',
     says: 'Skipped: Look at the drained oil (Oil gone)',

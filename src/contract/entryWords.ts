@@ -22,6 +22,10 @@ export function entryWords(body: EntryBody, book: LimitBook, work: WorkState): s
     }
     case 'stepSkipped':
       return `Skipped: ${step(body.step)} (${body.reason})`
+    case 'stepNotApplicable':
+      return `Does not apply: ${step(body.step)} (${body.reason})`
+    case 'stepNotApplicableAgreed':
+      return `Agreed that it does not apply: ${step(body.step)}`
     case 'stepReopened':
       return `Opened again: ${step(body.step)} (${body.reason})`
     case 'stepAdded':

@@ -4,6 +4,7 @@ import { countPattern, judgePattern } from '../core/condition/damagePattern'
 import { causeLabel, kindOf } from '../core/condition/findingKinds'
 import { type Level, type Verdict, verdictLabel } from '../core/decision/level'
 import { standingDecisions } from '../core/job/progress'
+import { readiness } from '../core/job/ready'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import { slotLabel, slotsOf } from '../core/method/layout'
 import { type ReductionName, reductionLabel } from '../core/method/reduction'
@@ -243,6 +244,8 @@ export interface WorkFacts {
 const LOGGED: ReadonlySet<EntryBody['kind']> = new Set([
   'stepDone',
   'stepSkipped',
+  'stepNotApplicable',
+  'stepNotApplicableAgreed',
   'stepReopened',
   'stepAdded',
   'findingRecorded',
@@ -259,7 +262,7 @@ const LOGGED: ReadonlySet<EntryBody['kind']> = new Set([
   'limitsChecked',
 ])
 
-export function workFacts({ record, results }: ReportDraft): WorkFacts {
+export function workFacts({ record, results, confirmations }: ReportDraft): WorkFacts {
   const { book } = record
   // Reports signed before core 1.1.0 have no entries and no scope.
   const entries = record.job.entries ?? []
@@ -315,7 +318,14 @@ export function workFacts({ record, results }: ReportDraft): WorkFacts {
       ...steps.flatMap(({ name, standing: step }) =>
         step.kind === 'skipped' ? [`Skipped: ${name} (${step.reason}, ${step.by})`] : [],
       ),
-      ...steps.flatMap(({ name, standing: step }) => (step.kind === 'open' ? [`Not done: ${name}`] : [])),
+      ...steps.flatMap(({ name, standing: step }) =>
+        step.kind === 'notApplicable'
+          ? [
+              `Does not apply: ${name} (${step.reason}, ${step.by}; ${step.agreed ? `agreed by ${step.agreed.by}` : 'nobody has agreed'})`,
+            ]
+          : [],
+      ),
+      ...readyExceptions({ record: full, results, confirmations }),
       ...stripFaults(full.book, work, steps).map(({ text }) => text),
       ...stillInside(work).map(
         ({ name, inside, where }) => `Still inside: ${inside} × ${name}${where === '' ? '' : `, ${where}`}`,
@@ -325,6 +335,22 @@ export function workFacts({ record, results }: ReportDraft): WorkFacts {
       .filter(({ body }) => LOGGED.has(body.kind))
       .map(({ id, by, at, body }) => ({ id, by, at, what: entryWords(body, full.book, work) })),
   }
+}
+
+/** What the level requires and is not done, and what is left beyond its limits. Results of before version 3 know no stages of parts. */
+function readyExceptions({
+  record,
+  results,
+  confirmations,
+}: Pick<ReportDraft, 'record' | 'results' | 'confirmations'>): string[] {
+  const parts = results.parts.map((part) => ({ ...part, stages: part.stages ?? [] }))
+  const scope = results.scope ?? { level: null, counts: null, gate: null, leftOut: null }
+  const { exceptions, leftBeyond } = readiness(
+    record,
+    { ...results, parts, scope },
+    new Set(confirmations.map(({ step }) => step)),
+  )
+  return [...exceptions, ...leftBeyond.map((sentence) => `Left beyond its limits: ${sentence}`)]
 }
 
 /** Limits typed in the job that no second person has held against the document, or that do not agree with it. */

@@ -22,7 +22,7 @@ import { Refused } from './refused'
 export function addEntries(context: Context, jobId: string, body: EntriesBody): Promise<{ entries: StoredEntry[] }> {
   const only = (wanted: EntryKind): boolean => body.entries.every(({ body: { kind } }) => kind === wanted)
   // A second person may well be the reviewer, while the job lies there.
-  const action = only('planTicked') ? 'plan' : only('limitsChecked') ? 'check' : 'note'
+  const action = only('planTicked') ? 'plan' : only('limitsChecked') || only('stepNotApplicableAgreed') ? 'check' : 'note'
   return writeToJob(context, jobId, { action, duringReview: action === 'check' }, async (db, view) => {
     for (const sent of body.entries)
       if (sent.body.kind === 'pictureAdded')
@@ -75,7 +75,8 @@ function refuseOvertaken(entries: readonly Entry[], sent: SentEntry): void {
   )
 }
 
-function entryContext({ record }: JobView, scope: Scope, entries: readonly Entry[], { now, user }: Context): EntryContext {
+function entryContext(view: JobView, scope: Scope, entries: readonly Entry[], { now, user }: Context): EntryContext {
+  const { record } = view
   const system = record.machine.units
   const book = withTyped(record.book, entries, system)
   const work = foldWork(book, entries)
@@ -88,6 +89,7 @@ function entryContext({ record }: JobView, scope: Scope, entries: readonly Entry
     planItems: new Set(items.map(({ id }) => id)),
     system,
     nowMs: now().getTime(),
+    confirmedSafe: view.confirmations.some(({ step }) => step === 'makeSafe'),
     author: user.name,
     typed: typedIn(entries),
     readings: new Map(record.job.readings.map(({ id, characteristic }) => [id, characteristic])),

@@ -1,11 +1,9 @@
 import { eq } from 'drizzle-orm'
 import type { JobView, ReportContent } from '../contract/answers'
 import type { ReviewBody } from '../contract/bodies'
-import { standingDecisions } from '../core/job/progress'
+import { type Readiness, readiness } from '../core/job/ready'
 import { evaluate } from '../core/record/evaluate'
 import { CORE_VERSION } from '../core/version'
-import { foldWork } from '../core/work/fold'
-import { insideWords } from '../core/work/stripFaults'
 import type { Executor } from '../db/client'
 import { appendLog, countLogged } from '../db/queries/log'
 import { lastReport } from '../db/queries/reports'
@@ -39,25 +37,22 @@ export function review(context: Context, jobId: string, body: ReviewBody, checkP
   }
 }
 
-/** Parts that still need the inspector's verdict: none given, or given on something that has changed since. */
-export function undecidedParts(view: JobView): string[] {
-  const results = evaluate(view.record)
-  const standing = standingDecisions(view.record, results)
-  const needed = new Set(results.parts.filter(({ need }) => need === 'required').map(({ id }) => id))
-  return view.record.book.parts
-    .filter((part) => needed.has(part.id) && (standing.get(part.id)?.stale ?? true))
-    .map((part) => part.name)
-}
+/** What keeps a job from being sent or signed, and what goes on its report with a reason. */
+export const readinessOf = (view: JobView): Readiness =>
+  readiness(view.record, evaluate(view.record), new Set(view.confirmations.map(({ step }) => step)))
+
+const LEAST_REASON = 3
 
 function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Reviewed> {
   return writeToJob(context, jobId, { action: 'send', duringReview: true }, async (db, view) => {
     if (await alreadyStored(db, jobId, body.id)) return { stored: false, reportId: null }
     if (reviewState(view) === 'withReviewer') throw new Refused('conflict', 'This job lies with the reviewer already.')
-    const open = undecidedParts(view)
-    if (open.length > 0) throw new Refused('notPossible', `Decide on every part before sending: ${open.join(', ')}.`)
-    const inside = insideWords(foldWork(view.record.book, view.record.job.entries))
-    if (inside !== null)
-      throw new Refused('notPossible', `Still inside: ${inside}. Count them out on the strip map before sending.`)
+    const { blocks, exceptions } = readinessOf(view)
+    if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
+    if (exceptions.length > 0 && body.note.length < LEAST_REASON)
+      throw new Refused('malformed', `Not everything is done: ${exceptions.slice(0, 6).join('; ')}. Do it, or say why not.`, [
+        { path: 'note', message: 'say why this is not done' },
+      ])
     await storeEvent(context, db, jobId, { id: body.id, kind: 'sent', note: body.note })
     return { stored: true, reportId: null }
   })
@@ -105,12 +100,18 @@ async function signReport(context: Context, jobId: string, body: Sign, checkPass
     ])
     if (hands.has(context.user.name))
       throw new Refused('notAllowed', 'You measured, noted or decided in this job. Someone else must sign it.')
-    await storeReport(context, db, view, body.id)
+    const { blocks, leftBeyond } = readinessOf(view)
+    if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
+    if (leftBeyond.length > 0 && body.reason.length < LEAST_REASON)
+      throw new Refused('malformed', `Left beyond its limits: ${leftBeyond.join(' ')} Say why you accept it.`, [
+        { path: 'reason', message: 'say why you accept it' },
+      ])
+    await storeReport(context, db, view, body.id, body.reason)
     return { stored: true, reportId: body.id }
   })
 }
 
-async function storeReport(context: Context, db: Executor, view: JobView, reportId: string): Promise<void> {
+async function storeReport(context: Context, db: Executor, view: JobView, reportId: string, reason: string): Promise<void> {
   const { record } = view
   const jobId = record.job.id
   const signedAt = context.now()
@@ -125,7 +126,7 @@ async function storeReport(context: Context, db: Executor, view: JobView, report
     reason: view.reason,
     openedBy: view.openedBy,
     confirmations: view.confirmations,
-    review: [...view.review, { kind: 'signed', by: signature.by, at: signature.at, note: '' }],
+    review: [...view.review, { kind: 'signed', by: signature.by, at: signature.at, note: reason }],
     record,
     results: evaluate(record),
     signature,
@@ -134,7 +135,7 @@ async function storeReport(context: Context, db: Executor, view: JobView, report
   }
   const canonical = canonicalJson(content)
   // The event first: once the report is stored, nothing can be added to the job.
-  await storeEvent(context, db, jobId, { id: reportId, kind: 'signed', note: '' })
+  await storeEvent(context, db, jobId, { id: reportId, kind: 'signed', note: reason })
   await db.insert(report).values({
     id: reportId,
     jobId,

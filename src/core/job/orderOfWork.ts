@@ -37,8 +37,8 @@ export const confirmableSteps = ['makeSafe', 'asFound', 'strip', 'gate', 'look',
 export type ConfirmableStep = (typeof confirmableSteps)[number]
 export const isConfirmable = (step: Step): step is ConfirmableStep => (confirmableSteps as readonly string[]).includes(step)
 
-/** done: recorded. now: the first thing to do. ahead: later. closed: waits for a gate. */
-export type StepState = 'done' | 'now' | 'ahead' | 'closed'
+/** done: recorded. now: the first thing to do. ahead: later. closed: waits for a gate. nothing: there is nothing to do in it here. */
+export type StepState = 'done' | 'now' | 'ahead' | 'closed' | 'nothing'
 
 export interface StepCount {
   readonly done: number
@@ -77,18 +77,27 @@ export function orderOfWork(progress: JobProgress): StepStanding[] {
   const isDone = (step: Step): boolean => {
     if (progress.confirmed.has(step)) return true
     const count = counts[step]
-    // Where nothing is named yet to be measured or decided, it is not done.
-    if (count) return count.done === count.of && (count.of > 0 || (step !== 'measure' && step !== 'decide'))
+    // Where nothing is named yet to be measured or decided, it is not done; where nothing is fitted, nothing is.
+    if (count) return count.done === count.of && count.of > 0
     if (step === 'receive') return true
     return step === 'sign' && progress.signed
   }
   const safe = isDone('makeSafe')
+  const hasNothing = (step: Step): boolean => counts[step]?.of === 0 && step !== 'measure' && step !== 'decide' && !isDone(step)
   const leading: readonly Step[] = ['makeSafe', 'asFound', 'strip', 'gate', 'look', 'measure', 'fits', 'decide', 'sign']
   const canTell = (step: Step): boolean => step === 'makeSafe' || step === 'sign' || counts[step] !== undefined
-  const now = leading.find((step) => canTell(step) && !isDone(step))
+  const now = leading.find((step) => canTell(step) && !isDone(step) && !hasNothing(step))
   return steps.map((step) => ({
     step,
-    state: isDone(step) ? 'done' : step === now ? 'now' : !safe && step !== 'receive' ? 'closed' : 'ahead',
+    state: isDone(step)
+      ? 'done'
+      : hasNothing(step)
+        ? 'nothing'
+        : step === now
+          ? 'now'
+          : !safe && step !== 'receive'
+            ? 'closed'
+            : 'ahead',
     count: counts[step] ?? null,
   }))
 }

@@ -30,7 +30,8 @@ export function jobProgress(
   confirmed: ReadonlySet<Step>,
   signed: boolean,
 ): JobProgress {
-  const needed = results.characteristics.filter(({ need }) => need === 'required')
+  const asLeftOnly = new Set(record.book.characteristics.filter((own) => own.asLeftOnly).map(({ id }) => id))
+  const needed = results.characteristics.filter(({ id, need }) => need === 'required' && !asLeftOnly.has(id))
   const required = new Set(needed.map(({ id }) => id))
   const fits = record.book.fits.filter(({ bore, journal }) => required.has(bore) && required.has(journal)).map(({ id }) => id)
   const parts = new Set(results.parts.filter(({ need }) => need === 'required').map(({ id }) => id))

@@ -7,7 +7,7 @@ import { cycleIn } from './cyclic'
 import type { EntryBody } from './entrySchema'
 import { standingFindings, type WorkPosition, type WorkState } from './fold'
 import { parseThreadPitch } from './identity'
-import { clockText, type JobStep, placesFor, waitLeftMs } from './steps'
+import { clockText, isSettled, type JobStep, mustNotBeSkipped, placesFor, waitLeftMs } from './steps'
 import { refuseTyped, type Typed } from './typedBook'
 
 export interface EntryContext {
@@ -17,6 +17,8 @@ export interface EntryContext {
   readonly planItems: ReadonlySet<string>
   readonly system: UnitSystem
   readonly nowMs: number
+  /** Making safe was confirmed as a whole, where the book has no steps for it. */
+  readonly confirmedSafe: boolean
   /** Who writes: nobody checks what they typed themselves. */
   readonly author: string
   /** What is typed in this job so far. */
@@ -46,6 +48,8 @@ export function refuseEntry(body: EntryBody, context: EntryContext): string | nu
     case 'stepDone':
       return refuseDone(body, context)
     case 'stepSkipped':
+    case 'stepNotApplicable':
+    case 'stepNotApplicableAgreed':
     case 'stepReopened':
     case 'waitStarted':
     case 'stepMoved':
@@ -147,14 +151,30 @@ const hasEvidence = (position: WorkPosition, work: WorkState): boolean =>
   work.pictures.some(({ subject }) => subject.kind === 'position' && subject.id === position.id)
 
 function refuseStep(
-  body: Extract<EntryBody, { kind: 'stepSkipped' | 'stepReopened' | 'waitStarted' | 'stepMoved' }>,
+  body: Extract<
+    EntryBody,
+    { kind: 'stepSkipped' | 'stepNotApplicable' | 'stepNotApplicableAgreed' | 'stepReopened' | 'waitStarted' | 'stepMoved' }
+  >,
   context: EntryContext,
 ): string | null {
   const step = stepOf(body.step, context)
   if (!step) return `This job has no step “${body.step}”.`
   switch (body.kind) {
     case 'stepSkipped':
-      return step.gate ? `“${step.name}” is a gate and cannot be skipped.` : null
+      return mustNotBeSkipped(step)
+        ? `“${step.name}” ${step.stage === 'makeSafe' ? 'makes the machine safe' : 'is a gate'} and cannot be skipped. If it does not apply to this machine, say so and why; a second person agrees.`
+        : null
+    case 'stepNotApplicable':
+      if (!mustNotBeSkipped(step)) return `“${step.name}” may be skipped: say why there.`
+      return step.closedBy === null ? null : closedSentence(step)
+    case 'stepNotApplicableAgreed': {
+      const { standing } = step
+      if (standing.kind !== 'notApplicable') return `Nobody says that “${step.name}” does not apply.`
+      if (standing.agreed !== null) return `${standing.agreed.by} agreed to that already.`
+      return standing.by === context.author
+        ? `You said yourself that “${step.name}” does not apply: a second person agrees or does not.`
+        : null
+    }
     case 'stepReopened':
       return step.standing.kind === 'open' ? `“${step.name}” is open already.` : null
     case 'waitStarted':
@@ -167,10 +187,12 @@ function refuseStep(
   }
 }
 
-/** Nothing is taken out of a machine before its gates are open. */
-function closedForStripping(position: string, { steps }: EntryContext): string | null {
-  const closed = steps.find((step) => step.stage === 'makeSafe' && step.gate && step.standing.kind !== 'done')
+/** Nothing is taken out of a machine before it is safe, as nothing is measured on it. */
+function closedForStripping(position: string, { steps, confirmedSafe }: EntryContext): string | null {
+  const making = steps.filter(({ stage }) => stage === 'makeSafe')
+  const closed = confirmedSafe ? undefined : making.find((step) => !isSettled(step))
   if (closed) return `Nothing is taken out before “${closed.name}” is done.`
+  if (making.length === 0 && !confirmedSafe) return 'Nothing is taken out before the machine is safe. Confirm “Make safe” first.'
   const step = steps.find(({ book }) => book?.removes.includes(position))
   return step && step.closedBy !== null ? closedSentence(step) : null
 }

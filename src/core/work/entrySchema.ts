@@ -71,6 +71,9 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
     licensed: z.strictObject({ name: nameSchema, licence: z.string().trim().min(1).max(60) }).nullable(),
   }),
   z.strictObject({ kind: z.literal('stepSkipped'), step: idSchema, reason }),
+  /** A step that cannot be skipped does not apply to this machine; a second person agrees. */
+  z.strictObject({ kind: z.literal('stepNotApplicable'), step: idSchema, reason }),
+  z.strictObject({ kind: z.literal('stepNotApplicableAgreed'), step: idSchema }),
   z.strictObject({ kind: z.literal('stepReopened'), step: idSchema, reason }),
   z.strictObject({
     kind: z.literal('stepAdded'),

@@ -19,6 +19,8 @@ export type StepStandingNow =
       readonly licensed: { readonly name: string; readonly licence: string } | null
     } & Noted)
   | ({ readonly kind: 'skipped'; readonly reason: string } & Noted)
+  /** It does not apply to this machine: counts as done once a second person agrees. */
+  | ({ readonly kind: 'notApplicable'; readonly reason: string; readonly agreed: Noted | null } & Noted)
 
 /** A step of the procedure: the book's, or one this job added. */
 export interface WorkStep {
@@ -163,6 +165,13 @@ export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState 
         return stand(body.step, { kind: 'done', note: body.note, licensed: body.licensed, ...noted })
       case 'stepSkipped':
         return stand(body.step, { kind: 'skipped', reason: body.reason, ...noted })
+      case 'stepNotApplicable':
+        return stand(body.step, { kind: 'notApplicable', reason: body.reason, agreed: null, ...noted })
+      case 'stepNotApplicableAgreed': {
+        const step = steps.find(({ id }) => id === body.step)
+        if (step?.standing.kind === 'notApplicable') step.standing = { ...step.standing, agreed: noted }
+        return
+      }
       case 'stepReopened': {
         const step = steps.find(({ id }) => id === body.step)
         if (!step) return

@@ -22,7 +22,7 @@ export function cautionsOf(book: LimitBook, step: BookStep | null): Caution[] {
 
 /**
  * The steps of the levels in play, stage by stage. Everything behind a gate that is not done is closed: a gate is
- * never skipped, so only “done” opens it.
+ * never skipped, so only “done”, or two people who agree that it does not apply, opens it.
  */
 export function jobSteps(book: LimitBook, work: WorkState, levels: ReadonlySet<string>): JobStep[] {
   const own = work.steps.filter(({ book: step }) => step === null || step.levels.some((level) => levels.has(level)))
@@ -38,22 +38,33 @@ export function jobSteps(book: LimitBook, work: WorkState, levels: ReadonlySet<s
       licensed: cautions.find(({ licensed }) => licensed !== null)?.licensed ?? null,
       closedBy,
     }
-    if (gate && step.standing.kind !== 'done') closedBy ??= step.name
+    if (gate && !opensTheWay(step)) closedBy ??= step.name
     return result
   })
 }
+
+/** Done by name, or not applying to this machine in the eyes of two people. */
+const opensTheWay = ({ standing }: Pick<WorkStep, 'standing'>): boolean =>
+  standing.kind === 'done' || (standing.kind === 'notApplicable' && standing.agreed !== null)
+
+/** Steps that nobody may skip: a gate, and everything that makes the machine safe. */
+export const mustNotBeSkipped = ({ stage, gate }: Pick<JobStep, 'stage' | 'gate'>): boolean => gate || stage === 'makeSafe'
+
+/** Nothing more is to be done about it. What makes safe counts as done only when it is, whatever was skipped before that was refused. */
+export const isSettled = (step: Pick<JobStep, 'stage' | 'gate' | 'standing'>): boolean =>
+  opensTheWay(step) || (step.standing.kind === 'skipped' && !mustNotBeSkipped(step))
 
 export interface StageCount {
   readonly done: number
   readonly of: number
 }
 
-/** Steps done or skipped in each stage that has any. */
+/** Steps settled in each stage that has any. */
 export function stageCounts(steps: readonly JobStep[]): Partial<Record<ProcedureStage, StageCount>> {
   return Object.fromEntries(
     procedureStages.flatMap((stage) => {
       const own = steps.filter((step) => step.stage === stage)
-      const done = own.filter(({ standing }) => standing.kind !== 'open').length
+      const done = own.filter(isSettled).length
       return own.length > 0 ? [[stage, { done, of: own.length }]] : []
     }),
   )

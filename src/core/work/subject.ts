@@ -10,6 +10,8 @@ export function subjectOf(body: EntryBody): string {
       return `plan:${body.item}`
     case 'stepDone':
     case 'stepSkipped':
+    case 'stepNotApplicable':
+    case 'stepNotApplicableAgreed':
     case 'stepReopened':
     case 'stepAdded':
       return `step:${body.step}`

@@ -73,6 +73,8 @@ function Detail({ view, standing }: { readonly view: Standing; readonly standing
         {confirmation.note !== '' && <>: {confirmation.note}</>}
       </span>
     )
+  if (standing.state === 'nothing')
+    return <span className={styles.detail}>Nothing to do here on this machine at this level.</span>
   if (standing.state === 'closed') return <span className={styles.detail}>Closed until “Make safe” is done.</span>
   const last = view.review.at(-1)
   if (standing.step === 'sign' && last)

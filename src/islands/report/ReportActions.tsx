@@ -2,6 +2,7 @@ import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
 import type { ReviewBody } from '../../contract/bodies'
+import type { Readiness } from '../../core/job/ready'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, TextField } from '../../ui/Field'
@@ -13,23 +14,23 @@ export interface ReportActionsProps {
   readonly recordSha256: string
   readonly last: JobView['review'][number] | null
   readonly may: JobView['may']
-  /** Parts without a standing verdict. */
-  readonly undecided: readonly string[]
+  /** What must be settled first, and what goes on the report with a reason. */
+  readonly ready: Readiness
 }
 
 type Asking = 'nothing' | 'send' | 'return' | 'sign'
 
 /** What can be done with the report now, by whom it can be done. */
-export function ReportActions({ jobId, recordSha256, last, may, undecided }: ReportActionsProps) {
+export function ReportActions({ jobId, recordSha256, last, may, ready }: ReportActionsProps) {
   const [asking, setAsking] = useState<Asking>('nothing')
   const withReviewer = last?.kind === 'sent'
   const canSend = may.send && !withReviewer
   return (
     <div className={styles.bar}>
-      <p className={styles.says}>{says(last, undecided)}</p>
+      <p className={styles.says}>{says(last, ready)}</p>
       <Button onClick={() => print()}>Print</Button>
       {canSend && (
-        <Button kind="primary" disabled={undecided.length > 0} onClick={() => setAsking('send')}>
+        <Button kind="primary" disabled={ready.blocks.length > 0} onClick={() => setAsking('send')}>
           Send to reviewer
         </Button>
       )}
@@ -42,15 +43,15 @@ export function ReportActions({ jobId, recordSha256, last, may, undecided }: Rep
         </>
       )}
       {asking !== 'nothing' && (
-        <ReviewForm jobId={jobId} recordSha256={recordSha256} kind={asking} onClose={() => setAsking('nothing')} />
+        <ReviewForm jobId={jobId} recordSha256={recordSha256} kind={asking} ready={ready} onClose={() => setAsking('nothing')} />
       )}
     </div>
   )
 }
 
-function says(last: ReportActionsProps['last'], undecided: readonly string[]): string {
+function says(last: ReportActionsProps['last'], { blocks }: Readiness): string {
   if (last?.kind === 'sent') return `With the reviewer; sent by ${last.by}.`
-  if (undecided.length > 0) return `Decide first on: ${undecided.join(', ')}.`
+  if (blocks.length > 0) return blocks.join(' ')
   if (last?.kind === 'returned') return `Returned by ${last.by}: ${last.note}`
   return 'Every part has its verdict: ready for the reviewer.'
 }
@@ -61,25 +62,32 @@ function ReviewForm({
   jobId,
   recordSha256,
   kind,
+  ready,
   onClose,
 }: {
   readonly jobId: string
   readonly recordSha256: string
   readonly kind: Exclude<Asking, 'nothing'>
+  readonly ready: Readiness
   readonly onClose: () => void
 }) {
   const [id] = useState(() => v7())
   const [text, setText] = useState('')
+  const [reason, setReason] = useState('')
   const [fault, setFault] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
 
   async function submit(event: SyntheticEvent) {
     event.preventDefault()
+    const { exceptions, leftBeyond } = ready
+    if (kind === 'send' && exceptions.length > 0 && text.trim().length < 3) return setFault('Say why these are not done.')
+    if (kind === 'sign' && leftBeyond.length > 0 && reason.trim().length < 3)
+      return setFault('Say why you accept what is left beyond its limits.')
     if (kind === 'return' && text.trim().length < 3) return setFault('Say what is to be mended, in a few words.')
     setBusy(true)
     const answer = await postJson<{ reportId: string | null }>(
       `/api/jobs/${encodeURIComponent(jobId)}/review`,
-      bodyOf(kind, id, text, recordSha256),
+      bodyOf(kind, id, text, recordSha256, reason),
     )
     if (answer.kind === 'ok')
       return answer.value.reportId ? location.assign(`/reports/${answer.value.reportId}`) : location.reload()
@@ -94,10 +102,26 @@ function ReviewForm({
   return (
     <Dialog title={titles[kind]} onClose={onClose}>
       <form className={styles.form} onSubmit={submit}>
+        {kind === 'send' && ready.exceptions.length > 0 && <Listed title="Required and not done" items={ready.exceptions} />}
+        {kind === 'sign' && ready.leftBeyond.length > 0 && (
+          <>
+            <Listed title="Left beyond its limits" items={ready.leftBeyond} />
+            <TextField
+              label="Why you accept it"
+              value={reason}
+              maxLength={400}
+              onChange={(event) => setReason(event.currentTarget.value)}
+            />
+          </>
+        )}
         {kind === 'send' && (
           <TextField
-            label="Note to the reviewer"
-            hint="May stay empty."
+            label={
+              ready.exceptions.length > 0
+                ? 'Why these are not done, and what else the reviewer should know'
+                : 'Note to the reviewer'
+            }
+            hint={ready.exceptions.length > 0 ? undefined : 'May stay empty.'}
             value={text}
             maxLength={400}
             onChange={(event) => setText(event.currentTarget.value)}
@@ -139,13 +163,30 @@ function ReviewForm({
   )
 }
 
-function bodyOf(kind: Exclude<Asking, 'nothing'>, id: string, text: string, recordSha256: string): ReviewBody {
+/** At most so many are listed; the report has them all. */
+const MOST_LISTED = 8
+
+function Listed({ title, items }: { readonly title: string; readonly items: readonly string[] }) {
+  return (
+    <div className={styles.listed}>
+      <b>{title}</b>
+      <ul>
+        {items.slice(0, MOST_LISTED).map((item) => (
+          <li key={item}>{item}</li>
+        ))}
+      </ul>
+      {items.length > MOST_LISTED && <p>and {items.length - MOST_LISTED} more, on the report</p>}
+    </div>
+  )
+}
+
+function bodyOf(kind: Exclude<Asking, 'nothing'>, id: string, text: string, recordSha256: string, reason: string): ReviewBody {
   switch (kind) {
     case 'send':
       return { kind, id, note: text }
     case 'return':
       return { kind, id, note: text }
     case 'sign':
-      return { kind, id, password: text, recordSha256 }
+      return { kind, id, password: text, recordSha256, reason }
   }
 }

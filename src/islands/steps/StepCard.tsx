@@ -3,7 +3,7 @@ import { v7 } from 'uuid'
 import { formatMoment } from '../../contract/words'
 import { licensedFieldLabel } from '../../core/safety/cautions'
 import { reopenedWith } from '../../core/work/fold'
-import { clockText, type JobStep, placesFor, waitLeftMs } from '../../core/work/steps'
+import { clockText, type JobStep, mustNotBeSkipped, placesFor, waitLeftMs } from '../../core/work/steps'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import { Pictures } from '../picture/Pictures'
@@ -11,7 +11,7 @@ import { useSubjectForm } from '../work/useSubjectForm'
 import type { Work } from '../work/useWork'
 import styles from './StageSteps.module.css'
 
-type Form = 'none' | 'done' | 'skip' | 'reopen'
+type Form = 'none' | 'done' | 'skip' | 'notApplicable' | 'reopen'
 
 /** One step: its cautions where they bite, its clock, who did it, and what can be done about it now. */
 export function StepCard({ work, step, number }: { readonly work: Work; readonly step: JobStep; readonly number: number }) {
@@ -35,7 +35,7 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
   return (
     <li className={styles.step} data-state={state} data-gate={step.gate || undefined} id={step.id}>
       <span className={`figure ${styles.number}`} aria-hidden="true">
-        {state === 'done' ? '✓' : state === 'skipped' ? '–' : number}
+        {state === 'done' ? '✓' : state === 'skipped' || state === 'notApplicable' ? '–' : number}
       </span>
       <div className={styles.body}>
         <h3 className={styles.name}>
@@ -126,6 +126,19 @@ function Standing({ step, left }: { readonly step: JobStep; readonly left: numbe
         Skipped by {standing.by}, <span className="figure">{formatMoment(standing.at)}</span>: {standing.reason}
       </p>
     )
+  if (standing.kind === 'notApplicable')
+    return (
+      <p className={styles.standing}>
+        Does not apply, says {standing.by}, <span className="figure">{formatMoment(standing.at)}</span>: {standing.reason}.{' '}
+        {standing.agreed ? (
+          <>
+            Agreed by {standing.agreed.by}, <span className="figure">{formatMoment(standing.agreed.at)}</span>.
+          </>
+        ) : (
+          'A second person must agree before it counts.'
+        )}
+      </p>
+    )
   return (
     <>
       {standing.reopened && (
@@ -161,6 +174,16 @@ function Actions({ work, step, waits, left, isNext, onForm }: ActionsProps) {
   if (step.standing.kind !== 'open')
     return (
       <div className={styles.actions}>
+        {step.standing.kind === 'notApplicable' && step.standing.agreed === null && step.standing.by !== work.person.name && (
+          <Button
+            kind="primary"
+            onClick={() => void work.write({ kind: 'stepNotApplicableAgreed', step: step.id }).then(say)}
+            aria-label={`Agree that it does not apply: ${step.name}`}
+          >
+            I agree: it does not apply
+          </Button>
+        )}
+        <Fault text={fault} />
         <Button kind="quiet" onClick={() => onForm('reopen')} aria-label={`Open again: ${step.name}`}>
           Open again …
         </Button>
@@ -184,7 +207,13 @@ function Actions({ work, step, waits, left, isNext, onForm }: ActionsProps) {
           Done …
         </Button>
       )}
-      {!step.gate && (
+      {mustNotBeSkipped(step) ? (
+        step.closedBy === null && (
+          <Button kind="quiet" onClick={() => onForm('notApplicable')} aria-label={`Does not apply: ${step.name}`}>
+            Does not apply …
+          </Button>
+        )
+      ) : (
         <Button kind="quiet" onClick={() => onForm('skip')} aria-label={`Skip: ${step.name}`}>
           Skip …
         </Button>
@@ -224,6 +253,14 @@ function neighbours(steps: readonly JobStep[], step: JobStep, places: readonly (
   }
 }
 
+const REASONED = { skip: 'stepSkipped', notApplicable: 'stepNotApplicable', reopen: 'stepReopened' } as const
+const SUBMITS = {
+  done: 'Confirm in my name',
+  skip: 'Skip this step',
+  notApplicable: 'It does not apply',
+  reopen: 'Open it again',
+} as const
+
 function StepForm({
   work,
   step,
@@ -233,7 +270,7 @@ function StepForm({
 }: {
   readonly work: Work
   readonly step: JobStep
-  readonly kind: Form
+  readonly kind: Exclude<Form, 'none'>
   readonly onSending: (sending: boolean) => void
   readonly onClose: () => void
 }) {
@@ -255,7 +292,7 @@ function StepForm({
             note: text.trim(),
             licensed: asksLicence ? { name: name.trim(), licence: licence.trim() } : null,
           }
-        : { kind: kind === 'skip' ? 'stepSkipped' : 'stepReopened', step: step.id, reason: text.trim() },
+        : { kind: REASONED[kind], step: step.id, reason: text.trim() },
     )
     onSending(false)
     if (noted) onClose()
@@ -292,7 +329,7 @@ function StepForm({
         </div>
       )}
       <TextField
-        label={kind === 'done' ? 'Note' : 'Why?'}
+        label={kind === 'done' ? 'Note' : kind === 'notApplicable' ? 'Why does it not apply to this machine?' : 'Why?'}
         hint={kind === 'done' ? 'What was seen; your name and the time are recorded. May stay empty.' : undefined}
         value={text}
         maxLength={400}
@@ -308,7 +345,7 @@ function StepForm({
       <Fault text={form.fault} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary">
-          {kind === 'done' ? 'Confirm in my name' : kind === 'skip' ? 'Skip this step' : 'Open it again'}
+          {SUBMITS[kind]}
         </Button>
         <Button onClick={onClose}>Not now</Button>
       </div>

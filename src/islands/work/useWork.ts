@@ -19,6 +19,8 @@ export interface WorkProps {
 /** A job as it stands now, with everything noted on this device and by others, and the way to note more. */
 export interface Work extends Entries {
   readonly view: JobView
+  /** Who is signed in. */
+  readonly person: WorkProps['person']
   readonly record: InspectionRecord
   readonly work: WorkState
   readonly results: Results
@@ -58,6 +60,7 @@ export function useWork({ view: opened, person }: WorkProps): Work {
   return {
     ...noted,
     view,
+    person,
     record,
     work,
     get results() {

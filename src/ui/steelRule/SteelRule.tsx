@@ -15,7 +15,13 @@ function pageOf(jobId: string, step: Step): string {
   return page ? `${job}/${page.path}` : `${job}#${step}`
 }
 
-const stateWord = { done: 'done', now: 'next', ahead: 'ahead', closed: 'closed until made safe' } as const
+const stateWord = {
+  done: 'done',
+  now: 'next',
+  ahead: 'ahead',
+  closed: 'closed until made safe',
+  nothing: 'nothing to do',
+} as const
 
 /** The order of work as a steel rule along the top: what is done, what is next, and the way to each page. */
 export function SteelRule({ jobId, standings, here }: SteelRuleProps) {
