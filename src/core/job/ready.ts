@@ -86,7 +86,7 @@ function notConfirmed(record: InspectionRecord, results: Results, confirmed: Rea
 function notMeasuredAsLeft(record: InspectionRecord, results: Results): string[] {
   return record.book.characteristics.flatMap(({ id, name, asLeftOnly }) => {
     const result = asLeftOnly ? results.characteristics.find((other) => other.id === id) : undefined
-    if (!result || result.need !== 'required') return []
+    if (result?.need !== 'required') return []
     const left = result.stages.find(({ stage }) => stage === 'asLeft')
     return left && left.reductions.taken === left.reductions.needed ? [] : [`Not measured as left: ${name}`]
   })

@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
+import type { UnitSystem } from '../../quantity/format'
 import type { Characteristic } from '../../record/bookSchema'
 import { questionAt } from '../../record/questionAt'
 import type { InspectionRecord, Overhaul, Reading } from '../../record/recordSchema'
@@ -92,7 +93,11 @@ const kinds: readonly Kind[] = [
   },
 ]
 
+/** The same kinds read in inches: gauges of a ten-thousandth or a thousandth of an inch. */
+const inInches = (kind: Kind): Kind => ({ ...kind, step: kind.step * 2.54, error: kind.error * 2.54 })
+
 interface Machine {
+  readonly system: UnitSystem
   readonly record: InspectionRecord
   readonly characteristic: Characteristic
   /** What is honestly read now, by walking order. */
@@ -105,9 +110,10 @@ interface Machine {
 
 const source = { document: 'D', page: '1' }
 
-/** One part with two earlier overhauls and the one being measured. */
-function machineFrom(random: Random): Machine {
-  const kind = random.pick(kinds)
+/** One part with so many earlier overhauls, and the one being measured. */
+function machineFrom(random: Random, overhauls: number, system: UnitSystem): Machine {
+  const own = random.pick(kinds)
+  const kind = system === 'metric' ? own : inInches(own)
   const nominal = Number((kind.sizes[0] + random.uniform() * (kind.sizes[1] - kind.sizes[0])).toFixed(2))
   const method = kind.method(nominal)
   const slots = slotsOf(method)
@@ -149,15 +155,15 @@ function machineFrom(random: Random): Machine {
       },
     ],
   }
-  const decimals = kind.step < 0.01 ? 3 : 2
+  const written = textIn(kind, system)
   const reading = (slot: Slot, value: number): Reading => ({
     id: `${slot.station}${slot.direction}`,
     characteristic: 'c',
     ...slot,
     stage: 'asFound',
-    text: value.toFixed(decimals),
+    text: written(value),
     kind: 'point',
-    defaultUnit: 'mm',
+    defaultUnit: system === 'metric' ? 'mm' : 'in',
     masterMm: null,
     value,
     low: null,
@@ -176,17 +182,19 @@ function machineFrom(random: Random): Machine {
     installed: {},
     readings: slots.map((slot, index) => reading(slot, at(overhaul)[index] ?? 0)),
   })
-  const history = [past(1), past(2)]
+  const history = [past(1), past(2)].slice(0, overhauls).map((one, index) => ({ ...one, runningHours: 8000 * (index + 1) }))
+  const now = overhauls + 1
   const record = {
-    machine: { units: 'metric' },
-    job: { runningHours: 24_000, installed: {}, readings: [], level: null },
+    machine: { units: system },
+    job: { runningHours: 8000 * now, installed: {}, readings: [], level: null },
     book: { characteristics: [characteristic], levels: [] },
     history,
   } as unknown as InspectionRecord
   return {
+    system,
     record,
     characteristic,
-    honest: at(3),
+    honest: at(now),
     spread: Math.hypot(noise, pace),
     kind,
     master: method.kind === 'boreDiameter' ? method.masterMm : null,
@@ -198,7 +206,7 @@ function ask(machine: Machine, index: number, text: string): boolean {
   const { record, characteristic, honest, kind } = machine
   const slots = slotsOf(characteristic.method)
   const slot = slots[index]
-  const typed = slot ? readTyped(characteristic, slot, text, 'metric') : null
+  const typed = slot ? readTyped(characteristic, slot, text, machine.system) : null
   if (!slot || !typed?.ok) return true // refused outright: the person must type again
   const template = record.history[0]?.readings[0]
   if (!template) throw new Error('a past overhaul has readings')
@@ -226,27 +234,45 @@ function ask(machine: Machine, index: number, text: string): boolean {
   )
 }
 
+const MM_PER_INCH = 25.4
+
+/** A size as it is written down in a system, to the step of its gauge. */
+const textIn =
+  ({ step }: Kind, system: UnitSystem) =>
+  (mm: number): string => {
+    const fine = step < 0.01
+    return system === 'metric' ? mm.toFixed(fine ? 3 : 2) : (mm / MM_PER_INCH).toFixed(fine ? 4 : 3)
+  }
+
 /** As it is typed: bores as deviations from their master. */
-function textOf({ master, kind }: Machine, value: number): string {
-  const decimals = kind.step < 0.01 ? 3 : 2
-  if (master === null) return value.toFixed(decimals)
+function textOf({ master, kind, system }: Machine, value: number): string {
+  const written = textIn(kind, system)
+  if (master === null) return written(value)
   const deviation = value - master
-  return `${deviation < 0 ? '-' : '+'}${Math.abs(deviation).toFixed(decimals)}`
+  return `${deviation < 0 ? '-' : '+'}${written(Math.abs(deviation))}`
 }
 
 const unsigned = (text: string): string => text.replace(/^[+-]/, '')
 const signOf = (text: string): string => /^[+-]/.exec(text)?.[0] ?? ''
 
-/** What is typed by mistake instead; null where this slip cannot be made here. */
-const slips: Readonly<Record<string, (text: string, machine: Machine, random: Random) => string | null>> = {
-  thimbleTurn: (text, { kind }, random) => shifted(text, (random.uniform() < 0.5 ? 1 : -1) * 0.5, kind),
-  wholeFrame: (text, { kind, master }, random) =>
-    master === null ? shifted(text, (random.uniform() < 0.5 ? 1 : -1) * 25, kind) : null,
+/** What is typed by mistake instead, after these texts; null where this slip cannot be made here. */
+type Slip = (text: string, machine: Machine, random: Random, before: readonly string[]) => string | null
+const slips: Readonly<Record<string, Slip>> = {
+  thimbleTurn: (text, machine, random) =>
+    shifted(text, (random.uniform() < 0.5 ? 1 : -1) * (machine.system === 'metric' ? 0.5 : 0.025), machine),
+  wholeFrame: (text, machine, random) =>
+    machine.master === null ? shifted(text, (random.uniform() < 0.5 ? 1 : -1) * (machine.system === 'metric' ? 25 : 1), machine) : null,
   decimalPlace: (text) => {
     const [whole = '', places = ''] = unsigned(text).split('.')
     return `${signOf(text)}${whole}${places[0] ?? ''}.${places.slice(1) || '0'}`
   },
-  inchForMm: (text, { master }) => (master === null ? (Number(text) / 25.4).toFixed(4) : null),
+  decimalPlaceBack: (text) => {
+    const [whole = '', places = ''] = unsigned(text).split('.')
+    return `${signOf(text)}${whole.slice(0, -1) || '0'}.${whole.slice(-1)}${places}`
+  },
+  inchForMm: (text, { master, system }) =>
+    master !== null ? null : system === 'metric' ? (Number(text) / MM_PER_INCH).toFixed(4) : (Number(text) * MM_PER_INCH).toFixed(3),
+  columnCopied: (_text, _machine, _random, before) => before.at(-1) ?? null,
   comparatorSign: (text) => (signOf(text) === '' ? null : `${signOf(text) === '+' ? '-' : '+'}${unsigned(text)}`),
   signForgotten: (text) => (signOf(text) === '' ? null : unsigned(text)),
   digitsSwapped: (text, _machine, random) => {
@@ -263,9 +289,11 @@ const slips: Readonly<Record<string, (text: string, machine: Machine, random: Ra
   },
 }
 
-const shifted = (text: string, by: number, { step }: Kind): string => {
+/** A figure so much further, in the unit it is typed in. */
+const shifted = (text: string, by: number, { kind, system }: Machine): string => {
   const value = Number(text) + by
-  const figures = Math.abs(value).toFixed(step < 0.01 ? 3 : 2)
+  const fine = kind.step < 0.01
+  const figures = Math.abs(value).toFixed(system === 'metric' ? (fine ? 3 : 2) : fine ? 4 : 3)
   return signOf(text) === '' ? (value < 0 ? `-${figures}` : figures) : `${value < 0 ? '-' : '+'}${figures}`
 }
 
@@ -276,58 +304,70 @@ const BINS = [
   { name: '10 to 30', from: 10, to: 30 },
   { name: 'beyond 30', from: 30, to: Number.POSITIVE_INFINITY },
 ] as const
-const MACHINES = 1000
+const MACHINES = 400
+const HISTORIES = ['no', 'one', 'two'] as const
+/** Swapped digits may move a reading by as little as an honest one moves. */
+const LEAST_CAUGHT: Readonly<Record<string, number>> = { digitsSwapped: 0.9 }
+const MOST_FALSE_PER_THOUSAND = 3
 
-test('slips larger than four times the expected spread are caught, and honest readings are left in peace', () => {
-  const random = randomFrom(SEED)
-  const rows = new Map(Object.keys(slips).map((name) => [name, BINS.map(() => ({ caught: 0, of: 0 }))]))
+interface Rate {
+  caught: number
+  of: number
+}
+
+/** Catch rates and false warnings over parts with so many earlier overhauls. */
+function ratesWith(overhauls: number) {
+  const random = randomFrom(SEED + overhauls)
+  const rows = new Map(Object.keys(slips).map((name) => [name, BINS.map((): Rate => ({ caught: 0, of: 0 }))]))
   let honest = 0
   let questioned = 0
-  for (let count = 0; count < MACHINES; count += 1) {
-    const machine = machineFrom(random)
-    machine.honest.forEach((value, index) => {
-      const text = textOf(machine, value)
-      honest += 1
-      if (ask(machine, index, text)) questioned += 1
-      for (const [name, make] of Object.entries(slips)) {
-        const wrong = make(text, machine, random)
-        if (wrong === null || wrong === text) continue
-        const slot = slotsOf(machine.characteristic.method)[index]
-        const typed = slot ? readTyped(machine.characteristic, slot, wrong, 'metric') : null
-        const size =
-          typed?.ok && typed.value.parsed.kind === 'point'
-            ? Math.abs(typed.value.parsed.value - value) / machine.spread
-            : Number.POSITIVE_INFINITY
-        const bin = BINS.findIndex(({ from, to }) => size > from && size <= to)
-        const cell = rows.get(name)?.[bin]
-        if (!cell) continue
-        cell.of += 1
-        if (ask(machine, index, wrong)) cell.caught += 1
-      }
-    })
-  }
-  const percent = ({ caught, of }: { caught: number; of: number }): string =>
-    of === 0 ? '–' : `${((100 * caught) / of).toFixed(1)} % of ${of}`
-  const falsePerThousand = (1000 * questioned) / honest
+  for (const system of ['metric', 'inch'] as const)
+    for (let count = 0; count < MACHINES; count += 1) {
+      const machine = machineFrom(random, overhauls, system)
+      const texts = machine.honest.map((value) => textOf(machine, value))
+      machine.honest.forEach((value, index) => {
+        const text = texts[index] ?? ''
+        honest += 1
+        if (ask(machine, index, text)) questioned += 1
+        for (const [name, make] of Object.entries(slips)) {
+          const wrong = make(text, machine, random, texts.slice(0, index))
+          if (wrong === null || wrong === text) continue
+          const slot = slotsOf(machine.characteristic.method)[index]
+          const typed = slot ? readTyped(machine.characteristic, slot, wrong, machine.system) : null
+          const size =
+            typed?.ok && typed.value.parsed.kind === 'point'
+              ? Math.abs(typed.value.parsed.value - value) / machine.spread
+              : Number.POSITIVE_INFINITY
+          const bin = BINS.findIndex(({ from, to }) => size > from && size <= to)
+          const cell = rows.get(name)?.[bin]
+          if (!cell) continue
+          cell.of += 1
+          if (ask(machine, index, wrong)) cell.caught += 1
+        }
+      })
+    }
+  return { rows, honest, questioned, falsePerThousand: (1000 * questioned) / honest }
+}
+
+const beyondFour = (cells: readonly Rate[]): Rate =>
+  cells.slice(1).reduce((sum, cell) => ({ caught: sum.caught + cell.caught, of: sum.of + cell.of }), { caught: 0, of: 0 })
+const percent = ({ caught, of }: Rate): string => (of === 0 ? '–' : `${((100 * caught) / of).toFixed(1)} % of ${of}`)
+
+const told: string[] = []
+test.each([0, 1, 2])('with %i earlier overhauls slips beyond four spreads are caught, and honest readings are left in peace', (overhauls) => {
+  const { rows, honest, falsePerThousand } = ratesWith(overhauls)
   const table = [
     `| slip | ${BINS.map(({ name }) => name).join(' | ')} | beyond 4, together |`,
     `|---|${BINS.map(() => '---').join('|')}|---|`,
-    ...[...rows].map(([name, cells]) => {
-      const beyond = cells
-        .slice(1)
-        .reduce((sum, cell) => ({ caught: sum.caught + cell.caught, of: sum.of + cell.of }), { caught: 0, of: 0 })
-      return `| ${name} | ${cells.map(percent).join(' | ')} | ${percent(beyond)} |`
-    }),
+    ...[...rows].map(([name, cells]) => `| ${name} | ${cells.map(percent).join(' | ')} | ${percent(beyondFour(cells))} |`),
   ].join('\n')
-  const says = `Catch rate by size of the slip, in expected spreads (standard deviations):\n\n${table}\n\nFalse warnings: ${falsePerThousand.toFixed(2)} per 1,000 of ${honest} honest readings.\n`
-  process.stdout.write(`\n${says}\n`)
-  if (process.env.WRITE_RATES) writeFileSync(process.env.WRITE_RATES, says)
+  told.push(`### With ${HISTORIES[overhauls]} earlier overhaul${overhauls === 1 ? '' : 's'}\n\n${table}\n\nFalse warnings: ${falsePerThousand.toFixed(2)} per 1,000 of ${honest} honest readings.\n`)
+  process.stdout.write(`\n${told.at(-1)}\n`)
+  if (process.env.WRITE_RATES) writeFileSync(process.env.WRITE_RATES, told.join('\n'))
   for (const [name, cells] of rows) {
-    const beyond = cells
-      .slice(1)
-      .reduce((sum, cell) => ({ caught: sum.caught + cell.caught, of: sum.of + cell.of }), { caught: 0, of: 0 })
+    const beyond = beyondFour(cells)
     expect(beyond.of, `${name} is generated`).toBeGreaterThan(200)
-    expect(beyond.caught / beyond.of, `${name} beyond four spreads`).toBeGreaterThanOrEqual(0.95)
+    expect(beyond.caught / beyond.of, `${name} beyond four spreads`).toBeGreaterThanOrEqual(LEAST_CAUGHT[name] ?? 0.95)
   }
-  expect(falsePerThousand).toBeLessThan(5)
+  expect(falsePerThousand).toBeLessThanOrEqual(MOST_FALSE_PER_THOUSAND)
 }, 60_000)
