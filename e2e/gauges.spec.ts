@@ -94,10 +94,10 @@ test('a gauge that types like a keyboard loses no figure, wherever the focus is'
   await open(page, `/jobs/${JOB}/bench?c=ring-gap-1`)
   await readingField(page)
   await page.getByRole('button', { name: 'As found' }).focus()
-  await page.keyboard.type('1.25')
+  await page.keyboard.type('0.95')
   await page.keyboard.press('Enter')
   await expect(page.locator('button[data-state=taken]')).toHaveCount(1)
-  await expect.poll(() => readingTexts(medida, JOB, 'ring-gap-1')).toEqual(['1.25'])
+  await expect.poll(() => readingTexts(medida, JOB, 'ring-gap-1')).toEqual(['0.95'])
   await context.close()
 })
 

@@ -149,6 +149,10 @@ test('signed with its typed limits it verifies, and the next job takes the draft
   await expect(page.getByRole('button', { name: /Only what needs me/ })).toContainText('0')
   await open(page, `${job}/report`)
   await page.getByRole('button', { name: 'Send to reviewer' }).click()
+  await page
+    .getByRole('dialog')
+    .getByLabel(/^Why these are not done/)
+    .fill('Only sleeve and wear ring were asked for')
   await page.getByRole('dialog').getByRole('button', { name: 'Send to reviewer' }).click()
   await expect(page.getByText('With the reviewer')).toBeVisible()
   const { page: reviewer, context } = await signedIn(browser, medida, 'reviewer')

@@ -37,8 +37,25 @@ const sums: { name: string; over: Partial<Lift>; perLeg: number; eye: number; mo
     name: 'thread not known: the smallest share',
     over: { threadMm: null },
     perLeg: 461.88,
-    eye: 840,
-    most: 1454.92,
+    eye: 825,
+    most: 1428.94,
+    holds: true,
+  },
+  // M64: 11 000 ÷ 16 000 of the mark.
+  {
+    name: 'the largest thread by its own share',
+    over: { threadMm: 64, markedKg: 16_000, slingLegKg: 20_000 },
+    perLeg: 461.88,
+    eye: 11_000,
+    most: 19_052.56,
+    holds: true,
+  },
+  {
+    name: 'a thread beyond the table: the smallest share',
+    over: { threadMm: 72, markedKg: 20_000, slingLegKg: 20_000 },
+    perLeg: 461.88,
+    eye: 13_750,
+    most: 23_815.7,
     holds: true,
   },
 ]

@@ -71,7 +71,7 @@ export interface LiftSum {
 
 /**
  * Loads of a lift: leg force = load ÷ (carrying legs · cos angle). An eye's marked load falls with the pull: straight
- * as marked; slanted as the standard's share for that thread (or 0.7 of the mark, just under the smallest share in its table).
+ * as marked; slanted as the standard's share for that thread (or of the smallest share in its table).
  * An eye without a mark has no rating, whatever its thread.
  */
 export function liftSum(lift: Lift): Result<LiftSum, LiftFault> {
@@ -98,7 +98,8 @@ export function liftSum(lift: Lift): Result<LiftSum, LiftFault> {
   })
 }
 
-const LEAST_SLANTED_SHARE = 0.7
+/** What any of these eyes may carry slanted, whatever its thread: the smallest share of the table. */
+const LEAST_SLANTED_SHARE = Math.min(...EYE_LOADS.map(([, straight, slanted]) => slanted / straight))
 
 function eyeLoadKg(markedKg: number, threadMm: number | null, angleDegrees: number): number {
   const size = threadMm === null ? undefined : eyeForThread(threadMm)

@@ -7,7 +7,7 @@ import { type GradeSpan, gradeSpan, guardBand } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
 import { quantityOf, quantityOfValue, stepOf } from '../method/gives'
 import { slotKey, slotLabel, slotsOf } from '../method/layout'
-import { intervalOfEnds, type Reduced, type ReductionName, type Reductions } from '../method/reduction'
+import { intervalOfEnds, type Reduced, type ReductionName, type Reductions, reductionLabel } from '../method/reduction'
 import { type Figures, figuresOf } from '../quantity/figures'
 import { formatHours, formatQuantity, type UnitSystem, unitOf } from '../quantity/format'
 import { differenceOf } from '../quantity/kind'
@@ -308,7 +308,7 @@ function forecastVote(
   const at = forecast
     ? `expected ${figure(forecast.value)} (${figure(forecast.low)} … ${figure(forecast.high)}) ${unit} at ${formatHours(forecast.atHours)} h`
     : `at ${formatHours(now.runningHours + now.mustRunHours)} h`
-  const says = { no: 'Will not last the interval', unsure: 'Not sure to last the interval', yes: 'Lasts the interval' }[lasts]
+  const says = { no: 'will not last the interval', unsure: 'is not sure to last the interval', yes: 'lasts the interval' }[lasts]
   const strong = lasts === 'yes' ? 'reuse' : strongestLevelOf(limit, mending)
   return vote({
     rule: 'forecast',
@@ -324,7 +324,7 @@ function forecastVote(
     subject: characteristic.id,
     mild: lasts === 'no' ? (limit.whenPassed === 'replace' ? 'replace' : mending.mild) : 'reuse',
     strong,
-    reason: `${says}: ${at}, ${wear}`,
+    reason: `${reductionLabel[limit.judges]} ${says}: ${at}, ${wear}`,
     settledBy:
       lasts === 'unsure'
         ? 'Shorten the interval, or decide on the cautious side.'

@@ -74,7 +74,7 @@ export function questionAt(input: QuestionInput): SlipQuestion | null {
       input.standing.some((reading) => reading.gauge === gauge.id),
     errorAsked: errorAsked(record, gauge),
     today,
-    before: textsBefore(characteristic, input.standing, slot),
+    before: textsBefore(characteristic, input.standing, slot).map((at) => ({ text: at.text, last: lastAt(at.slot) })),
     repeats: repeatsAt(characteristic, others, slot),
     expects: {
       neighbours,
@@ -174,15 +174,15 @@ function sistersAt({ record, characteristic, stage, standingOf }: QuestionInput,
     )
 }
 
-function textsBefore({ method }: Characteristic, standing: readonly Reading[], slot: Slot): string[] {
+function textsBefore({ method }: Characteristic, standing: readonly Reading[], slot: Slot): { text: string; slot: Slot }[] {
   const slots = slotsOf(method)
   const here = slots.findIndex((other) => slotKey(other) === slotKey(slot))
   const texts = new Map(standing.map((reading) => [slotKey(reading), reading.text]))
-  const before: string[] = []
+  const before: { text: string; slot: Slot }[] = []
   for (const other of slots.slice(0, Math.max(0, here)).reverse()) {
     const text = texts.get(slotKey(other))
     if (text === undefined) break
-    before.push(text)
+    before.push({ text, slot: other })
   }
   return before
 }

@@ -40,7 +40,7 @@ const PREDICTED = 3.6
 const OF_SHIFT = 0.25
 const OF_GROWTH = 0.25
 const OF_SHAPE = 0.35
-const OF_ALLOWANCE = 0.12
+const OF_ALLOWANCE = 0.035
 const FEW = 1.3
 
 const median = (values: readonly number[]): number => {
@@ -66,7 +66,7 @@ export function expectationOf(input: ExpectationInput): Expectation | null {
     const scatter = moved.length >= 3 ? sigmaOf(moved) * FEW : 0
     return {
       centre: last + shift,
-      spread: Math.max(PREDICTED * floor, scatter, OF_SHIFT * Math.abs(shift)) * (moved.length === 1 ? FEW : 1),
+      spread: Math.max(PREDICTED * floor, scatter, OF_SHIFT * Math.abs(shift)) * (1 + 0.3 / moved.length),
       from: 'lastTime',
     }
   }
@@ -75,7 +75,9 @@ export function expectationOf(input: ExpectationInput): Expectation | null {
   if (neighbours.length >= 1) {
     const values = neighbours.map(({ value }) => value)
     const scatter = values.length >= 3 ? sigmaOf(values) * FEW : 0
-    return { centre: median(values), spread: Math.max(floor * 2, scatter, own), from: 'neighbours' }
+    // The middle of a few readings is itself in doubt.
+    const few = Math.sqrt(1 + 1 / values.length)
+    return { centre: median(values), spread: Math.max(floor * 2, scatter, own * few), from: 'neighbours' }
   }
   if (sisters.length >= 3)
     return { centre: median(sisters), spread: Math.max(floor * 2, sigmaOf(sisters) * FEW, own), from: 'sisters' }

@@ -111,6 +111,13 @@ const slips: {
     kind: 'thimbleTurn',
     proposes: '219.940',
   },
+  {
+    name: 'the first figure of a first overhaul, ten times too far',
+    part: 'bore',
+    text: '+0.30',
+    kind: 'decimalPlace',
+    proposes: '+0.030',
+  },
   { name: 'the decimal point of a float', part: 'float', text: '3.1', kind: 'decimalPlace', proposes: '0.310' },
 ]
 test.each(slips)('$name is questioned', ({ part, text, neighbours, kind, proposes }) => {
@@ -131,7 +138,6 @@ const quiet: [keyof typeof parts, string][] = [
   ['bore', '+0.148'],
   ['bore', '220.412'],
   ['bore', '-0.020'],
-  ['bore', '+0.300'],
   ['journal', '219.936'],
   ['journal', '8.6588 in'],
   ['journal', '220.000'],
@@ -170,7 +176,7 @@ const others: { name: string; text: string; over: Partial<SlipInput>; code: Slip
   {
     name: 'copied down',
     text: '219.94',
-    over: { before: ['219.94', '219.94', '219.94'], expects: { ...last, last: 219.95 } },
+    over: { before: Array.from({ length: 3 }, () => ({ text: '219.94', last: null })), expects: { ...last, last: 219.95 } },
     code: 'copiedDown',
   },
   {

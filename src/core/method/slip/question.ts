@@ -23,8 +23,8 @@ export interface SlipInput extends Typed {
   /** Greatest permissible error that is asked for here; null where any will do. */
   readonly errorAsked: number | null
   readonly today: string
-  /** Texts read just before in the set, nearest first. */
-  readonly before: readonly string[]
+  /** Texts read just before in the set, nearest first, each with what its place should show by its own past. */
+  readonly before: readonly { readonly text: string; readonly last: number | null }[]
   /** Repeats read at this place, and their limit; null where repeats do not matter. */
   readonly repeats: { readonly values: readonly number[]; readonly limit: number; readonly first: string } | null
   readonly expects: Omit<ExpectationInput, 'allowance' | 'floor'>
@@ -34,16 +34,24 @@ export interface SlipInput extends Typed {
 const BELIEVED_BEYOND_WEAR = 0.5
 /** From so many standard deviations on a reading is questioned when a slip explains it. */
 const SUSPECT = 3
+/** And when a slip that moves far explains it well: an honest reading hardly ever lies just that far off. */
+const SUSPECT_OF_FAR_SLIP = 2
 /** And without any explanation. */
 const ASTONISHING = 7
 /** What was meant lies at most so far from what is expected. */
 const EXPLAINED = 2
+const EXPLAINED_WELL = 1
 /** A gauge is believed to half its division. */
 const INTERPOLATED = 0.5
 /** Honest readings that scatter by this many divisions hardly ever show one figure four times over. */
-const TOLD_APART = 4
+const TOLD_APART = 1.7
+const TOLD_APART_BY_PAST = 2
 /** The same figure so often in a row is questioned where the gauge tells honest readings apart. */
 const COPIED = 3
+/** Places that should differ by so many times what the gauge cannot tell apart do not show one figure again and again. */
+const DIFFER = 6
+/** A pace has the doubts of two more readings in it. */
+const OF_PACE = 1.7
 
 /**
  * Questions a reading that looks like a slip. Null when nothing is wrong. It warns and proposes; a person chooses.
@@ -95,12 +103,15 @@ function far(input: SlipInput): SlipQuestion | null {
   // Resistances, flows and loads scatter by more than their meters' errors, and nothing here says by how much.
   if (input.quantity !== 'length') return null
   const expected = expectationOf({ ...input.expects, allowance: allowanceOf(input), floor: floorOf(input) })
-  if (expected === null) return null
+  if (expected === null) return judged ? likelier(input) : null
   const distance = (at: number): number => Math.abs(at - expected.centre) / expected.spread
   const off = distance(value)
-  if (off <= SUSPECT) return null
+  if (off <= SUSPECT_OF_FAR_SLIP) return null
   const likely = candidatesOf(input)
-    .filter((candidate) => distance(candidate.value) <= EXPLAINED && (believed === null || within(candidate.value, believed)))
+    .filter((candidate) => believed === null || within(candidate.value, believed))
+    .filter(({ kind, value: meant }) =>
+      off > SUSPECT ? distance(meant) <= EXPLAINED : kind !== 'digitsSwapped' && distance(meant) <= EXPLAINED_WELL,
+    )
     .sort((a, b) => distance(a.value) - distance(b.value))[0]
   if (!likely && off <= ASTONISHING) return null
   const reach = SUSPECT * expected.spread
@@ -111,6 +122,41 @@ function far(input: SlipInput): SlipQuestion | null {
     from: expected.from,
     likely: likely ?? null,
   }
+}
+
+/** Part of the wear allowance that a part has usually used up; beyond it a slip that reads less worn is the likelier. */
+const USUALLY_WORN = 0.6
+/** A part new or hardly worn may read this part of the allowance beyond new. */
+const AROUND_NEW = 0.1
+/** Where no document gives a new size, a clearance is hardly ever a smaller part of its limit than this. */
+const SMALLEST_PART = 0.1
+
+/** The first reading of a first overhaul: nothing says where it should lie, but one slip may make it far more likely. */
+function likelier(input: SlipInput): SlipQuestion | null {
+  const usual = usualSizes(input)
+  const { value } = input
+  if (usual === null || within(value, usual)) return null
+  const likely = candidatesOf(input)
+    .filter((candidate) => within(candidate.value, usual))
+    .sort((a, b) => fromMiddle(a.value, usual) - fromMiddle(b.value, usual))[0]
+  return likely ? { code: 'farOff', value, expected: usual, from: 'limits', likely } : null
+}
+const fromMiddle = (value: number, [from, to]: readonly [number, number]): number => Math.abs(value - (from + to) / 2)
+
+/** Where most parts lie at an overhaul: from new, or from where it was last time, to so much of the allowance further. */
+function usualSizes(input: SlipInput): readonly [number, number] | null {
+  const { newSize, limits, method } = input
+  const { last } = input.expects
+  const sizes = limits.map(({ wear }) => wear)
+  if (newSize === null) {
+    const [greatest, least] = [Math.max(...sizes), Math.min(...sizes)]
+    return WORN_ONE_WAY.has(method.kind) || least <= 0 || least !== greatest ? null : [SMALLEST_PART * greatest, greatest]
+  }
+  const larger = wearsTowards(method) === 'larger'
+  const [low, high] = last === null ? newSize : [last, last]
+  const worn = larger ? Math.max(high, ...sizes) - high : low - Math.min(low, ...sizes)
+  const around = AROUND_NEW * allowanceOf(input)
+  return larger ? [low - around, high + USUALLY_WORN * worn] : [low - USUALLY_WORN * worn, high + around]
 }
 
 const within = (value: number, [from, to]: readonly [number, number]): boolean => value >= from && value <= to
@@ -205,15 +251,33 @@ function spreadOfRepeats({ repeats, value }: SlipInput): SlipQuestion | null {
     : null
 }
 
-/** The same text again and again, where honest readings of this gauge would differ. */
+/** Figures written down again, where honest readings of this gauge would differ: one down a column, or a column beside another. */
 function copied(input: SlipInput): SlipQuestion | null {
   const { text, before, method, gauge, repeats } = input
   if (repeats !== null || READ_BY_SCALE.has(method.kind)) return null
-  const run = before.findIndex((other) => other !== text)
-  const times = run < 0 ? before.length : run
-  if (times < COPIED) return null
+  const set = [{ text, last: input.expects.last }, ...before]
   const expected = expectationOf({ ...input.expects, allowance: allowanceOf(input), floor: floorOf(input) })
   // A coarse gauge shows the same figure honestly.
-  if (!expected || expected.spread < gauge.resolution * TOLD_APART) return null
-  return { code: 'copiedDown', text, times, likely: null }
+  const divisions = expected === null ? 0 : expected.spread / gauge.resolution
+  const toldApart = expected !== null && divisions >= (expected.from === 'lastTime' ? TOLD_APART_BY_PAST : TOLD_APART)
+  const paced = input.expects.growth === null ? 1 : OF_PACE
+  for (let period = 1; period <= before.length; period += 1) {
+    const same = set.findIndex((one, index) => one.text !== set[index + period]?.text)
+    const times = same < 0 ? set.length - period : same
+    const farthest = Math.max(
+      0,
+      ...set.slice(0, times).map(({ last }, index) => {
+        const other = set[index + period]?.last ?? null
+        return last === null || other === null ? 0 : Math.abs(last - other)
+      }),
+    )
+    // One figure twice is chance.
+    const differ = times < 2 ? Number.POSITIVE_INFINITY : DIFFER
+    if (
+      (toldApart && times >= (period > 1 || times === before.length ? COPIED : COPIED + 1)) ||
+      farthest > differ * paced * floorOf(input)
+    )
+      return { code: 'copiedDown', text, times, likely: null }
+  }
+  return null
 }

@@ -78,7 +78,7 @@ export function explainSlip(slip: SlipQuestion, { quantity, system, step }: Slip
       return slip.likely ? `${far} ${slipWords[slip.likely.kind]} Did you mean ${slip.likely.text}?` : far
     }
     case 'copiedDown':
-      return `“${slip.text}” is the same as the ${slip.times} readings before it, which this gauge would hardly show. Copied down, or read?`
+      return `“${slip.text}” repeats what was read before it, ${slip.times} times running; this gauge would hardly show that. Copied down, or read?`
     case 'finerThanGauge':
       return `“${slip.text}” is finer than ${slip.gauge} can show, ${difference(slip.resolution)} ${unit}.`
     case 'outsideRange':
