@@ -111,7 +111,7 @@ test.describe('the whole path', () => {
     await takeReadings(page, ['1.25'])
     // Far more than it wore before: the bench asks, and the person keeps it.
     await page.keyboard.press('k')
-    await expect(page.getByText(/Take what is missing: .*servo-bore it runs in/)).toBeVisible()
+    await expect(page.getByText(/Take what is missing: .*Servomotor bore Ø, in which it runs/)).toBeVisible()
     await open(page, bench('servo-bore'))
     await takeReadings(page, ['+0.150', '+0.182', '+0.160', '+0.132', '+0.160', '+0.140'])
     await expect(page.getByRole('complementary', { name: 'Result' })).toContainText('160.182')

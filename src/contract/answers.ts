@@ -1,5 +1,7 @@
 /** What the server answers: views for the pages and the one shape of a refusal. */
+
 import type { ConfirmableStep } from '../core/job/orderOfWork'
+import type { JobStanding } from '../core/job/standing'
 import type { InspectionRecord } from '../core/record/recordSchema'
 import type { Results } from '../core/record/results'
 import type { Entry } from '../core/work/entrySchema'
@@ -45,7 +47,7 @@ export interface JobSummary {
   readonly title: string
   readonly openedOn: string
   readonly runningHours: number
-  readonly state: 'open' | 'withReviewer' | 'returned' | 'signed' | 'imported'
+  readonly state: JobStanding
   readonly reportId: string | null
 }
 

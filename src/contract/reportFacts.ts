@@ -3,6 +3,7 @@
 import { countPattern, judgePattern } from '../core/condition/damagePattern'
 import { causeLabel, kindOf } from '../core/condition/findingKinds'
 import { type Level, type Verdict, verdictLabel } from '../core/decision/level'
+import { confirmableSteps } from '../core/job/orderOfWork'
 import { standingDecisions } from '../core/job/progress'
 import { readiness } from '../core/job/ready'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
@@ -337,7 +338,7 @@ export function workFacts({ record, results, confirmations }: ReportDraft): Work
   }
 }
 
-/** What the level requires and is not done, and what is left beyond its limits. Results of before version 3 know no stages of parts. */
+/** What the level requires and is not done, and what is left beyond its limits. Results of before version 3 know no stages of parts, and nobody was asked then to confirm the last steps. */
 function readyExceptions({
   record,
   results,
@@ -348,7 +349,7 @@ function readyExceptions({
   const { exceptions, leftBeyond } = readiness(
     record,
     { ...results, parts, scope },
-    new Set(confirmations.map(({ step }) => step)),
+    new Set((results.version as number) < 3 ? confirmableSteps : confirmations.map(({ step }) => step)),
   )
   return [...exceptions, ...leftBeyond.map((sentence) => `Left beyond its limits: ${sentence}`)]
 }

@@ -1,8 +1,8 @@
 import type { HomeView, JobSummary } from '../contract/answers'
+import { jobStanding } from '../core/job/standing'
 import { allGauges, allJobs, allMachines } from '../db/queries/jobs'
 import { authorise, type Context } from './context'
 import { buildJobView } from './jobView'
-import { reviewState } from './openForWriting'
 
 /** The shop floor: machines with their overhauls, open jobs with what is next, gauges out of calibration. */
 export async function homeView(context: Context): Promise<HomeView> {
@@ -14,7 +14,7 @@ export async function homeView(context: Context): Promise<HomeView> {
       .filter(({ job, reportId }) => reportId === null && job.importedFrom === null)
       .map(({ job }) => buildJobView(context, db, job.id)),
   )
-  const states = new Map(openJobs.map((view) => [view.record.job.id, reviewState(view)]))
+  const states = new Map(openJobs.map((view) => [view.record.job.id, jobStanding(view)]))
   const today = context.now().toISOString().slice(0, 10)
   return {
     machines: machines.map((machine) => ({

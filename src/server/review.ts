@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm'
 import type { JobView, ReportContent } from '../contract/answers'
 import type { ReviewBody } from '../contract/bodies'
 import { type Readiness, readiness } from '../core/job/ready'
+import { jobStanding } from '../core/job/standing'
 import { evaluate } from '../core/record/evaluate'
 import { CORE_VERSION } from '../core/version'
 import type { Executor } from '../db/client'
@@ -10,7 +11,7 @@ import { lastReport } from '../db/queries/reports'
 import { report, reviewEvent } from '../db/schema'
 import { canonicalJson, recordHash, sha256 } from './canonical'
 import { authorise, type Context } from './context'
-import { reviewState, writeToJob } from './openForWriting'
+import { writeToJob } from './openForWriting'
 import { Refused } from './refused'
 
 export interface Reviewed {
@@ -46,7 +47,7 @@ const LEAST_REASON = 3
 function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Reviewed> {
   return writeToJob(context, jobId, { action: 'send', duringReview: true }, async (db, view) => {
     if (await alreadyStored(db, jobId, body.id)) return { stored: false, reportId: null }
-    if (reviewState(view) === 'withReviewer') throw new Refused('conflict', 'This job lies with the reviewer already.')
+    if (jobStanding(view) === 'withReviewer') throw new Refused('conflict', 'This job lies with the reviewer already.')
     const { blocks, exceptions } = readinessOf(view)
     if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
     if (exceptions.length > 0 && body.note.length < LEAST_REASON)
@@ -61,7 +62,7 @@ function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Re
 function returnToInspector(context: Context, jobId: string, body: Return): Promise<Reviewed> {
   return writeToJob(context, jobId, { action: 'review', duringReview: true }, async (db, view) => {
     if (await alreadyStored(db, jobId, body.id)) return { stored: false, reportId: null }
-    if (reviewState(view) !== 'withReviewer')
+    if (jobStanding(view) !== 'withReviewer')
       throw new Refused('conflict', 'This job does not lie with the reviewer, so it cannot be returned.')
     await storeEvent(context, db, jobId, { id: body.id, kind: 'returned', note: body.note })
     return { stored: true, reportId: null }
@@ -86,7 +87,7 @@ async function signReport(context: Context, jobId: string, body: Sign, checkPass
     ])
   }
   return writeToJob(context, jobId, { action: 'review', duringReview: true }, async (db, view) => {
-    if (reviewState(view) !== 'withReviewer')
+    if (jobStanding(view) !== 'withReviewer')
       throw new Refused('conflict', 'This job has not been sent to the reviewer, so it cannot be signed.')
     if (recordHash(view.record) !== body.recordSha256)
       throw new Refused('conflict', 'The record has changed since you opened this page. Reload, read it again, then sign.')

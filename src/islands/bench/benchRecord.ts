@@ -1,6 +1,7 @@
 import type { JobView } from '../../contract/answers'
 import type { ReadingBody } from '../../contract/bodies'
 import { isMadeSafe } from '../../core/job/progress'
+import { jobStanding, whyClosed } from '../../core/job/standing'
 import type { Slot } from '../../core/method/layout'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 
@@ -67,9 +68,8 @@ export function bodyOf({
 
 /** Why nothing can be typed at the bench; null when it can. */
 export function closedBecause(view: JobView, gauge: Gauge | 'none needed' | undefined): string | null {
-  if (view.importedFrom !== null) return 'This overhaul was taken over from earlier records: its readings stand as they are.'
-  if (view.reportId !== null) return 'This job is signed: readings stand as they are.'
-  if (view.review.at(-1)?.kind === 'sent') return 'This job lies with the reviewer. Ask for it to be returned before measuring.'
+  const closed = whyClosed(jobStanding(view))
+  if (closed !== null) return closed
   if (!view.may.measure) return 'You may look, but not enter readings: that is the inspector’s.'
   if (!isMadeSafe(view.record, view.confirmations)) return 'Finish “Make safe” before measuring.'
   return gauge ? null : 'No gauge of the kind this method needs is in the store. Add one under Gauges.'

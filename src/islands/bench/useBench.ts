@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
 import { doubtful } from '../../core/decision/doubtful'
 import { BY_EYE } from '../../core/gauge/gauge'
+import { hasEnded, jobStanding } from '../../core/job/standing'
 import { acceptsSlot, layoutOf, quantityAt, type Slot, slotKey, slotsOf } from '../../core/method/layout'
 import type { SlipQuestion } from '../../core/method/slip/slip'
 import type { UnitSystem } from '../../core/quantity/format'
@@ -44,7 +45,7 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
   const jobId = record.job.id
   const [stage, setStage] = useState<Stage>(isStage(openedStage) ? openedStage : 'asFound')
   // To a job that is signed or was taken over nothing is added any more.
-  const isEnded = view.reportId !== null || view.importedFrom !== null
+  const isEnded = hasEnded(jobStanding(view))
   const outbox = useOutbox(person.id, jobId, isEnded ? null : madeAt)
   useKept({ person, view, today, madeAt, outbox, noted: notes.stored, offline })
   const conditions = useConditions(jobId)

@@ -13,13 +13,14 @@ import {
   type StepStanding,
   stepLabel,
 } from '../../core/job/orderOfWork'
+import { jobStanding, whyClosed } from '../../core/job/standing'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import { postJson } from '../httpClient'
 import styles from './JobSteps.module.css'
 
 /** Of a job, what its order of work shows; the record stays at the server. */
-type Standing = Pick<JobView, 'confirmations' | 'review' | 'reportId' | 'may'>
+type Standing = Pick<JobView, 'confirmations' | 'review' | 'reportId' | 'importedFrom' | 'may'>
 
 export interface JobStepsProps {
   readonly jobId: string
@@ -48,7 +49,7 @@ export function JobSteps({ jobId, view, progress }: JobStepsProps) {
   const [confirming, setConfirming] = useState<ConfirmableStep | null>(null)
   const confirmed = new Set<Step>(view.confirmations.map(({ step }) => step))
   const standings = orderOfWork({ ...progress, confirmed, signed: view.reportId !== null })
-  const open = view.reportId === null && view.review.at(-1)?.kind !== 'sent'
+  const open = whyClosed(jobStanding(view)) === null
   return (
     <ol className={styles.steps}>
       {standings.map((standing, index) => (

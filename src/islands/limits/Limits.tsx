@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { DraftBookAnswer } from '../../contract/answers'
 import { gaugeKindLabel } from '../../core/gauge/gauge'
+import { hasEnded, jobStanding } from '../../core/job/standing'
 import { quantityOf, quantityOfValue, stepOf } from '../../core/method/gives'
 import { slotsOf } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
@@ -216,7 +217,7 @@ function Check({
   const [fault, setFault] = useState<string | null>(null)
   const { view } = work
   const own = typed.by === person
-  const mayCheck = view.may.check && view.reportId === null && !own
+  const mayCheck = view.may.check && !hasEnded(jobStanding(view)) && !own
   const answer = async (body: EntryBody): Promise<void> => {
     const fate = await work.write(body)
     setFault(fate.kind === 'refused' ? fate.message : null)

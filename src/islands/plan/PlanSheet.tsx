@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react'
+import { jobStanding, whyClosed } from '../../core/job/standing'
 import { formatLength, unitLabel } from '../../core/quantity/format'
 import { levelOf } from '../../core/work/need'
 import { complaintStanding } from '../../core/work/openQuestions'
@@ -32,7 +33,7 @@ function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) 
         : planLines(level, record.gauges, today, work.work.plan, (mm) => `${formatLength(mm, units, 0.001)} ${unitLabel(units)}`),
     [level, record.gauges, today, work.work.plan, units],
   )
-  const mayTick = work.view.may.plan && work.view.reportId === null && work.view.review.at(-1)?.kind !== 'sent'
+  const mayTick = work.view.may.plan && whyClosed(jobStanding(work.view)) === null
   const missing = lines.filter(({ state }) => state === 'missing')
   const open = lines.filter(({ state }) => state === 'open')
   const complaint = complaintStanding(record.job.complaint, work.work)

@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
 import type { ReviewBody } from '../../contract/bodies'
 import type { Readiness } from '../../core/job/ready'
+import { type JobStanding, whyClosed } from '../../core/job/standing'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, TextField } from '../../ui/Field'
@@ -13,6 +14,7 @@ export interface ReportActionsProps {
   readonly jobId: string
   readonly recordSha256: string
   readonly last: JobView['review'][number] | null
+  readonly standing: JobStanding
   readonly may: JobView['may']
   /** What must be settled first, and what goes on the report with a reason. */
   readonly ready: Readiness
@@ -21,13 +23,13 @@ export interface ReportActionsProps {
 type Asking = 'nothing' | 'send' | 'return' | 'sign'
 
 /** What can be done with the report now, by whom it can be done. */
-export function ReportActions({ jobId, recordSha256, last, may, ready }: ReportActionsProps) {
+export function ReportActions({ jobId, recordSha256, last, standing, may, ready }: ReportActionsProps) {
   const [asking, setAsking] = useState<Asking>('nothing')
-  const withReviewer = last?.kind === 'sent'
-  const canSend = may.send && !withReviewer
+  const withReviewer = standing === 'withReviewer'
+  const canSend = may.send && whyClosed(standing) === null
   return (
     <div className={styles.bar}>
-      <p className={styles.says}>{says(last, ready)}</p>
+      <p className={styles.says}>{says(standing, last, ready)}</p>
       <Button onClick={() => print()}>Print</Button>
       {canSend && (
         <Button kind="primary" disabled={ready.blocks.length > 0} onClick={() => setAsking('send')}>
@@ -49,7 +51,8 @@ export function ReportActions({ jobId, recordSha256, last, may, ready }: ReportA
   )
 }
 
-function says(last: ReportActionsProps['last'], { blocks }: Readiness): string {
+function says(standing: JobStanding, last: ReportActionsProps['last'], { blocks }: Readiness): string {
+  if (standing === 'imported') return whyClosed(standing) ?? ''
   if (last?.kind === 'sent') return `With the reviewer; sent by ${last.by}.`
   if (blocks.length > 0) return blocks.join(' ')
   if (last?.kind === 'returned') return `Returned by ${last.by}: ${last.note}`

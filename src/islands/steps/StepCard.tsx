@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import { v7 } from 'uuid'
 import { formatMoment } from '../../contract/words'
+import { hasEnded, jobStanding } from '../../core/job/standing'
 import { licensedFieldLabel } from '../../core/safety/cautions'
 import { reopenedWith } from '../../core/work/fold'
 import { clockText, type JobStep, mustNotBeSkipped, placesFor, waitLeftMs } from '../../core/work/steps'
@@ -169,12 +170,19 @@ interface ActionsProps {
 
 function Actions({ work, step, waits, left, isNext, onForm }: ActionsProps) {
   const [fault, setFault] = useState<string | null>(null)
-  if (work.closed !== null) return null
   const say = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
+  const mayWrite = work.closed === null
+  // The second person may be the reviewer, who notes nothing else.
+  const mayAgree =
+    (mayWrite || (work.view.may.check && !hasEnded(jobStanding(work.view)))) &&
+    step.standing.kind === 'notApplicable' &&
+    step.standing.agreed === null &&
+    step.standing.by !== work.person.name
+  if (!mayWrite && !mayAgree) return null
   if (step.standing.kind !== 'open')
     return (
       <div className={styles.actions}>
-        {step.standing.kind === 'notApplicable' && step.standing.agreed === null && step.standing.by !== work.person.name && (
+        {mayAgree && (
           <Button
             kind="primary"
             onClick={() => void work.write({ kind: 'stepNotApplicableAgreed', step: step.id }).then(say)}
@@ -184,9 +192,11 @@ function Actions({ work, step, waits, left, isNext, onForm }: ActionsProps) {
           </Button>
         )}
         <Fault text={fault} />
-        <Button kind="quiet" onClick={() => onForm('reopen')} aria-label={`Open again: ${step.name}`}>
-          Open again …
-        </Button>
+        {mayWrite && (
+          <Button kind="quiet" onClick={() => onForm('reopen')} aria-label={`Open again: ${step.name}`}>
+            Open again …
+          </Button>
+        )}
       </div>
     )
   const places = placesFor(work.steps, step.id)

@@ -4,6 +4,7 @@ import type { JobView } from '../../contract/answers'
 import type { DecisionBody } from '../../contract/bodies'
 import type { Level } from '../../core/decision/level'
 import { type StandingDecision, standingDecisions } from '../../core/job/progress'
+import { jobStanding, whyClosed } from '../../core/job/standing'
 import type { Part } from '../../core/record/bookSchema'
 import { evaluate } from '../../core/record/evaluate'
 import type { PartResult, Results } from '../../core/record/results'
@@ -112,7 +113,5 @@ function rowsOf(view: JobView, results: Results): BoardRow[] {
 }
 
 function closedBecause(view: JobView): string | null {
-  if (view.reportId !== null) return 'This job is signed: verdicts stand as they are.'
-  if (view.review.at(-1)?.kind === 'sent') return 'This job lies with the reviewer. Ask for it to be returned before deciding.'
-  return view.may.decide ? null : 'You may look, but not decide: that is the inspector’s.'
+  return whyClosed(jobStanding(view)) ?? (view.may.decide ? null : 'You may look, but not decide: that is the inspector’s.')
 }

@@ -1,6 +1,7 @@
 import { useCallback, useMemo, useRef, useState } from 'react'
 import type { JobView } from '../../contract/answers'
 import { isMadeSafe } from '../../core/job/progress'
+import { jobStanding, whyClosed } from '../../core/job/standing'
 import { evaluate, scopeOfRecord } from '../../core/record/evaluate'
 import type { InspectionRecord } from '../../core/record/recordSchema'
 import type { Results } from '../../core/record/results'
@@ -86,9 +87,5 @@ function once<T>(make: () => T): () => T {
 }
 
 function closedBecause(view: JobView): string | null {
-  if (view.importedFrom !== null) return 'This overhaul was taken over from earlier records: nothing in it is changed.'
-  if (view.reportId !== null) return 'This job is signed: what is noted stands as it is.'
-  if (view.review.at(-1)?.kind === 'sent')
-    return 'This job lies with the reviewer. Ask for it to be returned before noting anything.'
-  return view.may.note ? null : 'You may look, but not note anything: that is the inspector’s.'
+  return whyClosed(jobStanding(view)) ?? (view.may.note ? null : 'You may look, but not note anything: that is the inspector’s.')
 }

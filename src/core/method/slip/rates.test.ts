@@ -212,7 +212,7 @@ function ask(machine: Machine, index: number, text: string, before: readonly str
   if (!slot || !typed?.ok) return true // refused outright: the person must type again
   const standing = slots.slice(0, index).map((at, place) => {
     const written = before[place] ?? ''
-    return machine.reading(at, valueOf(machine, at, written) ?? Number.NaN, written)
+    return machine.reading(at, valueAt(machine, at, written) ?? Number.NaN, written)
   })
   return (
     questionAt({
@@ -232,7 +232,7 @@ function ask(machine: Machine, index: number, text: string, before: readonly str
 }
 
 /** What a text says at a place; null where it is refused. */
-function valueOf({ characteristic, system }: Machine, slot: Slot, text: string): number | null {
+function valueAt({ characteristic, system }: Machine, slot: Slot, text: string): number | null {
   const typed = readTyped(characteristic, slot, text, system)
   return typed.ok && typed.value.parsed.kind === 'point' ? typed.value.parsed.value : null
 }
@@ -352,7 +352,7 @@ function ratesWith(overhauls: number) {
       const slots = slotsOf(machine.characteristic.method)
       const texts = machine.honest.map((value) => textOf(machine, value))
       const off = (slot: Slot | undefined, text: string, value: number): number => {
-        const read = slot ? valueOf(machine, slot, text) : null
+        const read = slot ? valueAt(machine, slot, text) : null
         return read === null ? Number.POSITIVE_INFINITY : Math.abs(read - value) / machine.spread
       }
       machine.honest.forEach((value, index) => {
