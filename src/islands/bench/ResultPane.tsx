@@ -1,4 +1,5 @@
 import { figuresAt, paceAt, signed } from '../../contract/figuresAt'
+import { lastsWord } from '../../contract/forecastWords'
 import { verdictLabel } from '../../core/decision/level'
 import { quantityOf } from '../../core/method/gives'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
@@ -76,8 +77,10 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       {result.rate && result.forecast && (
         <p className={styles.note}>
           Wears <span className="figure">{paceAt(bench, judges)(result.rate.perThousandHours)}</span> {unit} per 1 000 h; expected{' '}
-          <span className="figure">{figure(result.forecast.value)}</span> at{' '}
-          <span className="figure">{formatHours(result.forecast.atHours)} h</span>.
+          <span className="figure">
+            {figure(result.forecast.value)} ({figure(result.forecast.low)} … {figure(result.forecast.high)})
+          </span>{' '}
+          at <span className="figure">{formatHours(result.forecast.atHours)} h</span>: {lastsWord[result.forecast.lasts]}.
         </p>
       )}
       <h2>Why</h2>

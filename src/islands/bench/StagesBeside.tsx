@@ -4,6 +4,7 @@ import { type ReductionName, reductionLabel } from '../../core/method/reduction'
 import type { Measured } from '../../core/record/results'
 import { type Stage, stageLabel, stages } from '../../core/record/stage'
 import { SourceNote } from '../../ui/SourceNote'
+import { VerdictWord } from '../../ui/VerdictMark'
 import styles from './Bench.module.css'
 import type { Bench } from './benchState'
 
@@ -48,6 +49,17 @@ export function StagesBeside({ bench }: { readonly bench: Bench }) {
               })}
             </tr>
           ))}
+          <tr>
+            <th scope="row">Verdict</th>
+            {stages.map((each) => {
+              const verdict = at(each)?.verdict
+              return (
+                <td key={each} data-now={each === stage ? '' : undefined}>
+                  {verdict ? <VerdictWord verdict={verdict} size={13} /> : '–'}
+                </td>
+              )
+            })}
+          </tr>
         </tbody>
       </table>
       {whole.changes.map((outcome) => (

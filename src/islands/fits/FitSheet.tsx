@@ -1,3 +1,4 @@
+import { fitStageLines } from '../../contract/stageLines'
 import { fitWord } from '../../contract/words'
 import { formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
 import type { FitSpec } from '../../core/record/bookSchema'
@@ -44,6 +45,7 @@ export function FitSheet({ record, fit }: SheetProps) {
           {figure(clearance.outerMinimumMm)} … {figure(clearance.outerMaximumMm)} (smallest bore less largest journal, and the
           reverse).
         </p>
+        <FitStages fit={fit} figure={figure} />
         <h3>Why</h3>
         <VoteList votes={fit.votes} documents={record.book.documents} />
         <p className={styles.note}>Two-point sizes do not see bow and lobes: runout and contact complete the picture.</p>
@@ -55,6 +57,34 @@ export function FitSheet({ record, fit }: SheetProps) {
         <Closures fit={fit} spec={spec} record={record} figure={figure} />
       </div>
     </section>
+  )
+}
+
+/** The clearance at every stage that was measured, with its verdict. */
+function FitStages({ fit, figure }: { readonly fit: FitResult; readonly figure: (mm: number | null) => string }) {
+  const lines = fitStageLines(fit)
+  if (lines.length === 0) return null
+  return (
+    <>
+      <h3>Stage by stage</h3>
+      <table className={styles.table}>
+        <tbody>
+          {lines.map(({ stage, minimumMm, maximumMm, words, verdict }) => (
+            <tr key={stage}>
+              <th scope="row">{stage}</th>
+              <td className="figure">
+                {figure(minimumMm)} … {figure(maximumMm)}
+              </td>
+              <td>
+                <span className={styles.state} data-state={verdict}>
+                  {words}
+                </span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   )
 }
 

@@ -1,9 +1,11 @@
 import type { ReportContent } from '../../contract/answers'
 import { partLines, type ReportDraft, workFacts } from '../../contract/reportFacts'
+import { fitStageLines, stageLines } from '../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'
 import { stepLabel } from '../../core/job/orderOfWork'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import { StageLine } from '../../ui/StageLine'
 import { VerdictWord } from '../../ui/VerdictMark'
 import styles from './ReportDocument.module.css'
 import { ReportFigures } from './ReportFigures'
@@ -156,6 +158,7 @@ function Verdicts({ content }: { readonly content: ReportDraft }) {
               </th>
               <td>
                 <VerdictWord verdict={result.verdict} size={14} />
+                <StageLine lines={stageLines(result)} />
               </td>
               <td>
                 {decided ? (
@@ -219,8 +222,19 @@ function Fits({ content: { record, results } }: { readonly content: ReportDraft 
             return (
               <tr key={fit.id}>
                 <td>{spec.name}</td>
-                <td className="figure">
-                  {figure(fit.clearance.minimumMm)} … {figure(fit.clearance.maximumMm)}
+                <td>
+                  <span className="figure">
+                    {figure(fit.clearance.minimumMm)} … {figure(fit.clearance.maximumMm)}
+                  </span>
+                  {fitStageLines(fit).map(({ stage, minimumMm, maximumMm, words }) => (
+                    <div key={stage} className={styles.reason}>
+                      {stage}{' '}
+                      <span className="figure">
+                        {figure(minimumMm)} … {figure(maximumMm)}
+                      </span>
+                      , {words}
+                    </div>
+                  ))}
                 </td>
                 <td className={styles.reason}>
                   {spec.limits

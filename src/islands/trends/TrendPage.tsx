@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import type { JobView } from '../../contract/answers'
 import { figuresAt, paceAt, signed } from '../../contract/figuresAt'
+import { forecastLines, lastsWord, spreadWord } from '../../contract/forecastWords'
 import { verdictLabel } from '../../core/decision/level'
 import { reductionLabel } from '../../core/method/reduction'
 import { formatHours } from '../../core/quantity/format'
@@ -80,6 +81,7 @@ function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: 
               <Points characteristic={characteristic} result={result} view={view} />
               <Facts characteristic={characteristic} result={result} view={view} />
             </div>
+            <Foretold characteristic={characteristic} result={result} view={view} />
           </>
         )}
       </section>
@@ -103,7 +105,9 @@ function howDrawn(characteristic: Characteristic, { record }: JobView): string {
 function describe(characteristic: Characteristic, result: CharacteristicResult, { record }: JobView): string {
   const { figure } = figuresAt({ characteristic, system: record.machine.units }, characteristic.limits[0]?.judges)
   const points = result.line.map((point) => `${figure(point.value)} at ${formatHours(point.runningHours)} h`).join(', ')
-  const next = result.forecast ? `; expected ${figure(result.forecast.value)} at ${formatHours(result.forecast.atHours)} h` : ''
+  const next = result.forecast
+    ? `; expected ${figure(result.forecast.value)}, ${figure(result.forecast.low)} to ${figure(result.forecast.high)}, at ${formatHours(result.forecast.atHours)} h`
+    : ''
   const wear = characteristic.limits[0] ? `; wear limit ${figure(characteristic.limits[0].wear)}` : ''
   return `${characteristic.name}: ${points}${next}${wear}`
 }
@@ -142,10 +146,9 @@ function Points({ characteristic, result, view }: PartProps) {
 
 function Facts({ characteristic, result, view }: PartProps) {
   const of = { characteristic, system: view.record.machine.units }
-  const { figure, unit } = figuresAt(of, characteristic.limits[0]?.judges)
-  const { rate, forecast } = result
-  const complete = result.judged?.open === 'complete'
-  const hours = (value: number | null): string => (value === null ? 'not at this rate' : `${formatHours(value)} h`)
+  const { unit } = figuresAt(of, characteristic.limits[0]?.judges)
+  const { rate } = result
+  const spread = result.trends[0]?.spread ?? null
   return (
     <dl className={styles.facts}>
       <dt>Rate by least squares</dt>
@@ -154,29 +157,58 @@ function Facts({ characteristic, result, view }: PartProps) {
       </dd>
       <dt>Overhauls on this line</dt>
       <dd className="figure">{result.line.length}</dd>
-      {forecast ? (
+      {spread && (
         <>
-          <dt>Expected at {formatHours(forecast.atHours)} h, without a band</dt>
+          <dt>Doubt from {spreadWord[spread.from]}</dt>
           <dd className="figure">
-            {figure(forecast.value)} {unit}
+            ± {figuresAt(of, characteristic.limits[0]?.judges).expanded(spread.value)} {unit}
           </dd>
-          {characteristic.limits[0]?.plan !== null && (
-            <>
-              <dt>Hours until the plan limit</dt>
-              <dd className="figure">{hours(forecast.hoursToPlan)}</dd>
-            </>
-          )}
-          <dt>Hours until the wear limit</dt>
-          <dd className="figure">{hours(forecast.hoursToWear)}</dd>
-        </>
-      ) : (
-        <>
-          <dt>Forecast</dt>
-          <dd>{complete ? 'needs a second overhaul' : 'when this overhaul is measured'}</dd>
         </>
       )}
     </dl>
   )
+}
+
+/** What is expected at the next overhaul, of every limit, with its doubt. */
+function Foretold({ characteristic, result, view }: PartProps) {
+  const lines = forecastLines(characteristic, result.trends, view.record.machine.units)
+  if (lines.length === 0) return <p className={styles.rate}>{whyNothing(result)}</p>
+  return (
+    <table className={styles.table}>
+      <caption>Forecast for {lines[0]?.atHours}: nineteen in twenty readings would lie within its band</caption>
+      <thead>
+        <tr>
+          <th scope="col">Value, limit</th>
+          <th scope="col">Expected</th>
+          <th scope="col">Interval</th>
+          <th scope="col">To plan limit</th>
+          <th scope="col">To wear limit</th>
+          <th scope="col">At the earliest</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map((line) => (
+          <tr key={`${line.judges} ${line.limit}`}>
+            <th scope="row">
+              {reductionLabel[line.judges]} <span className="figure">{line.limit}</span>
+            </th>
+            <td className="figure">{line.expected}</td>
+            <td data-lasts={line.lasts}>{lastsWord[line.lasts]}</td>
+            <td className="figure">{line.hoursToPlan ?? '–'}</td>
+            <td className="figure">{line.hoursToWear}</td>
+            <td className="figure">{line.earliest}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function whyNothing(result: CharacteristicResult): string {
+  if (result.judged?.open !== 'complete') return 'No forecast before this overhaul is measured.'
+  if (result.line.length < 2) return 'No forecast: it needs a second overhaul on this line.'
+  if (result.trends.every(({ rate }) => rate === null)) return 'No forecast: all readings are at the same running hours.'
+  return 'No forecast: it moved by no more than the readings are known to.'
 }
 
 /** As its page shows it. */

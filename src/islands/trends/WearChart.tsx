@@ -2,6 +2,7 @@ import {
   CategoryScale,
   Chart,
   type ChartConfiguration,
+  Filler,
   Legend,
   LinearScale,
   LineController,
@@ -16,7 +17,7 @@ import type { Characteristic } from '../../core/record/bookSchema'
 import type { CharacteristicResult } from '../../core/record/results'
 import styles from './TrendPage.module.css'
 
-Chart.register(CategoryScale, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip)
+Chart.register(CategoryScale, Filler, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip)
 
 export interface WearChartProps {
   readonly characteristic: Characteristic
@@ -26,7 +27,7 @@ export interface WearChartProps {
   readonly describe: string
 }
 
-/** One wear line against running hours with its plan and wear limits and what is expected next. */
+/** One wear line against running hours with its plan and wear limits, what is expected next and the band in which it may lie. */
 export function WearChart({ characteristic, result, system, describe }: WearChartProps) {
   const ref = useRef<HTMLCanvasElement>(null)
   useEffect(() => {
@@ -67,6 +68,23 @@ function configuration(
   const { line, forecast } = result
   const last = line.at(-1)
   const first = line[0]
+  const edge = (end: 'low' | 'high', label: string, fill: string | false) =>
+    forecast && last
+      ? [
+          {
+            label,
+            data: [
+              { x: last.runningHours, y: value(last.value) },
+              { x: forecast.atHours, y: value(forecast[end]) },
+            ],
+            borderColor: token('--blue'),
+            borderWidth: 0.8,
+            pointRadius: 0,
+            backgroundColor: token('--forecast-band'),
+            fill,
+          },
+        ]
+      : []
   const hours = [...line.map((point) => point.runningHours), ...(forecast ? [forecast.atHours] : [])]
   // Whole thousands, so that the first and last tick are round.
   const from = Math.floor(Math.min(...hours) / 1000 - 0.5) * 1000
@@ -118,6 +136,8 @@ function configuration(
               },
             ]
           : []),
+        ...edge('low', 'may be as little as', false),
+        ...edge('high', 'may be as much as', '-1'),
         ...level(limit?.plan, 'plan limit', token('--recondition'), [3, 3]),
         ...level(limit?.wear, 'wear limit', token('--replace'), []),
         ...(first ? level(characteristic.new?.nominal, 'new, nominal', token('--ink-3'), [8, 4]) : []),
@@ -143,7 +163,10 @@ function configuration(
         },
       },
       plugins: {
-        legend: { position: 'bottom', labels: { ...text, boxWidth: 28, boxHeight: 1, padding: 18 } },
+        legend: {
+          position: 'bottom',
+          labels: { ...text, boxWidth: 28, boxHeight: 1, padding: 18, filter: ({ text: label }) => !label.startsWith('may be') },
+        },
         tooltip: {
           callbacks: {
             title: (items) => `${formatHours(items[0]?.parsed.x ?? 0)} h`,

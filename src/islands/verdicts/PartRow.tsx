@@ -1,8 +1,10 @@
+import { stageLines } from '../../contract/stageLines'
 import { formatMoment } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'
 import { ribbonOf, ribbonOfFit } from '../../drawing/ribbonScale'
 import { Button } from '../../ui/Button'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
+import { StageLine } from '../../ui/StageLine'
 import { VerdictMark, VerdictWord } from '../../ui/VerdictMark'
 import { VoteList } from '../../ui/VoteList'
 import { type Board, type BoardRow, isAcceptable } from './useBoard'
@@ -43,6 +45,7 @@ export function PartRow({ row, board, open, onToggle, onDepart }: PartRowProps) 
               {verdictLabel[result.mild]} to {verdictLabel[result.strong].toLowerCase()}
             </span>
           )}
+          <StageLine lines={stageLines(result)} />
         </td>
         <td>
           <button type="button" className={styles.reason} aria-expanded={open} onClick={onToggle}>

@@ -1,6 +1,7 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { ReportContent } from '../../contract/answers'
 import { type MeasurementSheet, measurementSheets, partLines, workFacts } from '../../contract/reportFacts'
+import { fitStageLines, stageLines } from '../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'
 import { stepLabel } from '../../core/job/orderOfWork'
@@ -186,7 +187,12 @@ function verdicts(content: ReportContent): Content {
     const way = result.way && result.verdict !== 'reuse' ? [words(`Way: ${result.way.name}`, QUIET)] : []
     return [
       { stack: [words(part.name, { bold: true }), words(part.position, QUIET)] },
-      words(verdictLabel[result.verdict], { bold: true }) as TableCell,
+      {
+        stack: [
+          words(verdictLabel[result.verdict], { bold: true }),
+          ...stageLines(result).map(({ stage, verdict }) => words(`${stage}: ${verdictLabel[verdict].toLowerCase()}`, QUIET)),
+        ],
+      },
       { stack: inspector },
       { stack: [...reasons, ...way] },
     ]
@@ -277,7 +283,14 @@ function fits({ record, results }: ReportContent): Content {
     return [
       [
         words(spec.name) as TableCell,
-        figures(`${figure(fit.clearance.minimumMm)} … ${figure(fit.clearance.maximumMm)}`) as TableCell,
+        {
+          stack: [
+            figures(`${figure(fit.clearance.minimumMm)} … ${figure(fit.clearance.maximumMm)}`),
+            ...fitStageLines(fit).map(({ stage, minimumMm, maximumMm, words: says }) =>
+              words(`${stage}: ${figure(minimumMm)} … ${figure(maximumMm)}, ${says}`, QUIET),
+            ),
+          ],
+        },
         words(limits, QUIET) as TableCell,
         { stack: closures.length === 0 ? [words('–')] : closures.map((text) => words(text, { fontSize: 8.5 })) },
         words(fitWord[fit.verdict], { bold: true }) as TableCell,

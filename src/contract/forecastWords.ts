@@ -1,0 +1,60 @@
+import { formatHours, type UnitSystem } from '../core/quantity/format'
+import type { Characteristic } from '../core/record/bookSchema'
+import type { Forecast, Lasts, Trend } from '../core/record/results'
+import { figuresAt } from './figuresAt'
+
+export const lastsWord: Record<Lasts, string> = {
+  yes: 'lasts',
+  no: 'will not last',
+  unsure: 'not sure to last',
+}
+
+/** Where the spread of readings about their line comes from. */
+export const spreadWord: Record<NonNullable<Trend['spread']>['from'], string> = {
+  own: 'its own readings about the line',
+  sisters: 'its sister positions',
+  gauge: 'what the readings are known to',
+  few: 'what the readings are known to: too few overhauls to see how they scatter',
+}
+
+export interface ForecastLine {
+  readonly judges: Trend['judges']
+  readonly limit: string
+  /** Expected value and the ends it may have, with their unit. */
+  readonly expected: string
+  readonly atHours: string
+  readonly lasts: Lasts
+  readonly hoursToPlan: string | null
+  readonly hoursToWear: string
+  readonly earliest: string
+}
+
+/** Every forecast of a characteristic with its doubt, by figures. */
+export function forecastLines(
+  characteristic: Characteristic,
+  trends: readonly Trend[],
+  system: UnitSystem,
+): readonly ForecastLine[] {
+  return trends.flatMap(({ judges, forecasts }) => {
+    const { figure, bound, unit } = figuresAt({ characteristic, system }, judges)
+    return forecasts.flatMap((forecast): ForecastLine[] => {
+      const limit = characteristic.limits.find(({ id }) => id === forecast.limit)
+      if (!limit) return []
+      const sign = limit.side === 'upper' ? '≤' : '≥'
+      return [
+        {
+          judges,
+          limit: `${sign} ${bound(limit.wear)}`,
+          expected: `${figure(forecast.value)} (${figure(forecast.low)} … ${figure(forecast.high)}) ${unit}`.trim(),
+          atHours: `${formatHours(forecast.atHours)} h`,
+          lasts: forecast.lasts,
+          hoursToPlan: limit.plan === null ? null : hours(forecast.hoursToPlan),
+          hoursToWear: hours(forecast.hoursToWear),
+          earliest: hours(forecast.earliestHoursToWear),
+        },
+      ]
+    })
+  })
+}
+
+const hours = (value: Forecast['hoursToWear']): string => (value === null ? 'not at this rate' : `${formatHours(value)} h`)
