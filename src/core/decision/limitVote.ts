@@ -1,4 +1,5 @@
 import { coverageFactor } from '../gauge/errors'
+import { ASKED } from '../limit/asked'
 import type { Grade } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
 import { type Reductions, reductionLabel } from '../method/reduction'
@@ -52,7 +53,7 @@ export function limitVote(input: LimitVoteInput): Vote {
     strong,
     reason: reasonOf(input),
     settledBy: mild === strong ? null : settledBy(input),
-    source: limit.source,
+    source: sourceOf(limit),
     route: grade.mild > 0 ? (mending.route?.id ?? null) : null,
     trace: [...input.steps, limitStep(input), ...(grade.strong > 0 ? mending.trace : []), ruleStep(input, mild, strong)],
   })
@@ -94,6 +95,7 @@ function reasonOf(input: LimitVoteInput): string {
   const { value, limit, grade, step } = outcome
   const name = nameOf(input)
   if (value === null) return `${name} is not measured yet, limit ${sign(limit)} ${figures(limit.wear)} ${unit}`
+  if (limit.id === ASKED && grade.mild === 2) return `${name}: ${value.where}`
   const size = `${name} ${extent(value)}`
   const bound = (at: Grade): string =>
     at === 2 || limit.plan === null ? `wear limit ${figures(limit.wear)} ${unit}` : `plan limit ${figures(limit.plan)} ${unit}`
@@ -136,9 +138,12 @@ function limitStep({ outcome, figures: { bound: figures, expanded, unit } }: Lim
   return {
     kind: 'limit',
     text: `${plan}wear ${sign(limit)} ${figures(limit.wear)} ${unit}${guard}${instruction}`,
-    source: limit.source,
+    source: sourceOf(limit),
   }
 }
+
+/** What a method asks itself stands in no document. */
+const sourceOf = ({ id, source }: Limit): Limit['source'] | null => (id === ASKED ? null : source)
 
 const gradeWord: Record<Grade, string> = { 0: 'inside', 1: 'past the plan limit', 2: 'beyond the wear limit' }
 

@@ -3,6 +3,7 @@ import { limitVote, listed, strongestLevelOf } from '../decision/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../decision/mending'
 import { byStrength, spanOf, verdictOf } from '../decision/partVerdict'
 import { openVote, vote } from '../decision/vote'
+import { ASKED, judgingLimits } from '../limit/asked'
 import { type GradeSpan, gradeSpan, guardBand } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
 import { quantityOf, quantityOfValue, stepOf } from '../method/gives'
@@ -42,7 +43,7 @@ export function evaluateCharacteristic(input: CharacteristicInput): Measured {
   const { characteristic, set, routes } = input
   const reductions = routes.reductionsOf(characteristic.id)
   if (!reductions) throw new Error(`no reductions for ${characteristic.id}`)
-  const limits = characteristic.limits.map((limit) => outcomeOf(input, limit, reductions))
+  const limits = judgingLimits(characteristic.method, characteristic.limits).map((limit) => outcomeOf(input, limit, reductions))
   const trends = trendsOf(input, reductions)
   const [first] = trends
   const votes = votesOf(input, reductions, limits, trends)
@@ -154,9 +155,9 @@ function votesOf(
   const own = figuresOf(quantityOf(method), system, showTo)
   const mending = (limit: Limit): Mending =>
     mendingOf(part, { kind: 'characteristic', id: characteristic.id, limit }, { ...routes, figure: own.figure })
-  const ways = new Map(characteristic.limits.map((limit) => [limit.id, mending(limit)] as const))
+  const ways = new Map(limits.map(({ limit }) => [limit.id, mending(limit)] as const))
   const wayOf = (limit: Limit): Mending => ways.get(limit.id) ?? mending(limit)
-  const strongestOfAll = strongestOf(characteristic, wayOf)
+  const strongestOfAll = strongestOf(limits, wayOf)
   // What is measured besides settles what it settles: its limits leave open what only the marked places could tell.
   const cannot = cannotVotes(input, set.taken.length === 0 ? strongestOfAll : 'reuse')
   if (set.taken.length === 0 && method.kind !== 'computed') {
@@ -192,7 +193,7 @@ function votesOf(
     ...cannot,
     ...limits.flatMap((outcome) => forecastVote(input, outcome, trends, wayOf(outcome.limit)) ?? []),
     ...faultVotes(input, reductions, own, openTo(votes)),
-    ...(characteristic.limits.length === 0 ? [informationVote(input)] : []),
+    ...(limits.length === 0 ? [informationVote(input)] : []),
   ]
 }
 
@@ -229,8 +230,8 @@ function waitingFor({ characteristic, routes }: CharacteristicInput, outcome: Li
   return isOpen(method.runsIn) ? [`${nameOf(method.runsIn)}, in which it runs`] : []
 }
 
-const strongestOf = (characteristic: Characteristic, wayOf: (limit: Limit) => Mending): Level =>
-  characteristic.limits.map((limit) => strongestLevelOf(limit, wayOf(limit))).reduce<Level>(strongest, 'reuse')
+const strongestOf = (limits: readonly LimitOutcome[], wayOf: (limit: Limit) => Mending): Level =>
+  limits.map(({ limit }) => strongestLevelOf(limit, wayOf(limit))).reduce<Level>(strongest, 'reuse')
 
 const notMeasuredVote = ({ characteristic, stage }: CharacteristicInput, strong: Level): Vote =>
   openVote({
@@ -295,7 +296,15 @@ function forecastVote(
   mending: Mending,
 ): Vote | null {
   const { policy, system, now, characteristic, earlier } = input
-  if (earlier === null || !policy.mustLastTheInterval || grade.mild === 2 || value === null || step !== null) return null
+  if (
+    earlier === null ||
+    limit.id === ASKED ||
+    !policy.mustLastTheInterval ||
+    grade.mild === 2 ||
+    value === null ||
+    step !== null
+  )
+    return null
   const lasts = lastsOf(trendInput(input, limit.judges, value), limit)
   if (lasts === 'notKnown') return null
   const trend = trends.find(({ judges }) => judges === limit.judges)

@@ -175,12 +175,14 @@ function Foretold({ characteristic, result, view }: PartProps) {
   if (lines.length === 0) return <p className={styles.rate}>{whyNothing(result)}</p>
   return (
     <table className={styles.table}>
-      <caption>Forecast for {lines[0]?.atHours}: nineteen in twenty readings would lie within its band</caption>
+      <caption className={styles.caption}>
+        Forecast for {lines[0]?.atHours}: nineteen in twenty readings would lie within its band
+      </caption>
       <thead>
         <tr>
           <th scope="col">Value, limit</th>
           <th scope="col">Expected</th>
-          <th scope="col">Interval</th>
+          <th scope="col">Next interval</th>
           <th scope="col">To plan limit</th>
           <th scope="col">To wear limit</th>
           <th scope="col">At the earliest</th>
@@ -189,9 +191,9 @@ function Foretold({ characteristic, result, view }: PartProps) {
       <tbody>
         {lines.map((line) => (
           <tr key={`${line.judges} ${line.limit}`}>
-            <th scope="row">
+            <td>
               {reductionLabel[line.judges]} <span className="figure">{line.limit}</span>
-            </th>
+            </td>
             <td className="figure">{line.expected}</td>
             <td data-lasts={line.lasts}>{lastsWord[line.lasts]}</td>
             <td className="figure">{line.hoursToPlan ?? '–'}</td>
