@@ -179,7 +179,9 @@ export function slotLabel(method: Method, slot: Slot): string {
     if (id === NO_PLACE) return ''
     const label = places.find((place) => place.id === id)?.label ?? ''
     if (label === '' || label === id) return id
-    return bareLabel(method, places === stations) ? label : `${id} ${label}`
+    if (bareLabel(method, places === stations)) return label
+    // “1 0°” would be one figure.
+    return /^\d/.test(label) && /\d$/.test(id) ? `${id} at ${label}` : `${id} ${label}`
   }
   const repeat = repeats > 1 || moreRepeats || slot.repeat > 1 ? `repeat ${slot.repeat}` : ''
   const onlyStrip = method.kind === 'plasticStrip' && method.sides === undefined

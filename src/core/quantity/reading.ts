@@ -170,10 +170,14 @@ function parsePair(
 
 /** Answers, cells and elements in figures; the words are understood too. Values: 1 or 0; percent. */
 const WORDS: Readonly<Record<'answer' | 'cell' | 'element', Readonly<Record<string, string | null>>>> = {
-  answer: { '+': '1', '1': '1', yes: '1', go: '1', '-': '0', '0': '0', no: '0', '/': null, 'n/a': null },
+  answer: { '+': '1', '1': '1', yes: '1', y: '1', go: '1', '-': '0', '0': '0', no: '0', n: '0', '/': null, 'n/a': null },
   cell: { '2': '100', full: '100', '1': '50', partial: '50', '0': '0', none: '0' },
   element: { sound: '0', ok: '0', '!': '100', broken: '100' },
 }
+
+/** Letters with which a word of a form begins; a figure begins with none. */
+export const lettersOf = (form: ReadingForm['kind']): string =>
+  form === 'quantity' ? '' : [...new Set(Object.keys(WORDS[form]).map((word) => word.charAt(0)))].join('')
 
 function parseWord(typed: string, form: 'answer' | 'cell' | 'element'): Result<ParsedReading, ReadingFault> {
   if (typed === '') return err({ code: 'empty', kind: 'count' })
@@ -190,7 +194,7 @@ function parseWord(typed: string, form: 'answer' | 'cell' | 'element'): Result<P
 }
 
 const HOW_TO_ANSWER = {
-  answer: 'Type + for yes, - for no, / when it does not apply.',
+  answer: 'Type + or y for yes, - or n for no, / when it does not apply.',
   cell: 'Type 2 for full contact, 1 for partial, 0 for none.',
   element: 'Type 0 when it is sound, how much is worn in percent (50 for half), or ! when it is broken.',
 } as const

@@ -1,8 +1,9 @@
 import { memo, useEffect, useMemo, useState } from 'react'
 import { CAUTION } from '../../contract/words'
-import { layoutOf, type Slot } from '../../core/method/layout'
+import { formAt, layoutOf, type Slot } from '../../core/method/layout'
 import { methodName } from '../../core/method/method'
 import { formatLength, unitOf } from '../../core/quantity/format'
+import { lettersOf } from '../../core/quantity/reading'
 import { Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { receiving } from '../handed/handed'
@@ -81,7 +82,7 @@ function BenchSheet(props: BenchProps) {
           { key: 'k', label: 'keep what was typed', run: acts.keepTyped, answers: true },
         ]
   useTypeAnywhere()
-  const letters = useCommands([...answers, ...commands], bench.text)
+  const letters = useCommands([...answers, ...commands], bench.text, lettersOf(formAt(characteristic.method, bench.active).kind))
   const figureOfMaster = (mm: number): string => formatLength(mm, bench.system, characteristic.showTo)
   const complete = bench.slots.every((slot) => bench.standingAt(slot))
   return (

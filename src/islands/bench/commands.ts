@@ -11,10 +11,12 @@ export interface Command {
 
 const SETTING = 'medida-single-letters'
 
-/** Letters as commands: an empty field takes them, because no reading begins with a letter; once something is typed they are text. */
+/** Letters as commands: an empty field takes them, because no figure begins with a letter, and a word keeps its own; once something is typed they are text. */
 export function useCommands(
   commands: readonly Command[],
   typed: string,
+  /** Letters with which what is read here may begin: those belong to the field. */
+  own: string,
 ): { readonly singleLetters: boolean; readonly setSingleLetters: (on: boolean) => void } {
   const [singleLetters, setOn] = useState(true)
   useEffect(() => setOn(localStorage.getItem(SETTING) !== 'off'), [])
@@ -25,6 +27,7 @@ export function useCommands(
       if (!command) return
       const target = event.target as HTMLElement
       const isReading = target.dataset.reading !== undefined
+      if (isReading && !event.altKey && !command.answers && own.includes(command.key)) return
       const isOtherInput = !isReading && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
       const alone = !isOtherInput && (command.answers || (singleLetters && (!isReading || typed === '')))
       if (!event.altKey && !alone) return

@@ -40,7 +40,7 @@ test.each<[what: string, gauges: Gauge[], last: string | undefined, of: Characte
 ])('%s', (_what, gauges, last, of, taken) => {
   const [slot] = slotsOf(of.method)
   if (!slot) throw new Error('every method here is read somewhere')
-  expect(gaugeInHand(gauges, last, of, slot, '2026-11-26')?.id).toBe(taken)
+  expect(gaugeInHand(gauges, last, of, slot, '2026-11-26', 'metric')?.id).toBe(taken)
 })
 
 test('a spring is tested where its load lies, a wrench where it is set', () => {
@@ -48,10 +48,11 @@ test('a spring is tested where its load lies, a wrench where it is set', () => {
   const spring = measured({ ...everyMethod.spring, newLoadN: 735 })
   const load = slotsOf(spring.method).find(
     ({ station }) =>
-      gaugeInHand([light, heavy], undefined, spring, { station, direction: '-', repeat: 1 }, '2026-11-26')?.id === 'heavy',
+      gaugeInHand([light, heavy], undefined, spring, { station, direction: '-', repeat: 1 }, '2026-11-26', 'metric')?.id ===
+      'heavy',
   )
   expect(load).toBeDefined()
   const bolts = measured({ ...everyMethod.torque, targetNm: 320 })
   const [slot] = slotsOf(bolts.method)
-  expect(slot && gaugeInHand([light, heavy], undefined, bolts, slot, '2026-11-26')?.id).toBe('heavy')
+  expect(slot && gaugeInHand([light, heavy], undefined, bolts, slot, '2026-11-26', 'metric')?.id).toBe('heavy')
 })

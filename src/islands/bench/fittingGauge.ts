@@ -1,5 +1,6 @@
 import { quantityOf } from '../../core/method/gives'
 import { quantityAt, type Slot } from '../../core/method/layout'
+import type { UnitSystem } from '../../core/quantity/format'
 import type { Characteristic } from '../../core/record/bookSchema'
 import type { Gauge } from './benchRecord'
 
@@ -24,9 +25,15 @@ function expectedAt({ method, new: size, limits }: Characteristic, slot: Slot): 
   }
 }
 
+/** The system a gauge of lengths is divided in: its step is a round figure of that one. */
+function readsIn({ resolution }: Gauge): UnitSystem {
+  const steps = resolution / 25.4 / 0.000_05
+  return Math.abs(steps - Math.round(steps)) < 1e-6 ? 'inch' : 'metric'
+}
+
 /**
  * The one last taken in hand if it reaches what is to be read; else the best that does: in calibration, and showing the
- * step the figures are shown to; else whatever there is.
+ * step the figures are shown to, divided in the units of the machine; else whatever there is.
  */
 export function gaugeInHand(
   gauges: readonly Gauge[],
@@ -34,6 +41,7 @@ export function gaugeInHand(
   characteristic: Characteristic,
   slot: Slot,
   today: string,
+  system: UnitSystem,
 ): Gauge | undefined {
   const expected = expectedAt(characteristic, slot)
   const reaches = ({ range }: Gauge): boolean =>
@@ -41,7 +49,10 @@ export function gaugeInHand(
   const remembered = gauges.find(({ id }) => id === last)
   if (remembered && reaches(remembered)) return remembered
   const rank = (gauge: Gauge): number =>
-    (reaches(gauge) ? 0 : 4) + (gauge.calibrationDue >= today ? 0 : 2) + (gauge.resolution <= characteristic.showTo ? 0 : 1)
+    (reaches(gauge) ? 0 : 4) +
+    (gauge.calibrationDue >= today ? 0 : 2) +
+    (gauge.resolution <= characteristic.showTo ? 0 : 1) +
+    (readsIn(gauge) === system ? 0 : 0.5)
   const [best] = [...gauges].sort((a, b) => rank(a) - rank(b))
   return best && reaches(best) ? best : (remembered ?? best)
 }

@@ -72,9 +72,18 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
   }
   const hasOpen = (of: Characteristic): boolean => slotsOf(of.method).some((slot) => !at(of.id, slot))
 
+  /** Asked for now: required at this level, and not only as left. */
+  const isAsked = ({ id, asLeftOnly, method }: Characteristic): boolean =>
+    !asLeftOnly &&
+    method.kind !== 'computed' &&
+    evaluation.results.characteristics.find((other) => other.id === id)?.need === 'required'
+
   const [place, setPlace] = useState(() => {
     const start =
-      book.characteristics.find(({ id }) => id === opened) ?? book.characteristics.find(hasOpen) ?? book.characteristics[0]
+      book.characteristics.find(({ id }) => id === opened) ??
+      book.characteristics.find((of) => hasOpen(of) && isAsked(of)) ??
+      book.characteristics.find(hasOpen) ??
+      book.characteristics[0]
     if (!start) throw new Error('a book has at least one characteristic')
     return { id: start.id, slot: firstOpen(start) }
   })
@@ -90,7 +99,10 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
 
   const kindOfGauge = gaugeKindAt(characteristic, active)
   const gaugesOfKind = record.gauges.filter((item) => item.kind === kindOfGauge && !item.replaced)
-  const gauge = kindOfGauge === 'eye' ? undefined : gaugeInHand(gaugesOfKind, hand[kindOfGauge], characteristic, active, today)
+  const gauge =
+    kindOfGauge === 'eye'
+      ? undefined
+      : gaugeInHand(gaugesOfKind, hand[kindOfGauge], characteristic, active, today, record.machine.units)
   const gaugeId = gauge?.id ?? null
   const takenUnder = conditions.at(gaugeId, quantityAt(characteristic.method, active) === 'length')
 

@@ -288,9 +288,11 @@ function DraftBook({ work, typed }: { readonly work: Work; readonly typed: reado
     <section className={styles.draft} aria-labelledby="draft">
       <h2 id="draft">Make a draft limit book of them</h2>
       <p className={styles.about}>
-        {waiting.length > 0
-          ? `Waits for the check of: ${waiting.map(({ value }) => value.name).join(', ')}.`
-          : 'Parts, positions, methods and limits go into it together; the next job on this machine is measured against it.'}
+        {!work.view.may.note
+          ? 'The inspector makes the draft; you check the limits.'
+          : waiting.length > 0
+            ? `Waits for the check of: ${waiting.map(({ value }) => value.name).join(', ')}.`
+            : 'Parts, positions, methods and limits go into it together; the next job on this machine is measured against it.'}
       </p>
       <form
         className={styles.why}

@@ -120,6 +120,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
           value={draft.number}
           maxLength={20}
           disabled={disabled}
+          onFocus={(event) => event.currentTarget.select()}
           onChange={(event) => set({ number: event.currentTarget.value })}
         />
         <TextField

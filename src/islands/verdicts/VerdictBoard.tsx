@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { JobView } from '../../contract/answers'
 import { CAUTION, policyWords } from '../../contract/words'
 import { levels, type Verdict, verdictLabel } from '../../core/decision/level'
@@ -28,21 +28,34 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
   const { currency } = board.view.record.book
   const total = totalOf(board.rows)
 
-  const onKey = (event: KeyboardEvent<HTMLTableSectionElement>): void => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return
-    const rows = [...(event.currentTarget.closest('table')?.querySelectorAll<HTMLElement>('tr[data-part]') ?? [])]
-    const here = (event.target as HTMLElement).closest<HTMLElement>('tr[data-part]')
+  const table = useRef<HTMLTableElement>(null)
+  const onKey = (event: KeyboardEvent): void => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || document.querySelector('dialog[open]')) return
+    const target = event.target as HTMLElement
+    if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return
+    const rows = [...(table.current?.querySelectorAll<HTMLElement>('tr[data-part]') ?? [])]
+    const here = target.closest<HTMLElement>('tr[data-part]')
     const row = board.rows.find(({ part }) => part.id === here?.dataset.part)
-    if (!here || !row) return
+    if (!here || !row) {
+      // Nothing is chosen yet: the arrows begin at the first row, or at the last.
+      const first = { ArrowDown: rows[0], ArrowUp: rows.at(-1) }[event.key]
+      if (target !== document.body || !first) return
+      first.focus()
+      return event.preventDefault()
+    }
     const to = { ArrowDown: 1, ArrowUp: -1 }[event.key]
     const letter = event.key.toLowerCase()
     if (to !== undefined) rows[rows.indexOf(here) + to]?.focus()
-    else if (event.key === ' ' && event.target === here) setOpenPart(openPart === row.part.id ? null : row.part.id)
+    else if (event.key === ' ' && target === here) setOpenPart(openPart === row.part.id ? null : row.part.id)
     else if (letter === 'a' && board.closed === null && isAcceptable(row)) void board.accept([row])
     else if (letter === 'd' && board.closed === null) setDeparting(row)
     else return
     event.preventDefault()
   }
+  useEffect(() => {
+    addEventListener('keydown', onKey)
+    return () => removeEventListener('keydown', onKey)
+  })
 
   return (
     <div className={styles.page}>
@@ -74,7 +87,7 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
           Every part has its verdict. <a href={`/jobs/${board.view.record.job.id}/report`}>On to the report</a>
         </p>
       ) : (
-        <table className={styles.table}>
+        <table ref={table} className={styles.table}>
           <caption className="hidden-label">Parts with recommended and decided verdicts</caption>
           <thead>
             <tr>
@@ -93,7 +106,7 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
             </tr>
           </thead>
           {assemblies.map((assembly) => (
-            <tbody key={assembly} onKeyDown={onKey}>
+            <tbody key={assembly}>
               <tr>
                 <th colSpan={8} scope="rowgroup" className={styles.assembly}>
                   {assembly}
