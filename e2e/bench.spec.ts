@@ -52,7 +52,7 @@ test('what a person at the bench does besides typing figures, by keyboard alone'
     await page.keyboard.press('Enter')
     await expect(page.getByRole('button', { name: /6 o’clock: cannot/ })).toBeVisible()
     await takeReadings(page, ['6.09'])
-    await expect(result).toContainText('Cannot be measured: 3 6 o’clock (Hidden by the puller)')
+    await expect(result).toContainText('Cannot be measured: 3 at 6 o’clock (Hidden by the puller)')
     await expect(result).toContainText('Hold')
   })
 
@@ -95,7 +95,7 @@ test('what a person at the bench does besides typing figures, by keyboard alone'
 
   await test.step('answers, cells and elements', async () => {
     await open(page, bench('ring-free'))
-    await takeReadings(page, ['+', '-', '/'])
+    await takeReadings(page, ['+', 'n', '/'])
     await expect(page.getByRole('button', { name: /3 link 3: n\/a/ })).toBeVisible()
     await expect(result).toContainText('1 is beyond the wear limit 0')
     await open(page, bench('brake-pattern'))

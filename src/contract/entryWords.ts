@@ -98,7 +98,7 @@ export function entryWords(body: EntryBody, book: LimitBook, work: WorkState): s
 }
 
 /** A tag in words, without its empty fields. */
-function tagWords(tag: Tag, nameOf: (position: string) => string): string {
+export function tagWords(tag: Tag, nameOf: (position: string) => string): string {
   return [
     tag.number === '' ? 'no number' : `No. ${tag.number}`,
     tag.face,

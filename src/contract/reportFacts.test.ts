@@ -114,6 +114,7 @@ test('a report signed before any of this was noted still has its facts', () => {
     complaint: null,
     findings: [],
     looked: [],
+    lay: [],
     openCauses: [],
     exceptions: [],
     log: [],

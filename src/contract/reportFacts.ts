@@ -1,3 +1,6 @@
+import { type ContactPicture, contactPicture } from './contactPicture'
+import { tagWords } from './entryWords'
+import { coverageOf } from './figuresAt'
 /** The parts of a report that page and PDF both show, worked out once from its content. */
 
 import { countPattern, judgePattern } from '../core/condition/damagePattern'
@@ -11,13 +14,13 @@ import { slotLabel, slotsOf } from '../core/method/layout'
 import { type ReductionName, reductionLabel } from '../core/method/reduction'
 import { figuresOf } from '../core/quantity/figures'
 import { type UnitSystem, unitOf } from '../core/quantity/format'
-import type { Characteristic, Part } from '../core/record/bookSchema'
+import type { Characteristic, LimitBook, Part } from '../core/record/bookSchema'
 import type { Reading } from '../core/record/recordSchema'
 import type { CharacteristicResult, PartResult } from '../core/record/results'
 import { type Stage, stageLabel, stages } from '../core/record/stage'
 import { standingReadings } from '../core/record/standing'
 import type { EntryBody } from '../core/work/entrySchema'
-import { foldWork, standingFindings } from '../core/work/fold'
+import { foldWork, standingFindings, type WorkState } from '../core/work/fold'
 import { levelOf, levelsInPlay } from '../core/work/need'
 import { complaintStanding, findingTitle, openCauses } from '../core/work/openQuestions'
 import { jobSteps } from '../core/work/steps'
@@ -99,7 +102,10 @@ export interface MeasurementSheet {
   readonly verdictName: string
   /** Of its figures; those of another kind carry theirs. */
   readonly unit: string
+  /** Gauges by their codes; by eye where none is needed, and empty where nothing was read. */
   readonly gauges: string
+  /** Of a contact print. */
+  readonly contact: ContactPicture | null
   readonly readings: readonly ReadingLine[]
   readonly reductions: readonly ReductionLine[]
   /** Judged values stage by stage, where it was measured again. */
@@ -132,7 +138,9 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
         gauges: record.gauges
           .filter(({ id }) => gaugeIds.has(id))
           .map((gauge) => `${gauge.code} (calibrated until ${gauge.calibrationDue})`)
+          .concat(own.some(({ gauge, kind }) => gauge === null && kind !== 'withdrawn' && kind !== 'cannot') ? ['by eye'] : [])
           .join(', '),
+        contact: contactPicture(method, own),
         readings: slotsOf(characteristic.method).map((slot) => {
           const reading =
             own.find(
@@ -202,7 +210,7 @@ function reductionLines(characteristic: Characteristic, result: CharacteristicRe
     return [
       {
         name: reductionLabel[name],
-        value: `${extent(value)}${value.uncertainty > 0 ? ` ± ${expanded(value.uncertainty)}` : ''}${other}`,
+        value: `${extent(value)}${value.uncertainty > 0 ? ` ± ${expanded(value.uncertainty, coverageOf(value))}` : ''}${other}`,
         limits: limits
           .map(
             ({ side, plan, wear }) =>
@@ -235,6 +243,8 @@ export interface WorkFacts {
   }[]
   /** Patterns, hand tests and parts looked at without a finding, one line each. */
   readonly looked: readonly string[]
+  /** How parts lay and were marked, position by position: tag, facing, marks, thickness, notes. */
+  readonly lay: readonly { readonly name: string; readonly words: string }[]
   readonly openCauses: readonly string[]
   /** Steps skipped or not done, missing tags and marks, things still inside: what the reviewer must know. */
   readonly exceptions: readonly string[]
@@ -311,6 +321,7 @@ export function workFacts({ record, results, confirmations }: ReportDraft): Work
         return part ? [`${part.name}: looked at, nothing found`] : []
       }),
     ],
+    lay: layOf(work, full.book.joints),
     openCauses: openCauses(work).map((finding) => findingTitle(full.book, finding)),
     exceptions: [
       ...unchecked(book),
@@ -336,6 +347,20 @@ export function workFacts({ record, results, confirmations }: ReportDraft): Work
       .filter(({ body }) => LOGGED.has(body.kind))
       .map(({ id, by, at, body }) => ({ id, by, at, what: entryWords(body, full.book, work) })),
   }
+}
+
+function layOf({ positions, joints }: WorkState, inBook: LimitBook['joints']): { name: string; words: string }[] {
+  const nameOf = (id: string): string => positions.find((position) => position.id === id)?.name ?? id
+  return [
+    ...positions.flatMap(({ name, tag, thickness }) => {
+      const said = [...(tag ? [tagWords(tag, nameOf)] : []), ...(thickness ? [`thickness ${thickness.text}`] : [])]
+      return said.length === 0 ? [] : [{ name, words: said.join('; ') }]
+    }),
+    ...inBook.flatMap(({ id, between }) => {
+      const marked = joints.get(id)
+      return marked ? [{ name: between.map(nameOf).join(' to '), words: `mark: ${marked.mark}` }] : []
+    }),
+  ]
 }
 
 /** What the level requires and is not done, and what is left beyond its limits. Results of before version 3 know no stages of parts, and nobody was asked then to confirm the last steps. */

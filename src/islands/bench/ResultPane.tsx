@@ -1,4 +1,4 @@
-import { figuresAt, paceAt, signed } from '../../contract/figuresAt'
+import { coverageOf, figuresAt, paceAt, signed } from '../../contract/figuresAt'
 import { lastsWord } from '../../contract/forecastWords'
 import { verdictLabel } from '../../core/decision/level'
 import { quantityOf } from '../../core/method/gives'
@@ -42,7 +42,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
           <span className="figure">{shown ? extent(shown) : '–'}</span>
           <span className={`figure ${styles.unit}`}>
             {unit}
-            {shown && shown.uncertainty > 0 && ` ± ${expanded(shown.uncertainty)}`}
+            {shown && shown.uncertainty > 0 && ` ± ${expanded(shown.uncertainty, coverageOf(shown))}`}
           </span>
         </p>
       </div>
@@ -120,7 +120,7 @@ function rowsOf(bench: Bench) {
           name,
           where: NO_PLACE_NEEDED.has(name) ? '' : value.where,
           value: `${extent(value)}${other}`,
-          doubt: value.uncertainty > 0 ? `± ${expanded(value.uncertainty)}` : '',
+          doubt: value.uncertainty > 0 ? `± ${expanded(value.uncertainty, coverageOf(value))}` : '',
           limits,
         },
       ]

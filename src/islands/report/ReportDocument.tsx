@@ -83,8 +83,8 @@ export function ReportDocument({ content, signed }: DocumentProps) {
 
 /** What was found before the gauge: level and gate, complaint, findings with causes, and what is not as it should be. */
 function Before({ content }: { readonly content: ReportDraft }) {
-  const { scope, complaint, findings, looked, openCauses, exceptions } = workFacts(content)
-  const nothing = [scope, findings, looked, exceptions].every((list) => list.length === 0) && complaint === null
+  const { scope, complaint, findings, looked, lay, openCauses, exceptions } = workFacts(content)
+  const nothing = [scope, findings, looked, lay, exceptions].every((list) => list.length === 0) && complaint === null
   if (nothing) return null
   return (
     <section className={styles.section}>
@@ -118,6 +118,21 @@ function Before({ content }: { readonly content: ReportDraft }) {
         </table>
       )}
       {looked.length > 0 && <p className={styles.reason}>{looked.join('. ')}.</p>}
+      {lay.length > 0 && (
+        <>
+          <h3>How it lay: tags, facing, marks, thickness</h3>
+          <table className={styles.table}>
+            <tbody>
+              {lay.map(({ name, words }) => (
+                <tr key={name}>
+                  <th scope="row">{name}</th>
+                  <td>{words}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
       {openCauses.length > 0 && <p className={styles.flag}>! Causes still open: {openCauses.join('; ')}.</p>}
       {exceptions.length > 0 && (
         <>

@@ -1,3 +1,4 @@
+import { type ContactPicture, contactWord } from '../../contract/contactPicture'
 import { type MeasurementSheet, measurementSheets, type ReportDraft } from '../../contract/reportFacts'
 import { stageLabel, stages } from '../../core/record/stage'
 import { ribbonOf } from '../../drawing/ribbonScale'
@@ -11,73 +12,76 @@ export function ReportFigures({ content }: { readonly content: ReportDraft }) {
   return (
     <section className={styles.section}>
       <h2>As-found figures</h2>
-      {measurementSheets(content).map(({ characteristic, result, readings, reductions, gauges, verdict, unit, ...again }) => (
-        <div key={characteristic.id} className={styles.sheet}>
-          <div className={styles.sheetHead}>
-            <h3>
-              {characteristic.name}
-              {unit !== '' && <span className={styles.reason}>, {unit}</span>}
-            </h3>
-            <span className={styles.reason}>{gauges === '' ? 'not measured' : gauges}</span>
-            <VerdictWord verdict={verdict} size={14} />
-          </div>
-          <table className={`${styles.table} ${styles.readings}`}>
-            <thead>
-              <tr>
-                <th scope="col">Place</th>
-                <th scope="col">As typed</th>
-                <th scope="col" className={styles.right}>
-                  Reading
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {readings.map(({ place, reading, value, corrected, note }) => (
-                <tr key={place}>
-                  <td>{place}</td>
-                  <td>
-                    <span className="figure">{reading?.text ?? ''}</span>
-                    {corrected && (
-                      <span className={styles.reason}>
-                        {' '}
-                        was “{corrected.text}”: {corrected.reason}
-                      </span>
-                    )}
-                    {note !== '' && <span className={styles.reason}> noted: {note}</span>}
-                  </td>
-                  <td className="figure">{value}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <div>
+      {measurementSheets(content).map(
+        ({ characteristic, result, readings, reductions, gauges, contact, verdict, unit, ...again }) => (
+          <div key={characteristic.id} className={styles.sheet}>
+            <div className={styles.sheetHead}>
+              <h3>
+                {characteristic.name}
+                {unit !== '' && <span className={styles.reason}>, {unit}</span>}
+              </h3>
+              <span className={styles.reason}>{gauges === '' ? 'not measured' : gauges}</span>
+              <VerdictWord verdict={verdict} size={14} />
+            </div>
             <table className={`${styles.table} ${styles.readings}`}>
               <thead>
                 <tr>
-                  <th scope="col">Result</th>
+                  <th scope="col">Place</th>
+                  <th scope="col">As typed</th>
                   <th scope="col" className={styles.right}>
-                    Value (k = 2)
+                    Reading
                   </th>
-                  <th scope="col">Limit, source</th>
                 </tr>
               </thead>
               <tbody>
-                {reductions.map(({ name, value, limits, source }) => (
-                  <tr key={name}>
-                    <td>{name}</td>
-                    <td className="figure">{value}</td>
-                    <td className={styles.reason}>
-                      {limits} {source && `(${source})`}
+                {readings.map(({ place, reading, value, corrected, note }) => (
+                  <tr key={place}>
+                    <td>{place}</td>
+                    <td>
+                      <span className="figure">{reading?.text ?? ''}</span>
+                      {corrected && (
+                        <span className={styles.reason}>
+                          {' '}
+                          was “{corrected.text}”: {corrected.reason}
+                        </span>
+                      )}
+                      {note !== '' && <span className={styles.reason}> noted: {note}</span>}
                     </td>
+                    <td className="figure">{value}</td>
                   </tr>
                 ))}
               </tbody>
             </table>
-            <LimitRibbon model={ribbonOf(characteristic, result, job.policy)} width={380} labels system={machine.units} />
-            <LaterStages {...again} />
+            <div>
+              {contact && <ContactPrint picture={contact} name={characteristic.name} />}
+              <table className={`${styles.table} ${styles.readings}`}>
+                <thead>
+                  <tr>
+                    <th scope="col">Result</th>
+                    <th scope="col" className={styles.right}>
+                      Value (95 %)
+                    </th>
+                    <th scope="col">Limit, source</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {reductions.map(({ name, value, limits, source }) => (
+                    <tr key={name}>
+                      <td>{name}</td>
+                      <td className="figure">{value}</td>
+                      <td className={styles.reason}>
+                        {limits} {source && `(${source})`}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              <LimitRibbon model={ribbonOf(characteristic, result, job.policy)} width={380} labels system={machine.units} />
+              <LaterStages {...again} />
+            </div>
           </div>
-        </div>
-      ))}
+        ),
+      )}
     </section>
   )
 }
@@ -118,5 +122,36 @@ function LaterStages({ stages: rows, later, changes }: Pick<MeasurementSheet, 's
         </p>
       ))}
     </>
+  )
+}
+
+/** A contact print as it was painted. */
+function ContactPrint({ picture: { columns, rows }, name }: { readonly picture: ContactPicture; readonly name: string }) {
+  return (
+    <table className={styles.contact}>
+      <caption className="hidden-label">Contact print of {name}</caption>
+      <thead>
+        <tr>
+          <td />
+          {columns.map((column) => (
+            <th key={column} scope="col">
+              {column}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ label, cells }) => (
+          <tr key={label}>
+            <th scope="row">{label}</th>
+            {cells.map((cell, index) => (
+              <td key={columns[index]} data-contact={cell}>
+                <span className="hidden-label">{contactWord[cell]}</span>
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   )
 }

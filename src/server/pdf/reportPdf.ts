@@ -1,5 +1,6 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { ReportContent } from '../../contract/answers'
+import { contactSvg } from '../../contract/contactPicture'
 import { type MeasurementSheet, measurementSheets, partLines, workFacts } from '../../contract/reportFacts'
 import { fitStageLines, stageLines } from '../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
@@ -146,7 +147,7 @@ function facts({ record: { job, book }, reason, openedBy }: ReportContent): Cont
 
 /** What was found before the gauge, as on the page. */
 function before(content: ReportContent): Content[] {
-  const { scope, complaint, findings, looked, openCauses, exceptions } = workFacts(content)
+  const { scope, complaint, findings, looked, lay, openCauses, exceptions } = workFacts(content)
   const found = findings.map(({ title, detail, cause }): TableCell[] => [
     words(title, { bold: true }) as TableCell,
     words(detail, QUIET) as TableCell,
@@ -157,6 +158,18 @@ function before(content: ReportContent): Content[] {
     ...(complaint ? [words(`Complaint: ${complaint.text}. ${complaint.standing}`, { margin: [0, 2, 0, 2] })] : []),
     ...(found.length > 0 ? [table([170, '*', 120], ['Finding', 'What was seen', 'Cause'], found)] : []),
     ...(looked.length > 0 ? [words(`${looked.join('. ')}.`, { ...QUIET, margin: [0, 3, 0, 0] })] : []),
+    ...(lay.length > 0
+      ? [
+          table(
+            [170, '*'],
+            ['How it lay', 'Tag, facing, marks, thickness'],
+            lay.map(({ name, words: says }): TableCell[] => [
+              words(name) as TableCell,
+              words(says, { fontSize: 8.5 }) as TableCell,
+            ]),
+          ),
+        ]
+      : []),
     ...(openCauses.length > 0
       ? [words(`! Causes still open: ${openCauses.join('; ')}.`, { bold: true, color: '#b04a14', margin: [0, 3, 0, 0] })]
       : []),
@@ -201,7 +214,19 @@ function verdicts(content: ReportContent): Content {
 }
 
 function measurement(
-  { characteristic, result, readings, reductions, gauges, verdictName, unit, stages: again, later, changes }: MeasurementSheet,
+  {
+    characteristic,
+    result,
+    readings,
+    reductions,
+    gauges,
+    contact,
+    verdictName,
+    unit,
+    stages: again,
+    later,
+    changes,
+  }: MeasurementSheet,
   { record }: ReportContent,
 ): Content {
   const typed = readings.map(({ place, reading, value, corrected, note }): TableCell[] => [
@@ -238,7 +263,8 @@ function measurement(
           {
             width: '*',
             stack: [
-              table(['auto', 'auto', '*'], ['Result', 'Value (k = 2)', 'Limit, source'], values),
+              ...(contact ? [{ ...contactSvg(contact), margin: [0, 0, 0, 4] } as Content] : []),
+              table(['auto', 'auto', '*'], ['Result', 'Value (95 %)', 'Limit, source'], values),
               {
                 svg: ribbonSvg(ribbonOf(characteristic, result, record.job.policy), 290, record.machine.units),
                 width: 290,
