@@ -23,6 +23,33 @@ const refusals: {
   { name: 'a step behind a gate', body: done('af-float'), says: /stays closed until “Open the generator breaker/ },
   { name: 'a licensed step without a licence', body: done('ms-breaker'), says: /licensed person \(Electrical work\)/ },
   { name: 'a gate skipped', body: { kind: 'stepSkipped', step: 'ms-intake', reason: 'in a hurry' }, says: /cannot be skipped/ },
+  {
+    name: 'a gate that does not apply, with a reason',
+    body: { kind: 'stepNotApplicable', step: 'ms-breaker', reason: 'No generator on this test stand' },
+    says: null,
+  },
+  {
+    name: 'a step that may be skipped is not “not applicable”',
+    before: SAFE,
+    body: { kind: 'stepNotApplicable', step: 'af-breakaway', reason: 'Wrench away' },
+    says: /may be skipped/,
+  },
+  {
+    name: 'agreed where nobody said so',
+    body: { kind: 'stepNotApplicableAgreed', step: 'ms-breaker' },
+    says: /Nobody says that/,
+  },
+  {
+    name: 'agreed by a second person',
+    before: [{ kind: 'stepNotApplicable', step: 'ms-breaker', reason: 'No generator on this test stand' }],
+    body: { kind: 'stepNotApplicableAgreed', step: 'ms-breaker' },
+    says: null,
+  },
+  {
+    name: 'taken out before the machine is safe',
+    body: { kind: 'laidOut', position: 'gb-cap', tray: 'A', after: null },
+    says: /Nothing is taken out before/,
+  },
   { name: 'a wait not begun', before: SAFE.slice(0, 2), body: done('ms-governor'), says: /Start the clock first/ },
   {
     name: 'a wait begun behind a gate',

@@ -169,7 +169,9 @@ export function foldWork(book: LimitBook, entries: readonly Entry[]): WorkState 
         return stand(body.step, { kind: 'notApplicable', reason: body.reason, agreed: null, ...noted })
       case 'stepNotApplicableAgreed': {
         const step = steps.find(({ id }) => id === body.step)
-        if (step?.standing.kind === 'notApplicable') step.standing = { ...step.standing, agreed: noted }
+        // Nobody is a second person to himself.
+        if (step?.standing.kind === 'notApplicable' && step.standing.by !== noted.by)
+          step.standing = { ...step.standing, agreed: noted }
         return
       }
       case 'stepReopened': {

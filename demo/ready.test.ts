@@ -1,0 +1,107 @@
+/** What keeps a job from being signed, and what leaves the shop: the core on the demo record. */
+import { expect, test } from 'vitest'
+import type { Step } from '../src/core/job/orderOfWork'
+import { isMadeSafe } from '../src/core/job/progress'
+import { readiness } from '../src/core/job/ready'
+import { hasEnded, jobStanding, whyClosed } from '../src/core/job/standing'
+import { evaluate } from '../src/core/record/evaluate'
+import type { InspectionRecord } from '../src/core/record/recordSchema'
+import { foldWork } from '../src/core/work/fold'
+import { entry } from './noted'
+import { demoRecord, foundNow } from './record'
+import { quillmere, SAFE } from './workContext.fixture'
+
+const ready = (record: InspectionRecord, confirmed: readonly Step[] = []) =>
+  readiness(record, evaluate(record), new Set(confirmed))
+
+const decided = (record: InspectionRecord): InspectionRecord => ({
+  ...record,
+  decisions: evaluate(record).parts.map(({ id, verdict }, index) => ({
+    id: `01990000-0000-7000-8000-${String(index).padStart(12, '0')}`,
+    part: id,
+    recommended: verdict,
+    decided: verdict === 'hold' ? 'replace' : verdict,
+    reason: 'as it is',
+    by: 'Mara Ellwood',
+    at: '2026-11-25T10:00:00.000Z',
+    readings: record.job.readings.length,
+  })) as unknown as InspectionRecord['decisions'],
+})
+
+test('a job with nothing in it is not ready, whatever its parts say', () => {
+  const empty = ready(demoRecord({}))
+  expect(empty.blocks[0]).toBe('Nothing is measured, looked at or found in this job: there is nothing to report.')
+  const taken = demoRecord({ journal: ['219.941'] })
+  const [only] = taken.job.readings
+  if (!only) throw new Error('one reading')
+  const withdrawn = { ...only, kind: 'withdrawn' as const, value: null, low: null, high: null, supersedes: only.id }
+  expect(ready({ ...taken, job: { ...taken.job, readings: [withdrawn] } }).blocks[0]).toMatch(/^Nothing is measured/)
+  expect(ready(taken).blocks[0]).toMatch(/^Decide first on: /)
+})
+
+test('what is required and not done is named, and falls away as it is done', () => {
+  const found = demoRecord(foundNow)
+  const record = { ...found, job: { ...found.job, level: 'bearing-check' } }
+  const open = ready(record).exceptions
+  expect(open).toContain('Not confirmed: Rebuild')
+  expect(open).toContain('Not confirmed: Prove')
+  const notDone = (of: InspectionRecord): string[] => ready(of).exceptions.filter((text) => text.startsWith('Not done: '))
+  expect(notDone(record).length).toBeGreaterThan(3)
+  const made = { ...record, job: { ...record.job, entries: SAFE.map((body) => entry(body)) } }
+  expect(notDone(made)).toHaveLength(notDone(record).length - SAFE.filter(({ kind }) => kind === 'stepDone').length)
+  const confirmed = ready(record, ['order', 'rebuild', 'prove']).exceptions
+  expect(confirmed.filter((text) => text.startsWith('Not confirmed'))).toEqual([])
+})
+
+test('left beyond a limit keeps it back; where the policy keeps what is in doubt, the reviewer has a reason to give', () => {
+  const beyond = demoRecord(foundNow, { asLeft: { 'end-float': ['0.55', '0.55', '0.55'] } })
+  const part = evaluate(beyond).parts.find(({ id }) => id === 'thrust-bearing')
+  expect(part?.stages.map(({ stage, verdict }) => `${stage} ${verdict}`)).toEqual(['asFound reuse', 'asLeft recondition'])
+  expect(part?.verdict).toBe('recondition')
+  expect(ready(decided(beyond)).blocks.join(' ')).toMatch(
+    /Thrust bearing, as left: Mean 0\.550 is beyond the wear limit 0\.500 mm/,
+  )
+  const { policy } = beyond.job
+  const keeps = {
+    ...beyond,
+    job: { ...beyond.job, policy: { ...policy, schools: { ...policy.schools, inDoubt: 'keep' } } },
+  } as InspectionRecord
+  expect(ready(keeps).leftBeyond[0]).toMatch(/^Thrust bearing, as left: /)
+  const inside = demoRecord(foundNow, { asLeft: { 'end-float': ['0.31', '0.31', '0.31'] } })
+  expect(ready(inside).blocks.join(' ')).not.toMatch(/as left/)
+})
+
+test('a step of making safe that does not apply opens the way when a second person has agreed, and nobody is his own', () => {
+  const [first] = quillmere.procedure.filter(({ stage, levels }) => stage === 'makeSafe' && levels.includes('bearing-check'))
+  if (!first) throw new Error('the check makes safe')
+  const others = SAFE.filter((body) => !('step' in body && body.step === first.id))
+  const said = entry({ kind: 'stepNotApplicable', step: first.id, reason: 'No generator here' })
+  const rest = others.map((body) => entry(body))
+  const agreedBy = (by: string) => entry({ kind: 'stepNotApplicableAgreed', step: first.id }, '2026-11-24T12:05:00.000Z', by)
+  const standingAfter = (...entries: ReturnType<typeof entry>[]) =>
+    foldWork(quillmere, entries).steps.find(({ id }) => id === first.id)?.standing
+  expect(standingAfter(said)).toMatchObject({ kind: 'notApplicable', agreed: null })
+  expect(standingAfter(said, agreedBy('Mara Ellwood'))).toMatchObject({ agreed: null })
+  expect(standingAfter(said, agreedBy('Ida Marsh'))).toMatchObject({ agreed: { by: 'Ida Marsh' } })
+  const safe = (...entries: ReturnType<typeof entry>[]): boolean => {
+    const record = demoRecord({})
+    return isMadeSafe({ ...record, job: { ...record.job, level: 'bearing-check', entries } }, [])
+  }
+  expect(safe(...rest)).toBe(false)
+  expect(safe(said, ...rest)).toBe(false)
+  expect(safe(said, agreedBy('Mara Ellwood'), ...rest)).toBe(false)
+  expect(safe(said, agreedBy('Ida Marsh'), ...rest)).toBe(true)
+  expect(safe(entry({ kind: 'stepSkipped', step: first.id, reason: 'in a hurry' }), ...rest)).toBe(false)
+})
+
+test.each([
+  ['imported', { importedFrom: 'a table', reportId: null, review: [] }, true, true],
+  ['signed', { importedFrom: null, reportId: 'r', review: [{ kind: 'signed' }] }, true, true],
+  ['withReviewer', { importedFrom: null, reportId: null, review: [{ kind: 'sent' }] }, true, false],
+  ['returned', { importedFrom: null, reportId: null, review: [{ kind: 'sent' }, { kind: 'returned' }] }, false, false],
+  ['open', { importedFrom: null, reportId: null, review: [] }, false, false],
+] as const)('a job that is %s says so, and whether it may be written', (standing, of, closed, ended) => {
+  expect(jobStanding(of)).toBe(standing)
+  expect(whyClosed(standing) !== null).toBe(closed)
+  expect(hasEnded(standing)).toBe(ended)
+})
