@@ -1,4 +1,4 @@
-import { type Verdict, verdictLabel } from '../core/decision/level'
+import type { Verdict } from '../core/decision/level'
 import type { FitResult, PartResult } from '../core/record/results'
 import { stageLabel } from '../core/record/stage'
 import { fitWord } from './words'
@@ -16,12 +16,6 @@ export function stageLines({ stages }: Partial<Pick<PartResult, 'stages'>>): rea
   if (!stages?.some(({ stage }) => stage !== 'asFound')) return []
   return stages.map(({ stage, verdict }) => ({ stage: stageLabel[stage], verdict }))
 }
-
-/** The same on one line of plain text. */
-export const stageWords = (part: Partial<Pick<PartResult, 'stages'>>): string =>
-  stageLines(part)
-    .map(({ stage, verdict }) => `${stage}: ${verdictLabel[verdict].toLowerCase()}`)
-    .join(' → ')
 
 export interface FitStageLine {
   readonly stage: string

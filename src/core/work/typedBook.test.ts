@@ -170,6 +170,9 @@ test('a formula over results it cannot have is refused', () => {
   expect(refuseTyped('t-2', formula({ a: { characteristic: 'nowhere', value: 'mean' } }), book, 'metric')).toMatch(
     /not measured here/,
   )
+  const squared = { ...formula({ a: { characteristic: 't-1', value: 'minimum' } }) }
+  const wrong = { ...squared, method: { ...squared.method, formula: 'a*a' } as TypedCharacteristic['method'] }
+  expect(refuseTyped('t-2', wrong, book, 'metric')).toMatch(/gives .* is wanted/)
   const self = withTyped(book, [typed(), typed(formula({ a: { characteristic: 't-1', value: 'minimum' } }), 't-2')], 'metric')
   expect(refuseTyped('t-1', formula({ a: { characteristic: 't-2', value: 'result' } }), self, 'metric')).toMatch(
     /own result|is there already/,

@@ -1,6 +1,7 @@
 import { forRecord } from '../decimal'
+import { checkFormula, parseFormula } from '../method/formula'
 import { givesOf, isValueOf, quantityOf, quantityOfValue } from '../method/gives'
-import { reductionLabel } from '../method/reduction'
+import { type ReductionName, reductionLabel } from '../method/reduction'
 import { type UnitSystem, unitOf } from '../quantity/format'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
@@ -184,5 +185,14 @@ function refuseMethod({ method, id }: Characteristic, others: readonly Character
     if (!found) return `“${name}” stands for a characteristic that is not measured here.`
     if (!(of.value in givesOf(found.method))) return `“${found.name}” has no value “${of.value}”.`
   }
+  const formula = parseFormula(method.formula, Object.keys(method.names))
+  if (!formula.ok) return formula.fault
+  const kindOf = (name: string): QuantityKind => {
+    const of = method.names[name]
+    const found = of && find(of.characteristic)
+    return found && of ? quantityOfValue(found.method, of.value as ReductionName) : method.quantity
+  }
+  const wrong = checkFormula(formula.value, kindOf, method.quantity)
+  if (wrong !== null) return wrong
   return evaluationOrder([...others, { id, method }]).cycle ? 'The formula needs its own result.' : null
 }

@@ -21,6 +21,7 @@ export function TypeFromManual({
         book={record.book}
         system={record.machine.units}
         typed={typedIn(record.job.entries)}
+        gauges={record.gauges}
         before={null}
         measured={false}
         write={notes.write}

@@ -76,6 +76,7 @@ function Limits(props: WorkProps) {
           book={record.book}
           system={record.machine.units}
           typed={typed}
+          gauges={record.gauges}
           before={editing === 'new' ? null : editing}
           measured={editing !== 'new' && measured.has(editing.id)}
           write={work.write}

@@ -1,6 +1,6 @@
 import { type SyntheticEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
-import { type GaugeKind, gaugeKindFacts, gaugeKindLabel, gaugeKinds } from '../../core/gauge/gauge'
+import { type Gauge, type GaugeKind, gaugeKindFacts, gaugeKindLabel, gaugeKinds } from '../../core/gauge/gauge'
 import { quantityOf } from '../../core/method/gives'
 import { type MethodKind, methodName } from '../../core/method/method'
 import { setUpOf, usualGauge } from '../../core/method/setUp/fields'
@@ -16,7 +16,7 @@ import type { Fate } from '../work/useEntries'
 import { LimitRows } from './LimitRows'
 import styles from './Limits.module.css'
 import { SetUpAnswer } from './SetUpAnswer'
-import { type FormFault, methodOf, typedOf, usualStep } from './typedForm'
+import { type FormFault, methodOf, typedFigures, typedOf, usualStep } from './typedForm'
 import { useKeptForm } from './useKeptForm'
 
 export interface TypeFormProps {
@@ -24,6 +24,7 @@ export interface TypeFormProps {
   readonly book: LimitBook
   readonly system: UnitSystem
   readonly typed: readonly Typed[]
+  readonly gauges: readonly Gauge[]
   /** What is typed anew; null for another one. */
   readonly before: Typed | null
   /** Readings by its method are there: the method stays. */
@@ -47,6 +48,9 @@ export function TypeForm(props: TypeFormProps) {
   const others = book.characteristics.filter(({ id }) => id !== ids.characteristic)
   const documents = book.documents.filter(({ id }) => id !== form.document)
 
+  const gaugeKind = form.gaugeKind === '' ? usualGauge[form.kind] : form.gaugeKind
+  const resolutions = props.gauges.filter(({ kind }) => kind === gaugeKind).map(({ resolution }) => resolution)
+
   const formRef = useRef<HTMLFormElement>(null)
   // The field at fault may be out of sight in a long form.
   useEffect(() => {
@@ -55,7 +59,7 @@ export function TypeForm(props: TypeFormProps) {
 
   const save = async (event: SyntheticEvent): Promise<void> => {
     event.preventDefault()
-    const value = typedOf(form, { id: ids.characteristic, before, book, system, newPart: ids.part })
+    const value = typedOf(form, { id: ids.characteristic, before, book, system, newPart: ids.part, resolutions })
     if (!value.ok) return setFault(value.fault)
     setBusy(true)
     const fate = await props.write({ kind: 'characteristicTyped', characteristic: ids.characteristic, value: value.value })
@@ -157,7 +161,7 @@ export function TypeForm(props: TypeFormProps) {
           <TextField
             label="Read to"
             value={form.readTo}
-            placeholder={method.ok ? usualStep(method.value, system) : ''}
+            placeholder={method.ok ? usualStep(method.value, system, typedFigures(form), resolutions) : ''}
             autoComplete="off"
             onChange={(event) => set({ readTo: event.currentTarget.value })}
           />

@@ -7,7 +7,8 @@ import type { SetUpAnswers } from '../../core/method/setUp/answers'
 import { usualGauge } from '../../core/method/setUp/fields'
 import { setUpMethod } from '../../core/method/setUp/setUp'
 import { formatQuantity, type UnitSystem, unitOf } from '../../core/quantity/format'
-import { differenceOf, quantityFacts } from '../../core/quantity/kind'
+import { differenceOf, type QuantityKind, quantityFacts } from '../../core/quantity/kind'
+import { parseReading } from '../../core/quantity/reading'
 import type { LimitBook } from '../../core/record/bookSchema'
 import { err, ok, type Result } from '../../core/result'
 import { refuseTyped, type Typed } from '../../core/work/typedBook'
@@ -126,11 +127,30 @@ export function methodOf(form: TypedForm, before: Typed | null, system: UnitSyst
 }
 
 /** Step figures of a method are read to where nobody says otherwise, with its unit. */
-export function usualStep(method: Method, system: UnitSystem): string {
+export function usualStep(method: Method, system: UnitSystem, typed: readonly string[], resolutions: readonly number[]): string {
   const kind = differenceOf(quantityOf(method))
-  const step = kind === 'length' ? (system === 'metric' ? 0.01 : 0.0254) : quantityFacts[kind].step
+  const usual = kind === 'length' ? (system === 'metric' ? 0.01 : 0.0254) : quantityFacts[kind].step
+  const gauge = resolutions.length === 0 ? usual : Math.min(...resolutions)
+  const places = typed.flatMap((text) => lastPlace(text, quantityOf(method), system) ?? [])
+  const step = Math.min(gauge, ...places)
   return `${formatQuantity(step, kind, system, step)} ${unitOf(kind, system)}`.trim()
 }
+
+/** Last place of a typed figure, in the fixed unit; null where it is no figure yet. */
+function lastPlace(text: string, quantity: QuantityKind, system: UnitSystem): number | null {
+  const form = { kind: 'quantity', quantity, signed: true, masterMm: null, pair: false } as const
+  const parsed = parseReading(text.trim(), { form, defaultUnit: unitOf(quantity, system) })
+  return parsed.ok && parsed.value.kind === 'point' ? parsed.value.typedStep : null
+}
+
+/** Figures of the form that are read on the scale of the readings. */
+export const typedFigures = ({ newLower, newUpper, limits }: TypedForm): readonly string[] => [
+  newLower,
+  newUpper,
+  ...limits.flatMap(({ wear, plan, judges }) => (SPREADS.has(judges) ? [] : [wear, plan])),
+]
+/** Limits on differences of readings have fewer digits than they. */
+const SPREADS: ReadonlySet<string> = new Set(['outOfRound', 'taper', 'parallelism', 'variation', 'wear', 'oppositeDifference'])
 
 /** Values a limit of this method may judge. */
 export const judgedBy = (method: Method): readonly ReductionName[] => Object.keys(givesOf(method)) as ReductionName[]
@@ -160,7 +180,16 @@ export function typedOf(
     book,
     system,
     newPart,
-  }: { id: string; before: Typed | null; book: LimitBook; system: UnitSystem; newPart: string },
+    resolutions = [],
+  }: {
+    id: string
+    before: Typed | null
+    book: LimitBook
+    system: UnitSystem
+    newPart: string
+    /** Steps of the gauges in the store that it may be taken with. */
+    resolutions?: readonly number[]
+  },
 ): Result<TypedCharacteristic, FormFault> {
   const fault = (at: string, says: string) => err({ at, says })
   const known = book.parts.find((part) => part.id === form.part)
@@ -191,7 +220,7 @@ export function typedOf(
         },
     method: method.value as TypedCharacteristic['method'],
     gaugeKind: form.gaugeKind === '' ? usualGauge[form.kind] : form.gaugeKind,
-    readTo: form.readTo.trim() || usualStep(method.value, system),
+    readTo: form.readTo.trim() || usualStep(method.value, system, typedFigures(form), resolutions),
     how: form.how.trim(),
     document: {
       id: form.document.trim(),

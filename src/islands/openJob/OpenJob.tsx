@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
 import { postJson } from '../httpClient'
+import { useKept } from '../keptForm'
 import styles from './OpenJob.module.css'
 
 interface Faults {
@@ -23,17 +24,20 @@ const DEFAULT_POLICY: OpenJobBody['policy'] = {
 
 /** Receive: why the machine is opened, how far, by which policy; hours checked against its log. */
 export function OpenJob({ view }: { readonly view: OpenJobView }) {
-  // One id for this form: pressing twice, or again after a broken network, opens one job.
-  const [id] = useState(() => v7())
-  const [level, setLevel] = useState(view.levels[0]?.id ?? null)
-  const [hours, setHours] = useState('')
-  const [readOn, setReadOn] = useState(view.today)
-  const [reason, setReason] = useState('')
-  const [complaint, setComplaint] = useState('')
-  const [returnBy, setReturnBy] = useState('')
-  const [mustRun, setMustRun] = useState(view.lastMustRunHours === null ? '' : String(view.lastMustRunHours))
-  const [policy, setPolicy] = useState<OpenJobBody['policy']>(view.lastPolicy ?? DEFAULT_POLICY)
-  const [hoursNote, setHoursNote] = useState<string | null>(null)
+  // One id for this form: pressing twice, after a reload, or again after a broken network, opens one job.
+  const [form, set, forget] = useKept(`medida-form:open:${view.machine.id}`, () => ({
+    id: v7(),
+    level: view.levels[0]?.id ?? null,
+    hours: '',
+    readOn: view.today,
+    reason: '',
+    complaint: '',
+    returnBy: '',
+    mustRun: view.lastMustRunHours === null ? '' : String(view.lastMustRunHours),
+    policy: view.lastPolicy ?? DEFAULT_POLICY,
+    hoursNote: null as string | null,
+  }))
+  const { id, level, hours, readOn, reason, complaint, returnBy, mustRun, policy, hoursNote } = form
   const [faults, setFaults] = useState<Faults | null>(null)
   const [busy, setBusy] = useState(false)
   const at = (path: string): string | null => (faults?.paths.includes(path) ? faults.message : null)
@@ -61,14 +65,17 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
       hoursNote: hoursNote?.trim() ? hoursNote.trim() : null,
     }
     const answer = await postJson<{ id: string }>(`/api/machines/${encodeURIComponent(view.machine.id)}/jobs`, body)
-    if (answer.kind === 'ok') return location.assign(`/jobs/${answer.value.id}/plan`)
+    if (answer.kind === 'ok') {
+      forget()
+      return location.assign(`/jobs/${answer.value.id}/plan`)
+    }
     setBusy(false)
     if (answer.kind === 'offline')
       return setFaults({
         message: 'The server cannot be reached. Nothing typed is lost: press again when the network is back.',
         paths: [],
       })
-    if (answer.paths.includes('hoursNote')) setHoursNote((before) => before ?? '')
+    if (answer.paths.includes('hoursNote')) set({ hoursNote: hoursNote ?? '' })
     setFaults({ message: answer.message, paths: answer.paths })
   }
 
@@ -92,7 +99,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
         )}
         {view.levels.map((item) => (
           <label key={item.id} className={styles.level} data-chosen={item.id === level || undefined}>
-            <input type="radio" name="level" checked={item.id === level} onChange={() => setLevel(item.id)} />
+            <input type="radio" name="level" checked={item.id === level} onChange={() => set({ level: item.id })} />
             <span>
               <b>{item.name}</b>
               {item.gate && <span className={styles.gate}>ends with a gate</span>}
@@ -111,7 +118,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           value={hours}
           error={at('runningHours')}
           required
-          onChange={(event) => setHours(event.currentTarget.value)}
+          onChange={(event) => set({ hours: event.currentTarget.value })}
         />
         <TextField
           label="Meter read on"
@@ -120,7 +127,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           max={view.today}
           error={at('readOn')}
           required
-          onChange={(event) => setReadOn(event.currentTarget.value)}
+          onChange={(event) => set({ readOn: event.currentTarget.value })}
         />
       </div>
       {hoursNote !== null && (
@@ -131,7 +138,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           error={at('hoursNote')}
           maxLength={400}
           autoFocus
-          onChange={(event) => setHoursNote(event.currentTarget.value)}
+          onChange={(event) => set({ hoursNote: event.currentTarget.value })}
         />
       )}
       <TextField
@@ -141,7 +148,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
         maxLength={200}
         error={at('reason')}
         required
-        onChange={(event) => setReason(event.currentTarget.value)}
+        onChange={(event) => set({ reason: event.currentTarget.value })}
       />
       <TextField
         label="Complaint of the owner"
@@ -149,7 +156,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
         value={complaint}
         maxLength={1000}
         error={at('complaint')}
-        onChange={(event) => setComplaint(event.currentTarget.value)}
+        onChange={(event) => set({ complaint: event.currentTarget.value })}
       />
       <div className={styles.row}>
         <TextField
@@ -158,7 +165,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           value={returnBy}
           min={view.today}
           error={at('returnBy')}
-          onChange={(event) => setReturnBy(event.currentTarget.value)}
+          onChange={(event) => set({ returnBy: event.currentTarget.value })}
         />
         <TextField
           label="Must then run, hours"
@@ -166,7 +173,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           value={mustRun}
           error={at('mustRunHours')}
           required
-          onChange={(event) => setMustRun(event.currentTarget.value)}
+          onChange={(event) => set({ mustRun: event.currentTarget.value })}
         />
       </div>
       <div className={styles.policy}>
@@ -179,7 +186,9 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           ]}
           value={policy.acceptance.kind}
           onChange={(kind) =>
-            setPolicy({ ...policy, acceptance: kind === 'simple' ? { kind: 'simple' } : { kind: 'guarded', guardFactor: 1.65 } })
+            set({
+              policy: { ...policy, acceptance: kind === 'simple' ? { kind: 'simple' } : { kind: 'guarded', guardFactor: 1.65 } },
+            })
           }
         />
         <Choice
@@ -189,7 +198,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
             { value: 'limit', label: 'Only at the limit' },
           ]}
           value={policy.mustLastTheInterval ? 'interval' : 'limit'}
-          onChange={(choice) => setPolicy({ ...policy, mustLastTheInterval: choice === 'interval' })}
+          onChange={(choice) => set({ policy: { ...policy, mustLastTheInterval: choice === 'interval' } })}
         />
         <Choice
           legend="Clearance of a split bearing"
@@ -198,7 +207,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
             { value: 'strip', label: 'Plastic strip' },
           ]}
           value={policy.clearanceBy}
-          onChange={(clearanceBy) => setPolicy({ ...policy, clearanceBy })}
+          onChange={(clearanceBy) => set({ policy: { ...policy, clearanceBy } })}
         />
       </div>
       <details className={styles.schools}>
@@ -214,7 +223,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
             ]}
             value={policy.schools?.[school] ?? ''}
             onChange={(answer) =>
-              setPolicy({ ...policy, schools: { ...policy.schools, [school]: answer === '' ? undefined : answer } })
+              set({ policy: { ...policy, schools: { ...policy.schools, [school]: answer === '' ? undefined : answer } } })
             }
           />
         ))}
