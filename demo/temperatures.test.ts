@@ -52,6 +52,7 @@ function inchRecord(...texts: string[]): InspectionRecord {
     maximumPermissibleError: '1.8 °F',
     expanded: '',
     coverage: '',
+    repeatability: '',
     corrections: '',
     expansion: '',
     least: '32 °F',

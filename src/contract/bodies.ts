@@ -118,6 +118,7 @@ export const gaugeBody = z.strictObject({
   maximumPermissibleError: gaugeText,
   expanded: gaugeText,
   coverage: gaugeText,
+  repeatability: gaugeText.default(''),
   corrections: z.string().trim().max(4000),
   expansion: gaugeText,
   least: gaugeText,

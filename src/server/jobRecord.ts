@@ -81,8 +81,15 @@ export async function buildRecord(
 const numberOrNull = (text: string | null): number | null => (text === null ? null : Number(text))
 
 /** A gauge of the store as the record has it. */
-export const gaugeOfRow = ({ least, greatest, replaced, ...gauge }: Awaited<ReturnType<typeof allGauges>>[number]) => ({
+export const gaugeOfRow = ({
+  least,
+  greatest,
+  replaced,
+  repeatability,
+  ...gauge
+}: Awaited<ReturnType<typeof allGauges>>[number]) => ({
   ...gauge,
+  ...(repeatability === null ? {} : { repeatability: Number(repeatability) }),
   ...(replaced ? { replaced: true as const } : {}),
   range: least === null || greatest === null ? null : { least: Number(least), greatest: Number(greatest) },
   resolution: Number(gauge.resolution),

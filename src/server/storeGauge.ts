@@ -42,6 +42,7 @@ export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBo
       calibrationDue: figures.calibrationDue,
       resolution: String(figures.resolution),
       maximumPermissibleError: String(figures.maximumPermissibleError),
+      repeatability: figures.repeatability === undefined ? null : String(figures.repeatability),
       expansionPerK: figures.expansionPerK === null ? null : String(figures.expansionPerK),
       calibration,
       corrections,

@@ -9,6 +9,7 @@ const micrometer: TypedGauge = {
   maximumPermissibleError: '0,003',
   expanded: '',
   coverage: '',
+  repeatability: '',
   corrections: '',
   expansion: '',
   least: '50',

@@ -15,6 +15,8 @@ export interface TypedGauge {
   /** Expanded uncertainty of the calibration and its coverage factor; empty where the certificate gives none. */
   readonly expanded: string
   readonly coverage: string
+  /** Standard deviation of its repeats; empty where it is not known. */
+  readonly repeatability: string
   /** What it shows too much (+) or too little (−) at indicated values: `25 = +0.001; 50 = -0.002`. */
   readonly corrections: string
   /** Expansion of its scale or master, µm per metre and kelvin; empty where it is not known. */
@@ -69,6 +71,12 @@ function read(typed: TypedGauge): Omit<Gauge, 'id'> {
   const maximumPermissibleError = difference('maximumPermissibleError')
   if (maximumPermissibleError < 0)
     throw new Unusable('maximumPermissibleError', 'The permissible error is typed without its sign.')
+  const repeatability = filled('repeatability') ? difference('repeatability') : undefined
+  if (repeatability !== undefined && repeatability <= 0)
+    throw new Unusable(
+      'repeatability',
+      'The spread of its repeats must be more than nothing; leave it empty where it is not known.',
+    )
   const [least, greatest] = [filled('least') ? value('least') : null, filled('greatest') ? value('greatest') : null]
   if ((least === null) !== (greatest === null))
     throw new Unusable(least === null ? 'least' : 'greatest', 'A range has two ends; leave both out where it is not known.')
@@ -81,6 +89,7 @@ function read(typed: TypedGauge): Omit<Gauge, 'id'> {
     maximumPermissibleError,
     calibration: filled('expanded') ? calibrationOf(typed, difference('expanded')) : null,
     corrections: correctionsOf(typed, value, difference),
+    ...(repeatability === undefined ? {} : { repeatability }),
     expansionPerK: filled('expansion') ? expansionOf(typed.expansion) : null,
     range: least === null || greatest === null ? null : { least, greatest },
     calibrationDue: typed.calibrationDue,

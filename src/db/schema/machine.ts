@@ -73,6 +73,8 @@ export const gauge = pgTable(
     calibration: jsonb('calibration'),
     /** Errors by indicated value, as the certificate gives them. */
     corrections: jsonb('corrections').notNull().default([]),
+    /** Standard deviation of its repeats; null where that is not known. */
+    repeatability: numeric('repeatability'),
     expansionPerK: numeric('expansion_per_k'),
     /** Values it reaches; null where that is not on record. */
     least: numeric('least'),

@@ -20,6 +20,7 @@ const EMPTY: Typed = {
   maximumPermissibleError: '',
   expanded: '',
   coverage: '2',
+  repeatability: '',
   corrections: '',
   expansion: '',
   least: '',
@@ -35,6 +36,7 @@ const formOf = (gauge: Gauge): Typed => ({
   kind: gauge.kind,
   resolution: String(gauge.resolution),
   maximumPermissibleError: String(gauge.maximumPermissibleError),
+  repeatability: gauge.repeatability === undefined ? '' : String(gauge.repeatability),
   expansion: gauge.expansionPerK === null ? '' : String(Number((gauge.expansionPerK * 1e6).toPrecision(6))),
   least: gauge.range === null ? '' : String(gauge.range.least),
   greatest: gauge.range === null ? '' : String(gauge.range.greatest),
@@ -131,6 +133,7 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
         {text('greatest', withUnit('Range to'))}
         {text('expanded', withUnit('Uncertainty of its calibration, U'), 'From the certificate; empty where it gives none')}
         {text('coverage', 'Coverage factor k')}
+        {text('repeatability', withUnit('Spread of its repeats, s'), 'Standard deviation; empty where it is not known')}
         {text('expansion', 'Expansion, µm/(m·K)', 'Of its scale or its master: steel about 11.5')}
         <TextField
           label="Calibrated until"
