@@ -72,7 +72,8 @@ export function ribbonOf(
       (characteristic.method.kind === 'ringEndGap' && limit.side === 'lower') ||
       isSameSize(limit.judges, judges),
   )
-  const { judged } = result
+  // Without a limit there is no scale to stand on.
+  const judged = characteristic.limits.length === 0 ? null : result.judged
   const complete = judged?.open === 'complete'
   const earlier = complete ? result.line.at(-2) : result.line.at(-1)
   const ghost = earlier?.value ?? null

@@ -18,7 +18,8 @@ import { StagesBeside } from './StagesBeside'
 /** What follows from the readings: verdict, judged value, ribbon, reductions against their limits, reasons. */
 export function ResultPane({ bench }: { readonly bench: Bench }) {
   const { characteristic, result, record, system } = bench
-  const first = characteristic.limits[0]
+  // A method may judge by itself what its book limits by nothing.
+  const first = characteristic.limits[0] ?? result.limits[0]?.limit
   const judges = first?.judges ?? firstValue(result.reductions.values)
   const { figure, extent, expanded, unit } = figuresAt(bench, judges)
   const { judged } = result
