@@ -85,7 +85,7 @@ export function ConditionsDialog({ bench, onClose }: { readonly bench: Bench; re
           hint={
             canCorrect
               ? 'Lengths are corrected to 20 °C.'
-              : 'Noted with each reading. Lengths are corrected to 20 °C only where book and gauge give the expansion of part and scale.'
+              : 'Noted with each reading. The expansion of part or gauge is not on record, so nothing is corrected: the doubt grows by what these temperatures could do to any metal.'
           }
           value={within}
           onChange={(event) => setWithin(event.currentTarget.value)}
