@@ -91,3 +91,12 @@ test('a book whose chain mixes units, or names what is not there, is refused', (
     'names.bore: “bearing-bore” has no value “bow”',
   ])
 })
+
+test('a strip that does not go with the parts is warned of once, and named itself', () => {
+  const { closing, evaluation } = closingOf({ 'bearing-strip': ['2.55', '3.4'] })
+  const { parts } = evaluation.results
+  expect(closing.suspects[0]).toMatchObject({ characteristic: 'bearing-strip' })
+  const warned = parts.find(({ id }) => id === 'shell')?.votes.filter(({ rule }) => rule === 'crossCheck') ?? []
+  expect(warned.map(({ reason }) => reason)).toEqual([expect.stringMatching(/does not close/)])
+  expect(parts.find(({ id }) => id === 'shell')?.verdict).toBe('hold')
+})

@@ -38,13 +38,22 @@ export function judgePart(fixed: Fixed, part: Part, input: PartInput): PartResul
     const result = fits[index]
     return fit && result && isNeeded(fit) ? [result] : []
   })
-  const fitVotes = ownFits.flatMap((fit) => fit.votes)
-  const crossChecks = (fixed.closingsOfPart.get(part.id) ?? []).flatMap((index) => {
+  const chains = (fixed.closingsOfPart.get(part.id) ?? []).flatMap((index) => {
     const closing = book.closings?.[index]
     const result = input.closings[index]
-    const nameOf = (id: string): string => characteristicAt(fixed, id).name
-    return closing && result ? (closingVote(closing, result, nameOf) ?? []) : []
+    return closing && result ? [{ closing, result }] : []
   })
+  const nameOf = (id: string): string => characteristicAt(fixed, id).name
+  const crossChecks = chains.flatMap(({ closing, result }) => closingVote(closing, result, nameOf) ?? [])
+  // A chain over the strip that does not close says what the fit says of it, and names the reading: one fault, one warning.
+  const saidByChain = new Set(
+    chains.flatMap(({ closing, result }) =>
+      result.standing === 'disagrees' ? Object.values(closing.names).map(({ characteristic }) => characteristic) : [],
+    ),
+  )
+  const isSaid = (id: string, { rule, code }: Vote): boolean =>
+    rule === 'crossCheck' && code === 'disagrees' && saidByChain.has(book.fits.find((fit) => fit.id === id)?.strip ?? '')
+  const fitVotes = ownFits.flatMap(({ id, votes: of }) => of.filter((one) => !isSaid(id, one)))
   const findings = findingVotes(book, part, fixed.work, routes)
   const service = serviceVotes(book, part, scope)
   const left = own.filter(({ need, readings }) => need !== 'required' && readings.length === 0)
