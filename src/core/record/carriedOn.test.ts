@@ -87,4 +87,4 @@ test(`carried on reading by reading it is what it is from scratch, to the byte: 
     if (sentence) wrong.push(sentence)
   }
   expect(wrong).toEqual([])
-})
+}, 240_000)
