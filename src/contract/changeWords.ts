@@ -1,7 +1,7 @@
 import { quantityOfValue, stepOf } from '../core/method/gives'
 import { reductionLabel } from '../core/method/reduction'
 import { figuresOf } from '../core/quantity/figures'
-import type { UnitSystem } from '../core/quantity/format'
+import { type UnitSystem, withSign } from '../core/quantity/format'
 import { differenceOf } from '../core/quantity/kind'
 import type { ChangeLimit, Characteristic } from '../core/record/bookSchema'
 import type { ChangeOutcome } from '../core/record/changes'
@@ -25,10 +25,7 @@ export function changeWords(
 ): string {
   const kind = differenceOf(quantityOfValue(method, limit.judges))
   const { figure, unit } = figuresOf(kind, system, stepOf(method, showTo, kind))
-  const signed = (value: number): string => {
-    const text = figure(value)
-    return text.startsWith('−') || Number(text) === 0 ? text : `+${text}`
-  }
+  const signed = (value: number): string => withSign(figure(value))
   const ends = (low: number | null, high: number | null): string =>
     low === null
       ? `≤ ${high === null ? '' : signed(high)}`

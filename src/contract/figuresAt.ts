@@ -2,7 +2,7 @@ import { coverageFactor } from '../core/gauge/errors'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import type { Reduced, ReductionName } from '../core/method/reduction'
 import { type Figures, figuresOf } from '../core/quantity/figures'
-import type { UnitSystem } from '../core/quantity/format'
+import { type UnitSystem, withSign } from '../core/quantity/format'
 import type { Characteristic } from '../core/record/bookSchema'
 
 interface Of {
@@ -22,12 +22,9 @@ export function paceAt({ characteristic, system }: Of, name: ReductionName | und
   const { method, showTo } = characteristic
   const kind = name ? quantityOfValue(method, name) : quantityOf(method)
   const { difference } = figuresOf(kind, system, stepOf(method, showTo, kind) / 10)
-  return (value) => signed(difference(value))
+  return (value) => withSign(difference(value))
 }
 
 /** Coverage factor of a value's stated doubt; values stored by older cores have none of their own. */
 export const coverageOf = ({ degreesOfFreedom }: Partial<Pick<Reduced, 'degreesOfFreedom'>>): number =>
   coverageFactor(degreesOfFreedom ?? null)
-
-/** A figure with its sign, plus too; nothing has none. */
-export const signed = (text: string): string => (text.startsWith('−') || Number(text) === 0 ? text : `+${text}`)

@@ -9,14 +9,6 @@ export const lastsWord: Record<Lasts, string> = {
   unsure: 'not sure to last',
 }
 
-/** Where the spread of readings about their line comes from. */
-export const spreadWord: Record<NonNullable<Trend['spread']>['from'], string> = {
-  own: 'its own readings about the line',
-  sisters: 'its sister positions',
-  gauge: 'what the readings are known to',
-  few: 'what the readings are known to: too few overhauls to see how they scatter',
-}
-
 export interface ForecastLine {
   readonly judges: Trend['judges']
   readonly limit: string

@@ -4,7 +4,8 @@ import { demoRecord, foundNow } from '../../demo/record'
 import { evaluate } from '../core/record/evaluate'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
 import type { EntryBody } from '../core/work/entrySchema'
-import { measurementSheets, partLines, type ReportDraft, workFacts } from './reportFacts'
+import { measurementSheets, partLines, type ReportDraft } from './reportFacts'
+import { workFacts } from './reportWork'
 
 const draftOf = (record: InspectionRecord): ReportDraft => ({
   title: 'Overhaul',

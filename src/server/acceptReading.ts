@@ -1,6 +1,7 @@
 import type { ReadingBody } from '../contract/bodies'
 import { gaugeKindLabel } from '../core/gauge/gauge'
 import { stepsAreSafe } from '../core/job/progress'
+import { standingBy } from '../core/job/standing'
 import { acceptsSlot, masterAt, slotLabel } from '../core/method/layout'
 import type { UnitSystem } from '../core/quantity/format'
 import { explainReadingFault } from '../core/quantity/reading'
@@ -39,7 +40,7 @@ export async function acceptReading(context: Context, jobId: string, body: Readi
       refuseAnother(known.reading, body)
       return { id: body.id, stored: false }
     }
-    refuseClosed(job.importedFrom !== null ? 'imported' : job.signed ? 'signed' : job.review === 'sent' ? 'withReviewer' : 'open')
+    refuseClosed(standingBy(job.importedFrom, job.signed, job.review))
     const { book, safe } = await standingOfJob(db, jobId, job)
     if (!job.confirmedSafe && !safe)
       throw new Refused('conflict', 'The machine is not confirmed safe yet. Finish “Make safe” first, then measure.')

@@ -1,5 +1,5 @@
 import type { HomeView, JobSummary } from '../contract/answers'
-import { jobStanding } from '../core/job/standing'
+import { jobStanding, standingBy } from '../core/job/standing'
 import { allGauges, allJobs, allMachines } from '../db/queries/jobs'
 import { authorise, type Context } from './context'
 import { buildJobView } from './jobView'
@@ -29,7 +29,7 @@ export async function homeView(context: Context): Promise<HomeView> {
             title: job.title,
             openedOn: job.openedOn,
             runningHours: job.runningHours,
-            state: job.importedFrom !== null ? 'imported' : reportId === null ? (states.get(job.id) ?? 'open') : 'signed',
+            state: states.get(job.id) ?? standingBy(job.importedFrom, reportId !== null, null),
             reportId,
           }),
         ),

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { limitOn } from '../limit/limit.fixture'
 import { everyMethod, take, testGauge } from '../method/everyMethod.fixture'
 import type { Method, MethodOf } from '../method/method'
 import { reduceReadings } from '../method/reduce/reduce'
@@ -120,14 +121,9 @@ const fit: FitSpec = {
   showTo: 0.001,
 }
 const fitLimit = (judges: 'minimum' | 'maximum', side: 'upper' | 'lower', wear: number): BookLimit => ({
-  id: judges,
+  ...limitOn(judges, side, wear, { source }),
   judges,
-  side,
-  plan: null,
-  wear,
-  whenPassed: 'mend',
-  instruction: '',
-  source,
+  mendedBy: undefined,
 })
 
 /** What routes are tried on: sizes by characteristic, the fits and rings that run against them. */

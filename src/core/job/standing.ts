@@ -1,19 +1,19 @@
 /** Where a job stands: who may still write in it follows from that, everywhere. */
 export type JobStanding = 'open' | 'withReviewer' | 'returned' | 'signed' | 'imported'
 
-export interface StandingOf {
-  readonly importedFrom: string | null
-  readonly reportId: string | null
-  readonly review: readonly { readonly kind: 'sent' | 'returned' | 'signed' }[]
+/** By where its readings come from, whether it is signed, and what the review said last. */
+export function standingBy(importedFrom: string | null, isSigned: boolean, lastReview: string | null | undefined): JobStanding {
+  if (importedFrom !== null) return 'imported'
+  if (isSigned) return 'signed'
+  if (lastReview === 'sent') return 'withReviewer'
+  return lastReview === 'returned' ? 'returned' : 'open'
 }
 
-export function jobStanding({ importedFrom, reportId, review }: StandingOf): JobStanding {
-  if (importedFrom !== null) return 'imported'
-  if (reportId !== null) return 'signed'
-  const last = review.at(-1)
-  if (last?.kind === 'sent') return 'withReviewer'
-  return last?.kind === 'returned' ? 'returned' : 'open'
-}
+export const jobStanding = (job: {
+  readonly importedFrom: string | null
+  readonly reportId: string | null
+  readonly review: readonly { readonly kind: string }[]
+}): JobStanding => standingBy(job.importedFrom, job.reportId !== null, job.review.at(-1)?.kind)
 
 /** Why nothing may be written in a job that stands so, in a sentence; null while it may. */
 export function whyClosed(standing: JobStanding): string | null {

@@ -83,3 +83,6 @@ export const formatHours = (hours: number): string =>
   Math.round(hours)
     .toString()
     .replace(/\B(?=(\d{3})+$)/g, '\u00a0')
+
+/** A figure with its sign, plus too; nothing has none. */
+export const withSign = (text: string): string => (text.startsWith('−') || Number(text) === 0 ? text : `+${text}`)

@@ -11,27 +11,9 @@ import type { Method } from '../method/method'
 import type { ReductionName } from '../method/reduction'
 import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import { unitsOf } from '../quantity/units'
+import { type Random, randomFrom } from '../random.fixture'
 import { noBook } from './noBook'
 import { type InspectionRecord, type Reading, recordSchema } from './recordSchema'
-
-/** Small generator of uniform numbers (mulberry32, public domain). */
-export function randomFrom(seed: number) {
-  let state = seed
-  const uniform = (): number => {
-    state = (state + 0x6d2b79f5) | 0
-    let t = Math.imul(state ^ (state >>> 15), 1 | state)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
-  }
-  const integer = (below: number): number => Math.floor(uniform() * below)
-  return {
-    uniform,
-    integer,
-    chance: (of: number): boolean => uniform() < of,
-    pick: <T>(items: readonly T[]): T => items[integer(items.length)] as T,
-  }
-}
-export type Random = ReturnType<typeof randomFrom>
 
 const repeated = { repeatsAtLeast: 2, repeatabilityLimit: 0.04 }
 const clock = (count: number) =>

@@ -10,9 +10,10 @@ import { quantityOf, quantityOfValue, stepOf } from '../method/gives'
 import { slotKey, slotLabel, slotsOf } from '../method/layout'
 import { intervalOfEnds, type Reduced, type ReductionName, type Reductions, reductionLabel } from '../method/reduction'
 import { type Figures, figuresOf } from '../quantity/figures'
-import { formatHours, formatQuantity, type UnitSystem, unitOf } from '../quantity/format'
+import { formatHours, formatQuantity, type UnitSystem, unitOf, withSign } from '../quantity/format'
 import { differenceOf } from '../quantity/kind'
 import { lastsOf, type SisterSpread, type TrendInput, trendOf } from '../trend/forecast'
+import { spreadWord } from '../trend/spreadWord'
 import type { Characteristic, Part, Route } from './bookSchema'
 import type { LinesByValue } from './earlier'
 import { neverGiven } from './faults'
@@ -354,13 +355,6 @@ function forecastVote(
   })
 }
 
-const SPREAD_FROM = {
-  own: 'readings about their line',
-  sisters: 'readings of sister positions about their lines',
-  gauge: 'what the readings are known to',
-  few: 'the doubt of the readings alone: too few points to tell how they scatter about their line',
-} as const
-
 function paceStep(
   { rate, spread }: Trend,
   kind: Parameters<typeof differenceOf>[0],
@@ -371,9 +365,8 @@ function paceStep(
 ): TraceStep {
   const difference = differenceOf(kind)
   const perThousand = formatQuantity(rate?.perThousandHours ?? 0, difference, system, step / 10)
-  const signed = `${perThousand.startsWith('−') || Number(perThousand) === 0 ? '' : '+'}${perThousand}`
-  const pace = `${signed} ${unitOf(difference, system)} per 1\u00a0000 h`
-  const from = spread ? `; 95 % by ${SPREAD_FROM[spread.from]}` : ''
+  const pace = `${withSign(perThousand)} ${unitOf(difference, system)} per 1\u00a0000 h`
+  const from = spread ? `; 95 % by ${spreadWord[spread.from]}` : ''
   return {
     kind: 'forecast',
     text: `${pace} over ${rate?.points ?? 0} overhauls from ${formatHours(rate?.fromHours ?? 0)} to ${formatHours(rate?.toHours ?? 0)} h; ${formatHours(mustRunHours)} h to run: ${at}${from}`,

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { Limit } from '../limit/limit'
+import { limitOn } from '../limit/limit.fixture'
 import { point } from '../quantity/interval'
 import { lastsOf, type SisterSpread, type TrendInput, trendOf } from './forecast'
 import { type LinePoint, rateOf } from './wearLine'
@@ -29,16 +30,7 @@ test.each(rates)('$name', ({ line, perThousand }) => {
   else expect(rate?.perThousandHours).toBeCloseTo(perThousand, 12)
 })
 
-const limit = (side: Limit['side'], wear: number): Limit => ({
-  id: side,
-  judges: 'maximum',
-  side,
-  plan: null,
-  wear,
-  whenPassed: 'mend',
-  instruction: '',
-  source: { document: 'D', page: '1' },
-})
+const limit = (side: Limit['side'], wear: number): Limit => limitOn('maximum', side, wear, { id: side })
 const input = (line: LinePoint[], over: Partial<TrendInput> & { sisters?: SisterSpread } = {}): TrendInput => {
   const now = line.at(-1)
   if (!now) throw new Error('a line has a point')

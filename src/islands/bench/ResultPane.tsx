@@ -1,9 +1,9 @@
-import { coverageOf, figuresAt, paceAt, signed } from '../../contract/figuresAt'
+import { coverageOf, figuresAt, paceAt } from '../../contract/figuresAt'
 import { lastsWord } from '../../contract/forecastWords'
 import { verdictLabel } from '../../core/decision/level'
 import { quantityOf } from '../../core/method/gives'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
-import { formatHours, formatLength } from '../../core/quantity/format'
+import { formatHours, formatLength, withSign } from '../../core/quantity/format'
 import { ribbonOf } from '../../drawing/ribbonScale'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { ResultDrawing } from '../../ui/resultDrawing/ResultDrawing'
@@ -136,7 +136,7 @@ function SinceLast({ bench }: { readonly bench: Bench }) {
   return (
     <tr>
       <th scope="row">Since last overhaul</th>
-      <td className="figure">{signed(figuresAt(bench, characteristic.limits[0]?.judges).difference(now - last.value))}</td>
+      <td className="figure">{withSign(figuresAt(bench, characteristic.limits[0]?.judges).difference(now - last.value))}</td>
       <td className={`figure ${styles.limit}`}>in {formatHours(record.job.runningHours - last.runningHours)} h</td>
     </tr>
   )

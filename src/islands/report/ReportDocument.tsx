@@ -1,5 +1,6 @@
 import type { ReportContent } from '../../contract/answers'
-import { partLines, type ReportDraft, workFacts } from '../../contract/reportFacts'
+import { partLines, type ReportDraft } from '../../contract/reportFacts'
+import { workFacts } from '../../contract/reportWork'
 import { fitStageLines, stageLines } from '../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { verdictLabel } from '../../core/decision/level'

@@ -1,22 +1,20 @@
 import { useEffect, useState } from 'react'
 import { v7 } from 'uuid'
 import { formatMoment } from '../../contract/words'
-import { hasEnded, jobStanding } from '../../core/job/standing'
 import { licensedFieldLabel } from '../../core/safety/cautions'
 import { reopenedWith } from '../../core/work/fold'
-import { clockText, type JobStep, mustNotBeSkipped, placesFor, waitLeftMs } from '../../core/work/steps'
+import { clockText, type JobStep, waitLeftMs } from '../../core/work/steps'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import { Pictures } from '../picture/Pictures'
 import { useSubjectForm } from '../work/useSubjectForm'
 import type { Work } from '../work/useWork'
 import styles from './StageSteps.module.css'
-
-type Form = 'none' | 'done' | 'skip' | 'notApplicable' | 'reopen'
+import { StepActions, type StepQuestion } from './StepActions'
 
 /** One step: its cautions where they bite, its clock, who did it, and what can be done about it now. */
 export function StepCard({ work, step, number }: { readonly work: Work; readonly step: JobStep; readonly number: number }) {
-  const [asked, setForm] = useState<Form>('none')
+  const [asked, setForm] = useState<StepQuestion>('none')
   const left = useWaitLeft(step)
   const { standing } = step
   const [sending, setSending] = useState(false)
@@ -80,7 +78,7 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
         )}
         <Standing step={step} left={left} />
         {form === 'none' ? (
-          <Actions work={work} step={step} waits={waits} left={left} isNext={isNext} onForm={setForm} />
+          <StepActions work={work} step={step} waits={waits} left={left} isNext={isNext} onForm={setForm} />
         ) : (
           <StepForm work={work} step={step} kind={form} onSending={setSending} onClose={() => setForm('none')} />
         )}
@@ -158,111 +156,6 @@ function Standing({ step, left }: { readonly step: JobStep; readonly left: numbe
   )
 }
 
-interface ActionsProps {
-  readonly work: Work
-  readonly step: JobStep
-  readonly waits: boolean
-  readonly left: number | null
-  /** The first open step of its stage: the one thing to do here. */
-  readonly isNext: boolean
-  readonly onForm: (form: Form) => void
-}
-
-function Actions({ work, step, waits, left, isNext, onForm }: ActionsProps) {
-  const [fault, setFault] = useState<string | null>(null)
-  const say = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
-  const mayWrite = work.closed === null
-  // The second person may be the reviewer, who notes nothing else.
-  const mayAgree =
-    (mayWrite || (work.view.may.check && !hasEnded(jobStanding(work.view)))) &&
-    step.standing.kind === 'notApplicable' &&
-    step.standing.agreed === null &&
-    step.standing.by !== work.person.name
-  if (!mayWrite && !mayAgree) return null
-  if (step.standing.kind !== 'open')
-    return (
-      <div className={styles.actions}>
-        {mayAgree && (
-          <Button
-            kind="primary"
-            onClick={() => void work.write({ kind: 'stepNotApplicableAgreed', step: step.id }).then(say)}
-            aria-label={`Agree that it does not apply: ${step.name}`}
-          >
-            I agree: it does not apply
-          </Button>
-        )}
-        <Fault text={fault} />
-        {mayWrite && (
-          <Button kind="quiet" onClick={() => onForm('reopen')} aria-label={`Open again: ${step.name}`}>
-            Open again …
-          </Button>
-        )}
-      </div>
-    )
-  const places = placesFor(work.steps, step.id)
-  const { up, down } = neighbours(work.steps, step, places)
-  return (
-    <div className={styles.actions}>
-      {step.closedBy === null && waits && left === null && (
-        <Button
-          kind={isNext ? 'primary' : 'plain'}
-          onClick={() => void work.write({ kind: 'waitStarted', step: step.id }).then(say)}
-          aria-label={`Start the clock: ${step.name}`}
-        >
-          Start the clock
-        </Button>
-      )}
-      {step.closedBy === null && !waits && (
-        <Button kind={isNext ? 'primary' : 'plain'} onClick={() => onForm('done')} aria-label={`Done: ${step.name}`}>
-          Done …
-        </Button>
-      )}
-      {mustNotBeSkipped(step) ? (
-        step.closedBy === null && (
-          <Button kind="quiet" onClick={() => onForm('notApplicable')} aria-label={`Does not apply: ${step.name}`}>
-            Does not apply …
-          </Button>
-        )
-      ) : (
-        <Button kind="quiet" onClick={() => onForm('skip')} aria-label={`Skip: ${step.name}`}>
-          Skip …
-        </Button>
-      )}
-      {up !== undefined && (
-        <Button
-          kind="quiet"
-          onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: up }).then(say)}
-          aria-label={`Move up: ${step.name}`}
-        >
-          ↑
-        </Button>
-      )}
-      {down !== undefined && (
-        <Button
-          kind="quiet"
-          onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: down }).then(say)}
-          aria-label={`Move down: ${step.name}`}
-        >
-          ↓
-        </Button>
-      )}
-      <Fault text={fault} />
-    </div>
-  )
-}
-
-/** After which step this one goes when it is moved one up or down; undefined where a gate or the stage's end stands there. */
-function neighbours(steps: readonly JobStep[], step: JobStep, places: readonly (string | null)[]) {
-  const stage = steps.filter(({ stage: own }) => own === step.stage)
-  const at = stage.findIndex(({ id }) => id === step.id)
-  const above: string | null | undefined = at > 0 ? (stage[at - 2]?.id ?? null) : undefined
-  const below = stage[at + 1]?.id
-  return {
-    up: above !== undefined && places.includes(above) ? above : undefined,
-    down: below !== undefined && places.includes(below) ? below : undefined,
-  }
-}
-
 const REASONED = { skip: 'stepSkipped', notApplicable: 'stepNotApplicable', reopen: 'stepReopened' } as const
 const SUBMITS = {
   done: 'Confirm in my name',
@@ -280,7 +173,7 @@ function StepForm({
 }: {
   readonly work: Work
   readonly step: JobStep
-  readonly kind: Exclude<Form, 'none'>
+  readonly kind: Exclude<StepQuestion, 'none'>
   readonly onSending: (sending: boolean) => void
   readonly onClose: () => void
 }) {

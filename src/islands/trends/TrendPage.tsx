@@ -1,13 +1,14 @@
 import { useMemo, useState } from 'react'
 import type { JobView } from '../../contract/answers'
-import { figuresAt, paceAt, signed } from '../../contract/figuresAt'
-import { forecastLines, lastsWord, spreadWord } from '../../contract/forecastWords'
+import { figuresAt, paceAt } from '../../contract/figuresAt'
+import { forecastLines, lastsWord } from '../../contract/forecastWords'
 import { verdictLabel } from '../../core/decision/level'
 import { reductionLabel } from '../../core/method/reduction'
-import { formatHours } from '../../core/quantity/format'
+import { formatHours, withSign } from '../../core/quantity/format'
 import type { Characteristic } from '../../core/record/bookSchema'
 import { evaluate } from '../../core/record/evaluate'
 import type { CharacteristicResult } from '../../core/record/results'
+import { spreadWord } from '../../core/trend/spreadWord'
 import { VerdictMark } from '../../ui/VerdictMark'
 import { receiving } from '../handed/handed'
 import styles from './TrendPage.module.css'
@@ -135,7 +136,7 @@ function Points({ characteristic, result, view }: PartProps) {
               </td>
               <td className="figure">{formatHours(point.runningHours)}</td>
               <td className="figure">{figure(point.value)}</td>
-              <td className="figure">{before ? signed(figure(point.value - before.value)) : '–'}</td>
+              <td className="figure">{before ? withSign(figure(point.value - before.value)) : '–'}</td>
             </tr>
           )
         })}
@@ -159,7 +160,7 @@ function Facts({ characteristic, result, view }: PartProps) {
       <dd className="figure">{result.line.length}</dd>
       {spread && (
         <>
-          <dt>Doubt from {spreadWord[spread.from]}</dt>
+          <dt>Band by {spreadWord[spread.from]}</dt>
           <dd className="figure">
             ± {figuresAt(of, characteristic.limits[0]?.judges).expanded(spread.value)} {unit}
           </dd>

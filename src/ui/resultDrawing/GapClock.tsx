@@ -1,5 +1,5 @@
 import type { MethodOf } from '../../core/method/method'
-import { fitAround } from '../../core/method/reduce/around'
+import { fitAround } from '../../core/method/reduce/clockVector'
 import { around, Frame, styles } from './frame'
 import type { DrawingProps } from './ResultDrawing'
 

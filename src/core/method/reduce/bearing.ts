@@ -21,6 +21,7 @@ import type { MethodOf } from '../method'
 import { stripClearance } from '../plasticStrip'
 import { knownOf, type MethodFault } from '../reduction'
 import { type SheetPlace, sheetOf } from './places'
+import { giveExtremes } from './points'
 import {
   give,
   giveWear,
@@ -100,20 +101,13 @@ export function reduceStrip(input: ReduceInput<'plasticStrip'>): Outcome {
     term('by its scale', interval, quantity),
   ]
   const [widest, narrowest] = [holderOf(read, 'largest'), holderOf(read, 'smallest')]
-  const [largest, smallest] = [over(all, largestOf), over(all, smallestOf)]
   const values: Values = {}
-  give(values, 'maximum', largest, { quantity, where: widest.label, sum: sumOf(widest) })
-  give(values, 'minimum', smallest, { quantity, where: narrowest.label, sum: sumOf(narrowest) })
-  give(
-    values,
-    'mean',
-    over(all, (of) => meanOf(of, guard)),
-    {
-      quantity,
-      where: `${read.length} strips`,
-      sum: read.map(({ label, interval }) => term(label, interval, quantity)),
-    },
-  )
+  const { largest, smallest } = giveExtremes(values, all, guard, {
+    quantity,
+    largest: { where: widest.label, sum: sumOf(widest) },
+    smallest: { where: narrowest.label, sum: sumOf(narrowest) },
+    mean: { where: `${read.length} strips`, sum: read.map(({ label, interval }) => term(label, interval, quantity)) },
+  })
   giveWear(values, method, { largest, smallest }, nominal, guard)
   give(
     values,

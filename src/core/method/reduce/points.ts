@@ -18,6 +18,28 @@ export interface PointValues {
   readonly smallest: Known | null
 }
 
+type Told = Pick<Parameters<typeof give>[3], 'where' | 'sum'>
+
+/** Largest, smallest and mean of values that are known, each with where it comes from. */
+export function giveExtremes(
+  values: Values,
+  known: readonly Known[],
+  guard: number,
+  told: { readonly quantity: QuantityKind; readonly largest: Told; readonly smallest: Told; readonly mean: Told },
+): { readonly largest: Known | null; readonly smallest: Known | null } {
+  const { quantity } = told
+  const [largest, smallest] = [over(known, largestOf), over(known, smallestOf)]
+  give(values, 'maximum', largest, { quantity, ...told.largest })
+  give(values, 'minimum', smallest, { quantity, ...told.smallest })
+  give(
+    values,
+    'mean',
+    over(known, (of) => meanOf(of, guard)),
+    { quantity, ...told.mean },
+  )
+  return { largest, smallest }
+}
+
 /** Largest, smallest, mean, median and spread over the places of a set. */
 export function pointValues(
   places: readonly SheetPlace[],
@@ -35,16 +57,12 @@ export function pointValues(
   const all = taken.map((place) => term(place.label, place.interval, quantity))
   const readings = taken.reduce((sum, place) => sum + place.readings.length, 0)
   const where = taken.length === 1 ? `${readings} reading${readings === 1 ? '' : 's'}` : `${taken.length} places`
-  const largest = over(known, largestOf)
-  const smallest = over(known, smallestOf)
-  give(values, 'maximum', largest, { quantity, where: high.label, sum: sumAt(high) })
-  give(values, 'minimum', smallest, { quantity, where: low.label, sum: sumAt(low) })
-  give(
-    values,
-    'mean',
-    over(known, (of) => meanOf(of, guard)),
-    { quantity, where, sum: taken.length === 1 ? sumAt(high) : all },
-  )
+  const { largest, smallest } = giveExtremes(values, known, guard, {
+    quantity,
+    largest: { where: high.label, sum: sumAt(high) },
+    smallest: { where: low.label, sum: sumAt(low) },
+    mean: { where, sum: taken.length === 1 ? sumAt(high) : all },
+  })
   if (taken.length >= 3) give(values, 'median', over(known, medianKnown), { quantity, where, sum: all })
   give(
     values,

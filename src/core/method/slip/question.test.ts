@@ -1,22 +1,11 @@
 import { expect, test } from 'vitest'
-import type { Limit } from '../../limit/limit'
+import { limitOn } from '../../limit/limit.fixture'
 import { parseReading } from '../../quantity/reading'
 import { places, testGauge } from '../everyMethod.fixture'
 import type { Method } from '../method'
-import type { ReductionName } from '../reduction'
 import { questionReading, type SlipInput } from './question'
 import { explainSlip, type SlipKind, type SlipQuestion } from './slip'
 
-const limit = (judges: ReductionName, side: 'upper' | 'lower', wear: number): Limit => ({
-  id: judges,
-  judges,
-  side,
-  plan: null,
-  wear,
-  whenPassed: 'mend',
-  instruction: '',
-  source: { document: 'D', page: '1' },
-})
 const bore: Method = {
   kind: 'boreDiameter',
   masterMm: 220.2,
@@ -27,9 +16,9 @@ const bore: Method = {
 const journal: Method = { kind: 'outsideDiameter', stations: places('A'), directions: places('1'), walk: 'stationFirst' }
 const float: Method = { kind: 'endFloat', repeatsAtLeast: 3, repeatabilityLimit: 0.02 }
 const parts = {
-  bore: { method: bore, newSize: [220.18, 220.226] as const, limits: [limit('maximum', 'upper', 220.46)] },
-  journal: { method: journal, newSize: [219.971, 220] as const, limits: [limit('minimum', 'lower', 219.85)] },
-  float: { method: float, newSize: [0.2, 0.3] as const, limits: [limit('mean', 'upper', 0.5), limit('mean', 'lower', 0.15)] },
+  bore: { method: bore, newSize: [220.18, 220.226] as const, limits: [limitOn('maximum', 'upper', 220.46)] },
+  journal: { method: journal, newSize: [219.971, 220] as const, limits: [limitOn('minimum', 'lower', 219.85)] },
+  float: { method: float, newSize: [0.2, 0.3] as const, limits: [limitOn('mean', 'upper', 0.5), limitOn('mean', 'lower', 0.15)] },
 }
 
 const figures = { quantity: 'length', system: 'metric', step: 0.001 } as const

@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
 import type { UnitSystem } from '../../quantity/format'
+import { type Random, randomFrom } from '../../random.fixture'
 import type { Characteristic } from '../../record/bookSchema'
 import { questionAt } from '../../record/questionAt'
 import type { InspectionRecord, Overhaul, Reading } from '../../record/recordSchema'
@@ -15,20 +16,6 @@ import type { Method } from '../method'
  * figures are the same on every run; they are printed, and kept in docs/slip-guards.md.
  */
 const SEED = 14_253
-
-/** Small generator of uniform numbers (mulberry32, public domain), and normal ones from it. */
-function randomFrom(seed: number) {
-  let state = seed
-  const uniform = (): number => {
-    state = (state + 0x6d2b79f5) | 0
-    let t = Math.imul(state ^ (state >>> 15), 1 | state)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
-  }
-  const normal = (): number => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform())
-  return { uniform, normal, pick: <T>(items: readonly T[]): T => items[Math.floor(uniform() * items.length)] as T }
-}
-type Random = ReturnType<typeof randomFrom>
 
 const place = (id: string) => ({ id, label: id })
 const SIX = { stations: ['A', 'B', 'C'].map(place), directions: ['1', '2'].map(place), walk: 'stationFirst' } as const
