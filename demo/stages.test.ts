@@ -124,6 +124,28 @@ describe('a change', () => {
     )
     return { ...made, gauges, book: { ...made.book, characteristics } }
   }
+  /** Bore found at one size all around, left wider at three places and narrower at three: the means agree. */
+  test.each([
+    [undefined, 'inside'],
+    [true, 'outside'],
+  ] as const)('held against every place (%s) is %s where means agree and places do not', (eachPlace, standing) => {
+    const made = demoRecord(
+      { ...foundNow, 'bearing-bore': Array(6).fill('+0.120') },
+      { asLeft: { 'bearing-bore': ['+0.132', '+0.108', '+0.132', '+0.108', '+0.132', '+0.108'] } },
+    )
+    const held = change(eachPlace ? { eachPlace } : {})
+    const limits = { ...held, least: -0.006, greatest: 0.006 }
+    const characteristics = made.book.characteristics.map((item) =>
+      item.id === 'bearing-bore' ? { ...item, changes: [limits] } : item,
+    )
+    const of = { ...made, book: { ...made.book, characteristics } }
+    expect(resultOf(of, 'bearing-bore').changes).toMatchObject([{ standing }])
+    const strong = evaluate(of)
+      .parts.find(({ id }) => id === 'shell')
+      ?.stages.find(({ stage }) => stage === 'asLeft')?.verdict
+    expect(strong).toBe(eachPlace ? 'hold' : 'reuse')
+  })
+
   const cases: { name: string; texts: readonly string[]; over?: Partial<ChangeLimit>; standing: string; moved?: number }[] = [
     { name: 'within what may be', texts: ['0.32', '0.32', '0.32'], standing: 'inside', moved: 0.02 },
     { name: 'grown too far', texts: ['0.40', '0.40', '0.40'], standing: 'outside', moved: 0.1 },

@@ -190,6 +190,24 @@ const cases: Case[] = [
     values: [100, 0, 30, 0, 0, 60],
     gives: { damaged: 2, adjacentDamaged: 1, worstWorn: 100 },
   },
+  {
+    name: 'broken apart from how worn the rest is',
+    method: everyMethod.elements,
+    values: [100, 0, 30, 0, 0, 60],
+    gives: { broken: 1, worstOfRest: 60 },
+  },
+  {
+    name: 'one that may be broken is counted so, and may be the worst of the rest',
+    method: everyMethod.elements,
+    values: [100, 0, 30, [90, 100], 0, 60],
+    gives: { broken: [1, 2], worstOfRest: [60, 100] },
+  },
+  {
+    name: 'nothing is left to be worn where all are broken',
+    method: everyMethod.elements,
+    values: [100, 100, 100, 100, 100, 100],
+    gives: { broken: 6, worstOfRest: null, adjacentDamaged: 6 },
+  },
   { name: 'points of a rig in their bands', method: everyMethod.benchTest, values: [4.1, 5], gives: { failedPoints: 1 } },
   {
     name: 'a point that may be out of its band',
