@@ -14,6 +14,7 @@ import { formatHours, formatQuantity, type UnitSystem, unitOf, withSign } from '
 import { differenceOf } from '../quantity/kind'
 import { lastsOf, type SisterSpread, type TrendInput, trendOf } from '../trend/forecast'
 import { spreadWord } from '../trend/spreadWord'
+import { rateOf } from '../trend/wearLine'
 import type { Characteristic, Part, Route } from './bookSchema'
 import type { LinesByValue } from './earlier'
 import { neverGiven } from './faults'
@@ -136,7 +137,7 @@ function trendsOf(input: CharacteristicInput, { values }: Reductions): readonly 
   return [...new Set(characteristic.limits.map(({ judges }) => judges))].map((judges): Trend => {
     const value = values[judges]
     const line = earlier.get(judges) ?? []
-    if (!value) return { judges, line, rate: null, spread: null, forecasts: [] }
+    if (!value) return { judges, line, rate: rateOf(line), spread: null, forecasts: [] }
     return trendOf(
       judges,
       trendInput(input, judges, value),
