@@ -91,6 +91,13 @@ test('a step of making safe that does not apply opens the way when a second pers
   expect(safe(said, ...rest)).toBe(false)
   expect(safe(said, agreedBy('Mara Ellwood'), ...rest)).toBe(false)
   expect(safe(said, agreedBy('Ida Marsh'), ...rest)).toBe(true)
+  const stillOpen = (...entries: ReturnType<typeof entry>[]): boolean => {
+    const record = demoRecord(foundNow)
+    const { exceptions } = ready({ ...record, job: { ...record.job, level: 'bearing-check', entries } })
+    return exceptions.includes(`Not done: ${first.name}`)
+  }
+  expect(stillOpen(said, ...rest)).toBe(true)
+  expect(stillOpen(said, agreedBy('Ida Marsh'), ...rest)).toBe(false)
   expect(safe(entry({ kind: 'stepSkipped', step: first.id, reason: 'in a hurry' }), ...rest)).toBe(false)
 })
 

@@ -72,7 +72,7 @@ const lastLater = ({ stages }: PartResult): PartResult['stages'][number] | undef
 
 function notDone(record: InspectionRecord, results: Results, work: WorkState): string[] {
   const steps = jobSteps(record.book, work, levelsInPlay(results.scope))
-  return steps.filter((step) => step.standing.kind === 'open' && !isSettled(step)).map(({ name }) => `Not done: ${name}`)
+  return steps.filter((step) => !isSettled(step)).map(({ name }) => `Not done: ${name}`)
 }
 
 /** Steps of the order of work that no procedure counts and that nobody has confirmed. Nothing is ordered where nothing is needed. */

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { verdictLabel } from '../../core/decision/level'
 import { standingFindings } from '../../core/work/fold'
 import { findingTitle, openCauses } from '../../core/work/openQuestions'
+import { isSettled } from '../../core/work/steps'
 import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { TabPanel, Tabs } from '../../ui/Tabs'
@@ -34,7 +35,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
   const looked = work.work.lookedAt.get(partId)
   const causes = openCauses(work.work)
   const steps = work.steps.filter(({ stage }) => stage === 'look')
-  const stepsDone = steps.filter(({ standing }) => standing.kind !== 'open').length
+  const stepsDone = steps.filter(isSettled).length
   const assemblies = [...new Set(book.parts.map(({ assembly }) => assembly))]
   const changed = own.find(({ id }) => id === changing) ?? null
   return (

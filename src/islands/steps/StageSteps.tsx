@@ -1,4 +1,5 @@
 import type { ProcedureStage } from '../../core/work/stages'
+import { isSettled } from '../../core/work/steps'
 import { ButtonLink } from '../../ui/Button'
 import { receiving } from '../handed/handed'
 import { ComplaintNote } from '../work/ComplaintNote'
@@ -31,7 +32,7 @@ const next: Record<OwnStage, { readonly path: string; readonly text: string }> =
 function StageSteps({ stage, ...props }: WorkProps & { readonly stage: OwnStage }) {
   const work = useWork(props)
   const own = work.steps.filter((step) => step.stage === stage)
-  const done = own.filter(({ standing }) => standing.kind !== 'open').length
+  const done = own.filter(isSettled).length
   const { job } = work.record
   return (
     <div className={styles.page}>

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { CAUTION } from '../../contract/words'
 import type { WorkPosition } from '../../core/work/fold'
+import { isSettled } from '../../core/work/steps'
 import { stillInside, stripFaults } from '../../core/work/stripFaults'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
@@ -68,7 +69,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
   const current = trays.find(({ name }) => name === chosenTray)?.name ?? trays.at(-1)?.name ?? 'Tray 1'
   const mayMove = work.closed === null
   const stripSteps = work.steps.filter(({ stage }) => stage === 'strip')
-  const stepsDone = stripSteps.filter(({ standing }) => standing.kind !== 'open').length
+  const stepsDone = stripSteps.filter(isSettled).length
   const isOut = state.positions.filter(({ tray }) => tray !== null).length
 
   const { write } = work
