@@ -101,6 +101,38 @@ test('a gauge that types like a keyboard loses no figure, wherever the focus is'
   await context.close()
 })
 
+test('a gauge of another kind, or none, is asked about once, stored, and settles no more than it can', async ({
+  browser,
+  medida,
+}) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  const taken = page.locator('button[data-state=taken]')
+  const alert = page.getByRole('alert')
+  await open(page, `/jobs/${JOB}/bench?c=ring-gap-2`)
+  const field = await readingField(page)
+  await page.getByLabel('In hand').selectOption('None of the store')
+  await field.fill('0.95')
+  await field.press('Enter')
+  await expect(alert).toContainText('settles nothing')
+  await page.keyboard.press('k')
+  await expect(taken).toHaveCount(1)
+  await expect(page.getByText('No gauge noted')).toBeVisible()
+  await expect.poll(() => readingTexts(medida, JOB, 'ring-gap-2')).toEqual(['0.95'])
+
+  // For another characteristic the usual gauge is in hand again.
+  await open(page, `/jobs/${JOB}/bench?c=ring-gap-3`)
+  await readingField(page)
+  await expect(page.getByLabel('In hand')).not.toHaveValue('')
+  await page.getByLabel('In hand').selectOption({ label: 'DI-07 · Dial indicator, 5 mm travel' })
+  await field.fill('0.95')
+  await field.press('Enter')
+  await expect(alert).toContainText('another kind')
+  await page.keyboard.press('k')
+  await expect(taken).toHaveCount(1)
+  await expect(page.getByText('No gauge noted')).toBeHidden()
+  await context.close()
+})
+
 /** A serial port as the browser would hand it out, fed from the test by `window.serialSays`, heard in `window.serialHeard`. */
 function serialPort(): void {
   const heard: string[] = []

@@ -1,5 +1,4 @@
 import type { ReadingBody } from '../contract/bodies'
-import { gaugeKindLabel } from '../core/gauge/gauge'
 import { stepsAreSafe } from '../core/job/progress'
 import { standingBy } from '../core/job/standing'
 import { acceptsSlot, masterAt, slotLabel } from '../core/method/layout'
@@ -7,7 +6,7 @@ import type { UnitSystem } from '../core/quantity/format'
 import { explainReadingFault } from '../core/quantity/reading'
 import type { Characteristic, LimitBook } from '../core/record/bookSchema'
 import { noBook } from '../core/record/noBook'
-import { defaultUnitAt, gaugeKindAt, readTyped, type TypedReading } from '../core/record/typedReading'
+import { defaultUnitAt, readTyped, type TypedReading } from '../core/record/typedReading'
 import { withTyped } from '../core/work/typedBook'
 import type { Executor } from '../db/client'
 import { findGauge, lockForReading, readingsAt } from '../db/queries/jobs'
@@ -46,8 +45,10 @@ export async function acceptReading(context: Context, jobId: string, body: Readi
       throw new Refused('conflict', 'The machine is not confirmed safe yet. Finish “Make safe” first, then measure.')
     const characteristic = book.characteristics.find(({ id }) => id === body.characteristic)
     if (!characteristic) throw new Refused('notFound', `The limit book has no characteristic “${body.characteristic}”.`)
-    const gauge = body.gauge === null ? null : ((await findGauge(db, body.gauge)) ?? 'unknown')
-    const { fields, exact } = checkReading(characteristic, body, gauge, job.units, here)
+    // One of another kind, or none, was asked about at the bench: it is stored, and the core says what it settles.
+    if (body.gauge !== null && !(await findGauge(db, body.gauge)))
+      throw new Refused('notFound', `There is no gauge “${body.gauge}” in the store.`)
+    const { fields, exact } = checkReading(characteristic, body, job.units, here)
     const stored = await db
       .insert(reading)
       .values({
@@ -131,21 +132,12 @@ const GREATEST = 1e9
 /** No part here is longer. */
 const GREATEST_MM = 100_000
 
-type GaugeRow = NonNullable<Awaited<ReturnType<typeof findGauge>>>
-
-function checkReading(
-  characteristic: Characteristic,
-  body: ReadingBody,
-  gauge: GaugeRow | 'unknown' | null,
-  units: UnitSystem,
-  here: readonly Row[],
-): Checked {
+function checkReading(characteristic: Characteristic, body: ReadingBody, units: UnitSystem, here: readonly Row[]): Checked {
   if (!acceptsSlot(characteristic.method, body))
     throw new Refused(
       'notPossible',
       `${characteristic.name} takes no reading at station ${body.station}, direction ${body.direction}, repeat ${body.repeat}.`,
     )
-  checkGauge(characteristic, body, gauge)
   checkPlace(here, body, slotLabel(characteristic.method, body) || characteristic.name)
   if (body.kind !== 'read') {
     const nothing = { value: null, low: null, high: null }
@@ -168,20 +160,6 @@ function checkReading(
         : `“${body.text}” is larger than anything measured here. Check the unit.`,
     )
   return { fields, exact }
-}
-
-function checkGauge(characteristic: Characteristic, body: ReadingBody, gauge: GaugeRow | 'unknown' | null): void {
-  const wanted = gaugeKindAt(characteristic, body)
-  if (gauge === null) {
-    if (wanted === 'eye' || body.kind !== 'read') return
-    throw new Refused('notPossible', `${characteristic.name} is measured with: ${gaugeKindLabel[wanted]}. Take one in hand.`)
-  }
-  if (gauge === 'unknown') throw new Refused('notFound', `There is no gauge “${body.gauge}” in the store.`)
-  if (gauge.kind !== wanted)
-    throw new Refused(
-      'notPossible',
-      `${gauge.code} is not the kind of gauge that ${characteristic.name} is measured with. Take another one in hand.`,
-    )
 }
 
 /** A place holds one standing reading: a first one where there is none, a correction of exactly the one that stands. */

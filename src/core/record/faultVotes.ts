@@ -35,7 +35,7 @@ export function sayFault(
     case 'noGauge':
       return {
         rule: 'gauge',
-        reason: `Read with nobody knows what: ${listed(fault.slots)}`,
+        reason: `No gauge noted: ${listed(fault.slots)}`,
         settledBy: 'Take it again with a gauge from the store.',
       }
     case 'otherGauge':

@@ -76,7 +76,7 @@ function correct(characteristic: Measurable, reading: Reading, gauges: ReadonlyM
     interval: corrected.interval,
     errors: corrected.errors,
     gauge,
-    doubt: mayBeMisread(characteristic, reading) ? 'notUnderstood' : doubtOf(characteristic, reading, gauge),
+    doubt: mayBeMisread(characteristic, reading) ? 'notUnderstood' : doubtOfGauge(characteristic, reading, gauge),
     reading,
     corrected,
   }
@@ -96,7 +96,7 @@ function mayBeMisread({ method }: Measurable, { station, text }: Reading): boole
 }
 
 /** Whether nothing says how well a figure is known: nobody knows the gauge, or it measures another quantity. */
-function doubtOf(characteristic: Measurable, slot: Pick<Reading, 'station'>, gauge: Gauge): Taken['doubt'] {
+export function doubtOfGauge(characteristic: Measurable, slot: Pick<Reading, 'station'>, gauge: Gauge): Taken['doubt'] {
   const { method } = characteristic
   if (formAt(method, slot).kind !== 'quantity') return null
   const kind = gaugeKindAt(characteristic, slot)

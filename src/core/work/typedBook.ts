@@ -183,7 +183,8 @@ function refuseMethod({ method, id }: Characteristic, others: readonly Character
   for (const [name, of] of Object.entries(method.names)) {
     const found = find(of.characteristic)
     if (!found) return `“${name}” stands for a characteristic that is not measured here.`
-    if (!(of.value in givesOf(found.method))) return `“${found.name}” has no value “${of.value}”.`
+    if (!(of.value in givesOf(found.method)))
+      return `“${found.name}” has no value “${reductionLabel[of.value as ReductionName] ?? of.value}”.`
   }
   const formula = parseFormula(method.formula, Object.keys(method.names))
   if (!formula.ok) return formula.fault

@@ -174,9 +174,10 @@ function Sketch({ bench, active }: { readonly bench: BenchState; readonly active
         taken={takenKeys(taken)}
         system={record.machine.units}
         values={valuesOf(taken)}
+        nameOf={(id) => record.book.characteristics.find((other) => other.id === id)?.name ?? id}
       />
     )
-  }, [characteristic, standing, active, record.machine.units])
+  }, [characteristic, standing, active, record.machine.units, record.book])
 }
 
 /** As its page shows it. */

@@ -1,15 +1,14 @@
 import { type Gauge, gaugeKindFacts, gaugeKindLabel } from '../../core/gauge/gauge'
 import { figuresOf } from '../../core/quantity/figures'
-import { gaugeKindAt } from '../../core/record/typedReading'
 import { Button } from '../../ui/Button'
 import styles from './Bench.module.css'
 import type { Bench } from './benchState'
+import { NO_GAUGE } from './useGaugeInHand'
 
 /** The gauge readings are taken with, remembered for its kind; a lapsed calibration is said plainly. */
 export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly today: string }) {
-  const { gauge, gaugesOfKind, characteristic, system } = bench
-  const wanted = gaugeKindAt(characteristic, bench.active)
-  const lapsed = gauge !== undefined && gauge.calibrationDue < today
+  const { gauge, inHand } = bench
+  const { wanted, ofKind, others } = inHand
   return (
     <div className={styles.hand}>
       <label className={styles.handLabel} htmlFor="gauge">
@@ -17,44 +16,58 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
       </label>
       {wanted === 'eye' ? (
         <span>{gaugeKindLabel.eye}</span>
-      ) : gauge ? (
+      ) : (
         <>
           <select
             id="gauge"
             className={styles.handSelect}
-            value={gauge.id}
+            value={gauge?.id ?? NO_GAUGE}
             onChange={(event) => bench.takeInHand(event.currentTarget.value)}
           >
-            {gaugesOfKind.map((item) => (
-              <option key={item.id} value={item.id}>
-                {item.code} · {item.name}
-              </option>
-            ))}
-          </select>
-          <span className={styles.handFacts}>
-            <span className="figure">
-              ±{' '}
-              {figuresOf(gaugeKindFacts[gauge.kind].quantity, system, errorStep(gauge)).difference(gauge.maximumPermissibleError)}
-            </span>
-            ,{' '}
-            {lapsed ? (
-              <b className={styles.lapsed}>! calibration lapsed {gauge.calibrationDue}</b>
-            ) : (
-              <span>
-                calibrated until <span className="figure">{gauge.calibrationDue}</span>
-              </span>
+            <GaugeOptions gauges={ofKind} />
+            {others.length > 0 && (
+              <optgroup label="Of another kind">
+                <GaugeOptions gauges={others} />
+              </optgroup>
             )}
-            <ConditionsNote bench={bench} />
-            <span className={styles.links}>
-              <GaugeLinkNote bench={bench} />
-              <CableNote bench={bench} />
-            </span>
-          </span>
+            <option value={NO_GAUGE}>None of the store</option>
+          </select>
+          {gauge ? (
+            <GaugeFacts gauge={gauge} bench={bench} today={today} />
+          ) : (
+            ofKind.length === 0 && <b className={styles.lapsed}>No {gaugeKindLabel[wanted].toLowerCase()} in the store</b>
+          )}
         </>
-      ) : (
-        <b className={styles.lapsed}>No {gaugeKindLabel[wanted].toLowerCase()} in the store</b>
       )}
     </div>
+  )
+}
+
+const GaugeOptions = ({ gauges }: { readonly gauges: readonly Gauge[] }) =>
+  gauges.map(({ id, code, name }) => (
+    <option key={id} value={id}>
+      {code} · {name}
+    </option>
+  ))
+
+function GaugeFacts({ gauge, bench, today }: { readonly gauge: Gauge; readonly bench: Bench; readonly today: string }) {
+  const { difference } = figuresOf(gaugeKindFacts[gauge.kind].quantity, bench.system, errorStep(gauge))
+  return (
+    <span className={styles.handFacts}>
+      <span className="figure">± {difference(gauge.maximumPermissibleError)}</span>,{' '}
+      {gauge.calibrationDue < today ? (
+        <b className={styles.lapsed}>! calibration lapsed {gauge.calibrationDue}</b>
+      ) : (
+        <span>
+          calibrated until <span className="figure">{gauge.calibrationDue}</span>
+        </span>
+      )}
+      <ConditionsNote bench={bench} />
+      <span className={styles.links}>
+        <GaugeLinkNote bench={bench} />
+        <CableNote bench={bench} />
+      </span>
+    </span>
   )
 }
 

@@ -13,6 +13,7 @@ import { VoteList } from '../../ui/VoteList'
 import styles from './Bench.module.css'
 import type { Bench } from './benchState'
 import { Closings } from './Closings'
+import { ErrorSources } from './ErrorSources'
 import { StagesBeside } from './StagesBeside'
 
 /** What follows from the readings: verdict, judged value, ribbon, reductions against their limits, reasons. */
@@ -47,6 +48,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
           </span>
         </p>
       </div>
+      {shown && judges && shown.uncertainty > 0 && <ErrorSources bench={bench} name={judges} value={shown} />}
       <LimitRibbon model={ribbonOf(characteristic, result, record.job.policy)} width={300} labels system={system} />
       {bench.stage !== 'asFound' && <StagesBeside bench={bench} />}
       <ResultDrawing method={characteristic.method} taken={bench.taken} figures={figuresAt(bench, undefined)} />

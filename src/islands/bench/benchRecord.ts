@@ -67,10 +67,9 @@ export function bodyOf({
 }
 
 /** Why nothing can be typed at the bench; null when it can. */
-export function closedBecause(view: JobView, gauge: Gauge | 'none needed' | undefined): string | null {
+export function closedBecause(view: JobView): string | null {
   const closed = whyClosed(jobStanding(view))
   if (closed !== null) return closed
   if (!view.may.measure) return 'You may look, but not enter readings: that is the inspector’s.'
-  if (!isMadeSafe(view.record, view.confirmations)) return 'Finish “Make safe” before measuring.'
-  return gauge ? null : 'No gauge of the kind this method needs is in the store. Add one under Gauges.'
+  return isMadeSafe(view.record, view.confirmations) ? null : 'Finish “Make safe” before measuring.'
 }

@@ -14,6 +14,7 @@ import type { Entries } from '../work/useEntries'
 import type { Gauge } from './benchRecord'
 import type { Delivery } from './localReadings'
 import type { useConditions } from './useConditions'
+import type { InHand } from './useGaugeInHand'
 import type { GaugeWord } from './useGaugeWord'
 import type { Outbox } from './useOutbox'
 import type { Cable } from './useSerialGauge'
@@ -109,7 +110,7 @@ export interface Bench extends BenchActs {
   readonly question: SlipQuestion | null
   readonly outbox: Outbox
   readonly gauge: Gauge | undefined
-  readonly gaugesOfKind: readonly Gauge[]
+  readonly inHand: InHand
   readonly conditions: ReturnType<typeof useConditions>
   readonly word: GaugeWord
   readonly cable: Cable

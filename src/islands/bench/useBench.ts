@@ -15,18 +15,17 @@ import type { CharacteristicResult } from '../../core/record/results'
 import type { Stage } from '../../core/record/stage'
 import { stages } from '../../core/record/stage'
 import { standingReadings } from '../../core/record/standing'
-import { gaugeKindAt, readTyped } from '../../core/record/typedReading'
+import { readTyped } from '../../core/record/typedReading'
 import { foldWork } from '../../core/work/fold'
 import { getJson } from '../httpClient'
 import { useKept } from '../offline/useKept'
 import { bodyOf, closedBecause, lastToUndo, latestOf, NO_VALUE, NOT_KEPT, onlySlot } from './benchRecord'
 import type { Bench, BenchActs, BenchProps, Mode } from './benchState'
-import { gaugeInHand } from './fittingGauge'
 import { showable } from './localReadings'
 import { repeatsShown } from './sheet'
 import { useConditions } from './useConditions'
 import { type Draft, useDraft } from './useDraft'
-import { useGaugesInHand } from './useGaugesInHand'
+import { useGaugeInHand } from './useGaugeInHand'
 import { useGaugeWord } from './useGaugeWord'
 import { useOutbox } from './useOutbox'
 import { useSerialGauge } from './useSerialGauge'
@@ -50,7 +49,6 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
   useKept({ person, view, today, madeAt, outbox, noted: notes.stored, offline })
   const conditions = useConditions(jobId)
   const [system, setSystem] = useState<UnitSystem>(record.machine.units)
-  const [hand, takeInHand] = useGaugesInHand()
   const [text, setText] = useState('')
   const [fault, setFault] = useState<string | null>(null)
   const [mode, setMode] = useState<Mode>(READ)
@@ -97,12 +95,8 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
   const typed = text.trim() === '' || slots.length === 0 ? null : readTyped(characteristic, active, text, machineUnits)
   const parsed = typed?.ok ? typed.value.parsed : null
 
-  const kindOfGauge = gaugeKindAt(characteristic, active)
-  const gaugesOfKind = record.gauges.filter((item) => item.kind === kindOfGauge && !item.replaced)
-  const gauge =
-    kindOfGauge === 'eye'
-      ? undefined
-      : gaugeInHand(gaugesOfKind, hand[kindOfGauge], characteristic, active, today, record.machine.units)
+  const inHand = useGaugeInHand(record, characteristic, active, today)
+  const { gauge } = inHand
   const gaugeId = gauge?.id ?? null
   const takenUnder = conditions.at(gaugeId, quantityAt(characteristic.method, active) === 'length')
 
@@ -110,7 +104,7 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
   const fields = typed?.ok ? typed.value.fields : null
   // biome-ignore lint/correctness/useExhaustiveDependencies: text and place say what the fields are, the conditions what it is taken under
   const evaluated = useMemo(() => {
-    if (fields === null || (gaugeId === null && kindOfGauge !== 'eye')) return evaluation
+    if (fields === null) return evaluation
     const preview: Reading = {
       ...NOT_KEPT,
       stage,
@@ -124,12 +118,12 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
     }
     const others = standing.filter((reading) => slotKey(reading) !== slotKey(active))
     return evaluation.with(characteristic.id, [...others, preview], stage)
-  }, [evaluation, standing, characteristic.id, active, text, gaugeId, kindOfGauge, conditions.conditions, stage])
+  }, [evaluation, standing, characteristic.id, active, text, gaugeId, conditions.conditions, stage])
   const { results } = evaluated
   const whole = results.characteristics[index] as CharacteristicResult
   const result = useMemo(() => evaluated.at(characteristic.id, stage), [evaluated, characteristic.id, stage])
 
-  const closed = closedBecause(view, kindOfGauge === 'eye' ? 'none needed' : gauge)
+  const closed = closedBecause(view)
 
   const draft = useMemo((): Draft => ({ characteristic: place.id, slot: place.slot, stage, text }), [place, stage, text])
   useDraft(jobId, draft, (saved) => {
@@ -245,7 +239,9 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
       correct(slot)
       return setText(figures)
     }
-    const slip = slips === 'ask' && kept.current !== figures ? slipIn(slot, figures, understood.value.parsed) : null
+    const slip =
+      inHand.question(slot, standing) ??
+      (slips === 'ask' && kept.current !== figures ? slipIn(slot, figures, understood.value.parsed) : null)
     if (slip) {
       setPlace({ id: characteristic.id, slot })
       setText(figures)
@@ -380,7 +376,12 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
     takeSuggestion: () => {
       if (question?.likely) acceptText(active, question.likely.text, 'keep')
     },
-    keepTyped: () => acceptText(active, text, 'keep'),
+    keepTyped: () => {
+      // A gauge that is kept says nothing yet about the figure.
+      const ofGauge = question?.code === 'noGauge' || question?.code === 'otherKindOfGauge'
+      if (ofGauge) inHand.keep()
+      acceptText(active, text, ofGauge ? 'ask' : 'keep')
+    },
     goTo,
     moveBy,
     step,
@@ -432,7 +433,10 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
       setMode((before) => (before.kind === 'read' ? before : { ...before, reason }))
     },
     cancel: reset,
-    takeInHand: (id) => takeInHand(kindOfGauge, id),
+    takeInHand: (id) => {
+      inHand.take(id)
+      setQuestion(null)
+    },
     insist: async (reading) => {
       const answer = await getJson<JobView>(`/api/jobs/${encodeURIComponent(jobId)}`)
       if (answer.kind !== 'ok') return setFault('The server cannot be asked what stands there now. Try again in a moment.')
@@ -487,8 +491,8 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
     mode,
     question,
     outbox,
+    inHand,
     gauge,
-    gaugesOfKind,
     conditions,
     word,
     cable,

@@ -167,7 +167,14 @@ export function TypeForm(props: TypeFormProps) {
           />
           {method.ok && (
             <div className={styles.sketch}>
-              <MethodSketch method={method.value} active={null} taken={new Set()} system={system} values={new Map()} />
+              <MethodSketch
+                method={method.value}
+                active={null}
+                taken={new Set()}
+                system={system}
+                values={new Map()}
+                nameOf={(id) => others.find((other) => other.id === id)?.name ?? id}
+              />
             </div>
           )}
         </fieldset>

@@ -20,7 +20,15 @@ import { StripSketch } from './StripSketch'
 import { ComputedSketch, LookSketch, MeterSketch, PressureSketch, RigSketch, SpringSketch } from './testSketches'
 
 /** The drawing of a method: where the reading to be taken now lies, what is read already. */
-export function MethodSketch({ method, ...rest }: SketchProps & { readonly method: Method }) {
+export function MethodSketch({
+  method,
+  nameOf,
+  ...rest
+}: SketchProps & {
+  readonly method: Method
+  /** Name of a characteristic that the method takes values from. */
+  nameOf(characteristic: string): string
+}) {
   switch (method.kind) {
     case 'boreDiameter':
     case 'outsideDiameter':
@@ -76,6 +84,6 @@ export function MethodSketch({ method, ...rest }: SketchProps & { readonly metho
     case 'lookedAt':
       return <LookSketch method={method} {...rest} />
     case 'computed':
-      return <ComputedSketch method={method} />
+      return <ComputedSketch method={method} nameOf={nameOf} />
   }
 }

@@ -1,5 +1,6 @@
 import { PRESSURE, SPRING } from '../../core/method/layout'
 import type { MethodOf } from '../../core/method/method'
+import { type ReductionName, reductionLabel } from '../../core/method/reduction'
 import { formatLength, formatQuantity, type UnitSystem, unitLabel, unitOf } from '../../core/quantity/format'
 import { Balloon, Caption, Dimension, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
@@ -220,7 +221,14 @@ export function LookSketch({ method, ...props }: SketchProps & { readonly method
 }
 
 /** The formula, and where its values come from. */
-export function ComputedSketch({ method }: { readonly method: MethodOf<'computed'> }) {
+export function ComputedSketch({
+  method,
+  nameOf,
+}: {
+  readonly method: MethodOf<'computed'>
+  nameOf(characteristic: string): string
+}) {
+  const columns = Object.keys(method.names).length > 4 ? 2 : 1
   return (
     <svg className={styles.sketch} viewBox="0 0 600 244" aria-hidden="true">
       <rect className={styles.thin} x="40" y="34" width="520" height="56" style={{ fill: 'var(--sheet)' }} />
@@ -228,8 +236,8 @@ export function ComputedSketch({ method }: { readonly method: MethodOf<'computed
         {`= ${method.formula}`}
       </text>
       {Object.entries(method.names).map(([name, { characteristic, value }], index) => (
-        <Caption key={name} x={70 + (index % 2) * 260} y={126 + Math.floor(index / 2) * 26}>
-          {`${name}: ${value} of ${characteristic}`}
+        <Caption key={name} x={60 + (index % columns) * 260} y={126 + Math.floor(index / columns) * 26}>
+          {`${name}: ${reductionLabel[value as ReductionName] ?? value}, ${nameOf(characteristic)}`}
         </Caption>
       ))}
     </svg>

@@ -12,7 +12,7 @@ export interface TakenReading extends Slot {
   readonly interval: Interval
   readonly errors: Errors
   readonly gauge: Gauge
-  /** It settles nothing: read with nobody knows what, with a gauge of another quantity, or in words that say another figure. */
+  /** It settles nothing: read without a known gauge, with a gauge of another quantity, or in words that say another figure. */
   readonly doubt: 'noGauge' | 'otherGauge' | 'notUnderstood' | null
 }
 

@@ -1,5 +1,6 @@
+import { type GaugeKind, gaugeKindLabel } from '../../gauge/gauge'
 import { formatQuantity, type UnitSystem, unitOf } from '../../quantity/format'
-import { differenceOf, type QuantityKind } from '../../quantity/kind'
+import { differenceOf, type QuantityKind, quantityFacts } from '../../quantity/kind'
 
 /** Kinds of slip at the bench, by what was probably meant. */
 export type SlipKind =
@@ -34,6 +35,15 @@ export type SlipQuestion = { readonly likely: Likely | null } & (
   | { readonly code: 'finerThanGauge'; readonly text: string; readonly resolution: number; readonly gauge: string }
   | { readonly code: 'outsideRange'; readonly value: number; readonly range: readonly [number, number]; readonly gauge: string }
   | { readonly code: 'calibrationLapsed'; readonly gauge: string; readonly due: string }
+  | { readonly code: 'noGauge'; readonly wanted: GaugeKind }
+  | {
+      readonly code: 'otherKindOfGauge'
+      readonly gauge: string
+      readonly wanted: GaugeKind
+      readonly quantity: QuantityKind
+      /** It measures what is read here, so what is read with it counts. */
+      readonly settles: boolean
+    }
   | { readonly code: 'notOfClass'; readonly gauge: string; readonly error: number; readonly asked: number }
   | { readonly code: 'repeatsSpread'; readonly range: number; readonly limitValue: number; readonly first: string }
 )
@@ -87,6 +97,12 @@ export function explainSlip(slip: SlipQuestion, { quantity, system, step }: Slip
       return `The calibration of ${slip.gauge} lapsed on ${slip.due}. Take another one in hand, or keep the reading and have the gauge checked.`
     case 'notOfClass':
       return `${slip.gauge} may err by ${difference(slip.error)} ${unit}; ${difference(slip.asked)} is asked for here. Take a better one in hand, or keep the reading.`
+    case 'noGauge':
+      return `No gauge is in hand, and this is measured with: ${gaugeKindLabel[slip.wanted]}. Kept, the reading is stored but settles nothing.`
+    case 'otherKindOfGauge':
+      return slip.settles
+        ? `This is measured with: ${gaugeKindLabel[slip.wanted]}; ${slip.gauge} is another kind. Kept, the reading counts as well as ${slip.gauge} reads.`
+        : `${slip.gauge} does not measure this (${quantityFacts[slip.quantity].name}). Kept, the reading is stored but settles nothing.`
     case 'repeatsSpread':
       return `With this one the repeats spread over ${difference(slip.range)} ${unit}, more than the ${difference(slip.limitValue)} allowed. ${slip.first} and read again, or keep it.`
   }
