@@ -81,7 +81,7 @@ test('what a person at the bench does besides typing figures, by keyboard alone'
     await takeReadings(page, ['59.804'])
     // 59.804 − 0.002 − 0.001 (calibration), and 10 K × 11.5e-6 × 59.8 = 0.007 warm: 59.794.
     await expect(result).toContainText('59.794')
-    await result.locator('summary').first().click()
+    await result.locator('summary', { hasText: 'beyond the wear limit' }).first().click()
     await expect(result).toContainText('zero −0.002, calibration −0.001, to 20 °C −0.007')
   })
 

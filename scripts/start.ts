@@ -43,7 +43,7 @@ async function giveUp(sentence: string): Promise<never> {
 async function prepareDatabase(): Promise<void> {
   try {
     await migrateDatabase(databaseUrl, join(root, 'drizzle'))
-    const { db, pool } = connect(databaseUrl)
+    const { db, pool } = connect(databaseUrl, 'long')
     await seedDemo(db)
     await pool.end()
   } catch (error) {
@@ -110,8 +110,7 @@ async function shutDown(code: number): Promise<void> {
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
   process.removeAllListeners(signal).on(signal, () => void shutDown(0))
 cluster?.onUnexpectedEnd(() => {
-  process.stderr.write('The database ended by itself. Medida stops; nothing accepted is lost. Start it again.\n')
-  void shutDown(1)
+  process.stderr.write('The database ended by itself and is started again; nothing accepted is lost.\n')
 })
 server.once(
   'error',

@@ -1,5 +1,6 @@
 import { defineMiddleware } from 'astro:middleware'
 import { signedIn } from './server/auth'
+import { refusalOf } from './server/databaseFault'
 import { answerRefused } from './server/edge'
 import { Refused } from './server/refused'
 
@@ -18,7 +19,16 @@ export const onRequest = defineMiddleware(async (context, next) => {
 
   if (isApi && request.method !== 'GET' && request.method !== 'HEAD' && !fromOurPages(request))
     return answerRefused(new Refused('notAllowed', 'This call comes from another site and is refused.'))
-  if (!path.startsWith('/api/auth/')) locals.user = await signedIn(request.headers)
+  if (!path.startsWith('/api/auth/') && path !== '/refused')
+    try {
+      locals.user = await signedIn(request.headers)
+    } catch (error) {
+      const refused = refusalOf(error)
+      if (!refused) throw error
+      if (isApi) return answerRefused(refused)
+      locals.refusal = { status: refused.status, message: refused.message }
+      return context.rewrite('/refused')
+    }
   if (locals.user || isPublic(path)) return next()
   if (isApi)
     return answerRefused(new Refused('notSignedIn', 'You are not signed in. Sign in, then do it again: nothing typed is lost.'))

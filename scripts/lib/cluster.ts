@@ -148,7 +148,7 @@ export interface Cluster {
   readonly url: string
   /** Stops what was started here. */
   stop(): Promise<void>
-  /** Calls back when the database ends without being asked to. */
+  /** Calls back when the database ends without being asked to; it is started again at the same address. */
   onUnexpectedEnd(listener: () => void): void
 }
 
@@ -172,28 +172,52 @@ export async function startCluster(dataFolder: string, fresh: boolean): Promise<
   const log = openSync(logOf(dataFolder), 'a', 0o600)
   const settings = ['-c', 'listen_addresses=127.0.0.1', '-c', `port=${port}`, '-c', 'unix_socket_directories=']
   // A process group of its own: Ctrl-C reaches us first, and we stop the database after the server.
-  const child = spawn(join(bin, 'postgres'), ['-D', folderOf(dataFolder), ...settings], {
-    ...owner,
-    cwd: '/',
-    detached: true,
-    stdio: ['ignore', log, log],
-  })
+  const run = () =>
+    spawn(join(bin, 'postgres'), ['-D', folderOf(dataFolder), ...settings], {
+      ...owner,
+      cwd: '/',
+      detached: true,
+      stdio: ['ignore', log, log],
+    })
+  let child = run()
   writeFileSync(ownerFile(dataFolder), `${process.pid} ${bornAt(process.pid)}`)
-  const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()).once('error', () => resolve()))
   let asked = false
   const end = async (): Promise<void> => {
     asked = true
+    const gone = endOf(child)
     if (runs(child)) child.kill('SIGINT')
-    await ended
+    await gone
     rmSync(ownerFile(dataFolder), { force: true })
   }
   await ready(child, urlFor(databasePassword, port), dataFolder, end)
+  let told = (): void => {}
+  const keep = async (): Promise<void> => {
+    for (let ends = 0; ; ends += 1) {
+      await endOf(child)
+      if (asked) return
+      told()
+      await pause(Math.min(LONGEST_PAUSE_MS, AGAIN_MS * 2 ** Math.min(ends, 8)))
+      if (asked) return
+      await endOrphan(dataFolder).catch(() => undefined)
+      child = run()
+    }
+  }
+  void keep()
   return {
     url: urlFor(databasePassword, port),
     stop: end,
-    onUnexpectedEnd: (listener) => void ended.then(() => !asked && listener()),
+    onUnexpectedEnd: (listener) => {
+      told = listener
+    },
   }
 }
+
+/** How soon a database that ended by itself is started again, ms: later each time. */
+const AGAIN_MS = 200
+const LONGEST_PAUSE_MS = 10_000
+
+const endOf = (child: ChildProcess): Promise<void> =>
+  runs(child) ? new Promise((resolve) => child.once('exit', () => resolve()).once('error', () => resolve())) : Promise.resolve()
 
 /** Waits until the cluster answers and holds our database; a cluster that does not start ends the command. */
 async function ready(child: ChildProcess, url: string, dataFolder: string, end: () => Promise<void>): Promise<void> {

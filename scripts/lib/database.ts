@@ -12,7 +12,7 @@ export async function withDatabase<T>(options: Options, run: (connection: Connec
   if (address === null && !hasCluster(options.dataFolder))
     stop(`There is no database in ${options.dataFolder}. Name the folder with --data, or set DATABASE_URL.`)
   const cluster = address === null ? await startCluster(options.dataFolder, false) : null
-  const connection = connect(address ?? cluster?.url ?? '')
+  const connection = connect(address ?? cluster?.url ?? '', 'long')
   try {
     return await run(connection)
   } finally {

@@ -35,6 +35,18 @@ const SECURITY_HEADERS = {
     "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'",
 } as const
 
+/** Methods that any address here takes. */
+const METHODS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'POST'])
+
+/** Whether an address can be read at all: whole escapes, no NUL in them. */
+function isPlainPath(url: string): boolean {
+  try {
+    return !decodeURIComponent(url).includes('\0')
+  } catch {
+    return false
+  }
+}
+
 function refuse(response: ServerResponse, status: number, code: string, message: string): void {
   response.writeHead(status, { 'content-type': 'application/json; charset=utf-8', connection: 'close' })
   response.end(JSON.stringify({ error: { code, message } }))
@@ -72,6 +84,9 @@ export async function createHttpServer(buildFolder: string, certificate: Certifi
   const scriptsOf = islandScripts(buildFolder)
   const listener: RequestListener = (request, response) => {
     for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value)
+    if (!METHODS.has(request.method ?? '')) return refuse(response, 405, 'wrongMethod', 'Medida takes GET, HEAD and POST here.')
+    if (!isPlainPath(request.url ?? ''))
+      return refuse(response, 400, 'malformed', 'This address holds a sign that no address has.')
     // Rate limits count by this address; what a caller claims in its place is overwritten.
     request.headers[CLIENT_ADDRESS_HEADER] = request.socket.remoteAddress ?? 'unknown'
     if (request.headers['transfer-encoding'] !== undefined)

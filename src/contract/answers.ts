@@ -37,6 +37,8 @@ export interface JobView {
   readonly reportId: string | null
   /** Where its readings were taken over from; null for a job done with Medida. */
   readonly importedFrom: string | null
+  /** What is stored of the job and cannot be read, in sentences; it is left out of the record. */
+  readonly unreadable: readonly string[]
   /** Place of the last entry in the job's list: what comes after it arrives live. */
   readonly lastSeq: number
   readonly may: Readonly<Record<'measure' | 'confirm' | 'decide' | 'send' | 'review' | 'note' | 'plan' | 'check', boolean>>
@@ -61,6 +63,8 @@ export interface MachineCard {
 export interface HomeView {
   readonly machines: readonly MachineCard[]
   readonly openJobs: readonly JobView[]
+  /** Open jobs that cannot be shown, with why. */
+  readonly unreadable: readonly { readonly id: string; readonly title: string; readonly says: string }[]
   readonly lapsedGauges: readonly { readonly code: string; readonly name: string; readonly due: string }[]
 }
 

@@ -3,12 +3,13 @@ import { z } from 'zod'
 import { levels } from '../core/decision/level'
 import { gaugeKinds } from '../core/gauge/gauge'
 import { confirmableSteps } from '../core/job/orderOfWork'
-import { idSchema } from '../core/record/idSchema'
+import { daySchema, idSchema, instantSchema } from '../core/record/idSchema'
 import { conditionsSchema, policySchema, slotShape } from '../core/record/recordSchema'
 import { stages } from '../core/record/stage'
 import { entryBodySchema, pictureSubjectSchema } from '../core/work/entrySchema'
 
-const clientId = z.uuid('an id made by the client, as a UUID')
+/** Kept in small letters, as the database gives it back. */
+const clientId = z.uuid('an id made by the client, as a UUID').transform((id) => id.toLowerCase())
 const reason = z.string().trim().min(3, 'say why, in a few words').max(400)
 
 export const readingBody = z
@@ -23,7 +24,7 @@ export const readingBody = z
     conditions: conditionsSchema.nullable().default(null),
     /** Null for what is looked at. */
     gauge: idSchema.nullable(),
-    takenAt: z.iso.datetime({ offset: true }),
+    takenAt: instantSchema,
     /** Id of the reading this one corrects. */
     supersedes: clientId.nullable(),
     reason: reason.nullable(),
@@ -75,10 +76,10 @@ export const openJobBody = z.strictObject({
   level: idSchema.nullable(),
   runningHours: z.int('whole hours').min(0, 'hours are not negative').max(10_000_000, 'no meter shows that many'),
   /** Day the meter was read. */
-  readOn: z.iso.date('a day'),
+  readOn: daySchema,
   reason: z.string().trim().min(3, 'say why it is opened').max(200),
   complaint: z.string().trim().max(1000),
-  returnBy: z.iso.date('a day').nullable(),
+  returnBy: daySchema.nullable(),
   mustRunHours: z.int('whole hours').min(0).max(1_000_000),
   policy: policySchema,
   /** Why a questioned jump of the hours is right; null while nobody has said so. */
@@ -123,7 +124,7 @@ export const gaugeBody = z.strictObject({
   expansion: gaugeText,
   least: gaugeText,
   greatest: gaugeText,
-  calibrationDue: z.iso.date('a day'),
+  calibrationDue: daySchema,
 })
 export type GaugeBody = z.infer<typeof gaugeBody>
 

@@ -19,7 +19,7 @@ export class MigrationMismatch extends Error {}
  * migration of the folder must be found in the database, unchanged, or this throws.
  */
 export async function migrateDatabase(url: string, folder: string): Promise<void> {
-  const { db, pool } = connect(url)
+  const { db, pool } = connect(url, 'long')
   const lock: pg.PoolClient = await pool.connect()
   try {
     await lock.query('SELECT pg_advisory_lock($1)', [ADVISORY_LOCK])

@@ -127,11 +127,6 @@ async function standingOfJob(
 
 type Checked = Pick<TypedReading, 'exact'> & { readonly fields: TypedReading['fields'] }
 
-/** No value of any kind here is as large as this; the record schema's own bound. */
-const GREATEST = 1e9
-/** No part here is longer. */
-const GREATEST_MM = 100_000
-
 function checkReading(characteristic: Characteristic, body: ReadingBody, units: UnitSystem, here: readonly Row[]): Checked {
   if (!acceptsSlot(characteristic.method, body))
     throw new Refused(
@@ -150,15 +145,6 @@ function checkReading(characteristic: Characteristic, body: ReadingBody, units: 
       { path: 'text', message: explainReadingFault(typed.fault) },
     ])
   const { fields, exact } = typed.value
-  const isLength = fields.defaultUnit === 'mm' || fields.defaultUnit === 'in'
-  const largest = Math.max(...[fields.value, fields.low, fields.high].map((value) => Math.abs(value ?? 0)))
-  if (largest > (isLength ? GREATEST_MM : GREATEST))
-    throw new Refused(
-      'notPossible',
-      isLength
-        ? `“${body.text}” is more than ${GREATEST_MM / 1000} m: no part here is that large. Check the unit.`
-        : `“${body.text}” is larger than anything measured here. Check the unit.`,
-    )
   return { fields, exact }
 }
 

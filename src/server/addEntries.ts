@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm'
 import type { JobView, StoredEntry } from '../contract/answers'
 import type { EntriesBody, SentEntry } from '../contract/bodies'
+import { bookSchema, type LimitBook } from '../core/record/bookSchema'
 import { scopeOfRecord } from '../core/record/evaluate'
 import { type EntryContext, refuseEntry } from '../core/work/checkEntry'
 import type { Entry, EntryKind } from '../core/work/entrySchema'
@@ -15,6 +16,7 @@ import { entriesAfter } from '../db/queries/work'
 import { jobEntry } from '../db/schema'
 import { canonicalJson } from './canonical'
 import type { Context } from './context'
+import { changesBook } from './jobRecord'
 import { writeToJob } from './openForWriting'
 import { Refused } from './refused'
 
@@ -56,8 +58,21 @@ export async function storeEntries(
     await store(context, db, record.job.id, entry)
     entries.push(entry)
   }
+  if (sent.some(({ body: { kind } }) => changesBook(kind)))
+    refuseUnreadableBook(withTyped(record.book, entries, record.machine.units))
   const ids = new Set(sent.map(({ id }) => id))
   return (await entriesAfter(db, record.job.id, 0)).filter(({ entry }) => ids.has(entry.id))
+}
+
+/** What was typed must be a book that can be read again: by the very schema that reads it. */
+function refuseUnreadableBook(book: LimitBook): void {
+  const parsed = bookSchema.safeParse(book)
+  if (parsed.success) return
+  const [issue] = parsed.error.issues
+  throw new Refused(
+    'notPossible',
+    `This cannot be kept with the limits of this job (${issue?.path.slice(2).join('.')}: ${issue?.message}).`,
+  )
 }
 
 /** Somebody else wrote about the same subject since its author looked: told who and what, the author chooses. */

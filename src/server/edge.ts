@@ -2,6 +2,8 @@ import type { APIContext, APIRoute } from 'astro'
 import { z } from 'zod'
 import type { Refusal } from '../contract/answers'
 import type { Context } from './context'
+import { refusalOf } from './databaseFault'
+import { unplainPath } from './plainText'
 import { type Issue, Refused } from './refused'
 import { database, logger } from './runtime'
 
@@ -51,6 +53,11 @@ function parseJson(text: string): unknown {
 
 /** Checks what came from outside, or refuses it with every fault and its path. */
 export function checked<S extends z.ZodType>(schema: S, value: unknown): z.infer<S> {
+  const unplain = unplainPath(value)
+  if (unplain !== null) {
+    const message = 'it holds a sign that is no text'
+    throw new Refused('malformed', `Not accepted: ${unplain || 'body'}: ${message}. Type it again.`, [{ path: unplain, message }])
+  }
   const parsed = schema.safeParse(value)
   if (parsed.success) return parsed.data
   const issues = parsed.error.issues.map((issue): Issue => ({ path: z.core.toDotPath(issue.path), message: issue.message }))
@@ -107,7 +114,8 @@ async function guarded(answer: () => Promise<Response>): Promise<Response> {
   try {
     return await answer()
   } catch (error) {
-    if (error instanceof Refused) return answerRefused(error)
+    const refused = refusalOf(error)
+    if (refused) return answerRefused(refused)
     logger.error({ err: withoutParameters(error) }, 'call failed')
     return answerJson(
       {

@@ -6,6 +6,8 @@ import { gaugeOfRow } from './jobRecord'
 
 export interface GaugesView {
   readonly gauges: readonly Gauge[]
+  /** Codes of gauges whose figures cannot be read. */
+  readonly unreadable: readonly string[]
   /** Date of today, ISO: gauges lapse by it. */
   readonly today: string
 }
@@ -13,13 +15,24 @@ export interface GaugesView {
 /** The store: every gauge with what is known of it, those whose calibration lapses first on top. */
 export async function gaugesView(context: Context): Promise<GaugesView> {
   authorise(context, 'read')
-  const gauges = (await allGauges(context.db))
-    .filter(({ replaced }) => !replaced)
-    .map((row) => gaugeSchema.parse(gaugeOfRow(row)))
+  const { gauges, unreadable } = readGauges((await allGauges(context.db)).filter(({ replaced }) => !replaced))
   return {
     gauges: gauges.sort((a, b) =>
       a.calibrationDue < b.calibrationDue ? -1 : a.calibrationDue > b.calibrationDue ? 1 : a.code < b.code ? -1 : 1,
     ),
+    unreadable,
     today: context.now().toISOString().slice(0, 10),
   }
+}
+
+/** Gauges of the store; one whose figures cannot be read is named and hides no other. */
+export function readGauges(rows: Awaited<ReturnType<typeof allGauges>>): { gauges: Gauge[]; unreadable: string[] } {
+  const gauges: Gauge[] = []
+  const unreadable: string[] = []
+  for (const row of rows) {
+    const read = gaugeSchema.safeParse(gaugeOfRow(row))
+    if (read.success) gauges.push(read.data)
+    else unreadable.push(row.code)
+  }
+  return { gauges, unreadable }
 }

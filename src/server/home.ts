@@ -1,19 +1,27 @@
-import type { HomeView, JobSummary } from '../contract/answers'
+import type { HomeView, JobSummary, JobView } from '../contract/answers'
 import { jobStanding, standingBy } from '../core/job/standing'
 import { allGauges, allJobs, allMachines } from '../db/queries/jobs'
 import { authorise, type Context } from './context'
 import { buildJobView } from './jobView'
+import { Refused } from './refused'
 
 /** The shop floor: machines with their overhauls, open jobs with what is next, gauges out of calibration. */
 export async function homeView(context: Context): Promise<HomeView> {
   authorise(context, 'read')
   const { db } = context
   const [machines, jobs, gauges] = await Promise.all([allMachines(db), allJobs(db), allGauges(db)])
-  const openJobs = await Promise.all(
-    jobs
-      .filter(({ job, reportId }) => reportId === null && job.importedFrom === null)
-      .map(({ job }) => buildJobView(context, db, job.id)),
-  )
+  const openJobs: JobView[] = []
+  const unreadable: HomeView['unreadable'][number][] = []
+  for (const { job, reportId } of jobs) {
+    if (reportId !== null || job.importedFrom !== null) continue
+    try {
+      openJobs.push(await buildJobView(context, db, job.id))
+    } catch (error) {
+      // One job that cannot be read hides itself alone.
+      if (!(error instanceof Refused)) throw error
+      unreadable.push({ id: job.id, title: job.title, says: error.message })
+    }
+  }
   const states = new Map(openJobs.map((view) => [view.record.job.id, jobStanding(view)]))
   const today = context.now().toISOString().slice(0, 10)
   return {
@@ -35,6 +43,7 @@ export async function homeView(context: Context): Promise<HomeView> {
         ),
     })),
     openJobs,
+    unreadable,
     lapsedGauges: gauges
       .filter((gauge) => !gauge.replaced && gauge.calibrationDue < today)
       .map(({ code, name, calibrationDue }) => ({ code, name, due: calibrationDue })),

@@ -3,7 +3,7 @@ import { v7 } from 'uuid'
 import type { HistoryAnswer } from '../contract/answers'
 import type { HistoryFields } from '../contract/bodies'
 import { type ImportedOverhaul, type ImportedReading, readHistory } from '../core/record/historyTable'
-import { gaugeSchema, type Policy } from '../core/record/recordSchema'
+import type { Policy } from '../core/record/recordSchema'
 import type { Executor } from '../db/client'
 import { findJobsImported, storeReadings } from '../db/queries/history'
 import { allGauges } from '../db/queries/jobs'
@@ -11,7 +11,7 @@ import { appendLog } from '../db/queries/log'
 import { lockMachine } from '../db/queries/work'
 import { job } from '../db/schema'
 import { authorise, type Context } from './context'
-import { gaugeOfRow } from './jobRecord'
+import { readGauges } from './gauges'
 import { hoursLog, installedNow, machineOf } from './openJob'
 import { Refused } from './refused'
 
@@ -45,7 +45,7 @@ export async function importHistory(
     const read = readHistory(rows, {
       book,
       units: machine.units,
-      gauges: (await allGauges(db)).filter(({ replaced }) => !replaced).map((row) => gaugeSchema.parse(gaugeOfRow(row))),
+      gauges: readGauges((await allGauges(db)).filter(({ replaced }) => !replaced)).gauges,
       installed: await installedNow(db, jobs),
       mostHours: hours.length === 0 ? null : Math.max(...hours),
       today: context.now().toISOString().slice(0, 10),
@@ -72,6 +72,8 @@ export async function importHistory(
 
 function rowsOf(file: Uint8Array): readonly (readonly string[])[] {
   const text = new TextDecoder('utf-8').decode(file)
+  if (text.includes('\0'))
+    throw new Refused('malformed', 'The file holds a sign that is no text (NUL). Save the table as CSV in UTF-8.')
   if (text.includes('\ufffd')) throw new Refused('malformed', 'The file is not UTF-8 text. Save the table as CSV in UTF-8.')
   const [first = ''] = text.split('\n', 1)
   // Spreadsheets part by semicolons where the comma is the decimal mark.

@@ -2,6 +2,7 @@ import { bookSchema, type LimitBook } from '../core/record/bookSchema'
 import { upgradeBook } from '../core/record/upgrade'
 import type { Executor } from '../db/client'
 import { bookDocument } from '../db/queries/jobs'
+import { Refused } from './refused'
 
 const books = new Map<string, LimitBook>()
 /** Enough for the machines that one server shows; the oldest goes first. */
@@ -11,10 +12,26 @@ const BOOKS_KEPT = 50
 export function issuedBook(document: unknown, revision: string): LimitBook {
   const known = books.get(revision)
   if (known) return known
-  const book = bookSchema.parse(upgradeBook(document))
+  const parsed = bookSchema.safeParse(readable(document))
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues
+    throw new Refused(
+      'unreadable',
+      `Limit book ${revision} cannot be read (${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}). Store it anew from its document.`,
+    )
+  }
+  const book = parsed.data
   if (books.size >= BOOKS_KEPT) books.delete(books.keys().next().value ?? '')
   books.set(revision, book)
   return book
+}
+
+function readable(document: unknown): unknown {
+  try {
+    return upgradeBook(document)
+  } catch {
+    return null // what is no book at all is refused like one that is half
+  }
 }
 
 /** The book revision of a job, from the database when this server has not met it yet. */

@@ -1,10 +1,12 @@
 import type { StoredEntry } from '../contract/answers'
 import { carryEvaluation } from '../core/record/evaluate'
 import { noBook } from '../core/record/noBook'
+import { overhaulBounds } from '../core/record/overhaulBounds'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
 import type { EntryKind } from '../core/work/entrySchema'
 import { withTyped } from '../core/work/typedBook'
 import type { Executor } from '../db/client'
+import { instantOf } from '../db/queries/instant'
 import {
   allGauges,
   decisionsOf,
@@ -15,16 +17,18 @@ import {
   readingsOf,
 } from '../db/queries/jobs'
 import { issuedBook } from './issuedBook'
+import { type Readable, readRecord } from './readRecord'
+import { Refused } from './refused'
 
 export type FoundJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
 
-/** The inspection record of a job as stored; a record the schema refuses is a fault of the store, not of the person. */
+/** The inspection record of a job as stored. What of it cannot be read is left out and named; it hides nothing beside it. */
 export async function buildRecord(
   db: Executor,
   { job, machine, book }: FoundJob,
   entries: readonly StoredEntry[],
-): Promise<InspectionRecord> {
-  const earlier = await earlierSignedJobs(db, job.machineId, job.runningHours)
+): Promise<Readable> {
+  const earlier = (await earlierSignedJobs(db, job.machineId, job.runningHours)).slice(-overhaulBounds.overhauls)
   const history = []
   // One after the other: inside a transaction there is one connection.
   for (const { job: past } of earlier)
@@ -41,7 +45,7 @@ export async function buildRecord(
     machine.units,
   )
   const measurable = new Set(limits.characteristics.map(({ id }) => id))
-  return recordSchema.parse({
+  const read = readRecord({
     format: 'medida-record',
     version: 2,
     machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
@@ -73,9 +77,12 @@ export async function buildRecord(
       decided: decision.decided,
       reason: decision.reason,
       by,
-      at: decision.decidedAt.toISOString(),
+      at: instantOf(decision.decidedAt),
     })),
   })
+  if (!read.ok)
+    throw new Refused('unreadable', `What is stored of ${machine.name}, ${job.title}, cannot be read (${read.fault}).`)
+  return read.value
 }
 
 const numberOrNull = (text: string | null): number | null => (text === null ? null : Number(text))
@@ -119,13 +126,14 @@ export const readingOfRow = ({ reading, by }: ReadingRow) => ({
   conditions: reading.conditions,
   gauge: reading.gaugeId,
   by,
-  takenAt: reading.takenAt.toISOString(),
+  takenAt: instantOf(reading.takenAt),
   supersedes: reading.supersedes,
   reason: reading.reason,
 })
 
 /** Kinds of entries that change the limit book of their job. */
 const CHANGES_BOOK: ReadonlySet<EntryKind> = new Set(['characteristicTyped', 'characteristicDropped', 'limitsChecked'])
+export const changesBook = (kind: EntryKind): boolean => CHANGES_BOOK.has(kind)
 /** With more readings than this the whole is read as fast. */
 const MOST_ADDED = 500
 
@@ -139,7 +147,7 @@ export async function recordWithAdded(
   before: InspectionRecord,
   added: readonly StoredEntry[],
 ): Promise<InspectionRecord | null> {
-  if (added.some(({ entry }) => CHANGES_BOOK.has(entry.body.kind))) return null
+  if (added.some(({ entry }) => changesBook(entry.body.kind))) return null
   const known = new Map(before.job.readings.map((reading) => [reading.id, reading]))
   const ids = await readingIdsOf(db, before.job.id)
   const fresh = ids.filter((id) => !known.has(id))
@@ -148,12 +156,15 @@ export async function recordWithAdded(
   const touched = new Set(rows.map(({ characteristic }) => characteristic))
   const near = before.job.readings.filter(({ characteristic }) => touched.has(characteristic))
   const entries = [...before.job.entries, ...added.map(({ entry }) => entry)]
-  const checked = recordSchema.parse({
+  const parsed = recordSchema.safeParse({
     ...before,
     history: [],
     decisions: [],
     job: { ...before.job, entries, readings: [...near, ...rows] },
   })
+  // Read anew, what cannot be read is left out alone.
+  if (!parsed.success) return null
+  const checked = parsed.data
   for (const reading of checked.job.readings) if (!known.has(reading.id)) known.set(reading.id, reading)
   const readings = ids.flatMap((id) => known.get(id) ?? [])
   const record = { ...before, job: { ...before.job, entries: checked.job.entries, readings } }

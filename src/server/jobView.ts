@@ -2,9 +2,10 @@ import { LRUCache } from 'lru-cache'
 import type { JobView } from '../contract/answers'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
 import type { Executor } from '../db/client'
+import { instantOf } from '../db/queries/instant'
 import { type JobStamp, jobStamp } from '../db/queries/jobStamp'
 import { confirmationsOf, findJob, reportOfJob, reviewOf } from '../db/queries/jobs'
-import { entriesAfter } from '../db/queries/work'
+import { entriesAfter, entriesOf } from '../db/queries/work'
 import { authorise, type Context } from './context'
 import { buildRecord, recordWithAdded } from './jobRecord'
 import { Refused } from './refused'
@@ -67,22 +68,24 @@ async function factsWithAdded(db: Executor, facts: JobFacts): Promise<JobFacts |
 async function readFacts(db: Executor, jobId: string): Promise<JobFacts> {
   const found = await findJob(db, jobId)
   if (!found) throw new Error(`job ${jobId} has a stamp and is not there`)
-  const entries = await entriesAfter(db, jobId, 0)
+  const { entries, unreadable } = await entriesOf(db, jobId, 0)
+  const read = await buildRecord(db, found, entries)
   return {
     title: found.job.title,
     reason: found.job.reason,
     openedBy: found.openedBy,
-    record: await buildRecord(db, found, entries),
+    record: read.record,
+    unreadable: [...unreadable, ...read.unreadable],
     confirmations: (await confirmationsOf(db, jobId)).map(({ confirmation, by }) => ({
       step: confirmation.step as ConfirmableStep,
       by,
-      at: confirmation.confirmedAt.toISOString(),
+      at: instantOf(confirmation.confirmedAt),
       note: confirmation.note,
     })),
     review: (await reviewOf(db, jobId)).map(({ event, by }) => ({
       kind: event.kind,
       by,
-      at: event.actedAt.toISOString(),
+      at: instantOf(event.actedAt),
       note: event.note,
     })),
     reportId: (await reportOfJob(db, jobId))?.id ?? null,

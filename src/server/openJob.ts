@@ -2,9 +2,8 @@ import { eq } from 'drizzle-orm'
 import type { OpenJobView } from '../contract/answers'
 import type { OpenJobBody } from '../contract/bodies'
 import { formatHours } from '../core/quantity/format'
-import { bookSchema, type LimitBook } from '../core/record/bookSchema'
+import type { LimitBook } from '../core/record/bookSchema'
 import { policySchema } from '../core/record/recordSchema'
-import { upgradeBook } from '../core/record/upgrade'
 import { levelOf } from '../core/work/need'
 import { checkHours, explainHoursFault, type HoursEntry, questionHours } from '../core/work/runningHours'
 import type { Executor } from '../db/client'
@@ -13,6 +12,7 @@ import { appendLog } from '../db/queries/log'
 import { findMachine, hoursOf, jobsOf, latestBook, lockMachine } from '../db/queries/work'
 import { job, machineHours } from '../db/schema'
 import { authorise, type Context } from './context'
+import { issuedBook } from './issuedBook'
 import { Refused } from './refused'
 
 /** What the page for opening a job on a machine shows. */
@@ -33,7 +33,7 @@ export async function openJobView(context: Context, machineId: string): Promise<
       measures: measures === 'all' ? (book?.characteristics.length ?? 0) : measures.length,
     })),
     hoursLog: await hoursLog(db, machineId),
-    lastPolicy: last ? policySchema.parse(last.job.policy) : null,
+    lastPolicy: policySchema.safeParse(last?.job.policy).data ?? null,
     lastMustRunHours: last?.job.mustRunHours ?? null,
     openJob: open ? { id: open.job.id, title: open.job.title } : null,
     today: context.now().toISOString().slice(0, 10),
@@ -107,7 +107,7 @@ export async function machineOf(db: Executor, machineId: string) {
   const jobs = await jobsOf(db, machineId)
   const bookId = machine.bookId ?? jobs.at(-1)?.job.bookId
   const stored = bookId ? await latestBook(db, bookId) : undefined
-  const book: LimitBook | null = stored ? bookSchema.parse(upgradeBook(stored.document)) : null
+  const book: LimitBook | null = stored ? issuedBook(stored.document, `${stored.id} ${stored.revision}`) : null
   return { machine, book, jobs }
 }
 

@@ -1,7 +1,7 @@
 import type { AstroGlobal } from 'astro'
 import type { Context } from './context'
+import { refusalOf } from './databaseFault'
 import { contextOf, withoutParameters } from './edge'
-import { Refused } from './refused'
 import { logger } from './runtime'
 
 /** What a page shows, or the page that says why it cannot be shown, under the same address and with the right status. */
@@ -9,7 +9,8 @@ export async function loadPage<T>(astro: Readonly<AstroGlobal>, view: (context: 
   try {
     return await view(contextOf(astro.locals))
   } catch (error) {
-    if (error instanceof Refused) astro.locals.refusal = { status: error.status, message: error.message }
+    const refused = refusalOf(error)
+    if (refused) astro.locals.refusal = { status: refused.status, message: refused.message }
     else {
       logger.error({ err: withoutParameters(error) }, 'page failed')
       astro.locals.refusal = {

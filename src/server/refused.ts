@@ -15,7 +15,11 @@ const statusOf = {
   tooLarge: 413,
   wrongType: 415,
   notPossible: 422,
+  /** What is stored does not pass its own schema. */
+  unreadable: 422,
   tooMany: 429,
+  /** The database cannot be reached now. */
+  unavailable: 503,
 } as const
 export type RefusalCode = keyof typeof statusOf
 

@@ -39,8 +39,10 @@ export function review(context: Context, jobId: string, body: ReviewBody, checkP
 }
 
 /** What keeps a job from being sent or signed, and what goes on its report with a reason. */
-export const readinessOf = (view: JobView): Readiness =>
-  readiness(view.record, evaluate(view.record), new Set(view.confirmations.map(({ step }) => step)))
+export function readinessOf(view: JobView): Readiness {
+  const ready = readiness(view.record, evaluate(view.record), new Set(view.confirmations.map(({ step }) => step)))
+  return { ...ready, blocks: [...view.unreadable, ...ready.blocks] }
+}
 
 const LEAST_REASON = 3
 

@@ -4,6 +4,7 @@ import { differenceOf, type QuantityKind } from '../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
 import { err, ok, type Result } from '../result'
 import { type CalibrationPoint, type Gauge, type GaugeKind, gaugeKindFacts } from './gauge'
+import { gaugeBounds } from './gaugeBounds'
 
 /** A gauge as its certificate and its box say it, every figure as typed. Bare figures are in the metric unit of its kind. */
 export interface TypedGauge {
@@ -61,7 +62,13 @@ function read(typed: TypedGauge): Omit<Gauge, 'id'> {
     }
   const value = reader(quantity)
   // Steps and errors are differences of what it shows.
-  const difference = reader(differenceOf(quantity))
+  const anyDifference = reader(differenceOf(quantity))
+  const difference: typeof anyDifference = (at, text = typed[at]) => {
+    const found = anyDifference(at, text)
+    if (Math.abs(found) > gaugeBounds.difference)
+      throw new Unusable(at, `“${text}” is larger than any step or error of a gauge. Check the unit.`)
+    return found
+  }
   const filled = (at: keyof TypedGauge): boolean => typed[at].trim() !== ''
   if (typed.kind === 'eye') throw new Unusable('kind', 'The eye is no gauge of the store.')
   if (!filled('code')) throw new Unusable('code', 'Type the code that is on the gauge.')
@@ -99,11 +106,12 @@ function read(typed: TypedGauge): Omit<Gauge, 'id'> {
 function calibrationOf({ coverage }: TypedGauge, expanded: number): { expanded: number; coverage: number } {
   if (expanded <= 0) throw new Unusable('expanded', 'The uncertainty of the calibration must be more than nothing.')
   const factor = Number((coverage.trim() || '2').replace(',', '.'))
-  if (!(factor >= 1 && factor <= 4)) throw new Unusable('coverage', 'The coverage factor is between 1 and 4, most often 2.')
+  if (!(factor >= gaugeBounds.leastCoverage && factor <= gaugeBounds.greatestCoverage))
+    throw new Unusable('coverage', 'The coverage factor is between 1 and 4, most often 2.')
   return { expanded, coverage: factor }
 }
 
-const MOST_PER_K = 1000
+const MOST_PER_K = gaugeBounds.expansionPerK * 1e6
 
 function expansionOf(text: string): number {
   const micrometres = Number(text.trim().replace(',', '.'))
@@ -123,6 +131,8 @@ function correctionsOf(
       'corrections',
       `“${pairs.fault}” is not understood: type indicated value = error, with semicolons between.`,
     )
+  if (pairs.value.length > gaugeBounds.corrections)
+    throw new Unusable('corrections', `At most ${gaugeBounds.corrections} points are kept; leave some out.`)
   const points = pairs.value
     .map(([at, error]) => ({ at: value('corrections', at), error: difference('corrections', error) }))
     .sort((a, b) => a.at - b.at)

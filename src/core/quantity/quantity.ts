@@ -1,4 +1,5 @@
 import { err, ok, type Result } from '../result'
+import { GREATEST_MM, greatestOf } from './greatest'
 import { type QuantityKind, quantityFacts } from './kind'
 import { findUnit, type Rational, unitsOf } from './units'
 
@@ -22,7 +23,7 @@ export type QuantityFault =
   | { readonly code: 'unknownUnit'; readonly text: string; readonly unit: string; readonly kind: QuantityKind }
   | { readonly code: 'unitAlone'; readonly text: string }
   | { readonly code: 'zeroDenominator'; readonly text: string }
-  | { readonly code: 'notFinite'; readonly text: string }
+  | { readonly code: 'tooLarge'; readonly text: string; readonly kind: QuantityKind }
 
 const SHAPE = /^([+-]?)\s*([\d.,/\s-]*?)\s*([^\d.,/\s+-].*)?$/u
 const DECIMAL = /^(\d+(?:[.,]\d+)?|[.,]\d+)$/
@@ -68,7 +69,7 @@ export function parseQuantity(text: string, kind: QuantityKind, defaultUnit: str
   const signed = (sign === '-' ? -magnitude.numerator : magnitude.numerator) - zero * magnitude.denominator
   const exact = toDecimal({ numerator: signed * per.numerator, denominator: magnitude.denominator * per.denominator })
   const value = Number(exact)
-  if (!Number.isFinite(value)) return err({ code: 'notFinite', text: typed })
+  if (!(Math.abs(value) <= greatestOf(kind))) return err({ code: 'tooLarge', text: typed, kind })
   const places = DECIMAL.exec(figures) ? (figures.split(/[.,]/)[1] ?? '').length : null
   const typedStep = places === null ? null : (10 ** -places * Number(per.numerator)) / Number(per.denominator)
   return ok({ value, exact, unit: unit.id, sign, typedStep })
@@ -132,7 +133,9 @@ export function explainQuantityFault(fault: QuantityFault): string {
       return `“${fault.text}” is a unit without a figure. Type the figure before it.`
     case 'zeroDenominator':
       return `“${fault.text}” divides by zero. Check the fraction.`
-    case 'notFinite':
-      return `“${fault.text}” is too large.`
+    case 'tooLarge':
+      return fault.kind === 'length'
+        ? `“${fault.text}” is more than ${GREATEST_MM / 1000} m: no part here is that large. Check the unit.`
+        : `“${fault.text}” is larger than anything measured here. Check the unit.`
   }
 }

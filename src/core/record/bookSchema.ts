@@ -7,13 +7,11 @@ import { type ReductionName, reductionNames } from '../method/reduction'
 import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import { commonCautions } from '../safety/cautions'
 import { cycleIn } from '../work/cyclic'
-import { idSchema, lengthMmSchema, nameSchema, sourceSchema, uniqueIds } from './idSchema'
+import { daySchema, idSchema, lengthMmSchema, nameSchema, sourceSchema, uniqueIds, valueSchema } from './idSchema'
 import { methodFaults, methodSchema } from './methodSchema'
 import { procedureShape } from './procedureSchema'
 
 const positiveMm = z.number().gt(0).max(100_000)
-/** A value in the fixed unit of its quantity. */
-const valueSchema = z.number().min(-1e9).max(1e9)
 
 const limitSchema = z
   .strictObject({
@@ -190,7 +188,7 @@ export const bookSchema = z
     title: nameSchema,
     revision: z.string().min(1).max(20),
     /** Null for a draft, and for a job that is measured without a book: then it may still be empty. */
-    issued: z.iso.date().nullable(),
+    issued: daySchema.nullable(),
     currency: z.string().length(3),
     documents: z.array(
       z.strictObject({

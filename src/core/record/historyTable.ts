@@ -4,6 +4,8 @@ import type { UnitSystem } from '../quantity/format'
 import { explainReadingFault } from '../quantity/reading'
 import { err, ok, type Result } from '../result'
 import type { Characteristic, LimitBook } from './bookSchema'
+import { isDay } from './day'
+import { overhaulBounds } from './overhaulBounds'
 import { type Stage, stageLabel, stages } from './stage'
 import { gaugeKindAt, readTyped, type TypedReading } from './typedReading'
 
@@ -139,10 +141,13 @@ class HistoryReader {
     const before = draft.places.get(key)
     if (before !== undefined) return `The same place is read in line ${before} already.`
     const mark = this.cell(row, 'part_mark')
+    if (mark.length > overhaulBounds.mark) return `The mark of the part is longer than ${overhaulBounds.mark} characters.`
     const other = draft.installed.get(characteristic.part)
     if (mark !== '' && other !== undefined && other !== mark)
       return `The part is marked “${other}” further up and “${mark}” here.`
     if (mark !== '') draft.installed.set(characteristic.part, mark)
+    if (draft.readings.length >= overhaulBounds.readings)
+      return `More than ${overhaulBounds.readings} readings of one overhaul: leave some out.`
     draft.places.set(key, line)
     const { fields, exact } = typed.value
     draft.readings.push({ characteristic: characteristic.id, ...slot, stage, text, gauge: gauge?.id ?? null, fields, exact })
@@ -155,6 +160,9 @@ class HistoryReader {
     const known = this.drafts.get(key)
     if (known) return known
     if (overhaul === '') return 'The overhaul has no name.'
+    if (overhaul.length > overhaulBounds.name) return `The name of the overhaul is longer than ${overhaulBounds.name} characters.`
+    if (this.drafts.size >= overhaulBounds.overhauls)
+      return `More than ${overhaulBounds.overhauls} overhauls: take over the latest ones.`
     if (!isDay(date)) return `“${date}” is no day. Write it as 2019-05-14.`
     const { today, mostHours } = this.context
     if (date > today) return `${date} lies ahead: today is ${today}.`
@@ -171,7 +179,7 @@ class HistoryReader {
         return `Hours cannot fall: ${other.overhaul} on ${other.date} at ${other.runningHours} h, ${overhaul} on ${date} at ${runningHours} h.`
     }
     const draft: Draft = {
-      overhaul: overhaul.slice(0, 200),
+      overhaul,
       date,
       runningHours,
       installed: new Map(),
@@ -208,12 +216,4 @@ class HistoryReader {
       ? gauge
       : `${gauge.code} is not the kind of gauge that ${characteristic.name} is measured with.`
   }
-}
-
-/** A day of the calendar as ISO 8601 writes it. */
-function isDay(text: string): boolean {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false
-  const [year = 0, month = 0, day = 0] = text.split('-').map(Number)
-  const days = [31, year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
-  return month >= 1 && month <= 12 && day >= 1 && day <= (days[month - 1] ?? 0)
 }

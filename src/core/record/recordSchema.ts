@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { forComparison } from '../decimal'
 import { levels } from '../decision/level'
 import { type Gauge, gaugeKinds } from '../gauge/gauge'
+import { gaugeBounds } from '../gauge/gaugeBounds'
 import { type ChosenSchools, type School, schools } from '../job/schools'
 import type { Limit } from '../limit/limit'
 import { acceptsSlot, formAt, quantityAt } from '../method/layout'
@@ -11,36 +12,36 @@ import { parseReading } from '../quantity/reading'
 import { entrySchema } from '../work/entrySchema'
 import { readTypedCharacteristic, typedIn } from '../work/typedBook'
 import { bookSchema } from './bookSchema'
-import { idSchema, lengthMmSchema } from './idSchema'
+import { daySchema, idSchema, instantSchema, lengthMmSchema, valueSchema } from './idSchema'
+import { overhaulBounds } from './overhaulBounds'
 import { stages } from './stage'
-
-const instantSchema = z.iso.datetime({ offset: true })
-
-const valueSchema = z.number().min(-1e9).max(1e9)
 
 export const gaugeSchema = z.strictObject({
   id: idSchema,
   code: z.string().min(1).max(40),
   name: z.string().min(1).max(120),
   kind: z.enum(gaugeKinds),
-  resolution: z.number().gt(0).max(1e6),
-  maximumPermissibleError: z.number().min(0).max(1e6),
+  resolution: z.number().gt(0).max(gaugeBounds.difference),
+  maximumPermissibleError: z.number().min(0).max(gaugeBounds.difference),
   calibration: z
-    .strictObject({ expanded: z.number().min(0).max(1e6), coverage: z.number().min(1).max(4) })
+    .strictObject({
+      expanded: z.number().min(0).max(gaugeBounds.difference),
+      coverage: z.number().min(gaugeBounds.leastCoverage).max(gaugeBounds.greatestCoverage),
+    })
     .nullable()
     .default(null),
   corrections: z
     .array(z.strictObject({ at: valueSchema, error: valueSchema }))
-    .max(200)
+    .max(gaugeBounds.corrections)
     .default([]),
-  repeatability: z.number().gt(0).max(1e6).optional(),
-  expansionPerK: z.number().gt(0).max(1e-3).nullable().default(null),
+  repeatability: z.number().gt(0).max(gaugeBounds.difference).optional(),
+  expansionPerK: z.number().gt(0).max(gaugeBounds.expansionPerK).nullable().default(null),
   range: z
     .strictObject({ least: valueSchema, greatest: valueSchema })
     .refine(({ least, greatest }) => least <= greatest, 'the range ends before it begins')
     .nullable()
     .default(null),
-  calibrationDue: z.iso.date(),
+  calibrationDue: daySchema,
   replaced: z.literal(true).optional(),
 }) satisfies z.ZodType<Gauge>
 
@@ -93,12 +94,12 @@ const readingSchema = z.strictObject({
 })
 
 const overhaulShape = {
-  overhaul: z.string().min(1).max(120),
-  date: z.iso.date(),
+  overhaul: z.string().min(1).max(overhaulBounds.name),
+  date: daySchema,
   runningHours: z.int().min(0).max(10_000_000),
   /** Serial or mark of the installed part, by part id: a replaced part starts a new wear line. */
-  installed: z.record(idSchema, z.string().min(1).max(60)),
-  readings: z.array(readingSchema).max(200_000),
+  installed: z.record(idSchema, z.string().min(1).max(overhaulBounds.mark)),
+  readings: z.array(readingSchema).max(overhaulBounds.readings),
 }
 
 const answersOf = <S extends School>(school: S) =>
@@ -190,7 +191,7 @@ export const recordSchema = z
       /** What the owner complained of; empty when nothing. */
       complaint: z.string().max(1000).default(''),
       /** When it must be back. */
-      returnBy: z.iso.date().nullable().default(null),
+      returnBy: daySchema.nullable().default(null),
       policy: policySchema,
       /** Ticks, tags, findings and all else noted around the job, oldest first. */
       entries: z.array(entrySchema).max(200_000).default([]),
@@ -198,7 +199,7 @@ export const recordSchema = z
     book: bookSchema,
     gauges: z.array(gaugeSchema),
     /** Earlier overhauls of the same machine, oldest first. */
-    history: z.array(z.strictObject(overhaulShape)).max(100),
+    history: z.array(z.strictObject(overhaulShape)).max(overhaulBounds.overhauls),
     /** The inspector's verdicts; the last one per part stands. */
     decisions: z.array(
       z.strictObject({

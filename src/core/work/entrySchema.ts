@@ -4,7 +4,7 @@
  */
 import { z } from 'zod'
 import { causeFamilies, findingKindIds, severities, sinceWhen } from '../condition/findingKinds'
-import { idSchema, nameSchema } from '../record/idSchema'
+import { idSchema, instantSchema, nameSchema } from '../record/idSchema'
 import { procedureStages } from './stages'
 import { typedCharacteristicSchema } from './typedSchema'
 
@@ -168,7 +168,7 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
 export const entrySchema = z.strictObject({
   id: z.uuid(),
   by: z.string().min(1).max(120),
-  at: z.iso.datetime({ offset: true }),
+  at: instantSchema,
   body: entryBodySchema,
 })
 

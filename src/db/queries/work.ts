@@ -3,6 +3,7 @@ import { and, asc, desc, eq, gt, sql } from 'drizzle-orm'
 import { type Entry, entrySchema } from '../../core/work/entrySchema'
 import type { Executor } from '../client'
 import { job, jobEntry, limitBook, machine, machineHours, picture, report, user } from '../schema'
+import { instantOf } from './instant'
 
 /** Channel on which every server of this database hears that something was added to a job. */
 export const JOB_CHANNEL = 'medida_job'
@@ -11,18 +12,30 @@ export const JOB_CHANNEL = 'medida_job'
 export const announce = (db: Executor, jobId: string, readingId?: string) =>
   db.execute(sql`SELECT pg_notify(${JOB_CHANNEL}, ${readingId === undefined ? jobId : `${jobId} ${readingId}`})`)
 
-/** Entries of a job that came after a place in its list, in order. */
-export async function entriesAfter(db: Executor, jobId: string, after: number): Promise<{ seq: number; entry: Entry }[]> {
+/** Entries of a job that came after a place in its list, in order; those that can be read. */
+export const entriesAfter = async (db: Executor, jobId: string, after: number): Promise<{ seq: number; entry: Entry }[]> =>
+  (await entriesOf(db, jobId, after)).entries
+
+/** The same, with a sentence for each that cannot be read. */
+export async function entriesOf(
+  db: Executor,
+  jobId: string,
+  after: number,
+): Promise<{ entries: { seq: number; entry: Entry }[]; unreadable: string[] }> {
   const rows = await db
     .select({ entry: jobEntry, by: user.name })
     .from(jobEntry)
     .innerJoin(user, eq(user.id, jobEntry.notedBy))
     .where(and(eq(jobEntry.jobId, jobId), gt(jobEntry.seq, after)))
     .orderBy(asc(jobEntry.seq))
-  return rows.map(({ entry, by }) => ({
-    seq: entry.seq,
-    entry: entrySchema.parse({ id: entry.id, by, at: entry.notedAt.toISOString(), body: entry.body }),
-  }))
+  const entries: { seq: number; entry: Entry }[] = []
+  const unreadable: string[] = []
+  for (const { entry, by } of rows) {
+    const read = entrySchema.safeParse({ id: entry.id, by, at: instantOf(entry.notedAt), body: entry.body })
+    if (read.success) entries.push({ seq: entry.seq, entry: read.data })
+    else unreadable.push(`A note of ${by} on ${entry.subject} cannot be read and is left out (${entry.id}).`)
+  }
+  return { entries, unreadable }
 }
 
 export async function findMachine(db: Executor, id: string) {
