@@ -1,0 +1,316 @@
+/** What is sent to every call that writes: a body as a page would send it, with a thing or two in it at or beyond a bound. */
+import { v7 } from 'uuid'
+import { findingKindIds } from '../src/core/condition/findingKinds'
+import type { Random } from '../src/core/random.fixture'
+
+export interface Input {
+  readonly path: string
+  /** Person who sends it. */
+  readonly by: 'inspector' | 'reviewer'
+  readonly body: unknown
+  /** Sent as a form with this beside the body. */
+  readonly file?: string
+}
+
+const LENGTHS = [1, 2, 3, 7, 8, 9, 12, 13, 20, 21, 40, 41, 60, 61, 80, 81, 120, 121, 200, 201, 400, 401, 1000, 1001, 4001]
+const TEXTS = [
+  '',
+  ' ',
+  '\0',
+  'a\0b',
+  '\ud83d',
+  '\udc00x',
+  '🙂',
+  '\u202eabc',
+  'é',
+  '\u2028',
+  '__proto__',
+  '../../etc',
+  "'; DROP TABLE job; --",
+  '<script>alert(1)</script>',
+  '0000-01-01',
+  '9999-12-31',
+  '2024-02-30',
+  '2026-11-27',
+  '0000-01-01T00:00:00Z',
+  '9999-12-31T23:59:59Z',
+  '2026-11-27T10:00:00+14:00',
+  '0',
+  '-0',
+  '1e400',
+  '1e9',
+  '2000000000',
+  '20000000000 mm',
+  '99999999999999999999 in',
+  '0.000000000000001',
+  '1/0',
+  '1-7/16"',
+  '>1e30',
+  '< 5',
+  '1..2',
+  '+0.05 -0.03',
+  '25 = 0.001; 50 = -0.002',
+  Array.from({ length: 201 }, (_, at) => `${at} = 0.001`).join('; '),
+  'NaN',
+  'Infinity',
+  'null',
+  'A',
+  'U',
+  '-',
+]
+const FIGURES = [
+  0,
+  -0,
+  1,
+  -1,
+  2,
+  12,
+  13,
+  99,
+  100,
+  999,
+  1000,
+  8000,
+  8001,
+  20_001,
+  1e6,
+  1e6 + 1,
+  1e7,
+  1e7 + 1,
+  1e9,
+  2e9,
+  2 ** 31,
+  2 ** 53,
+  1e300,
+  -1e9,
+  0.1,
+  1e-15,
+]
+
+function anyValue(random: Random): unknown {
+  const kind = random.integer(10)
+  if (kind < 3) return random.pick(TEXTS)
+  if (kind < 5) return 'x'.repeat(random.pick(LENGTHS))
+  if (kind < 8) return random.pick(FIGURES)
+  return random.pick([null, true, false, [], {}, [null], { a: 1 }, Array(201).fill('x'), [[]], v7(), v7().toUpperCase()])
+}
+
+/** Another value of the same kind more often than one of another kind. */
+function another(random: Random, value: unknown): unknown {
+  if (random.chance(0.15)) return anyValue(random)
+  if (typeof value === 'string') return random.chance(0.5) ? random.pick(TEXTS) : 'x'.repeat(random.pick(LENGTHS))
+  if (typeof value === 'number') return random.pick(FIGURES)
+  if (typeof value === 'boolean') return !value
+  if (Array.isArray(value)) return random.pick([[], [...value, ...value], Array(random.pick(LENGTHS)).fill(value[0] ?? 'x')])
+  return anyValue(random)
+}
+
+/** The same body with one thing in it another, left out, or one too many. */
+function mutated(random: Random, body: unknown): unknown {
+  const copy = structuredClone(body) as Record<string, unknown>
+  let at: Record<string, unknown> = copy
+  for (;;) {
+    const keys = Object.keys(at)
+    if (keys.length === 0) return copy
+    const key = random.pick(keys)
+    const value = at[key]
+    if (typeof value === 'object' && value !== null && random.chance(0.8)) {
+      at = value as Record<string, unknown>
+      continue
+    }
+    if (random.chance(0.06)) delete at[key]
+    else if (random.chance(0.04)) at[String(random.pick(TEXTS))] = anyValue(random)
+    else at[key] = another(random, value)
+    return copy
+  }
+}
+
+const now = (): string => new Date().toISOString()
+
+const readingOf = (random: Random) => {
+  const [characteristic, station, direction, gauge] = random.pick([
+    ['journal', 'A', '1', 'om-12'],
+    ['ring-gap-1', '-', '-', 'fg-02'],
+    ['end-float', '-', '-', 'di-07'],
+    ['bearing-bore', 'B', '2', 'bg-04'],
+  ])
+  return {
+    id: v7(),
+    characteristic,
+    station,
+    direction,
+    repeat: 1 + random.integer(3),
+    stage: random.pick(['asFound', 'afterWork', 'asLeft']),
+    kind: random.pick(['read', 'read', 'read', 'cannot']),
+    text: random.pick(['219.94', '0.95', '+0.15', '0.31']),
+    conditions: random.chance(0.3) ? { zero: 0.002, temperature: { partC: 24, scaleC: 20, withinK: 0.5 } } : null,
+    gauge,
+    takenAt: now(),
+    supersedes: null,
+    reason: random.chance(0.3) ? 'Misread' : null,
+  }
+}
+
+const typedOf = (random: Random) => ({
+  name: `Journal ${random.integer(1e6)}`,
+  part: { id: 'shaft', name: 'Shaft', assembly: 'Guide bearing', position: 'Turbine' },
+  method: {
+    kind: 'size',
+    what: 'thickness',
+    wears: 'smaller',
+    points: [
+      { id: 'a', label: 'Upper' },
+      { id: 'b', label: 'Lower' },
+    ],
+    repeatsAtLeast: 1,
+    repeatabilityLimit: null,
+  },
+  gaugeKind: 'outsideMicrometer',
+  readTo: '0.01',
+  how: '',
+  document: { id: 'T-1', title: 'Handbook', revision: '' },
+  new: { nominal: null, lower: '9.9', upper: '10.1', page: '3' },
+  limits: [{ judges: 'minimum', side: 'lower', wear: '9.5', plan: '9.6', whenPassed: 'replace', instruction: '', page: '3' }],
+  safety: false,
+})
+
+const entryOf = (random: Random): object =>
+  random.pick<() => object>([
+    () => ({ kind: 'planTicked', item: 'bc-dial', state: 'there' }),
+    () => ({ kind: 'stepDone', step: 'mk-notice', note: '', licensed: { name: 'A', licence: 'B' } }),
+    () => ({ kind: 'stepReopened', step: 'mk-notice', reason: 'done wrong' }),
+    () => ({ kind: 'stepAdded', step: `s-${random.integer(1e6)}`, stage: 'strip', name: 'Lift', text: '', after: null }),
+    () => ({
+      kind: 'tagWritten',
+      position: 'gb-cap',
+      tag: { number: '7', face: 'up', clock: 12, matchMark: 'A', keptWith: [], count: 1, note: '' },
+    }),
+    () => ({ kind: 'laidOut', position: 'gb-cap', tray: 'Bench 1', after: null }),
+    () => ({ kind: 'positionAdded', position: `p-${random.integer(1e6)}`, name: 'Shim', parent: null, count: 2 }),
+    () => ({ kind: 'jointMarked', joint: 'gb-cap', mark: 'punch' }),
+    () => ({ kind: 'thicknessTaken', position: 'gb-cap', text: '1.25' }),
+    () => ({ kind: 'identified', position: 'gb-cap', sizes: { kind: 'bearing', bore: '50', outside: '90', width: '20' } }),
+    () => ({ kind: 'putIn', temporary: `t-${random.integer(1e6)}`, name: 'Blank', where: 'port', count: 1 }),
+    () => ({ kind: 'lookedAt', part: 'shell', note: '' }),
+    () => ({
+      kind: 'findingRecorded',
+      finding: v7(),
+      value: {
+        part: 'shell',
+        kind: random.pick(findingKindIds),
+        severity: 'marked',
+        since: 'service',
+        station: null,
+        clock: 3,
+        extent: '20 mm',
+        note: '',
+      },
+    }),
+    () => ({ kind: 'measurementPlanned', characteristic: 'journal', finding: v7() }),
+    () => ({ kind: 'characteristicTyped', characteristic: `t-${random.integer(1e6)}`, value: typedOf(random) }),
+    () => ({ kind: 'readingNoted', reading: v7(), note: 'x' }),
+    () => ({ kind: 'complaintGone', note: 'ran quiet' }),
+    () => ({ kind: 'pictureMarked', picture: v7(), marks: [{ kind: 'text', at: [0.5, 0.5], text: 'here' }] }),
+  ])()
+
+const tableOf = (random: Random): string => {
+  const cell = (usual: string): string =>
+    random.chance(0.12) ? String(another(random, usual)).replaceAll(/[\r\n"]/g, '') : usual
+  const rows = Array.from({ length: 1 + random.integer(4) }, () =>
+    [
+      cell(`Overhaul ${random.integer(1000)}`),
+      cell(`${1990 + random.integer(20)}-05-01`),
+      cell(String(1000 + random.integer(9000))),
+      cell('journal'),
+      cell('A'),
+      cell('1'),
+      cell('219.95'),
+      cell('J-1'),
+    ].join(';'),
+  )
+  return ['overhaul;date;running_hours;characteristic;station;direction;reading;part_mark', ...rows].join('\n')
+}
+
+export interface Target {
+  readonly job: string
+  readonly machine: string
+}
+
+/** One input, the same for the same state of the generator but for its ids and times. */
+export function anyInput(random: Random, { job, machine }: Target): Input {
+  const one = random.pick<() => Input>([
+    () => ({ path: `/api/jobs/${job}/readings`, by: 'inspector', body: readingOf(random) }),
+    () => ({
+      path: `/api/jobs/${job}/entries`,
+      by: 'inspector',
+      body: { entries: [{ id: v7(), seen: null, body: entryOf(random) }] },
+    }),
+    () => ({
+      path: '/api/gauges',
+      by: 'inspector',
+      body: {
+        id: v7(),
+        replaces: null,
+        code: `G-${random.integer(1e6)}`,
+        name: 'Caliper 150',
+        kind: random.pick(['caliper', 'torqueWrench', 'thermometer', 'insulationTester']),
+        resolution: '0.01',
+        maximumPermissibleError: '0.02',
+        expanded: '0.01',
+        coverage: '2',
+        repeatability: '',
+        corrections: '25 = 0.01; 50 = -0.01',
+        expansion: '11.5',
+        least: '0',
+        greatest: '150',
+        calibrationDue: '2027-05-01',
+      },
+    }),
+    () => ({
+      path: '/api/machines',
+      by: 'inspector',
+      body: { id: v7(), station: 'Oldmill', name: `Pump ${random.integer(1e6)}`, units: 'metric' },
+    }),
+    () => ({
+      path: `/api/machines/${machine}/jobs`,
+      by: 'inspector',
+      body: {
+        id: v7(),
+        level: null,
+        runningHours: 12_000,
+        readOn: now().slice(0, 10),
+        reason: 'Overhaul',
+        complaint: '',
+        returnBy: null,
+        mustRunHours: 8000,
+        policy: { acceptance: { kind: 'guarded', guardFactor: 1.65 }, mustLastTheInterval: true, clearanceBy: 'measuredParts' },
+        hoursNote: null,
+      },
+    }),
+    () => ({
+      path: `/api/machines/${machine}/history`,
+      by: 'inspector',
+      body: { id: v7(), source: 'Record sheets' },
+      file: tableOf(random),
+    }),
+    () => ({
+      path: `/api/jobs/${job}/pictures`,
+      by: 'inspector',
+      body: { id: v7(), subject: { kind: 'position', id: 'gb-cap' }, caption: 'cap' },
+      file: random.pick(TEXTS),
+    }),
+    () => ({ path: `/api/jobs/${job}/confirmations`, by: 'inspector', body: { id: v7(), step: 'rebuild', note: '' } }),
+    () => ({
+      path: `/api/jobs/${job}/decisions`,
+      by: 'inspector',
+      body: { id: v7(), part: 'shell', recommended: 'hold', decided: 'replace', reason: 'scored' },
+    }),
+    () => ({ path: `/api/jobs/${job}/draft-book`, by: 'inspector', body: { title: `Book ${random.integer(1e6)}` } }),
+    () => ({ path: `/api/jobs/${job}/review`, by: 'reviewer', body: { kind: 'return', id: v7(), note: 'mend it' } }),
+  ])()
+  const body = random.chance(0.1) ? one.body : mutated(random, random.chance(0.3) ? mutated(random, one.body) : one.body)
+  const path = random.chance(0.02)
+    ? one.path.replace(job, random.pick(['%00', 'a%00b', '%ff', '..', job.toUpperCase(), v7()]))
+    : one.path
+  return { ...one, body, path }
+}
