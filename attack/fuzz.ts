@@ -7,7 +7,7 @@ import { jobView } from '../src/server/jobView'
 import { anyInput, type Target } from './inputs'
 import { Visitor } from './visitor'
 
-export interface FuzzTarget extends Target {
+export interface FuzzTarget extends Omit<Target, 'spare'> {
   readonly url: string
   readonly connection: Connection
 }
@@ -32,6 +32,7 @@ export async function fuzz({ url, connection, ...target }: FuzzTarget, count: nu
   }
   const failures: string[] = []
   let accepted = 0
+  let spare = target.machine
   const pages = ['/', '/gauges', `/jobs/${target.job}`, `/jobs/${target.job}/bench`, `/machines/${target.machine}/trends`]
   const lookAtPages = async (after: string): Promise<void> => {
     for (const page of pages) {
@@ -40,7 +41,7 @@ export async function fuzz({ url, connection, ...target }: FuzzTarget, count: nu
     }
   }
   for (let at = 1; at <= count && failures.length < MOST_FAILURES; at += 1) {
-    const { path, by, body, file } = anyInput(random, target)
+    const { path, by, body, file } = anyInput(random, { ...target, spare })
     const who = people[by]
     const { status, text } = file === undefined ? await who.post(path, body) : await who.upload(path, body, file)
     const said = `input ${at} of seed ${seed} (${path} ${JSON.stringify(body)?.slice(0, 300)}${file === undefined ? '' : ` ${file.slice(0, 300)}`})`
@@ -48,6 +49,7 @@ export async function fuzz({ url, connection, ...target }: FuzzTarget, count: nu
     else if (status >= 400 && !/"message":"[^"]{10,}/.test(text)) failures.push(`${status} without a sentence at ${said}`)
     if (status === 200) {
       accepted += 1
+      if (path === '/api/machines') spare = (JSON.parse(text) as { id: string }).id
       const problem = await readBack(context, target)
       if (problem !== null) failures.push(`${problem} after ${said}`)
     }
@@ -58,7 +60,7 @@ export async function fuzz({ url, connection, ...target }: FuzzTarget, count: nu
 }
 
 /** Why something stored cannot be read back; null when everything can. */
-async function readBack(context: Parameters<typeof jobView>[0], { job }: Target): Promise<string | null> {
+async function readBack(context: Parameters<typeof jobView>[0], { job }: Pick<Target, 'job'>): Promise<string | null> {
   try {
     const [view, gauges, home] = [await jobView(context, job), await gaugesView(context), await homeView(context)]
     const wrong = [
