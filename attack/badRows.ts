@@ -35,7 +35,10 @@ export const badRows: readonly (readonly [table: string, sql: string])[] = [
     'decision',
     `INSERT INTO decision (id, job_id, part, recommended, decided, decided_by) VALUES (${id('04')}, '${job}', 'nowhere', 'wish', 'hope', 'demo-inspector')`,
   ],
-  ['gauge', `UPDATE gauge SET resolution = 10000000 WHERE id = 'om-12'`],
+  [
+    'gauge',
+    `ALTER TABLE gauge DISABLE TRIGGER USER; UPDATE gauge SET resolution = 10000000 WHERE id = 'om-12'; ALTER TABLE gauge ENABLE TRIGGER USER`,
+  ],
   [
     'machine_hours',
     `INSERT INTO machine_hours (id, machine_id, hours, read_on, read_by) VALUES (${id('05')}, '${machine}', -5, 'infinity', 'demo-inspector')`,

@@ -18,8 +18,9 @@ import { confirmStep } from '../src/server/confirmStep'
 import type { Context } from '../src/server/context'
 import { decidePart } from '../src/server/decidePart'
 import { buildJobView } from '../src/server/jobView'
-import { review } from '../src/server/review'
+import { review, type Signing } from '../src/server/review'
 import type { Role } from '../src/server/roles'
+import type { SigningKey } from '../src/server/signingKey'
 import { drawPicture } from './drawnPictures'
 import { motion } from './larkhollow/motion/station'
 import { larkhollow } from './larkhollow/station'
@@ -31,13 +32,13 @@ const MINUTE = 60_000
 const machines: readonly DemoMachine[] = [...quillmere, gates, larkhollow, motion]
 
 /** Seeds once, in one transaction: an interrupted seeding leaves nothing. True when it seeded. */
-export async function seedDemo(db: Database): Promise<boolean> {
+export async function seedDemo(db: Database, key: () => SigningKey): Promise<boolean> {
   return db.transaction(async (tx) => {
     // Two servers starting on one empty database: the second waits here and finds it seeded.
     await tx.execute('LOCK TABLE machine IN EXCLUSIVE MODE')
     if ((await tx.select().from(machine)).length > 0) return false
     await seedPeople(tx)
-    for (const one of machines) await seedMachine(tx, one)
+    for (const one of machines) await seedMachine(tx, one, key)
     return true
   })
 }
@@ -57,7 +58,7 @@ async function seedPeople(db: Executor): Promise<void> {
   }
 }
 
-async function seedMachine(db: Executor, demo: DemoMachine): Promise<void> {
+async function seedMachine(db: Executor, demo: DemoMachine, key: () => SigningKey): Promise<void> {
   const book = bookSchema.parse(demo.book)
   const [fault] = bookFaults(book)
   if (fault) throw new Error(`${book.id}: ${fault.path.join('.')}: ${fault.says}`)
@@ -92,12 +93,13 @@ async function seedMachine(db: Executor, demo: DemoMachine): Promise<void> {
     })
   // Unit 2 is measured with the gauges of its station.
   const store = demo.gauges.length > 0 ? demo.gauges : machines.flatMap(({ gauges }) => gauges)
-  for (const overhaul of demo.overhauls) await new Seeding(db, demo, overhaul, book, store).run()
+  for (const overhaul of demo.overhauls) await new Seeding(db, demo, overhaul, book, store, key).run()
 }
 
 /** One overhaul, noted minute by minute on a clock of its own. */
 class Seeding {
   private clock: number
+  private readonly signing: Signing
   /** What stands on each subject, as its author would have seen it. */
   private readonly standing = new Map<string, string>()
 
@@ -107,7 +109,9 @@ class Seeding {
     private readonly overhaul: DemoOverhaul,
     private readonly book: LimitBook,
     private readonly store: readonly DemoGauge[],
+    key: () => SigningKey,
   ) {
+    this.signing = { checkPassword: async () => true, key }
     this.clock = new Date(`${overhaul.date}T07:30:00Z`).getTime()
   }
 
@@ -212,13 +216,13 @@ class Seeding {
     }
     for (const step of ['order', 'rebuild', 'prove'] as const)
       await confirmStep(this.as('inspector'), overhaul.id, { id: this.newId(), step, note: '' })
-    await review(this.as('inspector'), overhaul.id, { kind: 'send', id: this.newId(), note: '' }, async () => true)
+    await review(this.as('inspector'), overhaul.id, { kind: 'send', id: this.newId(), note: '' }, this.signing)
     const recordSha256 = recordHash((await buildJobView(this.as('reviewer'), db, overhaul.id)).record)
     await review(
       this.as('reviewer'),
       overhaul.id,
       { kind: 'sign', id: this.newId(), password: DEMO_PASSWORD, recordSha256, reason: '' },
-      async () => true,
+      this.signing,
     )
   }
 }

@@ -35,7 +35,7 @@ export const contextOf = (
     planItems: new Set(['bc-dial']),
     system: 'metric' as const,
     confirmedSafe: false,
-    author: 'Ida Marsh',
+    author: new Set(['Ida Marsh']),
     typed: [],
     readings: new Map<string, string>(),
     nowMs: Date.parse(NOON),

@@ -4,13 +4,15 @@ import { join } from 'node:path'
 import { DEMO_PASSWORD, people } from '../demo/quillmere/station'
 import { seedDemo } from '../demo/seed'
 import { connect } from '../src/db/client'
+import { ensureRole, grantTo, mayChangeRecords } from '../src/db/grants'
 import { MigrationMismatch, migrateDatabase } from '../src/db/migrate'
 import { gaugeIdOf, sayToGauge } from '../src/db/queries/gauges'
 import { createGaugePort } from '../src/gauges/gaugePort'
+import { type SigningKey, signingKeyIn } from '../src/server/signingKey'
 import { root, stop } from './bootstrap.mjs'
 import { ensureBuild } from './lib/build'
 import { certificateFor, lanAddresses } from './lib/certificate'
-import { type Cluster, secretsOf, startCluster } from './lib/cluster'
+import { type Cluster, SERVER_ROLE, secretsOf, serverUrl, signingKeyFile, startCluster } from './lib/cluster'
 import { createHttpServer } from './lib/http'
 import { readOptions } from './lib/options'
 
@@ -32,7 +34,12 @@ const portTaken = `Port ${options.port} is in use. Stop what uses it, or give an
 if (!(await portIsFree())) stop(portTaken)
 
 const cluster: Cluster | null = options.databaseUrl === null ? await startCluster(options.dataFolder, options.fresh) : null
-const databaseUrl = cluster?.url ?? options.databaseUrl ?? ''
+/** Address of the owner of the tables: migrations and demo data are made with it, nothing else. */
+const ownerUrl = cluster?.url ?? options.databaseOwnerUrl ?? options.databaseUrl ?? ''
+/** Address the server works with: a role that owns nothing and only adds to what is recorded. */
+const databaseUrl = cluster ? serverUrl(cluster.url, secretsOf(options.dataFolder).serverPassword) : (options.databaseUrl ?? '')
+process.env.MEDIDA_SIGNING_KEY ??= signingKeyFile(options.dataFolder)
+const key = (): SigningKey => signingKeyIn(process.env.MEDIDA_SIGNING_KEY ?? '')
 
 /** Ends with a sentence, after stopping what was started. */
 async function giveUp(sentence: string): Promise<never> {
@@ -40,12 +47,19 @@ async function giveUp(sentence: string): Promise<never> {
   return stop(sentence)
 }
 
+const OWNER_NOTE =
+  'The server connects to this database as a role that could change what is recorded. Give it one that owns nothing (DATABASE_URL) beside the owner’s (DATABASE_OWNER_URL): docs/operating.md.\n'
+let ownerNote = ''
+
 async function prepareDatabase(): Promise<void> {
   try {
-    await migrateDatabase(databaseUrl, join(root, 'drizzle'))
-    const { db, pool } = connect(databaseUrl, 'long')
-    await seedDemo(db)
+    await migrateDatabase(ownerUrl, join(root, 'drizzle'))
+    const { db, pool } = connect(ownerUrl, 'long')
+    await seedDemo(db, key)
     await pool.end()
+    if (cluster) await ensureRole(ownerUrl, SERVER_ROLE, secretsOf(options.dataFolder).serverPassword)
+    if (ownerUrl !== databaseUrl) await grantTo(ownerUrl, decodeURIComponent(new URL(databaseUrl).username))
+    if (await mayChangeRecords(databaseUrl)) ownerNote = OWNER_NOTE
   } catch (error) {
     if (error instanceof MigrationMismatch)
       await giveUp(
@@ -120,6 +134,6 @@ server.once(
 server.listen(options.port, HOST, () => {
   const accounts = people.map(({ username, role }) => `  ${username.padEnd(10)} ${role}`).join('\n')
   process.stdout.write(
-    `\nMedida runs on ${ownUrl}\n${gaugeNote}\n${lanNote()}\nDemo accounts (user name, role), all with the password “${DEMO_PASSWORD}”:\n${accounts}\n\nCtrl-C stops it.\n`,
+    `\nMedida runs on ${ownUrl}\n${gaugeNote}\n${lanNote()}${ownerNote}\nDemo accounts (user name, role), all with the password “${DEMO_PASSWORD}”:\n${accounts}\n\nCtrl-C stops it.\n`,
   )
 })

@@ -30,6 +30,8 @@ function clusterOwner(): Owner {
 
 interface Secrets {
   readonly databasePassword: string
+  /** Of the role the server connects as, which owns nothing. */
+  readonly serverPassword: string
   readonly authSecret: string
 }
 
@@ -38,11 +40,18 @@ export function secretsOf(dataFolder: string): Secrets {
   const file = join(dataFolder, 'secrets.json')
   try {
     mkdirSync(dataFolder, { recursive: true, mode: 0o711 })
-    if (!existsSync(file)) {
-      const secrets: Secrets = { databasePassword: randomBytes(24).toString('hex'), authSecret: randomBytes(32).toString('hex') }
-      writeFileSync(file, JSON.stringify(secrets), { mode: 0o600 })
+    const known = existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Partial<Secrets>) : {}
+    const secrets: Secrets = {
+      databasePassword: known.databasePassword ?? randomBytes(24).toString('hex'),
+      authSecret: known.authSecret ?? randomBytes(32).toString('hex'),
+      serverPassword: known.serverPassword ?? randomBytes(24).toString('hex'),
     }
-    return JSON.parse(readFileSync(file, 'utf8')) as Secrets
+    // Written aside and renamed: a start that is cut off here leaves the secrets there were.
+    if (Object.keys(secrets).some((key) => !(key in known))) {
+      writeFileSync(`${file}.new`, JSON.stringify(secrets), { mode: 0o600 })
+      renameSync(`${file}.new`, file)
+    }
+    return secrets
   } catch (error) {
     return stop(`The data folder ${dataFolder} cannot be used (${(error as Error).message}). Give another one with --data.`)
   }
@@ -254,6 +263,14 @@ export function runningClusterUrl(dataFolder: string): string | null {
   const running = runningPostmaster(dataFolder)
   return running === null ? null : urlFor(secretsOf(dataFolder).databasePassword, running.port)
 }
+
+/** The same address for the role that the server connects as. */
+export const serverUrl = (ownerUrl: string, password: string): string =>
+  Object.assign(new URL(ownerUrl), { username: SERVER_ROLE, password }).href
+export const SERVER_ROLE = 'medida_server'
+
+/** Where the key of an installation lies that reports are signed with: beside the database, never in it. */
+export const signingKeyFile = (dataFolder: string): string => join(dataFolder, 'signing-key.pem')
 
 /** Whether a cluster was ever made in this data folder. */
 export const hasCluster = (dataFolder: string): boolean => existsSync(folderOf(dataFolder))

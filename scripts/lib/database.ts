@@ -8,7 +8,7 @@ import type { Options } from './options'
  * cluster started for this and stopped again.
  */
 export async function withDatabase<T>(options: Options, run: (connection: Connection) => Promise<T>): Promise<T> {
-  const address = options.databaseUrl ?? runningClusterUrl(options.dataFolder)
+  const address = options.databaseOwnerUrl ?? options.databaseUrl ?? runningClusterUrl(options.dataFolder)
   if (address === null && !hasCluster(options.dataFolder))
     stop(`There is no database in ${options.dataFolder}. Name the folder with --data, or set DATABASE_URL.`)
   const cluster = address === null ? await startCluster(options.dataFolder, false) : null

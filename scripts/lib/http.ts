@@ -61,7 +61,7 @@ function readToEnd(request: IncomingMessage, then: () => void): void {
     bytes += chunk.length
     if (bytes > MOST_READ_BYTES) request.destroy()
   })
-  request.once('end', then)
+  request.once('end', then).resume()
 }
 
 /** The server around the built application: security headers, body limits, compression, files, pages. */
@@ -84,9 +84,12 @@ export async function createHttpServer(buildFolder: string, certificate: Certifi
   const scriptsOf = islandScripts(buildFolder)
   const listener: RequestListener = (request, response) => {
     for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value)
-    if (!METHODS.has(request.method ?? '')) return refuse(response, 405, 'wrongMethod', 'Medida takes GET, HEAD and POST here.')
-    if (!isPlainPath(request.url ?? ''))
-      return refuse(response, 400, 'malformed', 'This address holds a sign that no address has.')
+    const refused: readonly [number, string, string] | null = !METHODS.has(request.method ?? '')
+      ? [405, 'wrongMethod', 'Medida takes GET, HEAD and POST here.']
+      : isPlainPath(request.url ?? '')
+        ? null
+        : [400, 'malformed', 'This address holds a sign that no address has.']
+    if (refused) return readToEnd(request, () => refuse(response, ...refused))
     // Rate limits count by this address; what a caller claims in its place is overwritten.
     request.headers[CLIENT_ADDRESS_HEADER] = request.socket.remoteAddress ?? 'unknown'
     if (request.headers['transfer-encoding'] !== undefined)

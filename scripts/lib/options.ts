@@ -12,6 +12,12 @@ export interface Options {
   readonly lan: boolean
   /** A database that somebody else runs; null for the private cluster. */
   readonly databaseUrl: string | null
+  /** The address of that database for the owner of its tables; null where the one above is the owner’s too. */
+  readonly databaseOwnerUrl: string | null
+  /** Of verify: everything; heads to hold it against; a file to write today's heads to. */
+  readonly all: boolean
+  readonly against: string | null
+  readonly heads: string | null
   readonly rest: readonly string[]
 }
 
@@ -42,6 +48,10 @@ export function readOptions(): Options {
     fresh: values.fresh ?? false,
     lan: values.lan ?? false,
     databaseUrl,
+    databaseOwnerUrl: process.env.DATABASE_OWNER_URL || null,
+    all: values.all ?? false,
+    against: values.against ?? null,
+    heads: values.heads ?? null,
     rest: positionals,
   }
 }
@@ -50,7 +60,15 @@ function parse() {
   try {
     return parseArgs({
       allowPositionals: true,
-      options: { port: { type: 'string' }, data: { type: 'string' }, fresh: { type: 'boolean' }, lan: { type: 'boolean' } },
+      options: {
+        port: { type: 'string' },
+        data: { type: 'string' },
+        fresh: { type: 'boolean' },
+        lan: { type: 'boolean' },
+        all: { type: 'boolean' },
+        against: { type: 'string' },
+        heads: { type: 'string' },
+      },
     })
   } catch (error) {
     return stop(`${(error as Error).message}. Options: --port NUMBER, --data FOLDER, --fresh, --lan.`)

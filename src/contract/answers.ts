@@ -68,6 +68,15 @@ export interface HomeView {
   readonly lapsedGauges: readonly { readonly code: string; readonly name: string; readonly due: string }[]
 }
 
+/** Hashes of what a report rests on, so that none of it can be altered or taken away unseen. */
+export interface ReportEvidence {
+  /** The issued book as it is stored; null where limits were typed in the job. */
+  readonly book: { readonly id: string; readonly revision: string; readonly sha256: string } | null
+  readonly pictures: readonly { readonly id: string; readonly sha256: string }[]
+  /** Head of the job's event log as it was signed. */
+  readonly log: { readonly number: number; readonly sha256: string } | null
+}
+
 /** Content of a signed report: what its hash is over. */
 export interface ReportContent {
   readonly format: 'medida-report'
@@ -80,7 +89,10 @@ export interface ReportContent {
   readonly review: readonly ReviewStep[]
   readonly record: InspectionRecord
   readonly results: Results
-  readonly signature: { readonly by: string; readonly at: string; readonly statement: string }
+  /** With the id of who signed, since reports carry what they rest on. */
+  readonly signature: { readonly by: string; readonly byId?: string; readonly at: string; readonly statement: string }
+  /** What it rests on besides its record; left out in reports from before that was kept. */
+  readonly evidence?: ReportEvidence
   readonly sequence: number
   readonly previousSha256: string | null
 }

@@ -67,6 +67,7 @@ export async function acceptReading(context: Context, jobId: string, body: Readi
         conditions: body.conditions,
         gaugeId: body.gauge,
         takenBy: context.user.id,
+        byName: context.user.name,
         takenAt: new Date(body.takenAt),
         receivedAt: context.now(),
         supersedes: body.supersedes,
@@ -75,8 +76,7 @@ export async function acceptReading(context: Context, jobId: string, body: Readi
       .onConflictDoNothing({ target: reading.id })
       .returning({ id: reading.id })
     if (stored.length === 0) throw anotherReading()
-    await appendLog(db, {
-      userId: context.user.id,
+    await appendLog(db, context, {
       verb: body.kind === 'withdrawn' ? 'reading.withdrawn' : body.supersedes === null ? 'reading.accepted' : 'reading.corrected',
       subject: jobId,
       detail: { reading: body.id, characteristic: body.characteristic, text: body.text, supersedes: body.supersedes },

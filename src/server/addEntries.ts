@@ -11,6 +11,7 @@ import { jobSteps } from '../core/work/steps'
 import { addsUp, standingOn, subjectOf } from '../core/work/subject'
 import { typedIn, withTyped } from '../core/work/typedBook'
 import type { Executor } from '../db/client'
+import { namesIn } from '../db/queries/evidence'
 import { appendLog } from '../db/queries/log'
 import { entriesAfter } from '../db/queries/work'
 import { jobEntry } from '../db/schema'
@@ -44,6 +45,9 @@ export async function storeEntries(
   const scope = scopeOfRecord(record)
   const known = new Map(record.job.entries.map((entry) => [entry.id, entry]))
   const entries = [...record.job.entries]
+  const names = sent.some(({ body: { kind } }) => kind === 'limitsChecked' || kind === 'stepNotApplicableAgreed')
+    ? await namesIn(db, record.job.id, context.user.id)
+    : []
   for (const one of sent) {
     const before = known.get(one.id)
     if (before) {
@@ -52,7 +56,7 @@ export async function storeEntries(
       continue
     }
     refuseOvertaken(entries, one)
-    const sentence = refuseEntry(one.body, entryContext(view, scope, entries, context))
+    const sentence = refuseEntry(one.body, entryContext(view, scope, entries, context, names))
     if (sentence !== null) throw new Refused('notPossible', sentence)
     const entry: Entry = { id: one.id, by: context.user.name, at: context.now().toISOString(), body: one.body }
     await store(context, db, record.job.id, entry)
@@ -90,7 +94,13 @@ function refuseOvertaken(entries: readonly Entry[], sent: SentEntry): void {
   )
 }
 
-function entryContext(view: JobView, scope: Scope, entries: readonly Entry[], { now, user }: Context): EntryContext {
+function entryContext(
+  view: JobView,
+  scope: Scope,
+  entries: readonly Entry[],
+  { now, user }: Context,
+  names: readonly string[],
+): EntryContext {
   const { record } = view
   const system = record.machine.units
   const book = withTyped(record.book, entries, system)
@@ -105,7 +115,7 @@ function entryContext(view: JobView, scope: Scope, entries: readonly Entry[], { 
     system,
     nowMs: now().getTime(),
     confirmedSafe: view.confirmations.some(({ step }) => step === 'makeSafe'),
-    author: user.name,
+    author: new Set([user.name, ...names]),
     typed: typedIn(entries),
     readings: new Map(record.job.readings.map(({ id, characteristic }) => [id, characteristic])),
   }
@@ -114,6 +124,14 @@ function entryContext(view: JobView, scope: Scope, entries: readonly Entry[], { 
 async function store(context: Context, db: Executor, jobId: string, { id, body, at }: Entry): Promise<void> {
   const taken = await db.select({ id: jobEntry.id }).from(jobEntry).where(eq(jobEntry.id, id))
   if (taken.length > 0) throw new Refused('conflict', 'Another job has an entry with this id. Reload the page and note it again.')
-  await db.insert(jobEntry).values({ id, jobId, subject: subjectOf(body), body, notedBy: context.user.id, notedAt: new Date(at) })
-  await appendLog(db, { userId: context.user.id, verb: `entry.${body.kind}`, subject: jobId, detail: { entry: id } })
+  await db.insert(jobEntry).values({
+    id,
+    jobId,
+    subject: subjectOf(body),
+    body,
+    notedBy: context.user.id,
+    byName: context.user.name,
+    notedAt: new Date(at),
+  })
+  await appendLog(db, context, { verb: `entry.${body.kind}`, subject: jobId, detail: { entry: id } })
 }

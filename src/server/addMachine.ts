@@ -30,12 +30,7 @@ export function addMachine(context: Context, body: MachineBody): Promise<{ id: s
       throw new Refused('conflict', message, [{ path: 'name', message }])
     }
     await db.insert(machine).values({ id: body.id, station: body.station, name: body.name, units: body.units })
-    await appendLog(db, {
-      userId: context.user.id,
-      verb: 'machine.added',
-      subject: body.id,
-      detail: { station: body.station, name: body.name },
-    })
+    await appendLog(db, context, { verb: 'machine.added', subject: body.id, detail: { station: body.station, name: body.name } })
     return { id: body.id, stored: true }
   })
 }

@@ -47,6 +47,7 @@ export async function addPicture(
         ...checked,
         sha256,
         addedBy: context.user.id,
+        byName: context.user.name,
         addedAt: context.now(),
       })
     const body = {

@@ -30,15 +30,16 @@ export function confirmStep(context: Context, jobId: string, body: ConfirmationB
       throw new Refused('notPossible', `Still inside: ${inside}. Count them out on the strip map before closing up.`)
     if (body.step !== 'makeSafe' && !isMadeSafe(view.record, view.confirmations))
       throw new Refused('conflict', `${stepLabel[body.step]} stays closed until “Make safe” is done.`)
-    await db
-      .insert(stepConfirmation)
-      .values({ id: body.id, jobId, step: body.step, note: body.note, confirmedBy: context.user.id, confirmedAt: context.now() })
-    await appendLog(db, {
-      userId: context.user.id,
-      verb: 'step.confirmed',
-      subject: jobId,
-      detail: { step: body.step, note: body.note },
+    await db.insert(stepConfirmation).values({
+      id: body.id,
+      jobId,
+      step: body.step,
+      note: body.note,
+      confirmedBy: context.user.id,
+      byName: context.user.name,
+      confirmedAt: context.now(),
     })
+    await appendLog(db, context, { verb: 'step.confirmed', subject: jobId, detail: { step: body.step, note: body.note } })
     return { stored: true }
   })
 }

@@ -30,9 +30,10 @@ export function decidePart(context: Context, jobId: string, body: DecisionBody):
         `${part.name}: the recommended verdict is ${verdictLabel[body.recommended]}. Say why you depart from it.`,
         [{ path: 'reason', message: 'say why you depart from the recommended verdict' }],
       )
-    await db.insert(decision).values({ ...body, jobId, decidedBy: context.user.id, decidedAt: context.now() })
-    await appendLog(db, {
-      userId: context.user.id,
+    await db
+      .insert(decision)
+      .values({ ...body, jobId, decidedBy: context.user.id, byName: context.user.name, decidedAt: context.now() })
+    await appendLog(db, context, {
       verb: 'part.decided',
       subject: jobId,
       detail: { part: body.part, recommended, decided: body.decided },

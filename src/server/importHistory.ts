@@ -60,8 +60,7 @@ export async function importHistory(
     for (const [index, overhaul] of overhauls.entries())
       await storeOverhaul(context, db, { id: `${fields.id}:${index + 1}`, machineId, book, source: fields.source }, overhaul)
     const readings = overhauls.reduce((sum, overhaul) => sum + overhaul.readings.length, 0)
-    await appendLog(db, {
-      userId: context.user.id,
+    await appendLog(db, context, {
       verb: 'history.imported',
       subject: machineId,
       detail: { import: fields.id, source: fields.source, overhauls: overhauls.length, readings },
@@ -107,6 +106,7 @@ async function storeOverhaul(
     reason: `Taken over: ${source}`,
     openedOn: overhaul.date,
     openedBy: context.user.id,
+    byName: context.user.name,
     runningHours: overhaul.runningHours,
     mustRunHours: 0,
     level: null,
@@ -117,6 +117,13 @@ async function storeOverhaul(
   const takenAt = `${overhaul.date}T12:00:00Z`
   await storeReadings(
     db,
-    overhaul.readings.map((reading: ImportedReading) => ({ ...reading, id: v7(), jobId: id, takenBy: context.user.id, takenAt })),
+    overhaul.readings.map((reading: ImportedReading) => ({
+      ...reading,
+      id: v7(),
+      jobId: id,
+      takenBy: context.user.id,
+      byName: context.user.name,
+      takenAt,
+    })),
   )
 }

@@ -49,7 +49,7 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
       .update(machine)
       .set({ bookId: id })
       .where(and(eq(machine.id, record.machine.id), isNull(machine.bookId)))
-    await appendLog(db, { userId: context.user.id, verb: 'book.drafted', subject: jobId, detail: { book: id, revision } })
+    await appendLog(db, context, { verb: 'book.drafted', subject: jobId, detail: { book: id, revision } })
     return { id, revision, stored: true }
   })
 }

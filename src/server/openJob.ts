@@ -70,6 +70,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       reason: body.reason,
       openedOn: today,
       openedBy: context.user.id,
+      byName: context.user.name,
       runningHours: body.runningHours,
       mustRunHours: body.mustRunHours,
       level: body.level,
@@ -87,8 +88,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       note: body.hoursNote ?? '',
       notedAt: context.now(),
     })
-    await appendLog(db, {
-      userId: context.user.id,
+    await appendLog(db, context, {
       verb: 'job.opened',
       subject: body.id,
       detail: { machine: machineId, level: body.level, runningHours: body.runningHours },

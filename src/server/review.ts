@@ -6,13 +6,15 @@ import { jobStanding } from '../core/job/standing'
 import { evaluate } from '../core/record/evaluate'
 import { CORE_VERSION } from '../core/version'
 import type { Executor } from '../db/client'
-import { appendLog, countLogged } from '../db/queries/log'
+import { appendLog, countLogged, noteAttempt } from '../db/queries/log'
 import { lastReport } from '../db/queries/reports'
 import { report, reviewEvent } from '../db/schema'
 import { canonicalJson, recordHash, sha256 } from './canonical'
 import { authorise, type Context } from './context'
+import { evidenceOf, handsIn } from './evidence'
 import { writeToJob } from './openForWriting'
 import { Refused } from './refused'
+import type { SigningKey } from './signingKey'
 
 export interface Reviewed {
   readonly stored: boolean
@@ -23,18 +25,23 @@ type Send = Extract<ReviewBody, { kind: 'send' }>
 type Return = Extract<ReviewBody, { kind: 'return' }>
 type Sign = Extract<ReviewBody, { kind: 'sign' }>
 
-/** Checks a password of the person signed in; the sign-in room gives it. */
-export type CheckPassword = (password: string) => Promise<boolean>
+/** What signing takes besides the record. */
+export interface Signing {
+  /** Whether this is the password of the person signed in; the sign-in room knows. */
+  readonly checkPassword: (password: string) => Promise<boolean>
+  /** Key of the installation; made when it is needed first. */
+  readonly key: () => SigningKey
+}
 
 /** Hands a job on: to the reviewer, back to the inspector, or signed. */
-export function review(context: Context, jobId: string, body: ReviewBody, checkPassword: CheckPassword): Promise<Reviewed> {
+export function review(context: Context, jobId: string, body: ReviewBody, signing: Signing): Promise<Reviewed> {
   switch (body.kind) {
     case 'send':
       return sendToReviewer(context, jobId, body)
     case 'return':
       return returnToInspector(context, jobId, body)
     case 'sign':
-      return signReport(context, jobId, body, checkPassword)
+      return signReport(context, jobId, body, signing)
   }
 }
 
@@ -77,13 +84,13 @@ const WRONG_PASSWORDS_ALLOWED = 5
 const WITHIN_MINUTES = 15
 
 /** Signs the report: the record and its results as canonical JSON, hashed and chained. The password is asked again. */
-async function signReport(context: Context, jobId: string, body: Sign, checkPassword: CheckPassword): Promise<Reviewed> {
+async function signReport(context: Context, jobId: string, body: Sign, { checkPassword, key }: Signing): Promise<Reviewed> {
   authorise(context, 'review')
   const since = new Date(context.now().getTime() - WITHIN_MINUTES * 60_000)
   if ((await countLogged(context.db, context.user.id, 'report.wrongPassword', since)) >= WRONG_PASSWORDS_ALLOWED)
     throw new Refused('tooMany', `Too many wrong passwords. Wait ${WITHIN_MINUTES} minutes, then sign again.`)
   if (!(await checkPassword(body.password))) {
-    await appendLog(context.db, { userId: context.user.id, verb: 'report.wrongPassword', subject: jobId, detail: {} })
+    await noteAttempt(context.db, context, { verb: 'report.wrongPassword', subject: jobId, detail: {} })
     throw new Refused('malformed', 'That is not your password. Nothing was signed; type it again.', [
       { path: 'password', message: 'not your password' },
     ])
@@ -93,15 +100,7 @@ async function signReport(context: Context, jobId: string, body: Sign, checkPass
       throw new Refused('conflict', 'This job has not been sent to the reviewer, so it cannot be signed.')
     if (recordHash(view.record) !== body.recordSha256)
       throw new Refused('conflict', 'The record has changed since you opened this page. Reload, read it again, then sign.')
-    const hands = new Set([
-      ...view.record.job.readings.map(({ by }) => by),
-      // Ticking the plan is no work on the machine, and checking what another person typed is reviewing it.
-      ...view.record.job.entries
-        .filter(({ body: { kind } }) => kind !== 'planTicked' && kind !== 'limitsChecked')
-        .map(({ by }) => by),
-      ...view.record.decisions.map(({ by }) => by),
-    ])
-    if (hands.has(context.user.name))
+    if ((await handsIn(db, jobId)).has(context.user.id))
       throw new Refused('notAllowed', 'You measured, noted or decided in this job. Someone else must sign it.')
     const { blocks, leftBeyond } = readinessOf(view)
     if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
@@ -109,18 +108,27 @@ async function signReport(context: Context, jobId: string, body: Sign, checkPass
       throw new Refused('malformed', `Left beyond its limits: ${leftBeyond.join(' ')} Say why you accept it.`, [
         { path: 'reason', message: 'say why you accept it' },
       ])
-    await storeReport(context, db, view, body.id, body.reason)
+    await storeReport(context, db, view, body.id, body.reason, key())
     return { stored: true, reportId: body.id }
   })
 }
 
-async function storeReport(context: Context, db: Executor, view: JobView, reportId: string, reason: string): Promise<void> {
+async function storeReport(
+  context: Context,
+  db: Executor,
+  view: JobView,
+  reportId: string,
+  reason: string,
+  key: SigningKey,
+): Promise<void> {
   const { record } = view
   const jobId = record.job.id
   const signedAt = context.now()
   const previous = await lastReport(db, record.machine.id)
   const sequence = (previous?.sequence ?? 0) + 1
-  const signature = { by: context.user.name, at: signedAt.toISOString(), statement: SIGNING_STATEMENT }
+  const signature = { by: context.user.name, byId: context.user.id, at: signedAt.toISOString(), statement: SIGNING_STATEMENT }
+  // The event first: its hash is sealed in what is signed, and once the report is stored nothing can be added to the job.
+  await storeEvent(context, db, jobId, { id: reportId, kind: 'signed', note: reason })
   const content: ReportContent = {
     format: 'medida-report',
     version: 1,
@@ -133,12 +141,11 @@ async function storeReport(context: Context, db: Executor, view: JobView, report
     record,
     results: evaluate(record),
     signature,
+    evidence: await evidenceOf(db, jobId),
     sequence,
     previousSha256: previous?.sha256 ?? null,
   }
   const canonical = canonicalJson(content)
-  // The event first: once the report is stored, nothing can be added to the job.
-  await storeEvent(context, db, jobId, { id: reportId, kind: 'signed', note: reason })
   await db.insert(report).values({
     id: reportId,
     jobId,
@@ -148,7 +155,10 @@ async function storeReport(context: Context, db: Executor, view: JobView, report
     sha256: sha256(canonical),
     previousSha256: content.previousSha256,
     coreVersion: CORE_VERSION,
+    signature: key.sign(canonical),
+    publicKey: key.publicKey,
     signedBy: context.user.id,
+    byName: context.user.name,
     signedAt,
   })
 }
@@ -164,11 +174,8 @@ async function storeEvent(
   jobId: string,
   event: { id: string; kind: 'sent' | 'returned' | 'signed'; note: string },
 ): Promise<void> {
-  await db.insert(reviewEvent).values({ ...event, jobId, actedBy: context.user.id, actedAt: context.now() })
-  await appendLog(db, {
-    userId: context.user.id,
-    verb: `report.${event.kind}`,
-    subject: jobId,
-    detail: { event: event.id, note: event.note },
-  })
+  await db
+    .insert(reviewEvent)
+    .values({ ...event, jobId, actedBy: context.user.id, byName: context.user.name, actedAt: context.now() })
+  await appendLog(db, context, { verb: `report.${event.kind}`, subject: jobId, detail: { event: event.id, note: event.note } })
 }

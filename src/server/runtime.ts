@@ -1,14 +1,23 @@
 import { pino } from 'pino'
 import { type Connection, connect } from '../db/client'
+import { type SigningKey, signingKeyIn } from './signingKey'
 
 /** What the server is started with; the start command sets these before it loads the server. */
-function setting(name: 'DATABASE_URL' | 'BETTER_AUTH_SECRET'): string {
+function setting(name: 'DATABASE_URL' | 'BETTER_AUTH_SECRET' | 'MEDIDA_SIGNING_KEY'): string {
   const value = process.env[name]
   if (!value) throw new Error(`${name} is not set: start the server with npm start`)
   return value
 }
 
 export const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
+
+let key: SigningKey | undefined
+
+/** The key that reports are signed with, from its file; made at the first signature of a new installation. */
+export function signingKey(): SigningKey {
+  key ??= signingKeyIn(setting('MEDIDA_SIGNING_KEY'))
+  return key
+}
 
 let connection: Connection | undefined
 

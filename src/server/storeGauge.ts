@@ -49,8 +49,7 @@ export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBo
       least: range === null ? null : String(range.least),
       greatest: range === null ? null : String(range.greatest),
     })
-    await appendLog(db, {
-      userId: context.user.id,
+    await appendLog(db, context, {
       verb: replaces === null ? 'gauge.added' : 'gauge.calibrated',
       subject: id,
       detail: { code: figures.code, replaces },

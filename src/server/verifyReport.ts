@@ -8,8 +8,10 @@ import { CORE_VERSION } from '../core/version'
 import type { Executor } from '../db/client'
 import { findReport, findReportAt } from '../db/queries/reports'
 import { canonicalJson, sha256 } from './canonical'
+import { fingerprint, isSignedBy } from './signingKey'
+import { tableDifferences } from './verifyTables'
 
-/** One of the three things a verification says. */
+/** One of the things a verification says. */
 export interface Finding {
   readonly holds: boolean
   readonly says: string
@@ -17,18 +19,74 @@ export interface Finding {
 
 export interface Verification {
   readonly reportId: string
-  readonly bytes: Finding
-  readonly chain: Finding
-  readonly results: Finding
+  /** What was signed; null when it is no JSON any more. */
+  readonly content: ReportContent | null
+  /** Bytes, chain, results, signature, signer, tables. */
+  readonly findings: readonly Finding[]
 }
 
 type StoredReport = NonNullable<Awaited<ReturnType<typeof findReport>>>
 
-/** Checks a signed report from what is stored: bytes intact, chain intact, results reproduced by today's core. Null when there is none. */
-export async function verifyReport(db: Executor, id: string): Promise<Verification | null> {
+/**
+ * Checks a signed report from what is stored: bytes intact, signed by this installation's key, chain intact, tables as they
+ * were signed, results reproduced by today's core. Null when there is none. The key is null where it is not at hand.
+ */
+export async function verifyReport(db: Executor, id: string, installationKey: string | null): Promise<Verification | null> {
   const stored = await findReport(db, id)
   if (!stored) return null
-  return { reportId: id, bytes: checkBytes(stored), chain: await checkChain(db, stored), results: checkResults(stored) }
+  const content = contentOf(stored)
+  return {
+    reportId: id,
+    content,
+    findings: [
+      checkBytes(stored),
+      await checkChain(db, stored),
+      checkResults(stored),
+      checkSignature(stored, installationKey),
+      checkSigner(stored, content),
+      await checkTables(db, content),
+    ],
+  }
+}
+
+function contentOf({ canonical }: StoredReport): ReportContent | null {
+  try {
+    return JSON.parse(canonical) as ReportContent
+  } catch {
+    return null
+  }
+}
+
+function checkSignature({ canonical, signature, publicKey }: StoredReport, installationKey: string | null): Finding {
+  if (signature === null || publicKey === null) return { holds: true, says: 'no signature by key: signed before there were keys' }
+  const key = `key ${fingerprint(publicKey)}`
+  if (!isSignedBy(publicKey, canonical, signature)) return { holds: false, says: `signature does not match: ${key}` }
+  if (installationKey === null)
+    return { holds: true, says: `signature matches ${key}; this installation’s own is not at hand: compare with what is printed` }
+  return publicKey === installationKey
+    ? { holds: true, says: `signed by this installation: ${key}` }
+    : { holds: false, says: `signed by another installation: ${key}, this one has ${fingerprint(installationKey)}` }
+}
+
+/** Who signed and when must be what was signed, in the row as in the text. */
+function checkSigner({ signedBy, signedAt, byName, jobId, sequence }: StoredReport, content: ReportContent | null): Finding {
+  const differs = (what: string): Finding => ({ holds: false, says: `signer altered: ${what} is not what was signed` })
+  if (content === null) return differs('the text')
+  const { by, byId, at } = content.signature
+  if (signedAt.toISOString() !== at) return differs('the time')
+  if ((byId !== undefined && signedBy !== byId) || (byName !== null && byName !== by)) return differs('the person')
+  if (content.record.job.id !== jobId || content.sequence !== sequence) return differs('the job or its place')
+  return { holds: true, says: `signed by ${by}, ${at}` }
+}
+
+async function checkTables(db: Executor, content: ReportContent | null): Promise<Finding> {
+  if (content === null) return { holds: false, says: 'tables cannot be compared: the stored record is not JSON' }
+  const differing = await tableDifferences(db, content)
+  if (differing.length === 0) return { holds: true, says: 'tables as they were signed' }
+  return {
+    holds: false,
+    says: `tables altered at ${differing.length} place(s): ${differing.slice(0, SHOWN_DIFFERENCES).join('; ')}`,
+  }
 }
 
 function checkBytes(stored: StoredReport): Finding {

@@ -19,8 +19,8 @@ export interface EntryContext {
   readonly nowMs: number
   /** Making safe was confirmed as a whole, where the book has no steps for it. */
   readonly confirmedSafe: boolean
-  /** Who writes: nobody checks what they typed themselves. */
-  readonly author: string
+  /** Every name under which who writes has noted anything in this job: nobody checks what they typed themselves. */
+  readonly author: ReadonlySet<string>
   /** What is typed in this job so far. */
   readonly typed: readonly Typed[]
   /** Readings of the job by id, with the characteristic they belong to. */
@@ -171,7 +171,7 @@ function refuseStep(
       const { standing } = step
       if (standing.kind !== 'notApplicable') return `Nobody says that “${step.name}” does not apply.`
       if (standing.agreed !== null) return `${standing.agreed.by} agreed to that already.`
-      return standing.by === context.author
+      return context.author.has(standing.by)
         ? `You said yourself that “${step.name}” does not apply: a second person agrees or does not.`
         : null
     }
@@ -297,6 +297,7 @@ function refuseCheck(body: Extract<EntryBody, { kind: 'limitsChecked' }>, contex
   const typed = context.typed.find(({ id }) => id === body.characteristic)
   if (!typed) return 'This characteristic is not one that was typed in this job.'
   if (typed.entry !== body.of) return `${typed.value.name} was typed anew meanwhile. Look at it again.`
-  if (typed.by === context.author) return `You typed ${typed.value.name} yourself: a second person holds it against the document.`
+  if (context.author.has(typed.by))
+    return `You typed ${typed.value.name} yourself: a second person holds it against the document.`
   return !body.agrees && body.note.length < 3 ? 'Say what does not agree with the document.' : null
 }

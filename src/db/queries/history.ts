@@ -8,6 +8,7 @@ export interface StoredImport extends ImportedReading {
   readonly id: string
   readonly jobId: string
   readonly takenBy: string
+  readonly byName: string
   readonly takenAt: string
 }
 
@@ -30,7 +31,7 @@ export async function storeReadings(db: Executor, readings: readonly StoredImpor
     const some = readings.slice(from, from + AT_ONCE)
     const column = (pick: (item: StoredImport) => string | number | null) => sql.param(some.map(pick))
     await db.execute(sql`
-      INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, master_mm, kind, value, low, high, gauge_id, taken_by, taken_at)
+      INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, master_mm, kind, value, low, high, gauge_id, taken_by, by_name, taken_at)
       SELECT * FROM unnest(
         ${column(({ id }) => id)}::uuid[],
         ${column(({ jobId }) => jobId)}::text[],
@@ -48,6 +49,7 @@ export async function storeReadings(db: Executor, readings: readonly StoredImpor
         ${column(({ exact }) => exact.high)}::numeric[],
         ${column(({ gauge }) => gauge)}::text[],
         ${column(({ takenBy }) => takenBy)}::text[],
+        ${column(({ byName }) => byName)}::text[],
         ${column(({ takenAt }) => takenAt)}::timestamptz[]
       )`)
   }

@@ -13,11 +13,12 @@ import {
   stepConfirmation,
   user,
 } from '../schema'
+import { nameOf } from './person'
 
 /** A job with its machine, book document (null where it has none) and the name of who opened it; undefined when there is no job. */
 export async function findJob(db: Executor, id: string) {
   const rows = await db
-    .select({ job, machine, book: limitBook.document, openedBy: user.name })
+    .select({ job, machine, book: limitBook.document, openedBy: nameOf(job.byName) })
     .from(job)
     .innerJoin(machine, eq(machine.id, job.machineId))
     .leftJoin(limitBook, and(eq(limitBook.id, job.bookId), eq(limitBook.revision, job.bookRevision)))
@@ -38,7 +39,7 @@ export async function lockJob(db: Executor, id: string): Promise<boolean> {
 /** Readings of a job in the order they were received, with the name of who took them. */
 export function readingsOf(db: Executor, jobId: string) {
   return db
-    .select({ reading, by: user.name })
+    .select({ reading, by: nameOf(reading.byName) })
     .from(reading)
     .innerJoin(user, eq(user.id, reading.takenBy))
     .where(eq(reading.jobId, jobId))
@@ -58,7 +59,7 @@ export async function readingIdsOf(db: Executor, jobId: string): Promise<string[
 /** Readings of a job that a server received after an instant, in the same order, with the name of who took them. */
 export const readingsReceivedAfter = (db: Executor, jobId: string, after: Date) =>
   db
-    .select({ reading, by: user.name })
+    .select({ reading, by: nameOf(reading.byName) })
     .from(reading)
     .innerJoin(user, eq(user.id, reading.takenBy))
     .where(and(eq(reading.jobId, jobId), gt(reading.receivedAt, after)))
@@ -67,14 +68,14 @@ export const readingsReceivedAfter = (db: Executor, jobId: string, after: Date) 
 /** These readings, with the name of who took them. */
 export const readingsById = (db: Executor, ids: readonly string[]) =>
   db
-    .select({ reading, by: user.name })
+    .select({ reading, by: nameOf(reading.byName) })
     .from(reading)
     .innerJoin(user, eq(user.id, reading.takenBy))
     .where(inArray(reading.id, [...ids]))
 
 export function confirmationsOf(db: Executor, jobId: string) {
   return db
-    .select({ confirmation: stepConfirmation, by: user.name })
+    .select({ confirmation: stepConfirmation, by: nameOf(stepConfirmation.byName) })
     .from(stepConfirmation)
     .innerJoin(user, eq(user.id, stepConfirmation.confirmedBy))
     .where(eq(stepConfirmation.jobId, jobId))
@@ -83,7 +84,7 @@ export function confirmationsOf(db: Executor, jobId: string) {
 
 export function decisionsOf(db: Executor, jobId: string) {
   return db
-    .select({ decision, by: user.name })
+    .select({ decision, by: nameOf(decision.byName) })
     .from(decision)
     .innerJoin(user, eq(user.id, decision.decidedBy))
     .where(eq(decision.jobId, jobId))
@@ -92,7 +93,7 @@ export function decisionsOf(db: Executor, jobId: string) {
 
 export function reviewOf(db: Executor, jobId: string) {
   return db
-    .select({ event: reviewEvent, by: user.name })
+    .select({ event: reviewEvent, by: nameOf(reviewEvent.byName) })
     .from(reviewEvent)
     .innerJoin(user, eq(user.id, reviewEvent.actedBy))
     .where(eq(reviewEvent.jobId, jobId))
@@ -167,7 +168,7 @@ export interface ReadingPlace {
 /** Everything ever read at one place of a job, with who read it. */
 export function readingsAt(db: Executor, jobId: string, place: ReadingPlace) {
   return db
-    .select({ reading, by: user.name })
+    .select({ reading, by: nameOf(reading.byName) })
     .from(reading)
     .innerJoin(user, eq(user.id, reading.takenBy))
     .where(

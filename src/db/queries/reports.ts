@@ -1,6 +1,6 @@
-import { and, desc, eq } from 'drizzle-orm'
+import { and, asc, desc, eq } from 'drizzle-orm'
 import type { Executor } from '../client'
-import { report } from '../schema'
+import { report, reviewEvent } from '../schema'
 
 export async function findReport(db: Executor, id: string) {
   const rows = await db.select().from(report).where(eq(report.id, id))
@@ -20,4 +20,13 @@ export async function findReportAt(db: Executor, machineId: string, sequence: nu
 export async function lastReport(db: Executor, machineId: string) {
   const rows = await db.select().from(report).where(eq(report.machineId, machineId)).orderBy(desc(report.sequence)).limit(1)
   return rows[0]
+}
+
+/** Every signed report, machine by machine, in the order of their chains. */
+export const allReports = (db: Executor) => db.select().from(report).orderBy(asc(report.machineId), asc(report.sequence))
+
+/** Jobs that somebody signed, by their review events. */
+export async function signedJobs(db: Executor): Promise<string[]> {
+  const rows = await db.selectDistinct({ jobId: reviewEvent.jobId }).from(reviewEvent).where(eq(reviewEvent.kind, 'signed'))
+  return rows.map(({ jobId }) => jobId)
 }

@@ -4,6 +4,7 @@ import { type Entry, entrySchema } from '../../core/work/entrySchema'
 import type { Executor } from '../client'
 import { job, jobEntry, limitBook, machine, machineHours, picture, report, user } from '../schema'
 import { instantOf } from './instant'
+import { nameOf } from './person'
 
 /** Channel on which every server of this database hears that something was added to a job. */
 export const JOB_CHANNEL = 'medida_job'
@@ -23,7 +24,7 @@ export async function entriesOf(
   after: number,
 ): Promise<{ entries: { seq: number; entry: Entry }[]; unreadable: string[] }> {
   const rows = await db
-    .select({ entry: jobEntry, by: user.name })
+    .select({ entry: jobEntry, by: nameOf(jobEntry.byName) })
     .from(jobEntry)
     .innerJoin(user, eq(user.id, jobEntry.notedBy))
     .where(and(eq(jobEntry.jobId, jobId), gt(jobEntry.seq, after)))

@@ -25,6 +25,8 @@ const person = (name: string) =>
   text(name)
     .notNull()
     .references(() => user.id)
+/** Name of that person as it was then; null in rows from before it was kept. */
+const nameThen = () => text('by_name')
 
 export const job = pgTable(
   'job',
@@ -40,6 +42,7 @@ export const job = pgTable(
     reason: text('reason').notNull(),
     openedOn: date('opened_on').notNull(),
     openedBy: person('opened_by'),
+    byName: nameThen(),
     runningHours: integer('running_hours').notNull(),
     mustRunHours: integer('must_run_hours').notNull(),
     /** Inspection level of the book; null where the book has none. */
@@ -51,6 +54,8 @@ export const job = pgTable(
     installed: jsonb('installed').notNull(),
     /** Where its readings were taken over from; null for a job done with Medida. Nothing is added to an imported one. */
     importedFrom: text('imported_from'),
+    /** Never written: the right to it lets the server lock the row, and change nothing of it. */
+    lock: integer('lock'),
   },
   (table) => [
     foreignKey({ columns: [table.bookId, table.bookRevision], foreignColumns: [limitBook.id, limitBook.revision] }),
@@ -92,6 +97,7 @@ export const reading = pgTable(
     /** Null for what is looked at. */
     gaugeId: text('gauge_id').references(() => gauge.id),
     takenBy: person('taken_by'),
+    byName: nameThen(),
     /** Clock of the device, and clock of the server. */
     takenAt: instant('taken_at').notNull(),
     receivedAt: instant('received_at').notNull().defaultNow(),
@@ -118,6 +124,7 @@ export const stepConfirmation = pgTable(
     step: text('step').notNull(),
     note: text('note').notNull(),
     confirmedBy: person('confirmed_by'),
+    byName: nameThen(),
     confirmedAt: instant('confirmed_at').notNull().defaultNow(),
   },
   (table) => [uniqueIndex('step_confirmed_once').on(table.jobId, table.step)],
@@ -133,6 +140,7 @@ export const decision = pgTable(
     decided: text('decided', { enum: ['reuse', 'recondition', 'replace'] }).notNull(),
     reason: text('reason'),
     decidedBy: person('decided_by'),
+    byName: nameThen(),
     decidedAt: instant('decided_at').notNull().defaultNow(),
   },
   (table) => [index('decision_job').on(table.jobId, table.part)],
@@ -146,6 +154,7 @@ export const reviewEvent = pgTable(
     kind: text('kind', { enum: ['sent', 'returned', 'signed'] }).notNull(),
     note: text('note').notNull(),
     actedBy: person('acted_by'),
+    byName: nameThen(),
     actedAt: instant('acted_at').notNull().defaultNow(),
   },
   (table) => [index('review_job').on(table.jobId)],
@@ -166,7 +175,11 @@ export const report = pgTable(
     previousSha256: text('previous_sha256'),
     coreVersion: text('core_version').notNull(),
     signedBy: person('signed_by'),
+    byName: nameThen(),
     signedAt: instant('signed_at').notNull(),
+    /** Ed25519 over `canonical`, base64, and the public key it verifies with (SPKI, base64); null in reports from before there were keys. */
+    signature: text('signature'),
+    publicKey: text('public_key'),
   },
   (table) => [uniqueIndex('report_sequence').on(table.machineId, table.sequence)],
 )
@@ -183,6 +196,7 @@ export const jobEntry = pgTable(
     subject: text('subject').notNull(),
     body: jsonb('body').notNull(),
     notedBy: person('noted_by'),
+    byName: nameThen(),
     notedAt: instant('noted_at').notNull(),
   },
   (table) => [
@@ -204,6 +218,7 @@ export const picture = pgTable(
     small: bytes('small').notNull(),
     sha256: text('sha256').notNull(),
     addedBy: person('added_by'),
+    byName: nameThen(),
     addedAt: instant('added_at').notNull(),
   },
   (table) => [index('picture_job').on(table.jobId)],

@@ -1,4 +1,17 @@
 import type { APIRoute } from 'astro'
 import { getAuth } from '../../../server/auth'
+import { answerRefused } from '../../../server/edge'
+import { Refused } from '../../../server/refused'
 
-export const ALL: APIRoute = ({ request }) => getAuth().handler(request)
+/** What of the sign-in library anybody may call. Names, passwords and roles are changed by whoever runs Medida, not here. */
+const ALLOWED: ReadonlySet<string> = new Set([
+  'POST /api/auth/sign-in/username',
+  'POST /api/auth/sign-in/email',
+  'POST /api/auth/sign-out',
+  'GET /api/auth/get-session',
+])
+
+export const ALL: APIRoute = ({ request, url }) =>
+  ALLOWED.has(`${request.method} ${url.pathname}`)
+    ? getAuth().handler(request)
+    : answerRefused(new Refused('notFound', 'There is no such call. Check its address.'))
