@@ -1,5 +1,5 @@
 /** Quillmere, unit 1: gate gear, generator and auxiliaries, a machine of its own with its own limit book. */
-import type { DemoGauge, DemoMachine, DemoOverhaul, DemoReadings } from '../../types'
+import type { DemoGauge, DemoMachine, DemoNote, DemoOverhaul, DemoReadings } from '../../types'
 import bookJson from './book.json' with { type: 'json' }
 import readingsJson from './readings.json' with { type: 'json' }
 
@@ -56,6 +56,12 @@ const policy = { acceptance: { kind: 'simple' }, mustLastTheInterval: false, cle
 
 const installed = Object.fromEntries(bookJson.parts.map(({ id }, index) => [id, `QG-${101 + index}`]))
 
+const capPicture: DemoNote = {
+  by: 'inspector',
+  minutes: 3,
+  what: { kind: 'drawnPicture', draw: 'cap', caption: 'Cap as it came off', subject: { kind: 'part', id: 'cap' }, marks: [] },
+}
+
 const signed = (id: 'quillmere-g1-2016' | 'quillmere-g1-2021', date: string, runningHours: number): DemoOverhaul => ({
   id,
   title: `Gate gear at ${Math.floor(runningHours / 1000)}\u00a0${String(runningHours % 1000).padStart(3, '0')} h`,
@@ -66,7 +72,7 @@ const signed = (id: 'quillmere-g1-2016' | 'quillmere-g1-2021', date: string, run
   level: null,
   complaint: '',
   returnBy: null,
-  noted: [],
+  noted: id === 'quillmere-g1-2021' ? [capPicture] : [],
   policy,
   installed,
   readings: readingsJson[id] as DemoReadings,
@@ -78,6 +84,7 @@ const overhauls: readonly DemoOverhaul[] = [
   signed('quillmere-g1-2021', '2021-10-12', 23_260),
   {
     ...signed('quillmere-g1-2021', '2026-11-18', 31_240),
+    noted: [],
     id: 'quillmere-g1-2026',
     title: 'Gate gear at 31\u00a0240 h',
     returnBy: '2026-12-18',
