@@ -284,6 +284,7 @@ test.describe('the whole path', () => {
   test('verify recomputes hash, chain and results from what is stored', async ({ medida }) => {
     const verified = command('verify', [reportId, '--data', medida.dataFolder])
     expect(verified.stderr).toBe('')
+    expect(verified.stdout.split('\n').filter((line) => line.startsWith('FAIL'))).toEqual([])
     expect(verified.stdout).toMatch(/^ok {3}bytes intact.*\nok {3}chain intact: follows signature 2.*\nok {3}results reproduced/)
     expect(verified.status).toBe(0)
   })
