@@ -128,7 +128,7 @@ async function storeReport(
   const sequence = (previous?.sequence ?? 0) + 1
   const signature = { by: context.user.name, byId: context.user.id, at: signedAt.toISOString(), statement: SIGNING_STATEMENT }
   // The event first: its hash is sealed in what is signed, and once the report is stored nothing can be added to the job.
-  await storeEvent(context, db, jobId, { id: reportId, kind: 'signed', note: reason })
+  await storeEvent(context, db, jobId, { id: reportId, kind: 'signed', note: reason, at: signedAt })
   const content: ReportContent = {
     format: 'medida-report',
     version: 1,
@@ -172,10 +172,8 @@ async function storeEvent(
   context: Context,
   db: Executor,
   jobId: string,
-  event: { id: string; kind: 'sent' | 'returned' | 'signed'; note: string },
+  { at = context.now(), ...event }: { id: string; kind: 'sent' | 'returned' | 'signed'; note: string; at?: Date },
 ): Promise<void> {
-  await db
-    .insert(reviewEvent)
-    .values({ ...event, jobId, actedBy: context.user.id, byName: context.user.name, actedAt: context.now() })
+  await db.insert(reviewEvent).values({ ...event, jobId, actedBy: context.user.id, byName: context.user.name, actedAt: at })
   await appendLog(db, context, { verb: `report.${event.kind}`, subject: jobId, detail: { event: event.id, note: event.note } })
 }

@@ -63,6 +63,8 @@ export async function tableDifferences(db: Executor, { record, ...content }: Rep
     at: actedAt.toISOString(),
     note,
   }))
+  // Reports from before they carried what they rest on have the time of their last step from another reading of the clock.
+  const isSealed = ({ kind }: { readonly kind: string }): boolean => content.evidence !== undefined || kind !== 'signed'
   const entries = await entriesOf(db, job.id, 0)
   const used = new Set(record.gauges.map(({ id }) => id))
   const gauges = (await allGauges(db)).filter(({ id }) => used.has(id)).map(gaugeOfRow)
@@ -78,7 +80,7 @@ export async function tableDifferences(db: Executor, { record, ...content }: Rep
     ...entries.unreadable,
     ...differingItems('decision', record.decisions, decisions),
     ...differingItems('confirmation', byTime(content.confirmations, 'step'), byTime(confirmations, 'step')),
-    ...differingItems('review', byTime(content.review, 'kind'), byTime(review, 'kind')),
+    ...differingItems('review', byTime(content.review.filter(isSealed), 'kind'), byTime(review.filter(isSealed), 'kind')),
     ...differingItems('gauge', record.gauges.map(withoutReplaced), gauges.map(withoutReplaced)),
     ...(await evidenceDifferences(db, { record, ...content })),
   ]
