@@ -1,3 +1,14 @@
+CREATE TABLE "gauge_pairing" (
+	"id" uuid PRIMARY KEY NOT NULL,
+	"code" text NOT NULL,
+	"name" text NOT NULL,
+	"secret_sha256" text NOT NULL,
+	"made_by" text NOT NULL,
+	"by_name" text NOT NULL,
+	"made_at" timestamp with time zone NOT NULL,
+	"ended_at" timestamp with time zone
+);
+--> statement-breakpoint
 ALTER TABLE "decision" ADD COLUMN "by_name" text;--> statement-breakpoint
 ALTER TABLE "job" ADD COLUMN "by_name" text;--> statement-breakpoint
 ALTER TABLE "job" ADD COLUMN "lock" integer;--> statement-breakpoint
@@ -13,6 +24,8 @@ ALTER TABLE "event_log" ADD COLUMN "by_name" text;--> statement-breakpoint
 ALTER TABLE "event_log" ADD COLUMN "chain" text;--> statement-breakpoint
 ALTER TABLE "event_log" ADD COLUMN "number" integer;--> statement-breakpoint
 ALTER TABLE "event_log" ADD COLUMN "sha256" text;--> statement-breakpoint
+ALTER TABLE "gauge_pairing" ADD CONSTRAINT "gauge_pairing_made_by_user_id_fk" FOREIGN KEY ("made_by") REFERENCES "public"."user"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+CREATE INDEX "gauge_pairing_code" ON "gauge_pairing" USING btree ("code");--> statement-breakpoint
 CREATE UNIQUE INDEX "event_log_chain" ON "event_log" USING btree ("chain","number");--> statement-breakpoint
 -- A temporary table of the same name must not deceive a trigger: its functions look in their own places first, temporary ones last.
 ALTER FUNCTION refuse_change() SET search_path = pg_catalog, public, pg_temp;

@@ -1,10 +1,15 @@
 /** A guide bearing measured by gauges that send their readings themselves; and what can go wrong with them. */
+import { pairingOn } from '../attack/pairing'
 import { gaugeLine } from '../src/core/gauge/lineProtocol'
 import { SimulatedGauge, type SimulatedKind } from '../src/gauges/simulated'
-import { readingTexts } from './support/database'
+import { countRows, readingTexts } from './support/database'
 import { expect, expectAccessible, JOB, open, readingField, signedIn, test } from './support/test'
 
-test.beforeAll(({ medida }) => medida.startOver())
+let pairs: (code: string) => Promise<string>
+test.beforeAll(async ({ medida }) => {
+  await medida.startOver()
+  pairs = pairingOn(medida.url)
+})
 
 const exact = (code: string, signed: boolean): SimulatedKind => ({
   code,
@@ -22,8 +27,18 @@ test('journal and bore by simulated gauges alone, with noise, a wrong unit, two 
   medida,
 }) => {
   const { page, context } = await signedIn(browser, medida, 'inspector')
-  const micrometer = new SimulatedGauge(exact('OM-12', false), medida.port + 1, () => 0)
-  const bore = new SimulatedGauge(exact('BG-04', true), medida.port + 1, () => 0)
+  const micrometer = new SimulatedGauge(
+    exact('OM-12', false),
+    medida.port + 1,
+    () => 0,
+    () => pairs('OM-12'),
+  )
+  const bore = new SimulatedGauge(
+    exact('BG-04', true),
+    medida.port + 1,
+    () => 0,
+    () => pairs('BG-04'),
+  )
   const taken = page.locator('button[data-state=taken]')
 
   await open(page, `/jobs/${JOB}/bench?c=journal`)
@@ -70,6 +85,67 @@ test('journal and bore by simulated gauges alone, with noise, a wrong unit, two 
   await context.close()
 })
 
+test('a page in the same browser that posts lines to the gauge port stores nothing', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await open(page, `/jobs/${JOB}/bench?c=servo-bore`)
+  await readingField(page)
+  await page.getByRole('button', { name: 'Listen to it' }).click()
+  await expect(page.getByText('listening, no gauge heard yet')).toBeVisible()
+  const before = await countRows(medida, 'reading')
+  const attacker = await context.newPage()
+  await attacker.goto('data:text/html,<title>Elsewhere</title>')
+  const lines = `${gaugeLine('HELLO 1 BG-04')}${gaugeLine('READ 1 +0.111 mm')}${gaugeLine('READ 2 +0.112 mm')}`
+  await attacker.evaluate(
+    async ([port, body]) => {
+      for (let at = 0; at < 20; at += 1)
+        await fetch(`http://127.0.0.1:${port}/`, { method: 'POST', mode: 'no-cors', body }).catch(() => undefined)
+    },
+    [medida.port + 1, lines] as const,
+  )
+  // A gauge that is paired is heard after all that, so whatever the page could do would have been by now.
+  const bore = new SimulatedGauge(
+    exact('BG-04', true),
+    medida.port + 1,
+    () => 0,
+    () => pairs('BG-04'),
+  )
+  await bore.send(0.15)
+  await expect(page.locator('button[data-state=taken]')).toHaveCount(1)
+  await expect(page.getByText('sends its readings here: “Simulated”')).toBeVisible()
+  bore.stop()
+  expect((await readingTexts(medida, JOB, 'servo-bore')).at(-1)).toBe('+0.150 mm')
+  expect(await countRows(medida, 'reading')).toBe(before + 1)
+  await context.close()
+})
+
+test('a gauge is paired by a code that is shown once, and unpaired', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await open(page, '/gauges')
+  await page.getByLabel('Pair', { exact: true }).selectOption('DI-07 · Dial indicator, 5 mm travel')
+  await page.getByRole('button', { name: 'Make the code' }).click()
+  await expect(page.getByText('Name the adapter')).toBeVisible()
+  await page.getByLabel('Adapter or place').fill('Bench 2')
+  await page.getByLabel('Adapter or place').press('Enter')
+  const secret = (await page.getByRole('dialog').locator('.figure').innerText()).trim()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByText('Bench 2', { exact: false }).first()).toBeVisible()
+  const dial = () =>
+    new SimulatedGauge(
+      exact('DI-07', true),
+      medida.port + 1,
+      () => 0,
+      async () => secret,
+    )
+  const first = dial()
+  expect((await first.send(0.1)).answer).toBe('OK 1')
+  first.stop()
+  await page.getByRole('button', { name: 'Unpair DI-07, Bench 2' }).click()
+  await expect(page.getByRole('button', { name: 'Unpair DI-07, Bench 2' })).toHaveCount(0)
+  await expect(dial().send(0.1)).rejects.toThrow('NO not paired')
+  await context.close()
+})
+
 test('a gauge belongs to the bench that took it last; the one before is told', async ({ browser, medida }) => {
   const first = await signedIn(browser, medida, 'inspector')
   const second = await signedIn(browser, medida, 'inspector')
@@ -80,7 +156,12 @@ test('a gauge belongs to the bench that took it last; the one before is told', a
     await expect(page.getByText('listening, no gauge heard yet')).toBeVisible()
   }
   await expect(first.page.getByText('another bench has taken it')).toBeVisible()
-  const dial = new SimulatedGauge({ ...exact('DI-07', false), step: 0.005 }, medida.port + 1, () => 0)
+  const dial = new SimulatedGauge(
+    { ...exact('DI-07', false), step: 0.005 },
+    medida.port + 1,
+    () => 0,
+    () => pairs('DI-07'),
+  )
   await dial.send(0.31)
   await expect(second.page.locator('button[data-state=taken]')).toHaveCount(1)
   await expect(first.page.locator('button[data-state=taken]')).toHaveCount(0)

@@ -2,6 +2,7 @@
 import { createServer } from 'node:http'
 import { parseArgs } from 'node:util'
 import { z } from 'zod'
+import { pairingOn } from '../attack/pairing'
 import { gaugeLine } from '../src/core/gauge/lineProtocol'
 import { SimulatedGauge, simulatedKinds } from '../src/gauges/simulated'
 import { stop } from './bootstrap.mjs'
@@ -14,7 +15,11 @@ const pagePort = values.page === undefined ? port + 2 : Number(values.page)
 
 /** Standard normal numbers. */
 const normal = (): number => Math.sqrt(-2 * Math.log(1 - Math.random())) * Math.cos(2 * Math.PI * Math.random())
-const gauges = new Map(simulatedKinds.map((kind) => [kind.code, new SimulatedGauge(kind, port + 1, normal)]))
+/** Paired like any other gauge: by somebody who may measure, once for each gauge and start. */
+const secretOf = pairingOn(`http://127.0.0.1:${port}`)
+const gauges = new Map(
+  simulatedKinds.map((kind) => [kind.code, new SimulatedGauge(kind, port + 1, normal, () => secretOf(kind.code))]),
+)
 
 const sentSchema = z.strictObject({
   code: z.string(),

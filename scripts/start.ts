@@ -6,8 +6,9 @@ import { seedDemo } from '../demo/seed'
 import { connect } from '../src/db/client'
 import { ensureRole, grantTo, mayChangeRecords } from '../src/db/grants'
 import { MigrationMismatch, migrateDatabase } from '../src/db/migrate'
-import { gaugeIdOf, sayToGauge } from '../src/db/queries/gauges'
+import { gaugePairedBy, sayToGauge } from '../src/db/queries/gauges'
 import { createGaugePort } from '../src/gauges/gaugePort'
+import { pairingHash } from '../src/server/pairGauge'
 import { type SigningKey, signingKeyIn } from '../src/server/signingKey'
 import { root, stop } from './bootstrap.mjs'
 import { ensureBuild } from './lib/build'
@@ -98,7 +99,7 @@ function lanNote(): string {
 const gaugePort = options.port + 1
 const gaugesDb = connect(databaseUrl)
 const gauges = createGaugePort({
-  idOf: (code) => gaugeIdOf(gaugesDb.db, code),
+  pairedBy: (code, secret) => gaugePairedBy(gaugesDb.db, code, pairingHash(secret)),
   pass: async (gaugeId, word) => void (await sayToGauge(gaugesDb.db, gaugeId, word)),
 })
 let gaugeNote = `Gauges send their readings to 127.0.0.1:${gaugePort} (simulated ones: npm run gauges -- --port ${options.port}).`

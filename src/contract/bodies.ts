@@ -128,6 +128,15 @@ export const gaugeBody = z.strictObject({
 })
 export type GaugeBody = z.infer<typeof gaugeBody>
 
+/** Pairs a gauge that sends its readings itself. */
+export const pairingBody = z.strictObject({
+  id: clientId,
+  name: z.string().trim().min(1, 'name the adapter or its place').max(60),
+})
+export type PairingBody = z.infer<typeof pairingBody>
+export const endPairingBody = z.strictObject({ pairing: clientId })
+export type EndPairingBody = z.infer<typeof endPairingBody>
+
 /** What goes with a table of earlier readings. */
 export const historyFields = z.strictObject({
   id: clientId,

@@ -15,6 +15,7 @@ export const grants: Readonly<Record<string, readonly string[]>> = {
   machine_hours: ['INSERT'],
   limit_book: ['INSERT'],
   gauge: ['INSERT', 'UPDATE (replaced)'],
+  gauge_pairing: ['INSERT', 'UPDATE (ended_at)'],
   job: ['INSERT', 'UPDATE (lock)'],
   reading: ['INSERT'],
   step_confirmation: ['INSERT'],

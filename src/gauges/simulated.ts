@@ -65,6 +65,8 @@ export class SimulatedGauge {
     readonly kind: SimulatedKind,
     private readonly port: number,
     private readonly normal: () => number,
+    /** Code of its pairing, when it is known. */
+    private readonly secret: () => Promise<string> = async () => '',
   ) {}
 
   /** Takes a reading of a true value and sends it; what was sent, and the answer. */
@@ -120,7 +122,7 @@ export class SimulatedGauge {
     socket.on('error', () => undefined)
     this.socket = socket
     this.count = 0
-    const answer = await this.say(gaugeLine(`HELLO ${GAUGE_PROTOCOL} ${this.kind.code}`))
+    const answer = await this.say(gaugeLine(`HELLO ${GAUGE_PROTOCOL} ${this.kind.code} ${await this.secret()}`))
     if (answer !== 'OK') throw new Error(answer)
     return socket
   }

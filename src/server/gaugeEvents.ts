@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { GAUGE_CHANNEL, sayToGauge } from '../db/queries/gauges'
+import { GAUGE_CHANNEL, pairingsInForce, sayToGauge } from '../db/queries/gauges'
 import { findGauge } from '../db/queries/jobs'
 import { authorise, type Context } from './context'
 import { answerEvents } from './eventStream'
@@ -12,7 +12,9 @@ import { Refused } from './refused'
  */
 export async function gaugeEvents(context: Context, gaugeId: string): Promise<Response> {
   authorise(context, 'measure')
-  if (!(await findGauge(context.db, gaugeId))) throw new Refused('notFound', `There is no gauge “${gaugeId}” in the store.`)
+  const gauge = await findGauge(context.db, gaugeId)
+  if (!gauge) throw new Refused('notFound', `There is no gauge “${gaugeId}” in the store.`)
+  const paired = (await pairingsInForce(context.db)).some(({ code }) => code === gauge.code)
   await notices.hears()
   const holder = randomUUID()
   return answerEvents(({ say, end }) => {
@@ -24,7 +26,7 @@ export async function gaugeEvents(context: Context, gaugeId: string): Promise<Re
         end()
       }
     })
-    say({ event: 'listening', data: {} })
+    say({ event: 'listening', data: { paired } })
     sayToGauge(context.db, gaugeId, { kind: 'held', holder }).catch(end)
     return unwatch
   })

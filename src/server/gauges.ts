@@ -1,11 +1,20 @@
 import type { Gauge } from '../core/gauge/gauge'
 import { gaugeSchema } from '../core/record/recordSchema'
+import { pairingsInForce } from '../db/queries/gauges'
 import { allGauges } from '../db/queries/jobs'
 import { authorise, type Context } from './context'
 import { gaugeOfRow } from './jobRecord'
 
 export interface GaugesView {
   readonly gauges: readonly Gauge[]
+  /** Pairings by which gauges send their readings themselves. */
+  readonly pairings: readonly {
+    readonly id: string
+    readonly code: string
+    readonly name: string
+    readonly by: string
+    readonly at: string
+  }[]
   /** Codes of gauges whose figures cannot be read. */
   readonly unreadable: readonly string[]
   /** Date of today, ISO: gauges lapse by it. */
@@ -21,6 +30,7 @@ export async function gaugesView(context: Context): Promise<GaugesView> {
       a.calibrationDue < b.calibrationDue ? -1 : a.calibrationDue > b.calibrationDue ? 1 : a.code < b.code ? -1 : 1,
     ),
     unreadable,
+    pairings: (await pairingsInForce(context.db)).map((pairing) => ({ ...pairing, at: pairing.at.toISOString() })),
     today: context.now().toISOString().slice(0, 10),
   }
 }

@@ -5,7 +5,10 @@ import { gaugeLine, LineCutter, parseGaugeLine } from './lineProtocol'
 const bare = (text: string): string => gaugeLine(text).trimEnd()
 
 test.each([
-  { line: bare('HELLO 1 OM-20'), gives: { kind: 'hello', gauge: 'OM-20' } },
+  { line: bare('HELLO 1 OM-20'), gives: { kind: 'hello', gauge: 'OM-20', secret: null } },
+  { line: bare('HELLO 2 OM-20 K7QX3MPA9D'), gives: { kind: 'hello', gauge: 'OM-20', secret: 'K7QX3MPA9D' } },
+  { line: bare('HELLO 3 OM-20 K7QX3MPA9D'), gives: { kind: 'noise', why: 'version' } },
+  { line: 'POST /api HTTP/1.1', gives: { kind: 'noise', why: 'shape' } },
   { line: bare('READ 17 6.082 mm'), gives: { kind: 'read', number: 17, figure: '6.082', unit: 'mm' } },
   { line: bare('READ 18 -0.012 mm'), gives: { kind: 'read', number: 18, figure: '-0.012', unit: 'mm' } },
   { line: bare('PING'), gives: { kind: 'ping' } },

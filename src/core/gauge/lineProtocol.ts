@@ -1,7 +1,8 @@
 /**
  * The plain line protocol of gauges: lines of ASCII, ended by LF or CR LF, each with a checksum after a star.
  *
- *   HELLO 1 OM-20 *5E          version of the protocol, code of the gauge in the store
+ *   HELLO 2 OM-20 K7QX3MPA9D   version of the protocol, code of the gauge in the store, code of the pairing
+ *   HELLO 1 OM-20              without a pairing: only over a cable in the hand of who reads
  *   READ 17 6.082 mm *16       running number, figure, unit
  *   PING *10                   still there
  *   BYE *5E                    put away
@@ -10,14 +11,18 @@
  * never read as another figure. docs/gauge-protocol.md has it with examples for those who write an adapter.
  */
 export type GaugeLine =
-  | { readonly kind: 'hello'; readonly gauge: string }
+  /** The secret is null where the gauge does not say one. */
+  | { readonly kind: 'hello'; readonly gauge: string; readonly secret: string | null }
   | { readonly kind: 'read'; readonly number: number; readonly figure: string; readonly unit: string }
   | { readonly kind: 'ping' }
   | { readonly kind: 'bye' }
   /** Not understood, and why: noise on the line, half a line, another version. */
   | { readonly kind: 'noise'; readonly why: 'checksum' | 'shape' | 'version' }
 
-export const GAUGE_PROTOCOL = 1
+export const GAUGE_PROTOCOL = 2
+/** Signs of a pairing's code: none that are taken for another. */
+export const PAIRING_SIGNS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789'
+export const PAIRING_LENGTH = 10
 /** No line is longer; what is, is noise up to its end. */
 const LONGEST = 120
 
@@ -42,9 +47,13 @@ export function parseGaugeLine(line: string): GaugeLine {
   if (text === undefined) return { kind: 'noise', why: 'shape' }
   if (checksum(text) !== parts?.[2]) return { kind: 'noise', why: 'checksum' }
   if (text === 'PING' || text === 'BYE') return { kind: text === 'PING' ? 'ping' : 'bye' }
-  const hello = /^HELLO (\d+) (\S{1,40})$/.exec(text)
-  if (hello)
-    return Number(hello[1]) === GAUGE_PROTOCOL ? { kind: 'hello', gauge: hello[2] ?? '' } : { kind: 'noise', why: 'version' }
+  const hello = /^HELLO (\d+) (\S{1,40})(?: (\S{1,40}))?$/.exec(text)
+  if (hello) {
+    const [, version, gauge = '', secret = null] = hello
+    return (version === '1' && secret === null) || (version === String(GAUGE_PROTOCOL) && secret !== null)
+      ? { kind: 'hello', gauge, secret }
+      : { kind: 'noise', why: 'version' }
+  }
   const read = READ.exec(text)
   if (!read) return { kind: 'noise', why: 'shape' }
   return { kind: 'read', number: Number(read[1]), figure: read[2] ?? '', unit: read[3] ?? '' }
@@ -54,6 +63,12 @@ export function parseGaugeLine(line: string): GaugeLine {
 export class LineCutter {
   private rest = ''
   private dropping = false
+  private tooLong = false
+
+  /** Whether more ever came without an end than any line has. */
+  get wasTooLong(): boolean {
+    return this.tooLong
+  }
 
   push(chunk: string): readonly string[] {
     const lines: string[] = []
@@ -67,6 +82,7 @@ export class LineCutter {
         if (this.rest.length > LONGEST) {
           this.rest = ''
           this.dropping = true
+          this.tooLong = true
         }
       }
     }

@@ -1,6 +1,6 @@
-import { and, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
-import { gauge } from '../schema'
+import { gauge, gaugePairing } from '../schema'
 
 /** Channel on which every server of this database hears what gauges say. */
 export const GAUGE_CHANNEL = 'medida_gauge'
@@ -16,3 +16,48 @@ export async function gaugeIdOf(db: Executor, code: string): Promise<string | nu
     .where(and(eq(gauge.code, code), eq(gauge.replaced, false)))
   return rows[0]?.id ?? null
 }
+
+/** The gauge in use that is paired by a secret of this hash, with the name of the pairing. */
+export async function gaugePairedBy(
+  db: Executor,
+  code: string,
+  secretSha256: string,
+): Promise<{ gaugeId: string; pairing: string } | null> {
+  const rows = await db
+    .select({ gaugeId: gauge.id, pairing: gaugePairing.name })
+    .from(gaugePairing)
+    .innerJoin(gauge, and(eq(gauge.code, gaugePairing.code), eq(gauge.replaced, false)))
+    .where(and(eq(gaugePairing.code, code), eq(gaugePairing.secretSha256, secretSha256), isNull(gaugePairing.endedAt)))
+  return rows[0] ?? null
+}
+
+export const storePairing = (db: Executor, row: typeof gaugePairing.$inferInsert) => db.insert(gaugePairing).values(row)
+
+export async function findPairing(db: Executor, id: string) {
+  const rows = await db.select().from(gaugePairing).where(eq(gaugePairing.id, id))
+  return rows[0]
+}
+
+/** False where it was ended before. */
+export async function endPairing(db: Executor, id: string, at: Date): Promise<boolean> {
+  const ended = await db
+    .update(gaugePairing)
+    .set({ endedAt: at })
+    .where(and(eq(gaugePairing.id, id), isNull(gaugePairing.endedAt)))
+    .returning({ id: gaugePairing.id })
+  return ended.length > 0
+}
+
+/** Pairings that hold, gauge by gauge. */
+export const pairingsInForce = (db: Executor) =>
+  db
+    .select({
+      id: gaugePairing.id,
+      code: gaugePairing.code,
+      name: gaugePairing.name,
+      by: gaugePairing.byName,
+      at: gaugePairing.madeAt,
+    })
+    .from(gaugePairing)
+    .where(isNull(gaugePairing.endedAt))
+    .orderBy(asc(gaugePairing.code), asc(gaugePairing.madeAt))

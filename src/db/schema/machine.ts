@@ -45,6 +45,26 @@ export const machineHours = pgTable(
   (table) => [index('machine_hours_machine').on(table.machineId, table.readOn)],
 )
 
+/** A gauge that may send its readings itself: by the code on it, so that it outlives a calibration. */
+export const gaugePairing = pgTable(
+  'gauge_pairing',
+  {
+    id: uuid('id').primaryKey(),
+    code: text('code').notNull(),
+    /** What it is called at the bench: the adapter, the place. */
+    name: text('name').notNull(),
+    /** Hash of its secret, which is shown once and kept nowhere. */
+    secretSha256: text('secret_sha256').notNull(),
+    madeBy: text('made_by')
+      .notNull()
+      .references(() => user.id),
+    byName: text('by_name').notNull(),
+    madeAt: timestamp('made_at', { withTimezone: true }).notNull(),
+    endedAt: timestamp('ended_at', { withTimezone: true }),
+  },
+  (table) => [index('gauge_pairing_code').on(table.code)],
+)
+
 /** A book revision is immutable once issued: a trigger refuses changes. */
 export const limitBook = pgTable(
   'limit_book',

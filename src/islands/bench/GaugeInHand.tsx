@@ -95,6 +95,7 @@ function ConditionsNote({ bench }: { readonly bench: Bench }) {
 const linkWords = {
   off: '',
   asking: 'asking the server …',
+  unpaired: 'not paired yet: pair it under Gauges',
   waiting: 'listening, no gauge heard yet',
   here: 'sends its readings here',
   gone: '! the gauge has stopped: type, or connect it again',
@@ -112,7 +113,7 @@ function GaugeLinkNote({ bench }: { readonly bench: Bench }) {
         {word.listening ? 'Stop listening' : 'Listen to it'}
       </Button>
       <span role="status" className={wrong ? styles.lapsed : undefined}>
-        {linkWords[word.link]}
+        {word.link === 'here' && word.pairing !== null ? `sends its readings here: “${word.pairing}”` : linkWords[word.link]}
       </span>
     </span>
   )

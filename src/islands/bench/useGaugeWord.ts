@@ -1,13 +1,15 @@
 import { useEffect, useRef, useState } from 'react'
 
 /** How the bench stands with the gauge in hand: not listening; the server is asked to listen; listening; the gauge is there; it stopped; another bench took it. */
-export type GaugeLink = 'off' | 'asking' | 'waiting' | 'here' | 'gone' | 'taken' | 'unreachable'
+export type GaugeLink = 'off' | 'asking' | 'unpaired' | 'waiting' | 'here' | 'gone' | 'taken' | 'unreachable'
 
 const KEY = 'medida-gauges-heard'
 
 export interface GaugeWord {
   readonly link: GaugeLink
   readonly listening: boolean
+  /** Name of the pairing that spoke last. */
+  readonly pairing: string | null
   toggle(): void
 }
 
@@ -15,6 +17,7 @@ export interface GaugeWord {
 export function useGaugeWord(gaugeId: string | null, take: (text: string) => void): GaugeWord {
   const [heard, setHeard] = useState<ReadonlySet<string>>(new Set())
   const [link, setLink] = useState<GaugeLink>('off')
+  const [pairing, setPairing] = useState<string | null>(null)
   const latest = useRef(take)
   latest.current = take
   useEffect(() => setHeard(new Set(JSON.parse(sessionStorage.getItem(KEY) ?? '[]') as string[])), [])
@@ -23,24 +26,34 @@ export function useGaugeWord(gaugeId: string | null, take: (text: string) => voi
     if (!listening || gaugeId === null) return setLink('off')
     setLink('asking')
     const source = new EventSource(`/api/gauges/${encodeURIComponent(gaugeId)}/events`)
-    source.addEventListener('here', () => setLink('here'))
+    const said = (event: Event) =>
+      JSON.parse((event as MessageEvent<string>).data) as { text: string; pairing?: string; paired?: boolean }
+    source.addEventListener('here', (event) => {
+      setLink('here')
+      setPairing(said(event).pairing ?? null)
+    })
     source.addEventListener('gone', () => setLink('gone'))
     source.addEventListener('released', () => {
       setLink('taken')
       source.close()
     })
     source.addEventListener('error', () => setLink((before) => (before === 'taken' ? before : 'unreachable')))
-    source.addEventListener('listening', () =>
-      setLink((before) => (before === 'unreachable' || before === 'asking' ? 'waiting' : before)),
+    source.addEventListener('listening', (event) =>
+      setLink((before) =>
+        before === 'unreachable' || before === 'asking' ? (said(event).paired === false ? 'unpaired' : 'waiting') : before,
+      ),
     )
     source.addEventListener('reading', (event) => {
       setLink('here')
-      latest.current((JSON.parse((event as MessageEvent<string>).data) as { text: string }).text)
+      const { text, pairing: from = null } = said(event)
+      setPairing(from)
+      latest.current(text)
     })
     return () => source.close()
   }, [gaugeId, listening])
   return {
     link,
+    pairing,
     listening,
     toggle: () => {
       if (gaugeId === null) return

@@ -1,0 +1,5 @@
+import { pairingBody } from '../../../../../contract/bodies'
+import { apiCall, pathParameter } from '../../../../../server/edge'
+import { pairGauge } from '../../../../../server/pairGauge'
+
+export const POST = apiCall(pairingBody, (context, body, api) => pairGauge(context, pathParameter(api, 'gauge'), body))
