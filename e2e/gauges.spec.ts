@@ -9,6 +9,7 @@ let pairs: (code: string) => Promise<string>
 test.beforeAll(async ({ medida }) => {
   await medida.startOver()
   pairs = pairingOn(medida.url)
+  for (const code of ['OM-12', 'BG-04', 'DI-07']) await pairs(code)
 })
 
 const exact = (code: string, signed: boolean): SimulatedKind => ({
@@ -204,11 +205,12 @@ test('a gauge of another kind, or none, is asked about once, stored, and settles
   await open(page, `/jobs/${JOB}/bench?c=ring-gap-3`)
   await readingField(page)
   await expect(page.getByLabel('In hand')).not.toHaveValue('')
-  await page.getByLabel('In hand').selectOption({ label: 'DI-07 · Dial indicator, 5 mm travel' })
+  await page.getByLabel('In hand').selectOption('PS-01 · Strip, wide, with printed scale')
   await field.fill('0.95')
   await field.press('Enter')
   await expect(alert).toContainText('another kind')
   await page.keyboard.press('k')
+  await expect(alert.filter({ hasText: /./ })).toHaveCount(0)
   await expect(taken).toHaveCount(1)
   await expect(page.getByText('No gauge noted')).toHaveCount(0)
   await context.close()

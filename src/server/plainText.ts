@@ -1,5 +1,5 @@
 /** What no text of a person holds and no database keeps: NUL, and half of a pair of surrogates. */
-export const isPlain = (text: string): boolean => !text.includes('\0') && text.isWellFormed()
+const isPlain = (text: string): boolean => !text.includes('\0') && text.isWellFormed()
 
 /** Path of the first text in what came from outside that cannot be kept; null when all can. */
 export function unplainPath(value: unknown, path = ''): string | null {
