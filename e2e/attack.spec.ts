@@ -2,11 +2,13 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import pg from 'pg'
+import { v7 } from 'uuid'
 import { badRows } from '../attack/badRows'
+import { cutConnections } from '../attack/cuts'
 import { fuzz } from '../attack/fuzz'
 import { tamper } from '../attack/tamper'
 import { FUZZED } from '../attack/targets'
-import { Visitor } from '../attack/visitor'
+import { type Answered, Visitor } from '../attack/visitor'
 import { runningClusterUrl, secretsOf, serverUrl, signingKeyFile } from '../scripts/lib/cluster'
 import { connect } from '../src/db/client'
 import { signingKeyIn } from '../src/server/signingKey'
@@ -125,4 +127,101 @@ test('nobody renames themselves, and the sign-in library answers only what it mu
   for (const username of ['inspector', 'nobody-at-all'])
     said.add(JSON.stringify(await stranger.post('/api/auth/sign-in/username', { username, password: 'wrong wrong wrong' })))
   expect(said.size).toBe(1)
+})
+
+test('every connection to the database cut under load: nothing acknowledged is lost, and the server lives', async ({
+  medida,
+}) => {
+  const inspector = await Visitor.as(medida.url, 'inspector')
+  const { acknowledged, lost, unexplained } = await cutConnections(inspector, runningClusterUrl(medida.dataFolder) ?? '', 20)
+  expect({ lost, unexplained }).toEqual({ lost: 0, unexplained: [] })
+  expect(acknowledged).toBeGreaterThan(40)
+})
+
+/** How long an answer takes, s. */
+async function timed(ask: () => Promise<Answered>): Promise<Answered & { seconds: number }> {
+  const before = performance.now()
+  const answer = await ask()
+  return { ...answer, seconds: (performance.now() - before) / 1000 }
+}
+
+test('a database that is stopped or frozen: a page says so in time, and all goes on when it is back', async ({ medida }) => {
+  const inspector = await Visitor.as(medida.url, 'inspector')
+  const postmaster = Number(readFileSync(join(medida.dataFolder, 'postgres', 'postmaster.pid'), 'utf8').split('\n')[0])
+  const back = async (): Promise<void> => {
+    for (const giveUp = Date.now() + 20_000; Date.now() < giveUp; ) if ((await inspector.get('/')).status === 200) return
+    throw new Error('it did not come back')
+  }
+
+  // Frozen: with all its processes, so that no connection is answered and none is refused.
+  const processes = [postmaster, ...childrenOf(postmaster)]
+  for (const pid of processes) process.kill(pid, 'SIGSTOP')
+  const frozen = await timed(() => inspector.get('/'))
+  for (const pid of processes) process.kill(pid, 'SIGCONT')
+  expect(frozen.status).toBe(503)
+  expect(frozen.text.includes('The database does not answer')).toBe(true)
+  expect(frozen.seconds).toBeLessThan(25)
+  await back()
+
+  // Ended by itself: the cluster is started again, and the server goes on.
+  process.kill(postmaster, 'SIGKILL')
+  const stopped = await timed(() => inspector.get('/'))
+  expect([200, 503]).toContain(stopped.status)
+  expect(stopped.seconds).toBeLessThan(5)
+  await back()
+  const written = await inspector.post(`/api/jobs/${JOB}/entries`, {
+    entries: [{ id: v7(), seen: null, body: { kind: 'complaintGone', note: 'runs quietly' } }],
+  })
+  expect(written.status).toBe(200)
+})
+
+/** Processes that a process started, by Linux’s own list. */
+const childrenOf = (pid: number): number[] =>
+  readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ').filter(Boolean).map(Number)
+
+test('twenty machines of one name at once are one; the same id with other contents is refused', async ({ medida }) => {
+  const inspector = await Visitor.as(medida.url, 'inspector')
+  const made = await Promise.all(
+    Array.from({ length: 20 }, () =>
+      inspector.post('/api/machines', { id: v7(), station: 'Oldmill', name: 'Pump 7', units: 'metric' }),
+    ),
+  )
+  expect(made.filter(({ status }) => status === 200)).toHaveLength(1)
+  expect(made.filter(({ status }) => status === 409)).toHaveLength(19)
+
+  const twice = async (path: string, body: object, other: object): Promise<number[]> => {
+    const send = (sent: object) => inspector.post(path, sent)
+    return [(await send(body)).status, (await send(body)).status, (await send({ ...body, ...other })).status]
+  }
+  const reading = {
+    id: v7(),
+    characteristic: 'ring-gap-1',
+    station: 'g',
+    direction: '-',
+    repeat: 1,
+    stage: 'asFound',
+    kind: 'read',
+    text: '0.95',
+    conditions: null,
+    gauge: 'fg-02',
+    takenAt: '2026-11-20T10:00:00Z',
+    supersedes: null,
+    reason: null,
+  }
+  const path = `/api/jobs/${JOB}`
+  expect(await twice(`${path}/readings`, reading, { takenAt: '2026-11-20T11:00:00Z' })).toEqual([200, 200, 409])
+  expect(await twice(`${path}/readings`, reading, { conditions: { zero: 0.01, temperature: null } })).toEqual([200, 200, 409])
+  expect(await twice(`${path}/confirmations`, { id: v7(), step: 'order', note: '' }, { note: 'by telephone' })).toEqual([
+    200, 200, 409,
+  ])
+  const table = (name: string) =>
+    `overhaul;date;running_hours;characteristic;station;direction;reading\n${name};2001-05-01;900;journal;A;1;219.95`
+  const about = { id: v7(), source: 'Record sheets' }
+  const history = '/api/machines/quillmere-unit-1/history'
+  expect((await inspector.upload(history, about, table('First'))).status).toBe(200)
+  expect((await inspector.upload(history, about, table('First'))).status).toBe(200)
+  expect((await inspector.upload(history, about, table('Second'))).status).toBe(409)
+  const again = await inspector.upload(history, { ...about, id: v7() }, table('First'))
+  expect(again.status).toBe(409)
+  expect(again.text).toContain('is on record already')
 })

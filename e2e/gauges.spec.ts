@@ -202,7 +202,7 @@ test('a gauge of another kind, or none, is asked about once, stored, and settles
   await expect.poll(() => readingTexts(medida, JOB, 'ring-gap-2')).toEqual(['0.95'])
 
   // For another characteristic the usual gauge is in hand again.
-  await open(page, `/jobs/${JOB}/bench?c=end-float&stage=afterWork`)
+  await open(page, `/jobs/${JOB}/bench?c=end-float&stage=asLeft`)
   await readingField(page)
   await expect(page.getByLabel('In hand')).not.toHaveValue('')
   await page.getByLabel('In hand').selectOption('FG-02 · Feeler gauges 0.05 to 2.00')

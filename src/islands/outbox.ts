@@ -22,6 +22,8 @@ export interface EntriesItem extends Kept {
   readonly by: string
   readonly at: string
   readonly entries: readonly SentEntry[]
+  /** Why the server did not take them. They stay here until their author sends them again or drops them. */
+  readonly refused?: string
 }
 
 interface OutboxSchema extends DBSchema {
@@ -117,7 +119,14 @@ export async function forgetEntries(id: string): Promise<void> {
   await (await database()).delete('entries', id)
 }
 
-/** A person's waiting entries of one job, oldest first. */
-export async function waitingEntries(personId: string, jobId: string): Promise<EntriesItem[]> {
-  return oldestFirst(await (await database()).getAllFromIndex('entries', 'person', personId), jobId)
-}
+/** A person's entries of one job that are kept here, oldest first. */
+const keptEntries = async (personId: string, jobId: string): Promise<EntriesItem[]> =>
+  oldestFirst(await (await database()).getAllFromIndex('entries', 'person', personId), jobId)
+
+/** Those that wait to be sent. */
+export const waitingEntries = async (personId: string, jobId: string): Promise<EntriesItem[]> =>
+  (await keptEntries(personId, jobId)).filter(({ refused }) => refused === undefined)
+
+/** Those that the server did not take. */
+export const refusedEntries = async (personId: string, jobId: string): Promise<EntriesItem[]> =>
+  (await keptEntries(personId, jobId)).filter(({ refused }) => refused !== undefined)

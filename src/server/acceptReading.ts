@@ -13,6 +13,7 @@ import { findGauge, lockForReading, readingsAt } from '../db/queries/jobs'
 import { appendLog } from '../db/queries/log'
 import { announce, entriesAfter } from '../db/queries/work'
 import { reading } from '../db/schema'
+import { canonicalJson } from './canonical'
 import { authorise, type Context } from './context'
 import { bookOf } from './issuedBook'
 import { refuseClosed } from './openForWriting'
@@ -94,7 +95,15 @@ const anotherReading = () =>
 /** The same id must be the same reading, sent again. */
 function refuseAnother(known: Row['reading'], body: ReadingBody): void {
   const sameKind = known.kind === body.kind || (body.kind === 'read' && known.kind !== 'cannot' && known.kind !== 'withdrawn')
-  if (!sameKind || known.text !== body.text || known.supersedes !== body.supersedes) throw anotherReading()
+  const same =
+    sameKind &&
+    known.text === body.text &&
+    known.supersedes === body.supersedes &&
+    known.gaugeId === body.gauge &&
+    known.reason === body.reason &&
+    known.takenAt.getTime() === new Date(body.takenAt).getTime() &&
+    canonicalJson(known.conditions) === canonicalJson(body.conditions)
+  if (!same) throw anotherReading()
 }
 
 /** What a job's entries say for its readings, by its last entry: nothing else can change it. */

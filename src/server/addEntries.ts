@@ -1,10 +1,10 @@
-import { eq } from 'drizzle-orm'
+import { and, eq, inArray } from 'drizzle-orm'
 import type { JobView, StoredEntry } from '../contract/answers'
 import type { EntriesBody, SentEntry } from '../contract/bodies'
 import { bookSchema, type LimitBook } from '../core/record/bookSchema'
 import { scopeOfRecord } from '../core/record/evaluate'
 import { type EntryContext, refuseEntry } from '../core/work/checkEntry'
-import type { Entry, EntryKind } from '../core/work/entrySchema'
+import type { Entry, EntryBody, EntryKind } from '../core/work/entrySchema'
 import { foldWork } from '../core/work/fold'
 import { levelOf, levelsInPlay, type Scope } from '../core/work/need'
 import { jobSteps } from '../core/work/steps'
@@ -26,12 +26,39 @@ export function addEntries(context: Context, jobId: string, body: EntriesBody): 
   const only = (wanted: EntryKind): boolean => body.entries.every(({ body: { kind } }) => kind === wanted)
   // A second person may well be the reviewer, while the job lies there.
   const action = only('planTicked') ? 'plan' : only('limitsChecked') || only('stepNotApplicableAgreed') ? 'check' : 'note'
-  return writeToJob(context, jobId, { action, duringReview: action === 'check' }, async (db, view) => {
+  const stored = (db: Executor) => allStored(db, jobId, body.entries)
+  return writeToJob(context, jobId, { action, duringReview: action === 'check', stored }, async (db, view) => {
     for (const sent of body.entries)
       if (sent.body.kind === 'pictureAdded')
         throw new Refused('notPossible', 'Send the picture itself; its entry is made when it has been checked.')
     return { entries: await storeEntries(context, db, view, body.entries) }
   })
+}
+
+/** The entries as they are stored, when all of them are; null when there is one to be added. */
+async function allStored(db: Executor, jobId: string, sent: readonly SentEntry[]): Promise<{ entries: StoredEntry[] } | null> {
+  const rows = await db
+    .select({ id: jobEntry.id })
+    .from(jobEntry)
+    .where(
+      and(
+        eq(jobEntry.jobId, jobId),
+        inArray(
+          jobEntry.id,
+          sent.map(({ id }) => id),
+        ),
+      ),
+    )
+  if (rows.length < new Set(sent.map(({ id }) => id)).size) return null
+  const known = new Map((await entriesAfter(db, jobId, 0)).map((item) => [item.entry.id, item]))
+  for (const { id, body } of sent) refuseAnother(known.get(id)?.entry.body, body)
+  return { entries: sent.flatMap(({ id }) => known.get(id) ?? []) }
+}
+
+/** The same id must be the same entry, sent again. */
+function refuseAnother(known: EntryBody | undefined, sent: EntryBody): void {
+  if (known && canonicalJson(known) !== canonicalJson(sent))
+    throw new Refused('conflict', 'Another entry with this id is stored already. Reload the page and note it again.')
 }
 
 /** Inside the job's lock: checks each entry against what stands before it, and stores it. */
@@ -51,8 +78,7 @@ export async function storeEntries(
   for (const one of sent) {
     const before = known.get(one.id)
     if (before) {
-      if (canonicalJson(before.body) !== canonicalJson(one.body))
-        throw new Refused('conflict', 'Another entry with this id is stored already. Reload the page and note it again.')
+      refuseAnother(before.body, one.body)
       continue
     }
     refuseOvertaken(entries, one)

@@ -10,6 +10,8 @@ import { Refused } from './refused'
 export function addMachine(context: Context, body: MachineBody): Promise<{ id: string; stored: boolean }> {
   authorise(context, 'plan')
   return context.db.transaction(async (db) => {
+    // Of two who name a machine alike at the same moment, the second finds the first one's.
+    await db.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${`machine ${body.station} ${body.name}`.toLowerCase()}))`)
     const known = await findMachine(db, body.id)
     if (known) {
       if (known.name === body.name && known.station === body.station && known.units === body.units)

@@ -1,11 +1,12 @@
-import { createHash } from 'node:crypto'
-import { eq } from 'drizzle-orm'
+import { and, eq } from 'drizzle-orm'
 import sharp from 'sharp'
 import type { StoredEntry } from '../contract/answers'
 import type { PictureFields } from '../contract/bodies'
-import { findPicture } from '../db/queries/work'
+import type { Executor } from '../db/client'
+import { entriesAfter, findPicture } from '../db/queries/work'
 import { picture } from '../db/schema'
 import { storeEntries } from './addEntries'
+import { canonicalJson, sha256OfBytes } from './canonical'
 import { authorise, type Context } from './context'
 import { writeToJob } from './openForWriting'
 import { Refused } from './refused'
@@ -33,9 +34,21 @@ export async function addPicture(
 ): Promise<{ entries: StoredEntry[] }> {
   authorise(context, 'note')
   const checked = await checkPicture(file)
-  const sha256 = createHash('sha256').update(checked.bytes).digest('hex')
+  const sha256 = sha256OfBytes(checked.bytes)
   const { width, height } = checked
-  return writeToJob(context, jobId, { action: 'note', duringReview: false }, async (db, view) => {
+  const stored = async (db: Executor): Promise<{ entries: StoredEntry[] } | null> => {
+    const known = await db
+      .select({ sha256: picture.sha256 })
+      .from(picture)
+      .where(and(eq(picture.id, fields.id), eq(picture.jobId, jobId)))
+    const noted = (await entriesAfter(db, jobId, 0)).filter(({ entry: { id } }) => id === fields.id)
+    const body = noted[0]?.entry.body
+    if (!known[0] || body?.kind !== 'pictureAdded') return null
+    const same = body.caption === fields.caption && canonicalJson(body.subject) === canonicalJson(fields.subject)
+    if (known[0].sha256 === sha256 && same) return { entries: noted }
+    throw new Refused('conflict', 'Another picture with this id is stored already. Choose the file again.')
+  }
+  return writeToJob(context, jobId, { action: 'note', duringReview: false, stored }, async (db, view) => {
     const known = await db.select({ jobId: picture.jobId, sha256: picture.sha256 }).from(picture).where(eq(picture.id, fields.id))
     if (known[0] && (known[0].jobId !== jobId || known[0].sha256 !== sha256))
       throw new Refused('conflict', 'Another picture with this id is stored already. Choose the file again.')

@@ -9,6 +9,7 @@ export function canonicalJson(value: unknown): string {
 }
 
 export const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex')
+export const sha256OfBytes = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 
 /** Hash of a job's record: what a reviewer reads is what is signed. */
 export const recordHash = (record: unknown): string => sha256(canonicalJson(record))

@@ -5,6 +5,7 @@ import { isMadeSafe, jobProgress } from '../core/job/progress'
 import { evaluate } from '../core/record/evaluate'
 import { foldWork } from '../core/work/fold'
 import { insideWords } from '../core/work/stripFaults'
+import type { Executor } from '../db/client'
 import { appendLog } from '../db/queries/log'
 import { stepConfirmation } from '../db/schema'
 import type { Context } from './context'
@@ -13,16 +14,16 @@ import { Refused } from './refused'
 
 /** Records that a step of the order of work is done, by name and time. Everything after “Make safe” waits for it. */
 export function confirmStep(context: Context, jobId: string, body: ConfirmationBody): Promise<{ stored: boolean }> {
-  return writeToJob(context, jobId, { action: 'confirm', duringReview: false }, async (db, view) => {
-    const known = await db
-      .select({ jobId: stepConfirmation.jobId, step: stepConfirmation.step })
-      .from(stepConfirmation)
-      .where(eq(stepConfirmation.id, body.id))
-    if (known[0]?.jobId === jobId && known[0].step === body.step) return { stored: false }
+  const stored = async (db: Executor): Promise<{ stored: boolean } | null> => {
+    const [known] = await db.select().from(stepConfirmation).where(eq(stepConfirmation.id, body.id))
+    if (!known) return null
+    if (known.jobId === jobId && known.step === body.step && known.note === body.note) return { stored: false }
+    throw new Refused('conflict', 'Another confirmation with this id is stored already. Reload the page and confirm again.')
+  }
+  return writeToJob(context, jobId, { action: 'confirm', duringReview: false, stored }, async (db, view) => {
     const inside = insideWords(foldWork(view.record.book, view.record.job.entries))
     const before = view.confirmations.find(({ step }) => step === body.step)
-    if (before || known[0])
-      throw new Refused('conflict', `${stepLabel[body.step]} is confirmed already${before ? `, by ${before.by}` : ''}.`)
+    if (before) throw new Refused('conflict', `${stepLabel[body.step]} is confirmed already, by ${before.by}.`)
     const { stages } = jobProgress(view.record, evaluate(view.record), new Set(), false)
     if (stages[body.step])
       throw new Refused('notPossible', `The limit book has steps for “${stepLabel[body.step]}”: do them one by one on its page.`)

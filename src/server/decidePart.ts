@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm'
 import type { DecisionBody } from '../contract/bodies'
 import { verdictLabel } from '../core/decision/level'
 import { evaluate } from '../core/record/evaluate'
+import type { Executor } from '../db/client'
 import { appendLog } from '../db/queries/log'
 import { decision } from '../db/schema'
 import type { Context } from './context'
@@ -10,12 +11,14 @@ import { Refused } from './refused'
 
 /** Records the inspector's verdict on a part: the recommended one, or a departure with its reason. */
 export function decidePart(context: Context, jobId: string, body: DecisionBody): Promise<{ stored: boolean }> {
-  return writeToJob(context, jobId, { action: 'decide', duringReview: false }, async (db, { record }) => {
-    const known = (await db.select().from(decision).where(eq(decision.id, body.id)))[0]
-    if (known) {
-      if (known.jobId === jobId && known.part === body.part && known.decided === body.decided) return { stored: false }
-      throw new Refused('conflict', 'A different verdict with this id is stored already. Reload the page and decide again.')
-    }
+  const stored = async (db: Executor): Promise<{ stored: boolean } | null> => {
+    const [known] = await db.select().from(decision).where(eq(decision.id, body.id))
+    if (!known) return null
+    const same = known.part === body.part && known.decided === body.decided && known.reason === body.reason
+    if (known.jobId === jobId && same && known.recommended === body.recommended) return { stored: false }
+    throw new Refused('conflict', 'A different verdict with this id is stored already. Reload the page and decide again.')
+  }
+  return writeToJob(context, jobId, { action: 'decide', duringReview: false, stored }, async (db, { record }) => {
     const part = record.book.parts.find(({ id }) => id === body.part)
     if (!part) throw new Refused('notFound', `The limit book has no part “${body.part}”.`)
     const recommended = evaluate(record).parts.find(({ id }) => id === body.part)?.verdict

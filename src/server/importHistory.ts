@@ -5,11 +5,12 @@ import type { HistoryFields } from '../contract/bodies'
 import { type ImportedOverhaul, type ImportedReading, readHistory } from '../core/record/historyTable'
 import type { Policy } from '../core/record/recordSchema'
 import type { Executor } from '../db/client'
-import { findJobsImported, storeReadings } from '../db/queries/history'
+import { findJobsImported, importedFile, storeReadings } from '../db/queries/history'
 import { allGauges } from '../db/queries/jobs'
 import { appendLog } from '../db/queries/log'
 import { lockMachine } from '../db/queries/work'
 import { job } from '../db/schema'
+import { sha256OfBytes } from './canonical'
 import { authorise, type Context } from './context'
 import { readGauges } from './gauges'
 import { hoursLog, installedNow, machineOf } from './openJob'
@@ -34,7 +35,15 @@ export async function importHistory(
   return context.db.transaction(async (db) => {
     await lockMachine(db, machineId)
     const known = await findJobsImported(db, fields.id)
-    if (known.jobs > 0) return { overhauls: known.jobs, readings: known.readings, stored: false }
+    if (known.jobs > 0) {
+      const before = await importedFile(db, machineId, fields.id)
+      if (before !== null && before !== sha256OfBytes(file))
+        throw new Refused(
+          'conflict',
+          'Another table with this id was taken over already. Reload the page and choose the file again.',
+        )
+      return { overhauls: known.jobs, readings: known.readings, stored: false }
+    }
     const { machine, book, jobs } = await machineOf(db, machineId)
     if (!book)
       throw new Refused(
@@ -56,6 +65,7 @@ export async function importHistory(
         `${read.fault.length === 1 ? 'One row' : `${read.fault.length} rows`} of the table cannot be taken over, so nothing was. Mend them and send it again.`,
         read.fault.map(({ line, says }) => ({ path: `line ${line}`, message: says })),
       )
+    refuseTwice(read.value, jobs)
     const overhauls = [...read.value].sort((a, b) => a.runningHours - b.runningHours)
     for (const [index, overhaul] of overhauls.entries())
       await storeOverhaul(context, db, { id: `${fields.id}:${index + 1}`, machineId, book, source: fields.source }, overhaul)
@@ -63,10 +73,22 @@ export async function importHistory(
     await appendLog(db, context, {
       verb: 'history.imported',
       subject: machineId,
-      detail: { import: fields.id, source: fields.source, overhauls: overhauls.length, readings },
+      detail: { import: fields.id, file: sha256OfBytes(file), source: fields.source, overhauls: overhauls.length, readings },
     })
     return { overhauls: overhauls.length, readings, stored: true }
   })
+}
+
+/** An overhaul that is on record must not count twice. */
+function refuseTwice(overhauls: readonly ImportedOverhaul[], jobs: Awaited<ReturnType<typeof machineOf>>['jobs']): void {
+  const known = jobs.find(({ job: { openedOn, runningHours } }) =>
+    overhauls.some((overhaul) => overhaul.date === openedOn && overhaul.runningHours === runningHours),
+  )?.job
+  if (known)
+    throw new Refused(
+      'conflict',
+      `The overhaul of ${known.openedOn} at ${known.runningHours} h is on record already (${known.title}${known.importedFrom === null ? '' : `, from ${known.importedFrom}`}). Take it out of the table; nothing was taken over.`,
+    )
 }
 
 function rowsOf(file: Uint8Array): readonly (readonly string[])[] {

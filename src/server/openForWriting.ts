@@ -16,17 +16,24 @@ export function refuseClosed(standing: JobStanding): void {
 
 /**
  * Runs a write on a job: authorised, under the job's lock, refused once the job is signed or (unless `duringReview`)
- * while it lies with the reviewer. What `write` throws rolls everything back.
+ * while it lies with the reviewer. What `write` throws rolls everything back. What is stored already (sent again because
+ * the answer was lost) is answered as `stored` finds it, whatever has become of the job since.
  */
 export async function writeToJob<T>(
   context: Context,
   jobId: string,
-  options: { readonly action: Action; readonly duringReview: boolean },
+  options: {
+    readonly action: Action
+    readonly duringReview: boolean
+    readonly stored?: (db: Executor) => Promise<T | null>
+  },
   write: (db: Executor, view: JobView) => Promise<T>,
 ): Promise<T> {
   authorise(context, options.action)
   return context.db.transaction(async (db) => {
     if (!(await lockJob(db, jobId))) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+    const stored = (await options.stored?.(db)) ?? null
+    if (stored !== null) return stored
     const view = await buildJobView(context, db, jobId)
     const state = jobStanding(view)
     refuseClosed(state === 'withReviewer' && options.duringReview ? 'open' : state)

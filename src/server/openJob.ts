@@ -11,6 +11,7 @@ import { decisionsOf } from '../db/queries/jobs'
 import { appendLog } from '../db/queries/log'
 import { findMachine, hoursOf, jobsOf, latestBook, lockMachine } from '../db/queries/work'
 import { job, machineHours } from '../db/schema'
+import { canonicalJson } from './canonical'
 import { authorise, type Context } from './context'
 import { issuedBook } from './issuedBook'
 import { Refused } from './refused'
@@ -47,7 +48,10 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
     await lockMachine(db, machineId)
     const { machine, book, jobs } = await machineOf(db, machineId)
     const known = jobs.find(({ job: candidate }) => candidate.id === body.id)
-    if (known) return { id: body.id, stored: false }
+    if (known) {
+      refuseAnotherJob(known.job, body)
+      return { id: body.id, stored: false }
+    }
     const taken = await db.select({ id: job.id }).from(job).where(eq(job.id, body.id))
     if (taken.length > 0)
       throw new Refused('conflict', 'Another machine has a job with this id. Reload the page and open it again.')
@@ -95,6 +99,14 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
     })
     return { id: body.id, stored: true }
   })
+}
+
+/** The same id must be the same job, sent again. */
+function refuseAnotherJob(known: MachineJob['job'], body: OpenJobBody): void {
+  const [then, now] = [known, body].map(({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy }) =>
+    canonicalJson({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy }),
+  )
+  if (then !== now) throw new Refused('conflict', 'Another job with this id is open already. Reload the page and open it again.')
 }
 
 type MachineJob = Awaited<ReturnType<typeof jobsOf>>[number]

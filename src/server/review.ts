@@ -54,8 +54,8 @@ export function readinessOf(view: JobView): Readiness {
 const LEAST_REASON = 3
 
 function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Reviewed> {
-  return writeToJob(context, jobId, { action: 'send', duringReview: true }, async (db, view) => {
-    if (await alreadyStored(db, jobId, body.id)) return { stored: false, reportId: null }
+  const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'sent', body.note)
+  return writeToJob(context, jobId, { action: 'send', duringReview: true, stored }, async (db, view) => {
     if (jobStanding(view) === 'withReviewer') throw new Refused('conflict', 'This job lies with the reviewer already.')
     const { blocks, exceptions } = readinessOf(view)
     if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
@@ -69,8 +69,8 @@ function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Re
 }
 
 function returnToInspector(context: Context, jobId: string, body: Return): Promise<Reviewed> {
-  return writeToJob(context, jobId, { action: 'review', duringReview: true }, async (db, view) => {
-    if (await alreadyStored(db, jobId, body.id)) return { stored: false, reportId: null }
+  const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'returned', body.note)
+  return writeToJob(context, jobId, { action: 'review', duringReview: true, stored }, async (db, view) => {
     if (jobStanding(view) !== 'withReviewer')
       throw new Refused('conflict', 'This job does not lie with the reviewer, so it cannot be returned.')
     await storeEvent(context, db, jobId, { id: body.id, kind: 'returned', note: body.note })
@@ -95,7 +95,8 @@ async function signReport(context: Context, jobId: string, body: Sign, { checkPa
       { path: 'password', message: 'not your password' },
     ])
   }
-  return writeToJob(context, jobId, { action: 'review', duringReview: true }, async (db, view) => {
+  const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'signed', body.reason)
+  return writeToJob(context, jobId, { action: 'review', duringReview: true, stored }, async (db, view) => {
     if (jobStanding(view) !== 'withReviewer')
       throw new Refused('conflict', 'This job has not been sent to the reviewer, so it cannot be signed.')
     if (recordHash(view.record) !== body.recordSha256)
@@ -163,9 +164,19 @@ async function storeReport(
   })
 }
 
-async function alreadyStored(db: Executor, jobId: string, id: string): Promise<boolean> {
-  const rows = await db.select({ jobId: reviewEvent.jobId }).from(reviewEvent).where(eq(reviewEvent.id, id))
-  return rows[0]?.jobId === jobId
+/** What was answered when this event was stored; null when it is not. The same id must be the same event, sent again. */
+async function storedEvent(
+  db: Executor,
+  jobId: string,
+  id: string,
+  kind: 'sent' | 'returned' | 'signed',
+  note: string,
+): Promise<Reviewed | null> {
+  const [known] = await db.select().from(reviewEvent).where(eq(reviewEvent.id, id))
+  if (!known) return null
+  if (known.jobId === jobId && known.kind === kind && known.note === note)
+    return { stored: false, reportId: kind === 'signed' ? id : null }
+  throw new Refused('conflict', 'Another step with this id is stored already. Reload the page and do it again.')
 }
 
 async function storeEvent(

@@ -5,7 +5,9 @@ import { gaugeIdOf } from '../db/queries/gauges'
 import { findGauge } from '../db/queries/jobs'
 import { appendLog } from '../db/queries/log'
 import { gauge } from '../db/schema'
+import { canonicalJson } from './canonical'
 import { authorise, type Context } from './context'
+import { gaugeOfRow } from './jobRecord'
 import { Refused } from './refused'
 
 /**
@@ -19,7 +21,12 @@ export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBo
   const { calibration, corrections, range, ...figures } = read.value
   return context.db.transaction(async (db) => {
     const known = await findGauge(db, id)
-    if (known) return { id, stored: false }
+    if (known) {
+      const { id: _, replaced: __, ...stored } = gaugeOfRow(known)
+      if (canonicalJson(stored) !== canonicalJson(JSON.parse(JSON.stringify(read.value))))
+        throw new Refused('conflict', 'Another gauge with this id is in the store already. Reload the page and enter it again.')
+      return { id, stored: false }
+    }
     if (replaces !== null) {
       const before = await findGauge(db, replaces)
       if (!before) throw new Refused('notFound', `There is no gauge “${replaces}” in the store.`)

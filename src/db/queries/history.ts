@@ -22,6 +22,14 @@ export async function findJobsImported(db: Executor, importId: string): Promise<
   return found ?? { jobs: 0, readings: 0 }
 }
 
+/** Hash of the file that an import took over; null where that was not kept. */
+export async function importedFile(db: Executor, machineId: string, importId: string): Promise<string | null> {
+  const { rows } = await db.execute<{ file: string | null }>(
+    sql`SELECT detail->>'file' AS file FROM event_log WHERE chain = ${machineId} AND verb = 'history.imported' AND detail->>'import' = ${importId}`,
+  )
+  return rows[0]?.file ?? null
+}
+
 /** Rows of one statement: enough that the statement costs little, few enough that its text stays small. */
 const AT_ONCE = 10_000
 

@@ -1,18 +1,47 @@
+import { useState } from 'react'
 import { entryWords } from '../../contract/entryWords'
+import { refusedText } from '../../contract/refusedText'
 import { formatMoment } from '../../contract/words'
 import type { LimitBook } from '../../core/record/bookSchema'
 import type { WorkState } from '../../core/work/fold'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
+import type { EntriesItem } from '../outbox'
 import type { Entries } from './useEntries'
 import styles from './WorkNotices.module.css'
 
+type Noted = Entries & { readonly record: { readonly book: LimitBook }; readonly work: WorkState }
+
+/** Something noted that the server did not take: all of its text, to be copied, sent again or dropped. */
+function RefusedNote({ item, work }: { readonly item: EntriesItem; readonly work: Noted }) {
+  const [copied, setCopied] = useState(false)
+  const text = item.entries.map(({ body }) => refusedText(body, entryWords(body, work.record.book, work.work))).join('\n\n')
+  return (
+    <div role="alert" className={styles.refused}>
+      <p>
+        Noted <span className="figure">{formatMoment(item.at)}</span>, but not stored: {item.refused} It is kept on this device.
+      </p>
+      <pre className={styles.refusedText}>{text}</pre>
+      <p className={styles.refusedActions}>
+        <Button
+          onClick={() =>
+            void navigator.clipboard?.writeText(text).then(
+              () => setCopied(true),
+              () => undefined,
+            )
+          }
+        >
+          {copied ? 'Copied' : 'Copy'}
+        </Button>
+        <Button onClick={() => work.sendRefused(item)}>Send again</Button>
+        <Button onClick={() => work.dropRefused(item.id)}>Drop it</Button>
+      </p>
+    </div>
+  )
+}
+
 /** What waits on this device, what was refused, and the choice when two people changed the same thing. */
-export function WorkNotices({
-  work,
-}: {
-  readonly work: Entries & { readonly record: { readonly book: LimitBook }; readonly work: WorkState }
-}) {
+export function WorkNotices({ work }: { readonly work: Noted }) {
   const { conflict, queued, link } = work
   return (
     <>
@@ -27,10 +56,8 @@ export function WorkNotices({
           link === 'signedOut' &&
           `${queued} noted on this device. Your session has ended: sign in again to send it.`}
       </div>
-      {work.lateRefusals.map((message) => (
-        <p key={message} role="alert" className={styles.refused}>
-          Noted before, but not stored: {message} <Button onClick={work.dismissRefusals}>Understood</Button>
-        </p>
+      {work.refused.map((item) => (
+        <RefusedNote key={item.id} item={item} work={work} />
       ))}
       {conflict && (
         <Dialog title="Changed by someone else" onClose={null}>

@@ -5,7 +5,7 @@ import type { Entry, EntryBody } from '../../core/work/entrySchema'
 import { standingOn, subjectOf } from '../../core/work/subject'
 import { hear } from '../hear'
 import { type Answer, PATIENCE_MS, postJson } from '../httpClient'
-import { type EntriesItem, forgetEntries, keepEntries, waitingEntries, waitsForItsReading } from '../outbox'
+import { type EntriesItem, forgetEntries, keepEntries, refusedEntries, waitingEntries, waitsForItsReading } from '../outbox'
 
 /** What became of something noted. Queued: kept on this device, sent when the server can be reached. */
 export type Fate =
@@ -30,8 +30,8 @@ export interface Entries {
   readonly queued: number
   readonly link: 'reached' | 'offline' | 'signedOut'
   readonly conflict: Conflict | null
-  /** What was noted before a reload and has been refused since. */
-  readonly lateRefusals: readonly string[]
+  /** What was noted before and the server has refused since: kept on this device until its author decides. */
+  readonly refused: readonly EntriesItem[]
   /** Id of the entry that stands on each subject. */
   readonly standing: ReadonlyMap<string, string>
   write(...bodies: readonly EntryBody[]): Promise<Fate>
@@ -39,7 +39,9 @@ export interface Entries {
   writeAgainst(seen: string | null, subject: string, ...bodies: readonly EntryBody[]): Promise<Fate>
   keepTheirs(): void
   putMine(): void
-  dismissRefusals(): void
+  /** Sends something refused once more, as it is. */
+  sendRefused(item: EntriesItem): void
+  dropRefused(id: string): void
   /** Takes in entries that another call answered with. */
   take(stored: readonly StoredEntry[]): void
 }
@@ -67,7 +69,7 @@ export function useEntries(view: JobView, person: Person, onChanged: (() => void
   // One after the other is put to the person; none is sent again before there is an answer.
   const [conflicts, setConflicts] = useState<readonly Conflict[]>([])
   const conflict = conflicts[0] ?? null
-  const [lateRefusals, setLateRefusals] = useState<readonly string[]>([])
+  const [refused, setRefused] = useState<readonly EntriesItem[]>([])
   const sending = useRef(false)
   const askedAgain = useRef(false)
   const held = useRef(new Set<string>())
@@ -136,9 +138,13 @@ export function useEntries(view: JobView, person: Person, onChanged: (() => void
           settle(next.id, { kind: 'overtaken' })
           continue
         }
-        await drop(next.id)
-        if (!settle(next.id, { kind: 'refused', message: answer.message }))
-          setLateRefusals((before) => [...before, answer.message])
+        // Its form shows the sentence and has the text still; what nobody waits for is kept with the sentence.
+        if (settle(next.id, { kind: 'refused', message: answer.message })) await drop(next.id)
+        else {
+          await keepEntries({ ...next, refused: answer.message })
+          setQueue((before) => before.filter(({ id }) => id !== next.id))
+          setRefused(await refusedEntries(person.id, jobId))
+        }
       }
     } finally {
       sending.current = false
@@ -147,6 +153,7 @@ export function useEntries(view: JobView, person: Person, onChanged: (() => void
 
   useEffect(() => {
     let stale = false
+    void refusedEntries(person.id, jobId).then((items) => !stale && setRefused(items))
     void waitingEntries(person.id, jobId).then((items) => {
       if (stale) return
       setQueue((before) => [...items.filter((item) => !before.some(({ id }) => id === item.id)), ...before])
@@ -250,13 +257,21 @@ export function useEntries(view: JobView, person: Person, onChanged: (() => void
     queued: queue.length,
     link,
     conflict,
-    lateRefusals,
+    refused,
     standing,
     write,
     writeAgainst,
     keepTheirs,
     putMine,
-    dismissRefusals: () => setLateRefusals([]),
+    sendRefused: (item) => {
+      const { refused: _, ...again } = item
+      setRefused((before) => before.filter(({ id }) => id !== item.id))
+      void enqueue(again)
+    },
+    dropRefused: (id) => {
+      setRefused((before) => before.filter((item) => item.id !== id))
+      void forgetEntries(id)
+    },
     take,
   }
 }
