@@ -46,7 +46,7 @@ export async function fuzz({ url, connection, ...target }: FuzzTarget, count: nu
     const { status, text } = file === undefined ? await who.post(path, body) : await who.upload(path, body, file)
     const said = `input ${at} of seed ${seed} (${path} ${JSON.stringify(body)?.slice(0, 300)}${file === undefined ? '' : ` ${file.slice(0, 300)}`})`
     if (status >= 500) failures.push(`${status} at ${said}: ${text.slice(0, 200)}`)
-    else if (status >= 400 && !/"message":"[^"]{10,}/.test(text)) failures.push(`${status} without a sentence at ${said}`)
+    else if (status >= 400 && sentenceOf(text).length < LEAST_SENTENCE) failures.push(`${status} without a sentence at ${said}`)
     if (status === 200) {
       accepted += 1
       if (path === '/api/machines') spare = (JSON.parse(text) as { id: string }).id
@@ -57,6 +57,16 @@ export async function fuzz({ url, connection, ...target }: FuzzTarget, count: nu
   }
   await lookAtPages('all of them')
   return { tried: count, accepted, failures }
+}
+
+const LEAST_SENTENCE = 12
+
+function sentenceOf(text: string): string {
+  try {
+    return (JSON.parse(text) as { error?: { message?: string } }).error?.message ?? ''
+  } catch {
+    return ''
+  }
 }
 
 /** Why something stored cannot be read back; null when everything can. */

@@ -170,7 +170,7 @@ test('a database that is stopped or frozen: a page says so in time, and all goes
   expect(stopped.seconds).toBeLessThan(5)
   await back()
   const written = await inspector.post(`/api/jobs/${JOB}/entries`, {
-    entries: [{ id: v7(), seen: null, body: { kind: 'complaintGone', note: 'runs quietly' } }],
+    entries: [{ id: v7(), seen: null, body: { kind: 'putIn', temporary: 'blank-1', name: 'Blank', where: 'port', count: 1 } }],
   })
   expect(written.status).toBe(200)
 })

@@ -65,3 +65,72 @@ test('a place read by someone else meanwhile is shown, and the person chooses', 
   await context.close()
   await elsewhere.close()
 })
+
+/** Twenty ways in which a server declines what waited on a device, with what was noted. */
+const REFUSALS = [400, 400, 401, 403, 403, 404, 404, 409, 409, 409, 410, 411, 413, 415, 422, 422, 422, 423, 451, 418].map(
+  (status, index) => ({ status: status === 401 ? 403 : status, text: `Noted offline number ${index + 1}, at the cap` }),
+)
+
+test('twenty kinds of refusal: every text stays on the device, readable, until its author drops it', async ({
+  browser,
+  medida,
+}) => {
+  await medida.startOver()
+  const { page, context } = await signedIn(browser, medida, 'inspector')
+  await context.route(`**/api/jobs/${JOB}/entries`, (route) => {
+    const sent = route.request().postData() ?? ''
+    const refusal = REFUSALS.find(({ text }) => sent.includes(text))
+    if (!refusal) return route.continue()
+    return route.fulfill({
+      status: refusal.status,
+      contentType: 'application/json',
+      body: JSON.stringify({ error: { code: 'refused', message: `Refused with ${refusal.status} for a test.` } }),
+    })
+  })
+  await open(page, '/')
+  await page.evaluate(
+    async ([job, texts]) => {
+      const request = indexedDB.open('medida-outbox', 2)
+      await new Promise((resolve, reject) => {
+        request.onupgradeneeded = () => {
+          for (const name of ['items', 'entries'])
+            request.result.createObjectStore(name, { keyPath: 'id' }).createIndex('person', 'personId')
+        }
+        request.onsuccess = resolve
+        request.onerror = reject
+      })
+      const transaction = request.result.transaction('entries', 'readwrite')
+      for (const [index, text] of texts.entries()) {
+        const id = `01990000-0000-7000-8000-0000000000${10 + index}`
+        transaction.objectStore('entries').put({
+          id,
+          personId: 'demo-inspector',
+          jobId: job,
+          by: 'Mara Ellwood',
+          at: '2026-11-20T10:00:00Z',
+          entries: [
+            {
+              id,
+              seen: null,
+              body: { kind: 'stepAdded', step: `s-${index}`, stage: 'strip', name: `Step ${index}`, text, after: null },
+            },
+          ],
+        })
+      }
+      await new Promise((resolve) => {
+        transaction.oncomplete = resolve
+      })
+      request.result.close()
+    },
+    [JOB, REFUSALS.map(({ text }) => text)] as const,
+  )
+  for (const _ of ['as it is refused', 'after a reload']) {
+    await open(page, `/jobs/${JOB}/plan`)
+    for (const { text } of REFUSALS) await expect(page.getByText(text)).toBeVisible()
+  }
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Drop it' }).first().click()
+  await expect(page.getByText(REFUSALS[0]?.text ?? '')).toHaveCount(0)
+  await expect(page.getByText(REFUSALS[1]?.text ?? '')).toBeVisible()
+  await context.close()
+})
