@@ -1,7 +1,7 @@
 /** Accepted readings on their way to the server: a cut network, an ended session, someone else at the same place. */
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { countRows } from './support/database'
-import { expect, JOB, open, readingField, signedIn, takeReadings, test } from './support/test'
+import { expect, expectAccessible, JOB, open, readingField, signedIn, takeReadings, test } from './support/test'
 
 test.beforeAll(({ medida }) => medida.startOver())
 

@@ -11,9 +11,11 @@ import { createGaugePort } from '../src/gauges/gaugePort'
 import { pairingHash } from '../src/server/pairGauge'
 import { type SigningKey, signingKeyIn } from '../src/server/signingKey'
 import { root, stop } from './bootstrap.mjs'
+import { backUpInto, lastBackupFile } from './lib/backup'
 import { ensureBuild } from './lib/build'
 import { certificateFor, lanAddresses } from './lib/certificate'
 import { type Cluster, SERVER_ROLE, secretsOf, serverUrl, signingKeyFile, startCluster } from './lib/cluster'
+import { ensurePostgres } from './lib/debian'
 import { createHttpServer } from './lib/http'
 import { readOptions } from './lib/options'
 
@@ -84,6 +86,7 @@ process.env.DATABASE_URL = databaseUrl
 process.env.BETTER_AUTH_SECRET ??= secretsOf(options.dataFolder).authSecret
 process.env.PUBLIC_URL ??= ownUrl
 process.env.MEDIDA_PDF_WORKER = join(root, 'scripts', 'pdfWorker.mjs')
+process.env.MEDIDA_LAST_BACKUP ??= lastBackupFile(options.dataFolder)
 process.env.NODE_ENV ??= 'production'
 const certificate = options.lan ? await certificateFor(options.dataFolder, lan) : null
 const server = await createHttpServer(ensureBuild(), certificate)
@@ -95,7 +98,7 @@ function lanNote(): string {
   return `On the local network with a certificate made here${others.join('')}: a tablet asks once whether to trust it.\nAddress in label codes: ${process.env.PUBLIC_URL}\n`
 }
 
-/** Gauges speak to the port after ours, on loopback only: an adapter for a real one stands beside the server. */
+/** Gauges speak to the port after ours, on loopback unless the local network is asked for: an adapter stands beside the server. */
 const gaugePort = options.port + 1
 const gaugesDb = connect(databaseUrl)
 const gauges = createGaugePort({
@@ -108,8 +111,28 @@ await new Promise<void>((resolve) => {
     gaugeNote = `Port ${gaugePort} is in use: no gauge can send its readings. Type them, or start Medida on another port.`
     resolve()
   })
-  gauges.listen(gaugePort, '127.0.0.1', resolve)
+  gauges.listen(gaugePort, options.lanGauges ? HOST : '127.0.0.1', resolve)
 })
+
+/** A backup now and then into a folder, when one is asked for; what fails is said, and tried again at the next hour of it. */
+async function backUp({ folder, keep }: NonNullable<typeof options.backups>): Promise<void> {
+  const installation = {
+    ownerUrl,
+    bin: ensurePostgres(),
+    dataFolder: options.dataFolder,
+    signingKeyFile: process.env.MEDIDA_SIGNING_KEY ?? '',
+  }
+  try {
+    await backUpInto(installation, folder, keep)
+  } catch (error) {
+    process.stderr.write(`No backup was made into ${folder}: ${error instanceof Error ? error.message : String(error)}\n`)
+  }
+}
+const { backups } = options
+if (backups) {
+  void backUp(backups)
+  setInterval(() => void backUp(backups), backups.everyHours * 3_600_000).unref()
+}
 
 let ending = false
 async function shutDown(code: number): Promise<void> {

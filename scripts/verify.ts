@@ -2,14 +2,16 @@
  * `npm run verify -- REPORT`: says of a signed report whether it, and all it rests on, still stands as it was signed.
  * `npm run verify -- --all [--against HEADS] [--heads FILE]`: the same of everything, with the event log.
  */
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, writeFileSync } from 'node:fs'
+import { connect } from '../src/db/client'
 import { signingKeyIn } from '../src/server/signingKey'
-import { type Heads, headsOf, headsSchema, verifyAll } from '../src/server/verifyAll'
-import { type Finding, verifyReport } from '../src/server/verifyReport'
+import { headsOf } from '../src/server/verifyAll'
+import { verifyReport } from '../src/server/verifyReport'
 import { stop } from './bootstrap.mjs'
 import { signingKeyFile } from './lib/cluster'
-import { withDatabase } from './lib/database'
+import { withOwner } from './lib/database'
 import { readOptions } from './lib/options'
+import { readHeads, say, sayAll } from './lib/sayAll'
 
 const USAGE = 2
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
@@ -24,39 +26,36 @@ if (id === undefined && !options.all)
 if (id !== undefined && !UUID.test(id))
   stop(`“${id}” is not the id of a report. It stands in the address of the signed report.`, USAGE)
 
-const keyFile = process.env.MEDIDA_SIGNING_KEY ?? signingKeyFile(options.dataFolder)
-const installationKey = existsSync(keyFile) ? signingKeyIn(keyFile).publicKey : null
+const ownKey = process.env.MEDIDA_SIGNING_KEY ?? signingKeyFile(options.dataFolder)
+const keyFile = existsSync(ownKey) ? ownKey : null
 
-const say = (findings: readonly Finding[]): boolean => {
-  for (const { holds, says } of findings) process.stdout.write(`${holds ? 'ok  ' : 'FAIL'} ${says}\n`)
-  return findings.every(({ holds }) => holds)
-}
-
-function readHeads(file: string): Heads {
+function checkHeads(file: string): void {
   try {
-    return headsSchema.parse(JSON.parse(readFileSync(file, 'utf8')))
+    readHeads(file)
   } catch (error) {
-    return stop(`The heads in ${file} cannot be read: ${error instanceof Error ? error.message : String(error)}`, USAGE)
+    stop(`The heads in ${file} cannot be read: ${error instanceof Error ? error.message : String(error)}`, USAGE)
   }
 }
+if (options.against !== null) checkHeads(options.against)
 
-const heads = options.against === null ? null : readHeads(options.against)
-const holds = await withDatabase(options, async ({ db }) => {
-  if (id !== undefined) {
-    const verification = await verifyReport(db, id, installationKey)
-    return verification === null ? null : say(verification.findings)
+const holds = await withOwner(options, async (url) => {
+  if (id === undefined) {
+    const all = await sayAll(url, keyFile, options.against)
+    if (options.heads !== null) await writeHeads(url, options.heads)
+    return all
   }
-  const all = await verifyAll(db, installationKey, heads)
-  const each = all.reports.map(({ id: report, where, findings }) => {
-    process.stdout.write(`Report ${report} (${where})\n`)
-    return say(findings)
-  })
-  process.stdout.write('Log and chains\n')
-  const rest = say(all.others)
-  if (options.heads !== null) writeFileSync(options.heads, `${JSON.stringify(await headsOf(db, new Date()), null, 2)}\n`)
-  return each.every(Boolean) && rest
+  const { db, pool } = connect(url, 'long')
+  const key = keyFile === null ? null : signingKeyIn(keyFile).publicKey
+  const verification = await verifyReport(db, id, key).finally(() => pool.end())
+  return verification === null ? null : say(verification.findings)
 }).catch((error: unknown) =>
   stop(`The database cannot be read: ${error instanceof Error ? error.message : String(error)}`, USAGE),
 )
 if (holds === null) stop(`There is no signed report ${id} in this database.`, USAGE)
 process.exitCode = holds ? 0 : 1
+
+async function writeHeads(url: string, file: string): Promise<void> {
+  const { db, pool } = connect(url, 'long')
+  const heads = await headsOf(db, new Date()).finally(() => pool.end())
+  writeFileSync(file, `${JSON.stringify(heads, null, 2)}\n`)
+}

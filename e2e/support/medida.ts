@@ -65,9 +65,10 @@ export class Medida {
     private readonly databaseUrl: string | null,
   ) {}
 
-  static async start(options: { DATABASE_URL?: string; dataFolder?: string } = {}): Promise<Medida> {
+  /** `asItIs`: with what lies in the data folder. */
+  static async start(options: { DATABASE_URL?: string; dataFolder?: string; asItIs?: boolean } = {}): Promise<Medida> {
     const medida = new Medida(await freePort(), options.dataFolder ?? newFolder(), options.DATABASE_URL ?? null)
-    if (options.DATABASE_URL === undefined) await medida.startOver()
+    if (options.DATABASE_URL === undefined && !options.asItIs) await medida.startOver()
     else await medida.startAgain()
     return medida
   }

@@ -4,19 +4,28 @@ import { hasCluster, runningClusterUrl, startCluster } from './cluster'
 import type { Options } from './options'
 
 /**
- * Runs something on the database of a start: DATABASE_URL's, the private cluster that runs already, or the private
- * cluster started for this and stopped again.
+ * Runs something on the database of a start, as its owner: DATABASE_OWNER_URL's or DATABASE_URL's, the private cluster that
+ * runs already, or the private cluster started for this and stopped again.
  */
-export async function withDatabase<T>(options: Options, run: (connection: Connection) => Promise<T>): Promise<T> {
+export async function withOwner<T>(options: Options, run: (ownerUrl: string) => Promise<T>): Promise<T> {
   const address = options.databaseOwnerUrl ?? options.databaseUrl ?? runningClusterUrl(options.dataFolder)
   if (address === null && !hasCluster(options.dataFolder))
     stop(`There is no database in ${options.dataFolder}. Name the folder with --data, or set DATABASE_URL.`)
   const cluster = address === null ? await startCluster(options.dataFolder, false) : null
-  const connection = connect(address ?? cluster?.url ?? '', 'long')
   try {
-    return await run(connection)
+    return await run(address ?? cluster?.url ?? '')
   } finally {
-    await connection.pool.end()
     await cluster?.stop()
   }
 }
+
+/** The same with a connection of its own. */
+export const withDatabase = <T>(options: Options, run: (connection: Connection) => Promise<T>): Promise<T> =>
+  withOwner(options, async (url) => {
+    const connection = connect(url, 'long')
+    try {
+      return await run(connection)
+    } finally {
+      await connection.pool.end()
+    }
+  })

@@ -18,6 +18,10 @@ export interface Options {
   readonly all: boolean
   readonly against: string | null
   readonly heads: string | null
+  /** Of start: a folder for backups, how often (hours), and how many are kept. */
+  readonly backups: { readonly folder: string; readonly everyHours: number; readonly keep: number } | null
+  /** Of start: gauges may connect over the local network, not from this machine alone. */
+  readonly lanGauges: boolean
   readonly rest: readonly string[]
 }
 
@@ -37,6 +41,9 @@ export function readOptions(): Options {
   const port = values.port === undefined ? DEFAULT_PORT : Number(values.port)
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     stop(`--port ${values.port} is not a port. Give a number from 1 to 65535.`)
+  const [hours, keep] = [Number(values['backup-hours'] ?? 24), Number(values['backup-keep'] ?? 14)]
+  if (!(hours >= 0.01 && hours <= 24 * 31)) stop(`--backup-hours ${values['backup-hours']} is no number of hours up to a month.`)
+  if (!Number.isInteger(keep) || keep < 1) stop(`--backup-keep ${values['backup-keep']} is no number of backups.`)
   const databaseUrl = process.env.DATABASE_URL || null
   if (databaseUrl !== null && values.fresh)
     stop(
@@ -52,6 +59,8 @@ export function readOptions(): Options {
     all: values.all ?? false,
     against: values.against ?? null,
     heads: values.heads ?? null,
+    backups: values.backups === undefined ? null : { folder: resolve(values.backups), everyHours: hours, keep },
+    lanGauges: values['lan-gauges'] ?? false,
     rest: positionals,
   }
 }
@@ -68,9 +77,15 @@ function parse() {
         all: { type: 'boolean' },
         against: { type: 'string' },
         heads: { type: 'string' },
+        backups: { type: 'string' },
+        'backup-hours': { type: 'string' },
+        'backup-keep': { type: 'string' },
+        'lan-gauges': { type: 'boolean' },
       },
     })
   } catch (error) {
-    return stop(`${(error as Error).message}. Options: --port NUMBER, --data FOLDER, --fresh, --lan.`)
+    return stop(
+      `${(error as Error).message}. Options: --port NUMBER, --data FOLDER, --fresh, --lan, --lan-gauges, --backups FOLDER, --backup-hours HOURS, --backup-keep COUNT.`,
+    )
   }
 }

@@ -60,11 +60,18 @@ export interface MachineCard {
   readonly jobs: readonly JobSummary[]
 }
 
+/** When the last backup was made; null: none yet. */
+export interface LastBackup {
+  readonly at: string | null
+}
+
 export interface HomeView {
   readonly machines: readonly MachineCard[]
   readonly openJobs: readonly JobView[]
   /** Open jobs that cannot be shown, with why. */
   readonly unreadable: readonly { readonly id: string; readonly title: string; readonly says: string }[]
+  /** Null where backups are made by somebody else, and nobody here knows of them. */
+  readonly backup: LastBackup | null
   readonly lapsedGauges: readonly { readonly code: string; readonly name: string; readonly due: string }[]
 }
 

@@ -3,6 +3,7 @@ import { jobStanding, standingBy } from '../core/job/standing'
 import { allGauges, allJobs, allMachines } from '../db/queries/jobs'
 import { authorise, type Context } from './context'
 import { buildJobView } from './jobView'
+import { lastBackup } from './lastBackup'
 import { Refused } from './refused'
 
 /** The shop floor: machines with their overhauls, open jobs with what is next, gauges out of calibration. */
@@ -44,6 +45,7 @@ export async function homeView(context: Context): Promise<HomeView> {
     })),
     openJobs,
     unreadable,
+    backup: lastBackup(),
     lapsedGauges: gauges
       .filter((gauge) => !gauge.replaced && gauge.calibrationDue < today)
       .map(({ code, name, calibrationDue }) => ({ code, name, due: calibrationDue })),

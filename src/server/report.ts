@@ -5,10 +5,13 @@ import { upgradeRecord, upgradeResults } from '../core/record/upgrade'
 import { findReport } from '../db/queries/reports'
 import { authorise, type Context } from './context'
 import { Refused } from './refused'
+import { fingerprint } from './signingKey'
 
 export interface SignedReport {
   readonly content: ReportContent
   readonly sha256: string
+  /** Fingerprint of the key it is signed with; null in reports from before there were keys. */
+  readonly key: string | null
   readonly canonical: string
 }
 
@@ -19,7 +22,12 @@ export async function signedReport(context: Context, id: string): Promise<Signed
   authorise(context, 'read')
   const found = UUID.test(id) ? await findReport(context.db, id) : undefined
   if (!found) throw new Refused('notFound', `There is no signed report “${id}”. Open one from the shop floor.`)
-  return { content: inTodaysForm(JSON.parse(found.canonical) as ReportContent), sha256: found.sha256, canonical: found.canonical }
+  return {
+    content: inTodaysForm(JSON.parse(found.canonical) as ReportContent),
+    sha256: found.sha256,
+    key: found.publicKey === null ? null : fingerprint(found.publicKey),
+    canonical: found.canonical,
+  }
 }
 
 /** A report signed with an older record, as today's pages read it; what was signed stays as it was in `canonical`. */

@@ -17,8 +17,8 @@ interface DocumentProps {
   readonly signed: {
     readonly signature: ReportContent['signature']
     readonly sequence: number
-    readonly sha256: string
-    readonly previousSha256: string | null
+    /** What binds it, line by line. */
+    readonly evidence: readonly string[]
   } | null
 }
 
@@ -71,10 +71,11 @@ export function ReportDocument({ content, signed }: DocumentProps) {
             {signed.sequence} of this machine
           </p>
           <p>{signed.signature.statement}</p>
-          <p className={`figure ${styles.hash}`}>SHA-256 {signed.sha256}</p>
-          <p className={`figure ${styles.hash}`}>
-            {signed.previousSha256 ? `follows ${signed.previousSha256}` : 'first signature of this machine'}
-          </p>
+          {signed.evidence.map((line) => (
+            <p key={line} className={`figure ${styles.hash}`}>
+              {line}
+            </p>
+          ))}
         </section>
       )}
       <p className={styles.reason}>{CAUTION}</p>

@@ -1,4 +1,5 @@
 import { Worker } from 'node:worker_threads'
+import { LRUCache } from 'lru-cache'
 import type { SignedReport } from '../report'
 
 /** What the worker is asked and what it answers. */
@@ -17,8 +18,22 @@ let worker: Worker | undefined
 let asked = 0
 const waiting = new Map<number, Waiting>()
 
-/** Laying out a PDF blocks its thread for a second or so: it is done in one worker, started at the first report. */
+const KEPT = 20
+/** A signed report never changes: its PDF is made once, and asked for by many at once it is made once too. */
+const made = new LRUCache<string, Promise<Uint8Array>>({ max: KEPT })
+
+/** The PDF of a signed report. */
 export function renderPdf(report: SignedReport): Promise<Uint8Array> {
+  const known = made.get(report.sha256)
+  if (known) return known
+  const pdf = layOut(report)
+  made.set(report.sha256, pdf)
+  pdf.catch(() => made.delete(report.sha256))
+  return pdf
+}
+
+/** Laying out a PDF blocks its thread for a second or so: it is done in one worker, one after the other, started at the first report. */
+function layOut(report: SignedReport): Promise<Uint8Array> {
   worker ??= startWorker()
   const id = ++asked
   return new Promise((resolve, reject) => {

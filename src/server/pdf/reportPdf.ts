@@ -1,6 +1,7 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { ReportContent } from '../../contract/answers'
 import { contactSvg } from '../../contract/contactPicture'
+import { evidenceLines, type Sealed } from '../../contract/evidenceWords'
 import { type MeasurementSheet, measurementSheets, partLines } from '../../contract/reportFacts'
 import { workFacts } from '../../contract/reportWork'
 import { fitStageLines, stageLines } from '../../contract/stageLines'
@@ -63,7 +64,7 @@ function table(widths: (string | number)[], head: readonly string[], body: Table
 }
 
 /** A signed report as a document for the PDF printer: the same facts, in the same order, as the page. */
-export function reportPdf({ content, sha256 }: SignedReport): TDocumentDefinitions {
+export function reportPdf({ content, sha256, key }: SignedReport): TDocumentDefinitions {
   const { machine } = content.record
   return {
     pageSize: 'A4',
@@ -99,7 +100,7 @@ export function reportPdf({ content, sha256 }: SignedReport): TDocumentDefinitio
       together([heading(`Fits, ${unitLabel(machine.units)}`), fits(content)]),
       heading('Who did what'),
       history(content),
-      signature(content, sha256),
+      signature(content, { sha256, key }),
     ],
   }
 }
@@ -352,7 +353,11 @@ function history(content: ReportContent): Content {
   )
 }
 
-function signature({ signature: { by, at, statement }, sequence, previousSha256 }: ReportContent, sha256: string): Content {
+function signature(content: ReportContent, sealed: Sealed): Content {
+  const {
+    signature: { by, at, statement },
+    sequence,
+  } = content
   return {
     unbreakable: true,
     margin: [0, 14, 0, 0],
@@ -365,8 +370,7 @@ function signature({ signature: { by, at, statement }, sequence, previousSha256 
             stack: [
               words(`Signed by ${by}, ${formatMoment(at)}, signature ${sequence} of this machine`, { bold: true }),
               words(statement, { margin: [0, 3, 0, 3] }),
-              figures(`SHA-256 ${sha256}`, { fontSize: 7.5 }),
-              figures(previousSha256 ? `follows ${previousSha256}` : 'first signature of this machine', { fontSize: 7.5 }),
+              ...evidenceLines(content, sealed).map((line) => figures(line, { fontSize: 7.5 })),
             ],
           },
         ],
