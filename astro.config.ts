@@ -39,6 +39,8 @@ export default defineConfig({
   vite: {
     build: {
       chunkSizeWarningLimit: 300,
+      // Scripts come from files: what stands in a page itself must be known by its hash (scripts/lib/contentSecurity.ts).
+      assetsInlineLimit: 0,
       rollupOptions: { output: { manualChunks: chunkOf } },
     },
   },

@@ -2,6 +2,7 @@
 
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
+import { fileURLToPath } from 'node:url'
 import pg from 'pg'
 import { from as copyFrom, to as copyTo } from 'pg-copy-streams'
 import { v7 } from 'uuid'
@@ -9,7 +10,7 @@ import { Medida } from '../e2e/support/medida'
 import { runningClusterUrl } from '../scripts/lib/cluster'
 import { connect } from '../src/db/client'
 import { limitBook, machine } from '../src/db/schema'
-import { importHistory } from '../src/server/importHistory'
+import { importHistory } from '../src/server/history/importHistory'
 import type { Figure } from './figure'
 import { largeBook } from './largeJob'
 
@@ -41,6 +42,7 @@ export async function importFigures(): Promise<Figure[]> {
       .insert(machine)
       .values({ id: 'import', station: 'Bench', name: 'Imported machine', units: 'metric', bookId: book.id })
     const file = table()
+    process.env.MEDIDA_HISTORY_WORKER = fileURLToPath(new URL('../scripts/historyWorker.mjs', import.meta.url))
     const context = { db, user: { id: 'demo-planner', name: 'Planner', role: 'planner' as const }, now: () => new Date() }
     const before = performance.now()
     const { readings } = await importHistory(context, 'import', { id: v7(), source: 'Record sheets' }, file)

@@ -20,7 +20,7 @@ test('a backup under load holds all that was acknowledged before it, and nothing
   expect(statSync(`${file}.keys`).mode & 0o077).toBe(0)
   expect(command('restore', [file, '--data', medida.dataFolder]).stderr).toContain('holds a database')
 
-  const elsewhere = join(folder, 'data')
+  const elsewhere = mkdtempSync(join(tmpdir(), 'medida-restored-'))
   const restored = command('restore', [file, '--data', elsewhere])
   expect(restored.stderr).toBe('')
   expect(restored.stdout).not.toContain('FAIL')
@@ -35,7 +35,7 @@ test('a backup under load holds all that was acknowledged before it, and nothing
   expect(stored).toBe(before.length)
   const there = await Visitor.as(copy.url, 'inspector')
   for (const page of ['/', `/jobs/${JOB}`, '/evidence', '/gauges']) expect((await there.get(page)).status).toBe(200)
-  await copy.clear()
+  await copy.clear() // and its folder
   rmSync(folder, { recursive: true, force: true })
 })
 
@@ -44,7 +44,7 @@ test('backups are made by themselves, the oldest go, and the shop floor says whe
   expect((await inspector.get('/')).text.includes('No backup has been made yet')).toBe(true)
   const folder = mkdtempSync(join(tmpdir(), 'medida-backups-'))
   await medida.end('SIGINT')
-  await medida.startAgain(['--backups', folder, '--backup-hours', '0.01', '--backup-keep', '1'])
+  await medida.startAgain(['--backups', folder, '--backup-hours', '0.002', '--backup-keep', '1'])
   const backups = (): string[] => readdirSync(folder).filter((name) => name.endsWith('.backup'))
   await expect.poll(() => backups().length, { timeout: 30_000 }).toBe(1)
   const [first] = backups()

@@ -84,12 +84,22 @@ process.on('SIGINT', stopBeforeServing).on('SIGTERM', stopBeforeServing)
 await prepareDatabase()
 process.env.DATABASE_URL = databaseUrl
 process.env.BETTER_AUTH_SECRET ??= secretsOf(options.dataFolder).authSecret
-process.env.PUBLIC_URL ??= ownUrl
+/** An address that people reach it by was configured: a proxy's, most often. */
+const configuredUrl = process.env.PUBLIC_URL || null
+process.env.PUBLIC_URL = configuredUrl ?? ownUrl
 process.env.MEDIDA_PDF_WORKER = join(root, 'scripts', 'pdfWorker.mjs')
+process.env.MEDIDA_HISTORY_WORKER = join(root, 'scripts', 'historyWorker.mjs')
 process.env.MEDIDA_LAST_BACKUP ??= lastBackupFile(options.dataFolder)
 process.env.NODE_ENV ??= 'production'
 const certificate = options.lan ? await certificateFor(options.dataFolder, lan) : null
-const server = await createHttpServer(ensureBuild(), certificate)
+const server = await createHttpServer(ensureBuild(), {
+  certificate,
+  hosts: new Set([
+    ...['127.0.0.1', 'localhost', '[::1]', ...lan].map((host) => `${host}:${options.port}`),
+    new URL(process.env.PUBLIC_URL).host.toLowerCase(),
+  ]),
+  isHttps: configuredUrl?.startsWith('https:') ?? false,
+})
 
 /** What people on the local network must know: the browser has never seen this certificate. */
 function lanNote(): string {

@@ -6,6 +6,7 @@ import compression from 'compression'
 import sirv from 'sirv'
 import { CLIENT_ADDRESS_HEADER } from '../../src/server/clientAddress'
 import type { Certificate } from './certificate'
+import { contentSecurityPolicy } from './contentSecurity'
 import { islandScripts } from './islandScripts'
 
 /** Renders pages, calls and the page of an address that is none. */
@@ -30,9 +31,6 @@ const SECURITY_HEADERS = {
   'x-frame-options': 'DENY',
   'referrer-policy': 'same-origin',
   'permissions-policy': 'camera=(self), microphone=(), geolocation=()',
-  // Astro starts its islands with small inline scripts.
-  'content-security-policy':
-    "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'",
 } as const
 
 /** Methods that any address here takes. */
@@ -64,8 +62,33 @@ function readToEnd(request: IncomingMessage, then: () => void): void {
   request.once('end', then).resume()
 }
 
+export interface Edge {
+  /** Null for plain HTTP: on loopback, or behind a proxy that speaks HTTPS. */
+  readonly certificate: Certificate | null
+  /** Names and ports it is reached by; what asks for another is refused. */
+  readonly hosts: ReadonlySet<string>
+  /** People reach it by an HTTPS address that was configured: browsers are told to use no other. */
+  readonly isHttps: boolean
+}
+
+/** A body must come within this time, and within so much more as its size takes over a poor network. */
+const PATIENCE_MS = 10_000
+const LEAST_BYTES_PER_MS = 10
+
+/** Cuts off a body that drips: a connection held open by a byte now and then. */
+function cutDripping(request: IncomingMessage): void {
+  const length = Number(request.headers['content-length'] ?? 0)
+  if (!(length > 0)) return
+  const late = setTimeout(() => request.destroy(), PATIENCE_MS + length / LEAST_BYTES_PER_MS)
+  const done = (): void => clearTimeout(late)
+  request.once('end', done).once('close', done)
+}
+
+/** Headers that come slower than this are cut off, ms. */
+const HEADERS_MS = 10_000
+
 /** The server around the built application: security headers, body limits, compression, files, pages. */
-export async function createHttpServer(buildFolder: string, certificate: Certificate | null = null): Promise<Server> {
+export async function createHttpServer(buildFolder: string, { certificate, hosts, isHttps }: Edge): Promise<Server> {
   const { handler } = (await import(pathToFileURL(join(buildFolder, 'server', 'entry.mjs')).href)) as { handler: AstroHandler }
   const files = sirv(join(buildFolder, 'client'), {
     immutable: true,
@@ -82,13 +105,21 @@ export async function createHttpServer(buildFolder: string, certificate: Certifi
       !String(response.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(request, response),
   })
   const scriptsOf = islandScripts(buildFolder)
+  const headers = {
+    ...SECURITY_HEADERS,
+    'content-security-policy': contentSecurityPolicy(buildFolder),
+    ...(isHttps ? { 'strict-transport-security': 'max-age=31536000' } : {}),
+  }
   const listener: RequestListener = (request, response) => {
-    for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value)
+    for (const [name, value] of Object.entries(headers)) response.setHeader(name, value)
+    cutDripping(request)
     const refused: readonly [number, string, string] | null = !METHODS.has(request.method ?? '')
       ? [405, 'wrongMethod', 'Medida takes GET, HEAD and POST here.']
-      : isPlainPath(request.url ?? '')
-        ? null
-        : [400, 'malformed', 'This address holds a sign that no address has.']
+      : !hosts.has((request.headers.host ?? '').toLowerCase())
+        ? [421, 'wrongHost', 'Medida is not reached by this address. Use the one it says when it starts.']
+        : isPlainPath(request.url ?? '')
+          ? null
+          : [400, 'malformed', 'This address holds a sign that no address has.']
     if (refused) return readToEnd(request, () => refuse(response, ...refused))
     // Rate limits count by this address; what a caller claims in its place is overwritten.
     request.headers[CLIENT_ADDRESS_HEADER] = request.socket.remoteAddress ?? 'unknown'
@@ -100,8 +131,13 @@ export async function createHttpServer(buildFolder: string, certificate: Certifi
         refuse(response, 413, 'tooLarge', `What was sent is larger than ${most / 1024} kB. Nothing was stored; send less.`),
       )
     compress(request as never, response as never, () =>
-      files(request, response, () => handler(request, response, undefined, { scriptsOf })),
+      files(request, response, () => {
+        // What is made for a person is kept by nobody between; what may be kept says so itself.
+        response.setHeader('cache-control', 'no-store')
+        handler(request, response, undefined, { scriptsOf })
+      }),
     )
   }
-  return certificate ? createHttpsServer(certificate, listener) : createServer(listener)
+  const limits = { headersTimeout: HEADERS_MS, connectionsCheckingInterval: 2_000 }
+  return certificate ? createHttpsServer({ ...limits, ...certificate }, listener) : createServer(limits, listener)
 }

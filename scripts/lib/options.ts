@@ -42,7 +42,7 @@ export function readOptions(): Options {
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     stop(`--port ${values.port} is not a port. Give a number from 1 to 65535.`)
   const [hours, keep] = [Number(values['backup-hours'] ?? 24), Number(values['backup-keep'] ?? 14)]
-  if (!(hours >= 0.01 && hours <= 24 * 31)) stop(`--backup-hours ${values['backup-hours']} is no number of hours up to a month.`)
+  if (!(hours >= 0.001 && hours <= 24 * 31)) stop(`--backup-hours ${values['backup-hours']} is no number of hours up to a month.`)
   if (!Number.isInteger(keep) || keep < 1) stop(`--backup-keep ${values['backup-keep']} is no number of backups.`)
   const databaseUrl = process.env.DATABASE_URL || null
   if (databaseUrl !== null && values.fresh)

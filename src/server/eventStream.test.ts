@@ -3,7 +3,7 @@ import { answerEvents, type Speaker } from './eventStream'
 
 const begin = (stopped = vi.fn()) => {
   let speaker: Speaker | undefined
-  const answer = answerEvents((given) => {
+  const answer = answerEvents('somebody', (given) => {
     speaker = given
     return stopped
   })
@@ -41,7 +41,7 @@ test('a browser that leaves while something is looked up for it troubles nobody'
 
 test('a source that ends while it begins is stopped all the same', () => {
   const stopped = vi.fn()
-  answerEvents(({ end }) => {
+  answerEvents('somebody', ({ end }) => {
     end()
     return stopped
   })

@@ -1,3 +1,5 @@
+import { Refused } from './refused'
+
 /** One server-sent event. Its id is where a browser that connects again goes on. */
 export interface StreamedEvent {
   readonly id?: string
@@ -16,8 +18,25 @@ const ALIVE_MS = 20_000
 const written = ({ id, event, data }: StreamedEvent): string =>
   `${id === undefined ? '' : `id: ${id}\n`}event: ${event}\ndata: ${JSON.stringify(data)}\n\n`
 
-/** An answer of server-sent events. The source begins to speak at once and gives back how it is stopped. */
-export function answerEvents(source: (speaker: Speaker) => () => void): Response {
+/** Streams that one person holds open at once: some for each tab of a few devices. */
+const MOST_STREAMS = 24
+const streamsOf = new Map<string, number>()
+
+function take(person: string): () => void {
+  const held = streamsOf.get(person) ?? 0
+  if (held >= MOST_STREAMS)
+    throw new Refused('tooMany', 'You have Medida open in too many windows. Close some, then reload this one.')
+  streamsOf.set(person, held + 1)
+  return () => {
+    const left = (streamsOf.get(person) ?? 1) - 1
+    if (left > 0) streamsOf.set(person, left)
+    else streamsOf.delete(person)
+  }
+}
+
+/** An answer of server-sent events to a person. The source begins to speak at once and gives back how it is stopped. */
+export function answerEvents(person: string, source: (speaker: Speaker) => () => void): Response {
+  const giveBack = take(person)
   const encoder = new TextEncoder()
   let finish = (): void => {}
   const stream = new ReadableStream<Uint8Array>({
@@ -32,6 +51,7 @@ export function answerEvents(source: (speaker: Speaker) => () => void): Response
       finish = () => {
         if (ended) return
         ended = true
+        giveBack()
         clearInterval(alive)
         stop?.()
       }

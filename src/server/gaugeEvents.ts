@@ -17,7 +17,7 @@ export async function gaugeEvents(context: Context, gaugeId: string): Promise<Re
   const paired = (await pairingsInForce(context.db)).some(({ code }) => code === gauge.code)
   await notices.hears()
   const holder = randomUUID()
-  return answerEvents(({ say, end }) => {
+  return answerEvents(context.user.id, ({ say, end }) => {
     const unwatch = notices.watch(GAUGE_CHANNEL, gaugeId, (word) => {
       const said = JSON.parse(word ?? '{}') as { kind?: string; holder?: string }
       if (said.kind !== 'held') say({ event: String(said.kind), data: said })

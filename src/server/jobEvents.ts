@@ -55,7 +55,7 @@ async function jobEvents(
   authorise(context, 'read')
   if (!(await findJob(context.db, jobId))) throw new Refused('notFound', `There is no job “${jobId}”.`)
   await notices.hears()
-  return answerEvents(({ say, end }) => {
+  return answerEvents(context.user.id, ({ say, end }) => {
     let looking = false
     let next: Said | null = 'unknown'
     const sayNew = async (): Promise<void> => {

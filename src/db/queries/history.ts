@@ -31,7 +31,7 @@ export async function importedFile(db: Executor, machineId: string, importId: st
 }
 
 /** Rows of one statement: enough that the statement costs little, few enough that its text stays small. */
-const AT_ONCE = 10_000
+const AT_ONCE = 2_000
 
 /** Stores readings column by column, so that a hundred thousand take a handful of statements. */
 export async function storeReadings(db: Executor, readings: readonly StoredImport[]): Promise<void> {

@@ -35,6 +35,8 @@ export type SlipQuestion = { readonly likely: Likely | null } & (
   | { readonly code: 'finerThanGauge'; readonly text: string; readonly resolution: number; readonly gauge: string }
   | { readonly code: 'outsideRange'; readonly value: number; readonly range: readonly [number, number]; readonly gauge: string }
   | { readonly code: 'calibrationLapsed'; readonly gauge: string; readonly due: string }
+  /** The clock of the device, by which the reading would be taken. */
+  | { readonly code: 'clockOff'; readonly device: string; readonly openedOn: string }
   | { readonly code: 'noGauge'; readonly wanted: GaugeKind }
   | {
       readonly code: 'otherKindOfGauge'
@@ -97,6 +99,8 @@ export function explainSlip(slip: SlipQuestion, { quantity, system, step }: Slip
       return `The calibration of ${slip.gauge} lapsed on ${slip.due}. Take another one in hand, or keep the reading and have the gauge checked.`
     case 'notOfClass':
       return `${slip.gauge} may err by ${difference(slip.error)} ${unit}; ${difference(slip.asked)} is asked for here. Take a better one in hand, or keep the reading.`
+    case 'clockOff':
+      return `The clock of this device says ${slip.device.slice(0, 16).replace('T', ' ')} UTC; the job was opened on ${slip.openedOn}, and the server has another time. Set the clock, or keep the reading: the server’s time is stored beside it.`
     case 'noGauge':
       return `No gauge is in hand, and this is measured with: ${gaugeKindLabel[slip.wanted]}. Kept, the reading is stored but settles nothing.`
     case 'otherKindOfGauge':

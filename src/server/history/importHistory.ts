@@ -1,20 +1,20 @@
-import { parse } from 'csv-parse/sync'
 import { v7 } from 'uuid'
-import type { HistoryAnswer } from '../contract/answers'
-import type { HistoryFields } from '../contract/bodies'
-import { type ImportedOverhaul, type ImportedReading, readHistory } from '../core/record/historyTable'
-import type { Policy } from '../core/record/recordSchema'
-import type { Executor } from '../db/client'
-import { findJobsImported, importedFile, storeReadings } from '../db/queries/history'
-import { allGauges } from '../db/queries/jobs'
-import { appendLog } from '../db/queries/log'
-import { lockMachine } from '../db/queries/work'
-import { job } from '../db/schema'
-import { sha256OfBytes } from './canonical'
-import { authorise, type Context } from './context'
-import { readGauges } from './gauges'
-import { hoursLog, installedNow, machineOf } from './openJob'
-import { Refused } from './refused'
+import type { HistoryAnswer } from '../../contract/answers'
+import type { HistoryFields } from '../../contract/bodies'
+import type { ImportedOverhaul, ImportedReading } from '../../core/record/historyTable'
+import type { Policy } from '../../core/record/recordSchema'
+import type { Executor } from '../../db/client'
+import { findJobsImported, importedFile, storeReadings } from '../../db/queries/history'
+import { allGauges } from '../../db/queries/jobs'
+import { appendLog } from '../../db/queries/log'
+import { lockMachine } from '../../db/queries/work'
+import { job } from '../../db/schema'
+import { sha256OfBytes } from '../canonical'
+import { authorise, type Context } from '../context'
+import { readGauges } from '../gauges'
+import { hoursLog, installedNow, machineOf } from '../openJob'
+import { Refused } from '../refused'
+import { readTable } from './readTable'
 
 export const MOST_HISTORY_BYTES = 32 * 1024 * 1024
 /** Policy of what was not judged here: the limit as it stands. */
@@ -31,7 +31,6 @@ export async function importHistory(
   file: Uint8Array,
 ): Promise<HistoryAnswer> {
   authorise(context, 'plan')
-  const rows = rowsOf(file)
   return context.db.transaction(async (db) => {
     await lockMachine(db, machineId)
     const known = await findJobsImported(db, fields.id)
@@ -51,7 +50,7 @@ export async function importHistory(
         `${machine.name} has no limit book yet: nothing says how its readings are laid out. Make a draft book first.`,
       )
     const hours = (await hoursLog(db, machineId)).map((entry) => entry.hours)
-    const read = readHistory(rows, {
+    const read = await readTable(file, {
       book,
       units: machine.units,
       gauges: readGauges((await allGauges(db)).filter(({ replaced }) => !replaced)).gauges,
@@ -59,14 +58,15 @@ export async function importHistory(
       mostHours: hours.length === 0 ? null : Math.max(...hours),
       today: context.now().toISOString().slice(0, 10),
     })
-    if (!read.ok)
+    if (read.kind === 'noTable') throw new Refused('malformed', read.says)
+    if (read.kind === 'faults')
       throw new Refused(
         'malformed',
-        `${read.fault.length === 1 ? 'One row' : `${read.fault.length} rows`} of the table cannot be taken over, so nothing was. Mend them and send it again.`,
-        read.fault.map(({ line, says }) => ({ path: `line ${line}`, message: says })),
+        `${read.faults.length === 1 ? 'One row' : `${read.faults.length} rows`} of the table cannot be taken over, so nothing was. Mend them and send it again.`,
+        read.faults.map(({ line, says }) => ({ path: `line ${line}`, message: says })),
       )
-    refuseTwice(read.value, jobs)
-    const overhauls = [...read.value].sort((a, b) => a.runningHours - b.runningHours)
+    refuseTwice(read.overhauls, jobs)
+    const overhauls = [...read.overhauls].sort((a, b) => a.runningHours - b.runningHours)
     for (const [index, overhaul] of overhauls.entries())
       await storeOverhaul(context, db, { id: `${fields.id}:${index + 1}`, machineId, book, source: fields.source }, overhaul)
     const readings = overhauls.reduce((sum, overhaul) => sum + overhaul.readings.length, 0)
@@ -89,21 +89,6 @@ function refuseTwice(overhauls: readonly ImportedOverhaul[], jobs: Awaited<Retur
       'conflict',
       `The overhaul of ${known.openedOn} at ${known.runningHours} h is on record already (${known.title}${known.importedFrom === null ? '' : `, from ${known.importedFrom}`}). Take it out of the table; nothing was taken over.`,
     )
-}
-
-function rowsOf(file: Uint8Array): readonly (readonly string[])[] {
-  const text = new TextDecoder('utf-8').decode(file)
-  if (text.includes('\0'))
-    throw new Refused('malformed', 'The file holds a sign that is no text (NUL). Save the table as CSV in UTF-8.')
-  if (text.includes('\ufffd')) throw new Refused('malformed', 'The file is not UTF-8 text. Save the table as CSV in UTF-8.')
-  const [first = ''] = text.split('\n', 1)
-  // Spreadsheets part by semicolons where the comma is the decimal mark.
-  const delimiter = [';', '\t', ','].find((sign) => first.includes(sign)) ?? ','
-  try {
-    return parse(text, { delimiter, bom: true, relax_column_count: true, skip_empty_lines: false })
-  } catch (error) {
-    throw new Refused('malformed', `The file is not a table: ${error instanceof Error ? error.message : 'not CSV'}.`)
-  }
 }
 
 interface Where {
