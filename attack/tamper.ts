@@ -70,7 +70,7 @@ async function dropReport(query: Query, { id, jobId }: Signed['newest']): Promis
 }
 
 /** By their id alone so that each names what it is about. */
-export const tamperings: readonly Tampering[] = [
+const tamperings: readonly Tampering[] = [
   {
     what: 'text of a report',
     found: /bytes altered/,

@@ -18,7 +18,7 @@ export interface Installation {
 const keysSchema = z.strictObject({ format: z.literal('medida-keys'), version: z.literal(1), signingKey: z.string() })
 
 export const keysFile = (file: string): string => `${file}.keys`
-export const headsFile = (file: string): string => `${file}.heads.json`
+const headsFile = (file: string): string => `${file}.heads.json`
 export const lastBackupFile = (dataFolder: string): string => join(dataFolder, 'last-backup.json')
 
 /** Runs a program of PostgreSQL's on a database; the password stays out of the list of processes. */

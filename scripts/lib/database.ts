@@ -1,4 +1,3 @@
-import { type Connection, connect } from '../../src/db/client'
 import { stop } from '../bootstrap.mjs'
 import { hasCluster, runningClusterUrl, startCluster } from './cluster'
 import type { Options } from './options'
@@ -18,14 +17,3 @@ export async function withOwner<T>(options: Options, run: (ownerUrl: string) => 
     await cluster?.stop()
   }
 }
-
-/** The same with a connection of its own. */
-export const withDatabase = <T>(options: Options, run: (connection: Connection) => Promise<T>): Promise<T> =>
-  withOwner(options, async (url) => {
-    const connection = connect(url, 'long')
-    try {
-      return await run(connection)
-    } finally {
-      await connection.pool.end()
-    }
-  })

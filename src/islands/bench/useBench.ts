@@ -23,6 +23,7 @@ import { bodyOf, closedBecause, lastToUndo, latestOf, NO_VALUE, NOT_KEPT, onlySl
 import type { Bench, BenchActs, BenchProps, Mode } from './benchState'
 import { showable } from './localReadings'
 import { repeatsShown } from './sheet'
+import { useClock } from './useClock'
 import { useConditions } from './useConditions'
 import { type Draft, useDraft } from './useDraft'
 import { useGaugeInHand } from './useGaugeInHand'
@@ -95,6 +96,7 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
   const typed = text.trim() === '' || slots.length === 0 ? null : readTyped(characteristic, active, text, machineUnits)
   const parsed = typed?.ok ? typed.value.parsed : null
 
+  const clock = useClock(madeAt, offline, record.job.date)
   const inHand = useGaugeInHand(record, characteristic, active, today)
   const { gauge } = inHand
   const gaugeId = gauge?.id ?? null
@@ -240,6 +242,7 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
       return setText(figures)
     }
     const slip =
+      clock.question() ??
       inHand.question(slot, standing) ??
       (slips === 'ask' && kept.current !== figures ? slipIn(slot, figures, understood.value.parsed) : null)
     if (slip) {
@@ -377,10 +380,12 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
       if (question?.likely) acceptText(active, question.likely.text, 'keep')
     },
     keepTyped: () => {
-      // A gauge that is kept says nothing yet about the figure.
+      // A gauge or a clock that is kept says nothing yet about the figure.
       const ofGauge = question?.code === 'noGauge' || question?.code === 'otherKindOfGauge'
+      const ofClock = question?.code === 'clockOff'
       if (ofGauge) inHand.keep()
-      acceptText(active, text, ofGauge ? 'ask' : 'keep')
+      if (ofClock) clock.keep()
+      acceptText(active, text, ofGauge || ofClock ? 'ask' : 'keep')
     },
     goTo,
     moveBy,

@@ -1,6 +1,9 @@
 import { Worker } from 'node:worker_threads'
 import type { HistoryContext, ImportedOverhaul, ImportedReading } from '../../core/record/historyTable'
-import type { TableRead } from './parseTable'
+import { parseTable, type TableRead } from './parseTable'
+
+/** A file of a few hundred rows is read sooner than a thread is started. */
+const SMALL_BYTES = 32 * 1024
 
 /** What the thread is started with. */
 export interface TableTask {
@@ -19,7 +22,8 @@ export type TableWord =
  * Reads a table in a thread of its own, so that nobody else waits for it. What it gives comes in parts: taking in a hundred
  * thousand readings at once would hold everybody as long as reading them.
  */
-export function readTable(file: Uint8Array, context: HistoryContext): Promise<TableRead> {
+export async function readTable(file: Uint8Array, context: HistoryContext): Promise<TableRead> {
+  if (file.byteLength <= SMALL_BYTES) return parseTable(file, context)
   const script = process.env.MEDIDA_HISTORY_WORKER
   if (!script) throw new Error('MEDIDA_HISTORY_WORKER is not set: start the server with npm start')
   return new Promise((resolve, reject) => {
