@@ -35,6 +35,12 @@ export class Visitor {
     return answered(await fetch(this.url + path, { headers: { cookie: this.cookie, ...headers }, redirect: 'manual' }))
   }
 
+  /** Where an address leads, as its header says; empty where it leads nowhere. */
+  async redirectOf(path: string): Promise<string> {
+    const answer = await fetch(this.url + path, { headers: { cookie: this.cookie }, redirect: 'manual' })
+    return answer.headers.get('location') ?? ''
+  }
+
   async post(path: string, body: unknown): Promise<Answered> {
     return this.send(path, 'application/json', typeof body === 'string' ? body : JSON.stringify(body))
   }

@@ -88,7 +88,7 @@ test('journal and bore by simulated gauges alone, with noise, a wrong unit, two 
 
 test('a page in the same browser that posts lines to the gauge port stores nothing', async ({ browser, medida }) => {
   const { page, context } = await signedIn(browser, medida, 'inspector')
-  await open(page, `/jobs/${JOB}/bench?c=servo-bore`)
+  await open(page, `/jobs/${JOB}/bench?c=servo-bore&stage=afterWork`)
   await readingField(page)
   await page.getByRole('button', { name: 'Listen to it' }).click()
   await expect(page.getByText('listening, no gauge heard yet')).toBeVisible()

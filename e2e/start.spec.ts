@@ -4,6 +4,7 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
+import { Visitor } from '../attack/visitor'
 import { runningClusterUrl } from '../scripts/lib/cluster'
 import { command, freePort, Medida } from './support/medida'
 import { expect, test } from './support/test'
@@ -92,12 +93,22 @@ test('DATABASE_URL: uses that database and starts none of its own', async ({ med
   const admin = new pg.Client({ connectionString: runningClusterUrl(medida.dataFolder) ?? '' })
   await admin.connect()
   await admin.query('CREATE DATABASE elsewhere')
+  await admin.query(`CREATE ROLE station LOGIN PASSWORD 'station'`)
   await admin.end()
   const address = Object.assign(new URL(runningClusterUrl(medida.dataFolder) ?? ''), { pathname: '/elsewhere' }).href
   const dataFolder = mkdtempSync(join(tmpdir(), 'medida-e2e-'))
   const other = await Medida.start({ DATABASE_URL: address, dataFolder })
   expect((await fetch(`${other.url}/sign-in`)).status).toBe(200)
-  expect(readdirSync(dataFolder)).toEqual(['secrets.json'])
+  expect(readdirSync(dataFolder).sort()).toEqual(['secrets.json', 'signing-key.pem'])
+  expect(other.output).toContain('as a role that could change what is recorded')
   await other.end('SIGINT')
+
+  // With a role that owns nothing beside the owner's, the promise holds.
+  const server = Object.assign(new URL(address), { username: 'station', password: 'station' }).href
+  const apart = await Medida.start({ DATABASE_URL: server, DATABASE_OWNER_URL: address, dataFolder })
+  expect(apart.output).not.toContain('could change what is recorded')
+  const inspector = await Visitor.as(apart.url, 'inspector')
+  expect((await inspector.get('/')).status).toBe(200)
+  await apart.end('SIGINT')
   rmSync(dataFolder, { recursive: true, force: true })
 })

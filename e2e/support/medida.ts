@@ -10,7 +10,7 @@ const root = fileURLToPath(new URL('../..', import.meta.url))
 const START_MS = 180_000 // the first start builds
 
 const environment = (): NodeJS.ProcessEnv => {
-  const { DATABASE_URL: _, PUBLIC_URL: __, ...rest } = process.env
+  const { DATABASE_URL: _, DATABASE_OWNER_URL: __, PUBLIC_URL: ___, MEDIDA_SIGNING_KEY: ____, ...rest } = process.env
   return rest
 }
 
@@ -63,11 +63,19 @@ export class Medida {
     readonly port: number,
     readonly dataFolder: string,
     private readonly databaseUrl: string | null,
+    private readonly ownerUrl: string | null,
   ) {}
 
   /** `asItIs`: with what lies in the data folder. */
-  static async start(options: { DATABASE_URL?: string; dataFolder?: string; asItIs?: boolean } = {}): Promise<Medida> {
-    const medida = new Medida(await freePort(), options.dataFolder ?? newFolder(), options.DATABASE_URL ?? null)
+  static async start(
+    options: { DATABASE_URL?: string; DATABASE_OWNER_URL?: string; dataFolder?: string; asItIs?: boolean } = {},
+  ): Promise<Medida> {
+    const medida = new Medida(
+      await freePort(),
+      options.dataFolder ?? newFolder(),
+      options.DATABASE_URL ?? null,
+      options.DATABASE_OWNER_URL ?? null,
+    )
     if (options.DATABASE_URL === undefined && !options.asItIs) await medida.startOver()
     else await medida.startAgain()
     return medida
@@ -85,7 +93,14 @@ export class Medida {
   async startAgain(options: readonly string[] = []): Promise<void> {
     this.said = ''
     const args = [join(root, 'scripts', 'start.mjs'), '--port', String(this.port), '--data', this.dataFolder, ...options]
-    const env = this.databaseUrl === null ? environment() : { ...environment(), DATABASE_URL: this.databaseUrl }
+    const env =
+      this.databaseUrl === null
+        ? environment()
+        : {
+            ...environment(),
+            DATABASE_URL: this.databaseUrl,
+            ...(this.ownerUrl === null ? {} : { DATABASE_OWNER_URL: this.ownerUrl }),
+          }
     const child = spawn(process.execPath, args, { cwd: root, env })
     this.child = child
     await new Promise<void>((resolve, reject) => {
