@@ -80,10 +80,11 @@ class GaugePort {
     }
     const hello = async (code: string, secret: string | null): Promise<void> => {
       if (paired !== null) return end('NO said already')
-      const found = secret === null ? null : await this.desk.pairedBy(code, secret)
+      if (secret === null) return end('NO pair first')
+      const found = await this.desk.pairedBy(code, secret)
       if (found === null) {
         await new Promise((resolve) => setTimeout(resolve, this.limits.wrongMs))
-        return end(secret === null ? 'NO pair first' : 'NO not paired')
+        return end('NO not paired')
       }
       if (this.connected.has(found.gaugeId)) return end('NO in use')
       if (socket.destroyed) return
