@@ -46,6 +46,30 @@ describe('a reconditioned part', () => {
     expect(thrust?.verdict).toBe('recondition')
   })
 
+  test('left in a step, it is held at the next overhaul: the plain limit is not its own', () => {
+    const bored = (found: string, left: string): InspectionRecord => {
+      const made = demoRecord({ ...foundNow, 'servo-bore': Array(6).fill(found) })
+      const shown = demoRecord({ 'servo-bore': Array(6).fill(left) }).job.readings
+      const past = made.history.at(-1)
+      if (!past) throw new Error('the demo has earlier overhauls')
+      const ids = shown.map((reading, index) => ({
+        ...reading,
+        stage: 'asLeft' as const,
+        id: `01990000-0000-7000-8000-00000000ef${String(index).padStart(2, '0')}`,
+      }))
+      return { ...made, history: [...made.history.slice(0, -1), { ...past, readings: [...past.readings, ...ids] }] }
+    }
+    expect(resultOf(bored('+0.275', '+0.27'), 'servo-bore')).toMatchObject({
+      verdict: 'hold',
+      limits: [{ step: 'hone', grade: { mild: 0, strong: 1 } }, {}, {}],
+    })
+    // One that was left within its plain limit was not worked to any step, wherever the sizes of a route lie.
+    expect(resultOf(bored('+0.275', '+0.20'), 'servo-bore').limits[0]).toMatchObject({
+      step: null,
+      grade: { mild: 1, strong: 1 },
+    })
+  })
+
   test('a part worked to a step of a route is judged by that step', () => {
     // Bored to 160.27, beyond the wear limit of 160.25 planned and within what honing may leave.
     const honed = demoRecord(

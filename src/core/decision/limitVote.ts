@@ -100,6 +100,7 @@ function reasonOf(input: LimitVoteInput): string {
   const bound = (at: Grade): string =>
     at === 2 || limit.plan === null ? `wear limit ${figures(limit.wear)} ${unit}` : `plan limit ${figures(limit.plan)} ${unit}`
   if (step !== null && grade.strong === 0) return `${size} is within the step it was worked to`
+  if (step !== null) return `${size}: worked to a step, so the plain ${bound(2)} may not be its own`
   if (grade.mild === 2) return `${size} is beyond the ${bound(2)}`
   if (grade.mild === 1 && grade.strong === 1) return `${size} is past the ${bound(1)}, inside the ${bound(2)}`
   if (grade.mild === 1) return `${size} is past the ${bound(1)}; whether beyond the ${bound(2)} is open`
@@ -113,13 +114,14 @@ function reasonOf(input: LimitVoteInput): string {
 }
 
 function settledBy({ outcome, missing, mending, reductions, settledOtherwise }: LimitVoteInput): string {
-  const { grade, value } = outcome
+  const { grade, value, step } = outcome
   if (grade.mild === grade.strong && mending.mild !== mending.strong)
     return mending.needs ?? 'Measure what the mending routes need.'
   if (missing.length > 0) return `Take what is missing: ${listed(missing)}.`
   if (reductions.faults.length > 0) return 'Take the doubtful readings again.'
   if (settledOtherwise !== null) return settledOtherwise
   if (value?.interval) return 'Measure it to a figure, with a gauge that reaches it.'
+  if (step !== null) return 'Hold it against the maker’s limit for the step it was worked to.'
   return value === null || value.open !== 'complete'
     ? 'Take the doubtful readings again.'
     : 'Measure with a better gauge, or take the cautious side.'

@@ -186,6 +186,7 @@ function judge(fixed: Fixed, taken: Taken, characteristic: Characteristic, stage
       set,
       routes: { ...routes, reductionsOf },
       earlier: stage === 'asFound' ? (fixed.earlier.lines.get(id) ?? NO_LINES) : null,
+      leftBefore: fixed.earlier.lastLeft.get(id)?.reductions ?? null,
       sisters: (judges) => fixed.earlier.spreadOf(characteristic, judges),
       now: job,
       policy: job.policy,

@@ -34,6 +34,8 @@ export interface CharacteristicInput {
   readonly routes: RouteContext
   /** Values of earlier overhauls since the part's last base; null at a stage that foretells nothing. */
   readonly earlier: LinesByValue | null
+  /** How the last overhaul left this part; null where none measured it. */
+  readonly leftBefore: Reductions | null
   readonly sisters: (judges: ReductionName) => SisterSpread | null
   readonly now: { readonly overhaul: string; readonly date: string; readonly runningHours: number; readonly mustRunHours: number }
   readonly policy: Policy
@@ -72,7 +74,7 @@ function outcomeOf(input: CharacteristicInput, limit: Limit, reductions: Reducti
   const value = reductions.values[limit.judges] ?? null
   const guard = value === null ? 0 : guardBand(value.uncertainty, input.policy.acceptance)
   const grade = gradeSpan(value, limit)
-  const step = input.stage === 'asFound' || grade.strong === 0 ? null : stepWorkedTo(input, limit, reductions)
+  const step = grade.strong === 0 ? null : stepOfWork(input, limit, reductions)
   if (step === null) return { limit, value, guard, grade, step: null }
   // Worked to a step of a route, it is judged by that step: bored to its oversize it is not worn out.
   const within: GradeSpan = step.surely ? { mild: 0, strong: 0 } : { mild: 0, strong: grade.strong }
@@ -80,6 +82,18 @@ function outcomeOf(input: CharacteristicInput, limit: Limit, reductions: Reducti
 }
 
 const JUDGES_SIZE: ReadonlySet<ReductionName> = new Set(['maximum', 'minimum', 'mean', 'median', 'wear'])
+
+/**
+ * The step of a route that a value is judged by: what it was worked to now, or how the last overhaul left it, beyond the
+ * plain limit and within a step. Since then it has worn, and no book says how far it may from there: it is held.
+ */
+function stepOfWork(input: CharacteristicInput, limit: Limit, reductions: Reductions) {
+  if (input.stage !== 'asFound') return stepWorkedTo(input, limit, reductions)
+  const before = input.leftBefore
+  if (!before || gradeSpan(before.values[limit.judges] ?? null, limit).mild === 0) return null
+  const left = stepWorkedTo(input, limit, before)
+  return left?.surely ? { route: left.route, surely: false } : null
+}
 
 /** The route whose sizes a worked part lies within, surely or perhaps; null where none is. */
 function stepWorkedTo(
