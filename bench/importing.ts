@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url'
 import pg from 'pg'
 import { from as copyFrom, to as copyTo } from 'pg-copy-streams'
 import { v7 } from 'uuid'
+import { Visitor } from '../attack/visitor'
 import { Medida } from '../e2e/support/medida'
 import { runningClusterUrl } from '../scripts/lib/cluster'
 import { connect } from '../src/db/client'
@@ -62,8 +63,19 @@ export async function importFigures(): Promise<Figure[]> {
     await pipeline(Readable.from(rows), client.query(copyFrom(`COPY reading (${COLUMNS}) FROM STDIN`)))
     const copied = performance.now() - start
     await client.end()
+    await db
+      .insert(machine)
+      .values({ id: 'import-2', station: 'Bench', name: 'Taken over by the server', units: 'metric', bookId: book.id })
+    const held = await heldUp(medida.url, file)
     await pool.end()
     return [
+      {
+        name: 'longest that another request waits while 100,000 readings are taken over',
+        figure: held.during,
+        baseline: held.before,
+        unit: 'ms',
+        bar: { kind: 'absolute', atMost: 200 },
+      },
       {
         name: `taking over ${readings.toLocaleString('en')} readings, against COPY of the same rows`,
         figure: taken,
@@ -75,4 +87,33 @@ export async function importFigures(): Promise<Figure[]> {
   } finally {
     await medida.clear()
   }
+}
+
+const ASKED_BEFORE = 40
+const PAUSE_MS = 15
+
+/** The longest answer to somebody else, before and while the server takes a table over. */
+async function heldUp(url: string, file: Uint8Array): Promise<{ before: number; during: number }> {
+  const inspector = await Visitor.as(url, 'inspector')
+  const ask = async (): Promise<number> => {
+    const start = performance.now()
+    await fetch(`${url}/sign-in`)
+    return performance.now() - start
+  }
+  let before = 0
+  for (let at = 0; at < ASKED_BEFORE; at += 1) before = Math.max(before, await ask())
+  let done = false
+  const taking = inspector
+    .upload('/api/machines/import-2/history', { id: v7(), source: 'Record sheets' }, new Uint8Array(file))
+    .finally(() => {
+      done = true
+    })
+  let during = 0
+  while (!done) {
+    during = Math.max(during, await ask())
+    await new Promise((resolve) => setTimeout(resolve, PAUSE_MS))
+  }
+  const answer = await taking
+  if (answer.status !== 200) throw new Error(`the table was not taken over: ${answer.status} ${answer.text.slice(0, 200)}`)
+  return { before, during }
 }
