@@ -30,13 +30,13 @@ export async function importedFile(db: Executor, machineId: string, importId: st
   return rows[0]?.file ?? null
 }
 
-/** Rows of one statement: enough that the statement costs little, few enough that its text stays small. */
-const AT_ONCE = 2_000
+/** Rows of one statement: enough that it costs little, few enough that nobody waits while its text is made. */
+const AT_ONCE = 1_000
 
-/** Stores readings column by column, so that a hundred thousand take a handful of statements. */
-export async function storeReadings(db: Executor, readings: readonly StoredImport[]): Promise<void> {
+/** Stores readings column by column, so that a hundred thousand take few statements; each is made ready when its turn comes. */
+export async function storeReadings<T>(db: Executor, readings: readonly T[], ready: (reading: T) => StoredImport): Promise<void> {
   for (let from = 0; from < readings.length; from += AT_ONCE) {
-    const some = readings.slice(from, from + AT_ONCE)
+    const some = readings.slice(from, from + AT_ONCE).map(ready)
     const column = (pick: (item: StoredImport) => string | number | null) => sql.param(some.map(pick))
     await db.execute(sql`
       INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, master_mm, kind, value, low, high, gauge_id, taken_by, by_name, taken_at)

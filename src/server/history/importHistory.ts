@@ -122,15 +122,12 @@ async function storeOverhaul(
     importedFrom: source,
   })
   const takenAt = `${overhaul.date}T12:00:00Z`
-  await storeReadings(
-    db,
-    overhaul.readings.map((reading: ImportedReading) => ({
-      ...reading,
-      id: v7(),
-      jobId: id,
-      takenBy: context.user.id,
-      byName: context.user.name,
-      takenAt,
-    })),
-  )
+  await storeReadings(db, overhaul.readings, (reading: ImportedReading) => ({
+    ...reading,
+    id: v7(),
+    jobId: id,
+    takenBy: context.user.id,
+    byName: context.user.name,
+    takenAt,
+  }))
 }

@@ -31,8 +31,10 @@ export async function readTable(file: Uint8Array, context: HistoryContext): Prom
     const overhauls: (Omit<ImportedOverhaul, 'readings'> & { readings: ImportedReading[] })[] = []
     worker.on('message', (word: TableWord) => {
       if (word.kind === 'overhaul') overhauls.push({ ...word.overhaul, readings: [] })
-      else if (word.kind === 'readings') overhauls.at(-1)?.readings.push(...word.readings)
-      else resolve(word.kind === 'done' ? { kind: 'read', overhauls } : word)
+      else if (word.kind === 'readings') {
+        overhauls.at(-1)?.readings.push(...word.readings)
+        setImmediate(() => worker.postMessage('taken'))
+      } else resolve(word.kind === 'done' ? { kind: 'read', overhauls } : word)
     })
     worker.once('error', reject)
     worker.once('exit', () => reject(new Error('the thread that reads a table ended')))

@@ -3,11 +3,10 @@ import { parseTable } from './parseTable'
 import type { TableTask, TableWord } from './readTable'
 
 const PART = 1_000
-/** Between two parts others have their turn. */
-const BREATH_MS = 2
 
 const say = (word: TableWord): void => parentPort?.postMessage(word)
-const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, BREATH_MS))
+/** The next part goes when this one has been taken in: between two of them others have their turn. */
+const taken = (): Promise<unknown> => new Promise((resolve) => parentPort?.once('message', resolve))
 
 const { file, context } = workerData as TableTask
 const read = parseTable(file, context)
@@ -17,8 +16,9 @@ else {
     say({ kind: 'overhaul', overhaul })
     for (let from = 0; from < readings.length; from += PART) {
       say({ kind: 'readings', readings: readings.slice(from, from + PART) })
-      await breathe()
+      await taken()
     }
   }
   say({ kind: 'done' })
+  parentPort?.close()
 }
