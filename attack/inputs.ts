@@ -328,6 +328,12 @@ export function anyInput(random: Random, { job, machine, spare }: Target): Input
       body: { id: v7(), subject: { kind: 'position', id: 'gb-cap' }, caption: 'cap' },
       file: random.pick(TEXTS),
     }),
+    () => ({
+      path: `/api/gauges/${random.pick(['om-12', 'di-07', 'nowhere'])}/pairings`,
+      by: 'inspector',
+      body: { id: v7(), name: 'Bench 2' },
+    }),
+    () => ({ path: '/api/gauges/om-12/pairings/end', by: 'inspector', body: { pairing: v7() } }),
     () => ({ path: `/api/jobs/${job}/confirmations`, by: 'inspector', body: { id: v7(), step: 'rebuild', note: '' } }),
     () => ({
       path: `/api/jobs/${job}/decisions`,

@@ -89,7 +89,8 @@ const configuredUrl = process.env.PUBLIC_URL || null
 process.env.PUBLIC_URL = configuredUrl ?? ownUrl
 process.env.MEDIDA_PDF_WORKER = join(root, 'scripts', 'pdfWorker.mjs')
 process.env.MEDIDA_HISTORY_WORKER = join(root, 'scripts', 'historyWorker.mjs')
-process.env.MEDIDA_LAST_BACKUP ??= lastBackupFile(options.dataFolder)
+// Of a database that somebody else runs, they make the backups, unless they are asked for here.
+if (cluster || options.backups) process.env.MEDIDA_LAST_BACKUP ??= lastBackupFile(options.dataFolder)
 process.env.NODE_ENV ??= 'production'
 const certificate = options.lan ? await certificateFor(options.dataFolder, lan) : null
 const server = await createHttpServer(ensureBuild(), {

@@ -1,5 +1,6 @@
+import { instantOf } from '../db/queries/instant'
 import { allMachines } from '../db/queries/jobs'
-import { allReports } from '../db/queries/reports'
+import { reportChains } from '../db/queries/reports'
 import { authorise, type Context } from './context'
 import { fingerprint } from './signingKey'
 import { type Heads, headsOf } from './verifyAll'
@@ -22,7 +23,7 @@ export interface EvidenceView {
 export async function evidenceView(context: Context): Promise<EvidenceView> {
   authorise(context, 'read')
   const { db } = context
-  const [heads, stored, machines] = [await headsOf(db, context.now()), await allReports(db), await allMachines(db)]
+  const [heads, stored, machines] = [await headsOf(db, context.now()), await reportChains(db), await allMachines(db)]
   const nameOf = new Map(machines.map(({ id, station, name }) => [id, `${station}, ${name}`]))
   const last = new Map(stored.map((report) => [report.machineId, report]))
   return {
@@ -32,7 +33,7 @@ export async function evidenceView(context: Context): Promise<EvidenceView> {
       machine: nameOf.get(machineId) ?? machineId,
       sequence,
       sha256,
-      signedAt: signedAt.toISOString(),
+      signedAt: instantOf(signedAt),
     })),
     keys: [...new Set(stored.flatMap(({ publicKey }) => (publicKey === null ? [] : fingerprint(publicKey))))],
   }

@@ -35,6 +35,14 @@ test.each<[what: string, spoil: (record: Draft) => void, named: RegExp[]]>([
     ({ history }) => void Object.assign(history[0]?.readings[0] ?? {}, { by: '' }),
     [/^A reading of an earlier overhaul /],
   ],
+  [
+    'an earlier overhaul beside a reading of another',
+    ({ history }) => {
+      Object.assign(history[0] ?? {}, { date: '0000-01-01' })
+      Object.assign(history[1]?.readings[0] ?? {}, { by: '' })
+    },
+    [/^An earlier overhaul /, /^A reading of an earlier overhaul /],
+  ],
   ['a mark', ({ job }) => void Object.assign(job.installed, { nowhere: 'X' }), [/^The mark of part “nowhere”/]],
 ])('%s that cannot be read is left out alone', (_what, spoil, named) => {
   const raw = demo()

@@ -46,8 +46,9 @@ export function readRecord(raw: unknown): Result<Readable, string> {
       wrong.set([...at, index].join('.'), { list: at, index, name, says: message })
     }
     const copy = structuredClone(left)
-    // From behind, so that what is left out moves nothing that is left out after it.
-    for (const { list, index, name, says } of [...wrong.values()].sort((a, b) => b.index - a.index)) {
+    // What lies deepest first, and from behind: so what is left out moves nothing that is left out after it.
+    const inOrder = [...wrong.values()].sort((a, b) => b.list.length - a.list.length || b.index - a.index)
+    for (const { list, index, name, says } of inOrder) {
       const parent = list.slice(0, -1).reduce<Record<PropertyKey, unknown>>((at, step) => at[step] as never, copy as never)
       const key = list.at(-1) as PropertyKey
       if (index < 0) delete parent[key]

@@ -2,8 +2,7 @@ import { z } from 'zod'
 import type { ReportContent } from '../contract/answers'
 import type { Executor } from '../db/client'
 import { chainHeads } from '../db/queries/log'
-import { allReports, signedJobs } from '../db/queries/reports'
-import { sha256 } from './canonical'
+import { type ChainedReport, reportChains, signedJobs } from '../db/queries/reports'
 import { type WalkedLog, walkLog } from './verifyLog'
 import { type Finding, verifyReport } from './verifyReport'
 
@@ -23,8 +22,7 @@ export type Heads = z.infer<typeof headsSchema>
 /** The ends of all chains as they stand. */
 export async function headsOf(db: Executor, now: Date): Promise<Heads> {
   const reports: Record<string, Heads['reports'][string]> = {}
-  for (const { machineId, sequence, canonical } of await allReports(db))
-    reports[machineId] = { number: sequence, sha256: sha256(canonical) }
+  for (const { machineId, sequence, sha256 } of await reportChains(db)) reports[machineId] = { number: sequence, sha256 }
   return { format: 'medida-heads', version: 1, at: now.toISOString(), reports, logs: Object.fromEntries(await chainHeads(db)) }
 }
 
@@ -37,7 +35,7 @@ export interface VerifiedAll {
 /** Checks every signed report with all it rests on, every chain of the log, and, where heads are given, that nothing was cut off since. */
 export async function verifyAll(db: Executor, installationKey: string | null, heads: Heads | null): Promise<VerifiedAll> {
   const log = await walkLog(db)
-  const stored = await allReports(db)
+  const stored = await reportChains(db)
   const reports: VerifiedAll['reports'][number][] = []
   for (const { id, machineId, sequence } of stored) {
     const verified = await verifyReport(db, id, installationKey)
@@ -70,16 +68,12 @@ function sealed(content: ReportContent | null, { hashes }: WalkedLog): Finding {
     : { holds: false, says: `log altered or cut: event ${head.number}, sealed by the signature, is ${now ?? 'gone'}` }
 }
 
-function againstHeads(
-  heads: Heads,
-  stored: readonly { readonly machineId: string; readonly sequence: number; readonly canonical: string }[],
-  { hashes }: WalkedLog,
-): Finding[] {
+function againstHeads(heads: Heads, stored: readonly ChainedReport[], { hashes }: WalkedLog): Finding[] {
   const found: Finding[] = []
   for (const [machine, head] of Object.entries(heads.reports)) {
     const report = stored.find(({ machineId, sequence }) => machineId === machine && sequence === head.number)
     if (!report) found.push({ holds: false, says: `signature ${head.number} of ${machine} was there on ${heads.at} and is gone` })
-    else if (sha256(report.canonical) !== head.sha256)
+    else if (report.sha256 !== head.sha256)
       found.push({ holds: false, says: `signature ${head.number} of ${machine} is not the one of ${heads.at}` })
   }
   for (const [chain, head] of Object.entries(heads.logs)) {

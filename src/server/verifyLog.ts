@@ -1,4 +1,5 @@
 import type { Executor } from '../db/client'
+import { instantOf } from '../db/queries/instant'
 import { chainedEvents, eventHash } from '../db/queries/log'
 
 export interface WalkedLog {
@@ -22,7 +23,7 @@ export async function walkLog(db: Executor): Promise<WalkedLog> {
     hashes.set(chain, known)
     const before = known.at(-1) ?? null
     const made = eventHash(before, {
-      at: at.toISOString(),
+      at: instantOf(at),
       userId,
       byName: byName ?? '',
       verb,

@@ -6,6 +6,7 @@ import { changedSince } from '../core/record/signedFiguresSchema'
 import { upgradeRecord, upgradeResults } from '../core/record/upgrade'
 import { CORE_VERSION } from '../core/version'
 import type { Executor } from '../db/client'
+import { instantOf } from '../db/queries/instant'
 import { findReport, findReportAt } from '../db/queries/reports'
 import { canonicalJson, sha256 } from './canonical'
 import { fingerprint, isSignedBy } from './signingKey'
@@ -81,7 +82,7 @@ function checkSigner({ signedBy, signedAt, byName, jobId, sequence }: StoredRepo
   const differs = (what: string): Finding => ({ holds: false, says: `signer altered: ${what} is not what was signed` })
   if (content === null) return differs('the text')
   const { by, byId, at } = content.signature
-  if (signedAt.toISOString() !== at) return differs('the time')
+  if (instantOf(signedAt) !== at) return differs('the time')
   if ((byId !== undefined && signedBy !== byId) || (byName !== null && byName !== by)) return differs('the person')
   if (content.record.job.id !== jobId || content.sequence !== sequence) return differs('the job or its place')
   return { holds: true, says: `signed by ${by}, ${at}` }

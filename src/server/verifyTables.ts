@@ -1,5 +1,6 @@
 import type { ReportContent } from '../contract/answers'
 import type { Executor } from '../db/client'
+import { instantOf } from '../db/queries/instant'
 import { allGauges, confirmationsOf, decisionsOf, findJob, readingsOf, reviewOf } from '../db/queries/jobs'
 import { entriesOf } from '../db/queries/work'
 import { canonicalJson } from './canonical'
@@ -48,19 +49,19 @@ export async function tableDifferences(db: Executor, { record, ...content }: Rep
     ({ decision: { decidedAt, decidedBy: _, jobId: __, byName: ___, ...rest }, by }) => ({
       ...rest,
       by,
-      at: decidedAt.toISOString(),
+      at: instantOf(decidedAt),
     }),
   )
   const confirmations = (await confirmationsOf(db, job.id)).map(({ confirmation: { step, confirmedAt, note }, by }) => ({
     step,
     by,
-    at: confirmedAt.toISOString(),
+    at: instantOf(confirmedAt),
     note,
   }))
   const review = (await reviewOf(db, job.id)).map(({ event: { kind, actedAt, note }, by }) => ({
     kind,
     by,
-    at: actedAt.toISOString(),
+    at: instantOf(actedAt),
     note,
   }))
   // Reports from before they carried what they rest on have the time of their last step from another reading of the clock.

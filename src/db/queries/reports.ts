@@ -1,4 +1,4 @@
-import { and, asc, desc, eq } from 'drizzle-orm'
+import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
 import { report, reviewEvent } from '../schema'
 
@@ -22,8 +22,21 @@ export async function lastReport(db: Executor, machineId: string) {
   return rows[0]
 }
 
-/** Every signed report, machine by machine, in the order of their chains. */
-export const allReports = (db: Executor) => db.select().from(report).orderBy(asc(report.machineId), asc(report.sequence))
+/** Every signed report without its text, machine by machine, in the order of their chains; the hash is that of the text now. */
+export const reportChains = (db: Executor) =>
+  db
+    .select({
+      id: report.id,
+      jobId: report.jobId,
+      machineId: report.machineId,
+      sequence: report.sequence,
+      sha256: sql<string>`encode(sha256(convert_to(${report.canonical}, 'UTF8')), 'hex')`,
+      signedAt: report.signedAt,
+      publicKey: report.publicKey,
+    })
+    .from(report)
+    .orderBy(asc(report.machineId), asc(report.sequence))
+export type ChainedReport = Awaited<ReturnType<typeof reportChains>>[number]
 
 /** Jobs that somebody signed, by their review events. */
 export async function signedJobs(db: Executor): Promise<string[]> {
