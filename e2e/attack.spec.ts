@@ -214,6 +214,38 @@ test('twenty machines of one name at once are one; the same id with other conten
   expect(await twice(`${path}/confirmations`, { id: v7(), step: 'order', note: '' }, { note: 'by telephone' })).toEqual([
     200, 200, 409,
   ])
+  const gauge = {
+    id: v7(),
+    replaces: null,
+    code: 'CA-77',
+    name: 'Caliper 150',
+    kind: 'caliper',
+    resolution: '0.01',
+    maximumPermissibleError: '0.02',
+    expanded: '0.01',
+    coverage: '2',
+    repeatability: '0.004',
+    corrections: '25 = 0.01; 50 = -0.01',
+    expansion: '11.5',
+    least: '0',
+    greatest: '150',
+    calibrationDue: '2027-05-01',
+  }
+  expect(await twice('/api/gauges', gauge, { maximumPermissibleError: '0.03' })).toEqual([200, 200, 409])
+  const pump = (JSON.parse(made.find(({ status }) => status === 200)?.text ?? '{}') as { id: string }).id
+  const job = {
+    id: v7(),
+    level: null,
+    runningHours: 12_000,
+    readOn: '2026-11-20',
+    reason: 'Hours due',
+    complaint: '',
+    returnBy: null,
+    mustRunHours: 8000,
+    policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
+    hoursNote: null,
+  }
+  expect(await twice(`/api/machines/${pump}/jobs`, job, { complaint: 'noisy' })).toEqual([200, 200, 409])
   const table = (name: string) =>
     `overhaul;date;running_hours;characteristic;station;direction;reading\n${name};2001-05-01;900;journal;A;1;219.95`
   const about = { id: v7(), source: 'Record sheets' }
