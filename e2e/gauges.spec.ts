@@ -192,7 +192,7 @@ test('a gauge of another kind, or none, is asked about once, stored, and settles
   const alert = page.getByRole('alert')
   await open(page, `/jobs/${JOB}/bench?c=ring-gap-2`)
   const field = await readingField(page)
-  await page.getByLabel('In hand').selectOption('None of the store')
+  await page.getByLabel('In hand').selectOption('No gauge')
   await field.fill('0.95')
   await field.press('Enter')
   await expect(alert).toContainText('settles nothing')

@@ -30,7 +30,7 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
                 <GaugeOptions gauges={others} />
               </optgroup>
             )}
-            <option value={NO_GAUGE}>None of the store</option>
+            <option value={NO_GAUGE}>No gauge</option>
           </select>
           {gauge ? (
             <GaugeFacts gauge={gauge} bench={bench} today={today} />
