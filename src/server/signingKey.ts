@@ -1,5 +1,5 @@
 import { createHash, createPrivateKey, createPublicKey, generateKeyPairSync, type KeyObject, sign, verify } from 'node:crypto'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, linkSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 
 /**
  * The key of an installation, Ed25519 (RFC 8032). It lies outside the database: whoever can rewrite every row still cannot
@@ -17,7 +17,16 @@ const publicText = (key: KeyObject): string => createPublicKey(key).export({ typ
 export function signingKeyIn(file: string): SigningKey {
   if (!existsSync(file)) {
     const { privateKey } = generateKeyPairSync('ed25519')
-    writeFileSync(file, privateKey.export({ type: 'pkcs8', format: 'pem' }), { mode: 0o600, flag: 'wx' })
+    const made = `${file}.${process.pid}`
+    writeFileSync(made, privateKey.export({ type: 'pkcs8', format: 'pem' }), { mode: 0o600 })
+    // Whole or not at all, and of two that start at once the first one's.
+    try {
+      linkSync(made, file)
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error
+    } finally {
+      rmSync(made)
+    }
   }
   const key = createPrivateKey(readFileSync(file))
   if (key.asymmetricKeyType !== 'ed25519') throw new Error(`${file} holds no Ed25519 key`)
