@@ -15,8 +15,8 @@ test('a backup under load holds all that was acknowledged before it, and nothing
   const folder = mkdtempSync(join(tmpdir(), 'medida-backup-'))
   const file = join(folder, 'one.backup')
   const inspector = await Visitor.as(medida.url, 'inspector')
-  const before = await backUpUnderLoad(inspector, 20, () => run('backup', [file, '--data', medida.dataFolder]))
-  expect(before.length).toBeGreaterThan(19)
+  const before = await backUpUnderLoad(inspector, 50, () => run('backup', [file, '--data', medida.dataFolder]))
+  expect(before.length).toBeGreaterThan(49)
   expect(statSync(`${file}.keys`).mode & 0o077).toBe(0)
   expect(command('restore', [file, '--data', medida.dataFolder]).stderr).toContain('holds a database')
 
