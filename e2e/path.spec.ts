@@ -2,6 +2,7 @@
 import { writeFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
+import { isSignedBy } from '../src/server/signingKey'
 import { command } from './support/medida'
 import { expect, expectAccessible, JOB, open, readingField, signedIn, tabTo, takeReadings, test } from './support/test'
 
@@ -256,6 +257,9 @@ test.describe('the whole path', () => {
     expect(pdf.status()).toBe(200)
     expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
     const stored = await page.request.get(`/reports/${reportId}/report.json`)
+    // Whoever holds the record and the printed key needs nothing else to check it.
+    const { 'x-public-key': publicKey = '', 'x-signature': signature = '' } = stored.headers()
+    expect(isSignedBy(publicKey, await stored.text(), signature)).toBe(true)
     const content = (await stored.json()) as { record: { job: { readings: { text: string; supersedes: string | null }[] } } }
     const texts = content.record.job.readings.map(({ text }) => text)
     expect(texts).toContain('219,939')

@@ -1,4 +1,5 @@
 import type { StoredEntry } from '../contract/answers'
+import type { ConfirmableStep } from '../core/job/orderOfWork'
 import { carryEvaluation } from '../core/record/evaluate'
 import { noBook } from '../core/record/noBook'
 import { overhaulBounds } from '../core/record/overhaulBounds'
@@ -9,12 +10,14 @@ import type { Executor } from '../db/client'
 import { instantOf } from '../db/queries/instant'
 import {
   allGauges,
+  type confirmationsOf,
   decisionsOf,
   earlierSignedJobs,
   type findJob,
   readingIdsOf,
   readingsById,
   readingsOf,
+  type reviewOf,
 } from '../db/queries/jobs'
 import { issuedBook } from './issuedBook'
 import { type Readable, readRecord } from './readRecord'
@@ -70,15 +73,7 @@ export async function buildRecord(
       ...overhaul,
       readings: overhaul.readings.filter((reading) => measurable.has(reading.characteristic)),
     })),
-    decisions: (await decisionsOf(db, job.id)).map(({ decision, by }) => ({
-      id: decision.id,
-      part: decision.part,
-      recommended: decision.recommended,
-      decided: decision.decided,
-      reason: decision.reason,
-      by,
-      at: instantOf(decision.decidedAt),
-    })),
+    decisions: (await decisionsOf(db, job.id)).map(decisionOfRow),
   })
   if (!read.ok)
     throw new Refused('unreadable', `What is stored of ${machine.name}, ${job.title}, cannot be read (${read.fault}).`)
@@ -102,6 +97,33 @@ export const gaugeOfRow = ({
   resolution: Number(gauge.resolution),
   maximumPermissibleError: Number(gauge.maximumPermissibleError),
   expansionPerK: numberOrNull(gauge.expansionPerK),
+})
+
+/** A decision of the store as the record has it. */
+export const decisionOfRow = ({ decision, by }: Awaited<ReturnType<typeof decisionsOf>>[number]) => ({
+  id: decision.id,
+  part: decision.part,
+  recommended: decision.recommended,
+  decided: decision.decided,
+  reason: decision.reason,
+  by,
+  at: instantOf(decision.decidedAt),
+})
+
+/** A confirmation of the store as a job shows it. */
+export const confirmationOfRow = ({ confirmation, by }: Awaited<ReturnType<typeof confirmationsOf>>[number]) => ({
+  step: confirmation.step as ConfirmableStep,
+  by,
+  at: instantOf(confirmation.confirmedAt),
+  note: confirmation.note,
+})
+
+/** A step of the review as a job shows it. */
+export const reviewStepOfRow = ({ event, by }: Awaited<ReturnType<typeof reviewOf>>[number]) => ({
+  kind: event.kind,
+  by,
+  at: instantOf(event.actedAt),
+  note: event.note,
 })
 
 type ReadingRow = Awaited<ReturnType<typeof readingsOf>>[number]

@@ -1,13 +1,11 @@
 import { LRUCache } from 'lru-cache'
 import type { JobView } from '../contract/answers'
-import type { ConfirmableStep } from '../core/job/orderOfWork'
 import type { Executor } from '../db/client'
-import { instantOf } from '../db/queries/instant'
 import { type JobStamp, jobStamp } from '../db/queries/jobStamp'
 import { confirmationsOf, findJob, reportOfJob, reviewOf } from '../db/queries/jobs'
 import { entriesAfter, entriesOf } from '../db/queries/work'
 import { authorise, type Context } from './context'
-import { buildRecord, recordWithAdded } from './jobRecord'
+import { buildRecord, confirmationOfRow, recordWithAdded, reviewStepOfRow } from './jobRecord'
 import { Refused } from './refused'
 import { may } from './roles'
 
@@ -76,18 +74,8 @@ async function readFacts(db: Executor, jobId: string): Promise<JobFacts> {
     openedBy: found.openedBy,
     record: read.record,
     unreadable: [...unreadable, ...read.unreadable],
-    confirmations: (await confirmationsOf(db, jobId)).map(({ confirmation, by }) => ({
-      step: confirmation.step as ConfirmableStep,
-      by,
-      at: instantOf(confirmation.confirmedAt),
-      note: confirmation.note,
-    })),
-    review: (await reviewOf(db, jobId)).map(({ event, by }) => ({
-      kind: event.kind,
-      by,
-      at: instantOf(event.actedAt),
-      note: event.note,
-    })),
+    confirmations: (await confirmationsOf(db, jobId)).map(confirmationOfRow),
+    review: (await reviewOf(db, jobId)).map(reviewStepOfRow),
     reportId: (await reportOfJob(db, jobId))?.id ?? null,
     importedFrom: found.job.importedFrom,
     lastSeq: entries.at(-1)?.seq ?? 0,

@@ -13,6 +13,9 @@ export interface SignedReport {
   /** Fingerprint of the key it is signed with; null in reports from before there were keys. */
   readonly key: string | null
   readonly canonical: string
+  /** Ed25519 over `canonical` and the public half of the key, both base64; null in reports from before there were keys. */
+  readonly signature: string | null
+  readonly publicKey: string | null
 }
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
@@ -27,6 +30,8 @@ export async function signedReport(context: Context, id: string): Promise<Signed
     sha256: found.sha256,
     key: found.publicKey === null ? null : fingerprint(found.publicKey),
     canonical: found.canonical,
+    signature: found.signature,
+    publicKey: found.publicKey,
   }
 }
 

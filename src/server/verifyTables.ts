@@ -1,11 +1,10 @@
 import type { ReportContent } from '../contract/answers'
 import type { Executor } from '../db/client'
-import { instantOf } from '../db/queries/instant'
 import { allGauges, confirmationsOf, decisionsOf, findJob, readingsOf, reviewOf } from '../db/queries/jobs'
 import { entriesOf } from '../db/queries/work'
 import { canonicalJson } from './canonical'
 import { evidenceOf } from './evidence'
-import { gaugeOfRow, readingOfRow } from './jobRecord'
+import { confirmationOfRow, decisionOfRow, gaugeOfRow, readingOfRow, reviewStepOfRow } from './jobRecord'
 
 type Item = { readonly id: string } & Readonly<Record<string, unknown>>
 
@@ -45,25 +44,8 @@ export async function tableDifferences(db: Executor, { record, ...content }: Rep
   }
   const byTime = (list: readonly { readonly by: string; readonly at: string }[], what: 'step' | 'kind'): Item[] =>
     list.map((item) => ({ ...item, id: `${String((item as unknown as Item)[what])} ${item.at}` }))
-  const decisions = (await decisionsOf(db, job.id)).map(
-    ({ decision: { decidedAt, decidedBy: _, jobId: __, byName: ___, ...rest }, by }) => ({
-      ...rest,
-      by,
-      at: instantOf(decidedAt),
-    }),
-  )
-  const confirmations = (await confirmationsOf(db, job.id)).map(({ confirmation: { step, confirmedAt, note }, by }) => ({
-    step,
-    by,
-    at: instantOf(confirmedAt),
-    note,
-  }))
-  const review = (await reviewOf(db, job.id)).map(({ event: { kind, actedAt, note }, by }) => ({
-    kind,
-    by,
-    at: instantOf(actedAt),
-    note,
-  }))
+  const confirmations = (await confirmationsOf(db, job.id)).map(confirmationOfRow)
+  const review = (await reviewOf(db, job.id)).map(reviewStepOfRow)
   // Reports from before they carried what they rest on have the time of their last step from another reading of the clock.
   const isSealed = ({ kind }: { readonly kind: string }): boolean => content.evidence !== undefined || kind !== 'signed'
   const entries = await entriesOf(db, job.id, 0)
@@ -71,7 +53,7 @@ export async function tableDifferences(db: Executor, { record, ...content }: Rep
   const gauges = (await allGauges(db)).filter(({ id }) => used.has(id)).map(gaugeOfRow)
   const withoutReplaced = ({ replaced: _, ...gauge }: Record<string, unknown>) => gauge
   return [
-    ...differingItems('job', [{ ...signedHeader, id: job.id }], [{ ...header, id: job.id }]).map((says) => says),
+    ...differingItems('job', [{ ...signedHeader, id: job.id }], [{ ...header, id: job.id }]),
     ...differingItems('reading', job.readings, (await readingsOf(db, job.id)).map(readingOfRow)),
     ...differingItems(
       'note',
@@ -79,7 +61,7 @@ export async function tableDifferences(db: Executor, { record, ...content }: Rep
       entries.entries.map(({ entry }) => entry),
     ),
     ...entries.unreadable,
-    ...differingItems('decision', record.decisions, decisions),
+    ...differingItems('decision', record.decisions, (await decisionsOf(db, job.id)).map(decisionOfRow)),
     ...differingItems('confirmation', byTime(content.confirmations, 'step'), byTime(confirmations, 'step')),
     ...differingItems('review', byTime(content.review.filter(isSealed), 'kind'), byTime(review.filter(isSealed), 'kind')),
     ...differingItems('gauge', record.gauges.map(withoutReplaced), gauges.map(withoutReplaced)),

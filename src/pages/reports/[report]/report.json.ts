@@ -1,10 +1,15 @@
 import { apiRead, pathParameter } from '../../../server/edge'
 import { signedReport } from '../../../server/report'
 
-/** The canonical JSON that was signed, byte for byte. */
+/** The canonical JSON that was signed, byte for byte, with its signature and the public half of the key that made it. */
 export const GET = apiRead(async (context, api) => {
-  const { canonical, sha256 } = await signedReport(context, pathParameter(api, 'report'))
+  const { canonical, sha256, signature, publicKey } = await signedReport(context, pathParameter(api, 'report'))
   return new Response(canonical, {
-    headers: { 'content-type': 'application/json; charset=utf-8', 'x-sha256': sha256, 'cache-control': 'private, no-cache' },
+    headers: {
+      'content-type': 'application/json; charset=utf-8',
+      'x-sha256': sha256,
+      ...(signature && publicKey ? { 'x-signature': signature, 'x-public-key': publicKey } : {}),
+      'cache-control': 'private, no-cache',
+    },
   })
 })
