@@ -137,7 +137,7 @@ test('a browser that keeps nothing: readings go straight to the server, and with
 
   await context.setOffline(true)
   await takeReadings(page, ['5.95'])
-  await expect(page.getByText(/pole 2: “5\.95” was not stored: the server cannot be reached/)).toBeVisible()
+  await expect(page.getByText(/pole 2: “5\.95” was not stored: The server cannot be reached/)).toBeVisible()
   await page.getByRole('button', { name: 'Send it again' }).click()
   await expect(page.getByText(/“5\.95” was not stored/)).toBeVisible()
   await context.setOffline(false)

@@ -99,7 +99,35 @@ test('twenty kinds of refusal: every text stays on the device, readable, until i
         request.onsuccess = resolve
         request.onerror = reject
       })
-      const transaction = request.result.transaction('entries', 'readwrite')
+      const transaction = request.result.transaction(['items', 'entries'], 'readwrite')
+      const id = '01990000-0000-7000-8000-000000000009'
+      const at = { characteristic: 'end-float', station: '-', direction: '-', repeat: 1, stage: 'asFound' }
+      const made = {
+        id,
+        ...at,
+        text: '0.31',
+        conditions: null,
+        gauge: null,
+        takenAt: '2026-11-20T10:00:00Z',
+        supersedes: null,
+        reason: null,
+      }
+      transaction.objectStore('items').put({
+        id,
+        personId: 'demo-inspector',
+        jobId: job,
+        body: { ...made, kind: 'read' },
+        reading: {
+          ...made,
+          kind: 'point',
+          value: 0.31,
+          low: null,
+          high: null,
+          defaultUnit: 'mm',
+          masterMm: null,
+          by: 'Mara Ellwood',
+        },
+      })
       for (const [index, text] of texts.entries()) {
         const id = `01990000-0000-7000-8000-0000000000${10 + index}`
         transaction.objectStore('entries').put({
@@ -124,11 +152,14 @@ test('twenty kinds of refusal: every text stays on the device, readable, until i
     },
     [JOB, REFUSALS.map(({ text }) => text)] as const,
   )
+  const before = await countRows(medida, 'reading')
   for (const _ of ['as it is refused', 'after a reload']) {
     await open(page, `/jobs/${JOB}/plan`)
     for (const { text } of REFUSALS) await expect(page.getByText(text)).toBeVisible()
   }
   await expectAccessible(page)
+  // A page of the release before kept readings and notes apart: both were taken along.
+  await expect.poll(() => countRows(medida, 'reading')).toBe(before + 1)
   await page.getByRole('button', { name: 'Drop it' }).first().click()
   await expect(page.getByText(REFUSALS[0]?.text ?? '')).toHaveCount(0)
   await expect(page.getByText(REFUSALS[1]?.text ?? '')).toBeVisible()

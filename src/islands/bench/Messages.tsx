@@ -5,12 +5,11 @@ import { explainSlip, type SlipQuestion } from '../../core/method/slip/slip'
 import { figuresOf } from '../../core/quantity/figures'
 import { sayFault } from '../../core/record/faultVotes'
 import type { Reading } from '../../core/record/recordSchema'
+import { UNSENT } from '../../sync/item'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import styles from './Bench.module.css'
-import { bodyOf } from './benchRecord'
 import type { Bench } from './benchState'
 import { focusReading } from './focusReading'
-import { UNSENT } from './useOutbox'
 
 const REASONS = {
   correct: ['Misread', 'Mistyped', 'Gauge not square', 'Wrong place'],
@@ -75,9 +74,8 @@ export function Messages({ bench }: { readonly bench: Bench }) {
                 {placeOf(bench, reading)}: “{reading.text}” was not stored: {delivery.message}
               </span>
               {delivery.status === 409 && <Button onClick={() => void bench.insist(reading)}>Mine counts</Button>}
-              {delivery.status === UNSENT ? (
-                <Button onClick={() => sendAgain(bench, reading)}>Send it again</Button>
-              ) : (
+              {delivery.status !== 409 && <Button onClick={() => sendAgain(bench, reading)}>Send it again</Button>}
+              {delivery.status !== UNSENT && (
                 <Button onClick={() => dropAndReload(bench, reading.id)}>
                   {delivery.status === 409 ? 'Theirs counts' : 'Drop it and reload'}
                 </Button>
@@ -183,7 +181,7 @@ function Question({ bench, slip }: { readonly bench: Bench; readonly slip: SlipQ
 }
 
 function sendAgain(bench: Bench, reading: Reading): void {
-  bench.outbox.again(reading, bodyOf(reading))
+  bench.outbox.again(reading.id)
   focusReading()
 }
 

@@ -16,7 +16,7 @@ import type { Delivery } from './localReadings'
 import type { useConditions } from './useConditions'
 import type { InHand } from './useGaugeInHand'
 import type { GaugeWord } from './useGaugeWord'
-import type { Outbox } from './useOutbox'
+import type { Readings } from './useReadings'
 import type { Cable } from './useSerialGauge'
 
 export interface BenchProps {
@@ -108,7 +108,7 @@ export interface Bench extends BenchActs {
   readonly mode: Mode
   /** A warning that is open: Enter accepts nothing until the suggestion is taken or what was typed is kept. */
   readonly question: SlipQuestion | null
-  readonly outbox: Outbox
+  readonly outbox: Readings
   readonly gauge: Gauge | undefined
   readonly inHand: InHand
   readonly conditions: ReturnType<typeof useConditions>

@@ -1,57 +1,29 @@
 import { describe, expect, it } from 'vitest'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
-import type { OutboxItem } from '../outbox'
-import { broughtUp, counting, type Delivery, type LocalReading, showable, withStored } from './localReadings'
+import { counting, type Delivery, type LocalReading, showable, withHeard } from './localReadings'
 
 const reading = (id: string): Reading => ({ id, text: id }) as unknown as Reading
 const shown = (id: string, kind: 'queued' | 'stored' | 'refused' = 'queued'): LocalReading => ({
   reading: reading(id),
   delivery: (kind === 'refused' ? { kind, status: 409, message: 'read already' } : { kind }) as Delivery,
 })
-const kept = (id: string, sent?: number): OutboxItem =>
-  ({ id, reading: reading(id), ...(sent === undefined ? {} : { sent }) }) as unknown as OutboxItem
 const said = (items: readonly LocalReading[]): string =>
   items.map(({ reading: { id }, delivery }) => `${id} ${delivery.kind}`).join(', ')
-
-describe('what a tab shows of the readings kept on its device', () => {
-  const cases: readonly [what: string, local: LocalReading[], inStore: OutboxItem[], seen: string[], after: string][] = [
-    [
-      'another tab accepted: shown in the order of acceptance',
-      [shown('b')],
-      [kept('a'), kept('b'), kept('c')],
-      ['b'],
-      'a queued, b queued, c queued',
-    ],
-    ['another tab sent it', [shown('a'), shown('b')], [kept('a', 5), kept('b')], ['a', 'b'], 'a stored, b queued'],
-    ['another tab dropped it', [shown('a'), shown('b', 'refused')], [kept('a')], ['a', 'b'], 'a queued'],
-    ['accepted here, not in the store yet', [shown('a')], [], [], 'a queued'],
-    ['a refusal stays until it is answered', [shown('a', 'refused')], [kept('a')], ['a'], 'a refused'],
-    ['refused here, taken for another tab after all', [shown('a', 'refused')], [kept('a', 5)], ['a'], 'a stored'],
-    ['stored long ago and forgotten', [shown('a', 'stored')], [], ['a'], 'a stored'],
-  ]
-  it.each(cases)('%s', (_what, local, inStore, seen, after) => {
-    expect(said(broughtUp(local, inStore, new Set(seen)))).toBe(after)
-  })
-
-  it('is the same list when nothing changed, so that nothing is drawn again', () => {
-    const local = [shown('a'), shown('b', 'stored')]
-    expect(broughtUp(local, [kept('a'), kept('b', 5)], new Set(['a', 'b']))).toBe(local)
-  })
-})
 
 describe('readings that arrive from elsewhere', () => {
   it.each([
     ['new here', [shown('b')], 'a stored, b queued'],
     ['this device sent it, and the answer was lost', [shown('a'), shown('b')], 'a stored, b queued'],
+    ['refused for want of an answer, stored all the same', [shown('a', 'refused'), shown('b')], 'a stored, b queued'],
     ['known already', [shown('a', 'stored'), shown('b')], 'a stored, b queued'],
   ] as const)('%s', (_what, local, after) => {
-    expect(said(withStored(local, [reading('a')]))).toBe(after)
+    expect(said(withHeard(local, [reading('a')]))).toBe(after)
   })
 
-  it('many at once are taken in one go, and nothing is drawn again for what is known', () => {
+  it('many at once are put in the order of acceptance, and nothing is drawn again while nothing is heard', () => {
     const local = [shown('b', 'stored'), shown('d')]
-    expect(said(withStored(local, ['c', 'b', 'a'].map(reading)))).toBe('a stored, b stored, c stored, d queued')
-    expect(withStored(local, [reading('b')])).toBe(local)
+    expect(said(withHeard(local, ['c', 'b', 'a'].map(reading)))).toBe('a stored, b stored, c stored, d queued')
+    expect(withHeard(local, [])).toBe(local)
   })
 
   const at = (

@@ -1,6 +1,6 @@
 import { slotKey } from '../../core/method/layout'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
-import type { OutboxItem } from '../outbox'
+import type { ReadingItem } from '../../sync/item'
 
 /** queued: on this device only; stored: the server has it; refused: the server declined it, with the reason. */
 export type Delivery =
@@ -13,33 +13,32 @@ export interface LocalReading {
   readonly delivery: Delivery
 }
 
-/** What this tab shows, brought up to what is kept on the device: other tabs accept, send and drop as well. */
-export function broughtUp(
-  local: readonly LocalReading[],
-  kept: readonly OutboxItem[],
-  seenBefore: ReadonlySet<string>,
-): readonly LocalReading[] {
-  const shown = new Map(local.map((item) => [item.reading.id, item]))
-  const ids = new Set(kept.map(({ id }) => id))
-  for (const { id, reading, sent } of kept) {
-    const kind = shown.get(id)?.delivery.kind
-    if (sent !== undefined ? kind !== 'stored' : kind === undefined)
-      shown.set(id, { reading, delivery: { kind: sent === undefined ? 'queued' : 'stored' } })
+const deliveryOf = ({ fate }: ReadingItem): Delivery => {
+  switch (fate.kind) {
+    case 'waiting':
+      return { kind: 'queued' }
+    case 'stored':
+      return { kind: 'stored' }
+    case 'refused':
+      return { kind: 'refused', status: fate.status, message: fate.message }
+    // Only what is noted can be overtaken; a reading would be refused.
+    case 'overtaken':
+      return { kind: 'refused', status: 409, message: fate.message }
   }
-  // What was kept and is no more was dropped, unless it is long stored.
-  for (const [id, { delivery }] of shown) if (delivery.kind !== 'stored' && seenBefore.has(id) && !ids.has(id)) shown.delete(id)
-  const now = [...shown.values()]
-  const same = now.length === local.length && now.every((item, at) => item === local[at])
-  return same ? local : now.sort(byAcceptance)
 }
 
-/** With readings that the server has: this device's own, and what somebody took elsewhere. */
-export function withStored(local: readonly LocalReading[], stored: readonly Reading[]): readonly LocalReading[] {
+/** Readings of this device, each with how far it is on its way. */
+export const localReadings = (items: readonly ReadingItem[]): readonly LocalReading[] =>
+  items.map((item) => ({ reading: item.reading, delivery: deliveryOf(item) }))
+
+/** With readings that the server has: this device's own, whose answer may still be on its way, and what somebody took elsewhere. */
+export function withHeard(local: readonly LocalReading[], heard: readonly Reading[]): readonly LocalReading[] {
+  if (heard.length === 0) return local
   const shown = new Map(local.map((item) => [item.reading.id, item]))
-  const news = stored.filter(({ id }) => shown.get(id)?.delivery.kind !== 'stored')
-  if (news.length === 0) return local
-  for (const reading of news)
-    shown.set(reading.id, { reading: shown.get(reading.id)?.reading ?? reading, delivery: { kind: 'stored' } })
+  for (const reading of heard) {
+    const own = shown.get(reading.id)
+    if (own?.delivery.kind !== 'stored') shown.set(reading.id, { reading: own?.reading ?? reading, delivery: { kind: 'stored' } })
+  }
   return [...shown.values()].sort(byAcceptance)
 }
 

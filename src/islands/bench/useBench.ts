@@ -17,7 +17,7 @@ import { stages } from '../../core/record/stage'
 import { standingReadings } from '../../core/record/standing'
 import { readTyped } from '../../core/record/typedReading'
 import { foldWork } from '../../core/work/fold'
-import { getJson } from '../httpClient'
+import { getJson } from '../../sync/http'
 import { useKept } from '../offline/useKept'
 import { bodyOf, closedBecause, lastToUndo, latestOf, NO_VALUE, NOT_KEPT, onlySlot } from './benchRecord'
 import type { Bench, BenchActs, BenchProps, Mode } from './benchState'
@@ -28,7 +28,7 @@ import { useConditions } from './useConditions'
 import { type Draft, useDraft } from './useDraft'
 import { useGaugeInHand } from './useGaugeInHand'
 import { useGaugeWord } from './useGaugeWord'
-import { useOutbox } from './useOutbox'
+import { useReadings } from './useReadings'
 import { useSerialGauge } from './useSerialGauge'
 import { useStable } from './useStable'
 import { useStanding } from './useStanding'
@@ -46,8 +46,8 @@ export function useBench({ view, notes, person, today, madeAt, opened, openedSta
   const [stage, setStage] = useState<Stage>(isStage(openedStage) ? openedStage : 'asFound')
   // To a job that is signed or was taken over nothing is added any more.
   const isEnded = hasEnded(jobStanding(view))
-  const outbox = useOutbox(person.id, jobId, isEnded ? null : madeAt)
-  useKept({ person, view, today, madeAt, outbox, noted: notes.stored, offline })
+  const outbox = useReadings(person.id, jobId, isEnded ? null : madeAt)
+  useKept({ person, view, today, madeAt, readings: outbox, noted: notes.stored, offline })
   const conditions = useConditions(jobId)
   const [system, setSystem] = useState<UnitSystem>(record.machine.units)
   const [text, setText] = useState('')

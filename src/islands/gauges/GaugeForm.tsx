@@ -4,10 +4,10 @@ import type { GaugeBody } from '../../contract/bodies'
 import { type Gauge, type GaugeKind, gaugeKindFacts, gaugeKindLabel, gaugeKinds } from '../../core/gauge/gauge'
 import { readTypedGauge } from '../../core/gauge/typedGauge'
 import { unitOf } from '../../core/quantity/format'
+import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
-import { postJson } from '../httpClient'
 import styles from './GaugeForm.module.css'
 
 type Typed = Omit<GaugeBody, 'id' | 'replaces'>

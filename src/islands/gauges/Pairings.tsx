@@ -1,10 +1,10 @@
 import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
 import type { Gauge } from '../../core/gauge/gauge'
+import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { SelectField, TextField } from '../../ui/Field'
-import { postJson } from '../httpClient'
 import styles from './GaugeForm.module.css'
 
 interface Pairing {

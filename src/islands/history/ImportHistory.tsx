@@ -3,9 +3,9 @@ import { v7 } from 'uuid'
 import type { HistoryAnswer } from '../../contract/answers'
 import type { HistoryFields } from '../../contract/bodies'
 import { historyColumns } from '../../core/record/historyTable'
+import { postForm } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
-import { postForm } from '../httpClient'
 import styles from './ImportHistory.module.css'
 
 interface Refused {

@@ -14,9 +14,9 @@ import {
   stepLabel,
 } from '../../core/job/orderOfWork'
 import { jobStanding, whyClosed } from '../../core/job/standing'
+import { postJson } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
-import { postJson } from '../httpClient'
 import styles from './JobSteps.module.css'
 
 /** Of a job, what its order of work shows; the record stays at the server. */

@@ -8,11 +8,11 @@ import { type UnitSystem, unitOf } from '../../core/quantity/format'
 import type { LimitBook } from '../../core/record/bookSchema'
 import type { EntryBody } from '../../core/work/entrySchema'
 import type { Typed } from '../../core/work/typedBook'
+import type { Told } from '../../sync/outbox'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
-import type { Fate } from '../work/useEntries'
 import { LimitRows } from './LimitRows'
 import styles from './Limits.module.css'
 import { SetUpAnswer } from './SetUpAnswer'
@@ -29,7 +29,7 @@ export interface TypeFormProps {
   readonly before: Typed | null
   /** Readings by its method are there: the method stays. */
   readonly measured: boolean
-  write(...bodies: readonly EntryBody[]): Promise<Fate>
+  write(...bodies: readonly EntryBody[]): Promise<Told>
   onDone(id: string): void
   onClose(): void
 }

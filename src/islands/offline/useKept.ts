@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
 import type { JobView } from '../../contract/answers'
 import type { Entry } from '../../core/work/entrySchema'
-import type { Outbox } from '../bench/useOutbox'
+import type { Readings } from '../bench/useReadings'
 import { handedTextOfPage } from '../handed/handed'
 import { keepAdded, keepPage, type Person, rememberPerson } from './keptView'
 
@@ -10,7 +10,7 @@ export interface ToKeep {
   readonly view: JobView
   readonly today: string
   readonly madeAt: string
-  readonly outbox: Outbox
+  readonly readings: Readings
   /** Entries the server has, those noted since the page came included. */
   readonly noted: readonly Entry[]
   /** The job comes from this device: there is no page to keep. */
@@ -18,7 +18,7 @@ export interface ToKeep {
 }
 
 /** Keeps the job on this device as the server has it, what was stored since included, by whomever, and readies the page for no network. */
-export function useKept({ person, view, today, madeAt, outbox: { local, loaded }, noted, offline }: ToKeep): void {
+export function useKept({ person, view, today, madeAt, readings: { local, loaded }, noted, offline }: ToKeep): void {
   const first = useRef(view)
   const jobId = view.record.job.id
   useEffect(() => {

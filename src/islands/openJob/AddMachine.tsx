@@ -1,10 +1,10 @@
 import { useState } from 'react'
 import { v7 } from 'uuid'
 import type { MachineBody } from '../../contract/bodies'
+import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
-import { postJson } from '../httpClient'
 import styles from './OpenJob.module.css'
 
 /** A machine that is in no limit book: named here, then a job is opened on it at once. */

@@ -4,10 +4,10 @@ import type { JobView } from '../../contract/answers'
 import type { ReviewBody } from '../../contract/bodies'
 import type { Readiness } from '../../core/job/ready'
 import { type JobStanding, whyClosed } from '../../core/job/standing'
+import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, TextField } from '../../ui/Field'
-import { postJson } from '../httpClient'
 import styles from './ReportActions.module.css'
 
 export interface ReportActionsProps {

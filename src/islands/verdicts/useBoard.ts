@@ -8,7 +8,7 @@ import { jobStanding, whyClosed } from '../../core/job/standing'
 import type { Part } from '../../core/record/bookSchema'
 import { evaluate } from '../../core/record/evaluate'
 import type { PartResult, Results } from '../../core/record/results'
-import { type Answer, getJson, postJson } from '../httpClient'
+import { type Answer, getJson, postJson } from '../../sync/http'
 
 export interface BoardRow {
   readonly part: Part

@@ -4,9 +4,9 @@ import { refusedText } from '../../contract/refusedText'
 import { formatMoment } from '../../contract/words'
 import type { LimitBook } from '../../core/record/bookSchema'
 import type { WorkState } from '../../core/work/fold'
+import type { EntriesItem } from '../../sync/item'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
-import type { EntriesItem } from '../outbox'
 import type { Entries } from './useEntries'
 import styles from './WorkNotices.module.css'
 
@@ -19,7 +19,8 @@ function RefusedNote({ item, work }: { readonly item: EntriesItem; readonly work
   return (
     <div role="alert" className={styles.refused}>
       <p>
-        Noted <span className="figure">{formatMoment(item.at)}</span>, but not stored: {item.refused} It is kept on this device.
+        Noted <span className="figure">{formatMoment(item.at)}</span>, but not stored:{' '}
+        {item.fate.kind === 'refused' && item.fate.message} It is kept on this device.
       </p>
       <pre className={styles.refusedText}>{text}</pre>
       <p className={styles.refusedActions}>

@@ -3,16 +3,10 @@ import { v7 } from 'uuid'
 import type { JobView, StoredEntry } from '../../contract/answers'
 import type { Entry, EntryBody } from '../../core/work/entrySchema'
 import { standingOn, subjectOf } from '../../core/work/subject'
-import { hear } from '../hear'
-import { type Answer, PATIENCE_MS, postJson } from '../httpClient'
-import { type EntriesItem, forgetEntries, keepEntries, refusedEntries, waitingEntries, waitsForItsReading } from '../outbox'
-
-/** What became of something noted. Queued: kept on this device, sent when the server can be reached. */
-export type Fate =
-  | { readonly kind: 'stored' }
-  | { readonly kind: 'queued' }
-  | { readonly kind: 'refused'; readonly message: string }
-  | { readonly kind: 'overtaken' }
+import { hear } from '../../sync/hear'
+import { type EntriesItem, isWaiting, putOver, storedEntriesOf } from '../../sync/item'
+import type { Link, Told } from '../../sync/outbox'
+import { useOutbox } from '../useOutbox'
 
 /** Somebody else changed the same thing meanwhile: theirs, and mine waiting for a choice. */
 export interface Conflict {
@@ -28,15 +22,15 @@ export interface Entries {
   /** Those of them that the server has. */
   readonly stored: readonly Entry[]
   readonly queued: number
-  readonly link: 'reached' | 'offline' | 'signedOut'
+  readonly link: Link
   readonly conflict: Conflict | null
   /** What was noted before and the server has refused since: kept on this device until its author decides. */
   readonly refused: readonly EntriesItem[]
   /** Id of the entry that stands on each subject. */
   readonly standing: ReadonlyMap<string, string>
-  write(...bodies: readonly EntryBody[]): Promise<Fate>
+  write(...bodies: readonly EntryBody[]): Promise<Told>
   /** The same, with what stood on one subject when its author began. */
-  writeAgainst(seen: string | null, subject: string, ...bodies: readonly EntryBody[]): Promise<Fate>
+  writeAgainst(seen: string | null, subject: string, ...bodies: readonly EntryBody[]): Promise<Told>
   keepTheirs(): void
   putMine(): void
   /** Sends something refused once more, as it is. */
@@ -46,14 +40,19 @@ export interface Entries {
   take(stored: readonly StoredEntry[]): void
 }
 
-const RETRY_MS = 4_000
-const NOT_KEPT =
-  'This browser lets nothing be kept on this device (a private window?), so nothing was noted. Open Medida in an ordinary window.'
-
 interface Person {
   readonly id: string
   readonly name: string
 }
+
+/** Each once, in the server's order: an answer can overtake the stream. */
+function inOrder(items: readonly StoredEntry[]): readonly Entry[] {
+  const once = new Map(items.map((item) => [item.entry.id, item]))
+  return [...once.values()].sort((a, b) => a.seq - b.seq).map(({ entry }) => entry)
+}
+
+const conflictOf = (item: EntriesItem): Conflict[] =>
+  item.fate.kind === 'overtaken' ? [{ item, standing: item.fate.standing, mine: item.fate.mine, message: item.fate.message }] : []
 
 /**
  * What is noted around a job: shown at once, kept on this device until the server has it, sent in order, and what other
@@ -61,170 +60,70 @@ interface Person {
  */
 export function useEntries(view: JobView, person: Person, onChanged: (() => void) | 'alone'): Entries {
   const jobId = view.record.job.id
-  const path = `/api/jobs/${encodeURIComponent(jobId)}`
+  const { outbox, own, link } = useOutbox(person.id, jobId, 'entries')
   // What the page came with lies before everything that arrives later.
-  const [stored, setStored] = useState<readonly StoredEntry[]>(() => view.record.job.entries.map((entry) => ({ seq: 0, entry })))
-  const [queue, setQueue] = useState<readonly EntriesItem[]>([])
-  const [link, setLink] = useState<Entries['link']>('reached')
-  // One after the other is put to the person; none is sent again before there is an answer.
-  const [conflicts, setConflicts] = useState<readonly Conflict[]>([])
-  const conflict = conflicts[0] ?? null
-  const [refused, setRefused] = useState<readonly EntriesItem[]>([])
-  const sending = useRef(false)
-  const askedAgain = useRef(false)
-  const held = useRef(new Set<string>())
-  const waiting = useRef(new Map<string, (fate: Fate) => void>())
+  const [arrived, setArrived] = useState<readonly StoredEntry[]>(() =>
+    view.record.job.entries.map((entry) => ({ seq: 0, entry })),
+  )
   const changed = useRef<(() => void) | undefined>(undefined)
   changed.current = onChanged === 'alone' ? undefined : onChanged
   const alone = onChanged === 'alone'
 
   const take = useCallback((items: readonly StoredEntry[]) => {
-    setStored((before) => {
+    setArrived((before) => {
       const known = new Set(before.map(({ entry }) => entry.id))
       const fresh = items.filter(({ entry }) => !known.has(entry.id))
-      // An answer can overtake the stream: the server's order counts, not that of arrival.
-      return fresh.length > 0 ? [...before, ...fresh].sort((a, b) => a.seq - b.seq) : before
+      return fresh.length > 0 ? [...before, ...fresh] : before
     })
   }, [])
-
-  const settle = useCallback((id: string, fate: Fate): boolean => {
-    const resolve = waiting.current.get(id)
-    waiting.current.delete(id)
-    resolve?.(fate)
-    return resolve !== undefined
-  }, [])
-
-  const drop = useCallback(async (id: string) => {
-    setQueue((before) => before.filter((item) => item.id !== id))
-    await forgetEntries(id)
-  }, [])
-
-  const send = useCallback(async () => {
-    askedAgain.current = true
-    if (sending.current) return
-    sending.current = true
-    try {
-      while (askedAgain.current) {
-        // Read anew after each one: more may have been noted, here or in another tab.
-        askedAgain.current = false
-        const next = (await waitingEntries(person.id, jobId)).find(({ id }) => !held.current.has(id))
-        // Something may have been noted while the store was being read.
-        if (!next || (await waitsForItsReading(next))) continue
-        askedAgain.current = true
-        const answer: Answer<{ entries: StoredEntry[] }> = await postJson(
-          `${path}/entries`,
-          { entries: next.entries },
-          PATIENCE_MS,
-        )
-        if (answer.kind === 'ok') {
-          setLink('reached')
-          take(answer.value.entries)
-          await drop(next.id)
-          settle(next.id, { kind: 'stored' })
-          continue
-        }
-        if (answer.kind === 'offline' || answer.status === 401 || answer.status === 429) {
-          setLink(answer.kind === 'refused' && answer.status === 401 ? 'signedOut' : 'offline')
-          for (const id of [...waiting.current.keys()]) settle(id, { kind: 'queued' })
-          askedAgain.current = false
-          break
-        }
-        setLink('reached')
-        const { standing } = answer
-        const mine = standing && next.entries.find(({ body }) => subjectOf(body) === subjectOf(standing.body))
-        if (standing && mine) {
-          held.current.add(next.id)
-          setConflicts((before) => [...before, { item: next, standing, mine: mine.body, message: answer.message }])
-          settle(next.id, { kind: 'overtaken' })
-          continue
-        }
-        // Its form shows the sentence and has the text still; what nobody waits for is kept with the sentence.
-        if (settle(next.id, { kind: 'refused', message: answer.message })) await drop(next.id)
-        else {
-          await keepEntries({ ...next, refused: answer.message })
-          setQueue((before) => before.filter(({ id }) => id !== next.id))
-          setRefused(await refusedEntries(person.id, jobId))
-        }
-      }
-    } finally {
-      sending.current = false
-    }
-  }, [person.id, jobId, path, take, drop, settle])
-
-  useEffect(() => {
-    let stale = false
-    void refusedEntries(person.id, jobId).then((items) => !stale && setRefused(items))
-    void waitingEntries(person.id, jobId).then((items) => {
-      if (stale) return
-      setQueue((before) => [...items.filter((item) => !before.some(({ id }) => id === item.id)), ...before])
-      void send()
-    })
-    const retry = setInterval(() => void send(), RETRY_MS)
-    const online = (): void => void send()
-    addEventListener('online', online)
-    return () => {
-      stale = true
-      clearInterval(retry)
-      removeEventListener('online', online)
-    }
-  }, [person.id, jobId, send])
 
   useEffect(() => {
     if (alone) return
     return hear(
-      { path: `${path}/events`, parameter: 'after', after: String(view.lastSeq) },
+      { path: `/api/jobs/${encodeURIComponent(jobId)}/events`, parameter: 'after', after: String(view.lastSeq) },
       { entry: (item) => take([item as StoredEntry]), changed: () => changed.current?.() },
     )
-  }, [alone, path, view.lastSeq, take])
+  }, [alone, jobId, view.lastSeq, take])
 
-  const storedEntries = useMemo(() => stored.map(({ entry }) => entry), [stored])
+  // The same list while no entry is new: what lies stored in the outbox the stream brings as well.
+  const storedNow = useMemo(() => {
+    const known = new Set(arrived.map(({ entry }) => entry.id))
+    const fresh = own.flatMap(storedEntriesOf).filter(({ entry }) => !known.has(entry.id))
+    return fresh.length > 0 ? [...arrived, ...fresh] : arrived
+  }, [arrived, own])
+  const stored = useMemo(() => inOrder(storedNow), [storedNow])
   const entries = useMemo(() => {
-    const all = storedEntries
-    const known = new Set(all.map(({ id }) => id))
-    const local = queue
-      .filter(({ id }) => !conflicts.some(({ item }) => item.id === id))
-      .flatMap(({ by, at, entries: own }) => own.map(({ id, body }): Entry => ({ id, by, at, body })))
+    const known = new Set(stored.map(({ id }) => id))
+    const waiting = own
+      .filter(isWaiting)
+      .flatMap(({ by, at, entries: items }) => items.map(({ id, body }): Entry => ({ id, by, at, body })))
       .filter(({ id }) => !known.has(id))
-    return local.length > 0 ? [...all, ...local] : all
-  }, [storedEntries, queue, conflicts])
+    return waiting.length > 0 ? [...stored, ...waiting] : stored
+  }, [stored, own])
 
   const latest = useRef(entries)
   latest.current = entries
 
-  const enqueue = useCallback(
-    async (item: EntriesItem): Promise<Fate> => {
-      const fate = new Promise<Fate>((resolve) => waiting.current.set(item.id, resolve))
-      setQueue((before) => [...before.filter(({ id }) => id !== item.id), item])
-      try {
-        await keepEntries(item)
-      } catch {
-        setQueue((before) => before.filter(({ id }) => id !== item.id))
-        return { kind: 'refused', message: NOT_KEPT }
-      }
-      void send()
-      return fate
-    },
-    [send],
-  )
-
   const noteAll = useCallback(
-    (standing: Map<string, string>, bodies: readonly EntryBody[]): Promise<Fate> => {
-      const own = bodies.map((body) => {
+    (standing: Map<string, string>, bodies: readonly EntryBody[]): Promise<Told> => {
+      const sent = bodies.map((body) => {
         const id = v7()
         const seen = standing.get(subjectOf(body)) ?? null
         standing.set(subjectOf(body), id)
         return { id, seen, body }
       })
-      return enqueue({ id: v7(), personId: person.id, jobId, by: person.name, at: new Date().toISOString(), entries: own })
+      const at = new Date().toISOString()
+      const whose = { personId: person.id, jobId, by: person.name, at }
+      return outbox.acceptAndWait({ kind: 'entries', id: v7(), ...whose, fate: { kind: 'waiting' }, entries: sent })
     },
-    [person, jobId, enqueue],
+    [person, jobId, outbox],
   )
   const write = useCallback(
-    (...bodies: readonly EntryBody[]): Promise<Fate> => noteAll(standingOn(latest.current), bodies),
+    (...bodies: readonly EntryBody[]): Promise<Told> => noteAll(standingOn(latest.current), bodies),
     [noteAll],
   )
   const writeAgainst = useCallback(
-    (seen: string | null, subject: string, ...bodies: readonly EntryBody[]): Promise<Fate> => {
+    (seen: string | null, subject: string, ...bodies: readonly EntryBody[]): Promise<Told> => {
       const standing = standingOn(latest.current)
       if (seen === null) standing.delete(subject)
       else standing.set(subject, seen)
@@ -233,45 +132,27 @@ export function useEntries(view: JobView, person: Person, onChanged: (() => void
     [noteAll],
   )
   const standing = useMemo(() => standingOn(entries), [entries])
-
-  const answered = ({ item }: Conflict): void => {
-    held.current.delete(item.id)
-    setConflicts((before) => before.filter((one) => one.item.id !== item.id))
-  }
-  const keepTheirs = (): void => {
-    if (!conflict) return
-    answered(conflict)
-    void drop(conflict.item.id).then(send)
-  }
-  const putMine = (): void => {
-    if (!conflict) return
-    const { item, standing: theirs } = conflict
-    answered(conflict)
-    const own = item.entries.map((one) => (subjectOf(one.body) === subjectOf(theirs.body) ? { ...one, seen: theirs.id } : one))
-    void enqueue({ ...item, entries: own })
-  }
+  // One after the other is put to the person; none is sent again before there is an answer.
+  const conflict = own.flatMap(conflictOf)[0] ?? null
 
   return {
     entries,
-    stored: storedEntries,
-    queued: queue.length,
+    stored,
+    queued: own.filter(isWaiting).length,
     link,
     conflict,
-    refused,
+    refused: own.filter(({ fate }) => fate.kind === 'refused'),
     standing,
     write,
     writeAgainst,
-    keepTheirs,
-    putMine,
-    sendRefused: (item) => {
-      const { refused: _, ...again } = item
-      setRefused((before) => before.filter(({ id }) => id !== item.id))
-      void enqueue(again)
+    keepTheirs: () => {
+      if (conflict) outbox.drop(conflict.item.id)
     },
-    dropRefused: (id) => {
-      setRefused((before) => before.filter((item) => item.id !== id))
-      void forgetEntries(id)
+    putMine: () => {
+      if (conflict) outbox.sendAgain(putOver(conflict.item, conflict.standing))
     },
+    sendRefused: outbox.sendAgain,
+    dropRefused: outbox.drop,
     take,
   }
 }

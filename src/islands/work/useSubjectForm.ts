@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { EntryBody } from '../../core/work/entrySchema'
-import type { Fate } from './useEntries'
+import type { Told } from '../../sync/outbox'
 import type { Work } from './useWork'
 
 export interface SubjectForm<T> {
@@ -61,7 +61,7 @@ export function useSubjectForm<T extends object>(work: Work, subject: string, cu
   )
 
   const write = async (...bodies: readonly EntryBody[]): Promise<boolean> => {
-    const fate: Fate = await work.writeAgainst(kept.base, subject, ...bodies)
+    const fate: Told = await work.writeAgainst(kept.base, subject, ...bodies)
     setFault(fate.kind === 'refused' ? fate.message : null)
     if (fate.kind === 'refused') return false
     sessionStorage.removeItem(key)

@@ -8,7 +8,7 @@ import type { Results } from '../../core/record/results'
 import { foldWork, type WorkState } from '../../core/work/fold'
 import { levelsInPlay, type Scope } from '../../core/work/need'
 import { type JobStep, jobSteps } from '../../core/work/steps'
-import { getJson } from '../httpClient'
+import { getJson } from '../../sync/http'
 import { recordWith } from './recordWith'
 import { type Entries, useEntries } from './useEntries'
 
