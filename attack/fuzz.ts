@@ -1,5 +1,5 @@
 /** Bodies at and beyond every bound, sent to every call that writes: whatever is accepted can be read, by every page. */
-import { randomFrom } from '../src/core/random.fixture'
+import { randomFrom } from '../src/core/base/random.fixture'
 import type { Connection } from '../src/db/client'
 import { gaugesView } from '../src/server/gauges'
 import { homeView } from '../src/server/home'

@@ -1,9 +1,9 @@
 /** What is sent to every call that writes: a body as a page would send it, with a thing or two in it at or beyond a bound. */
 import { v7 } from 'uuid'
 import quillmere from '../demo/quillmere/book.json' with { type: 'json' }
+import type { Random } from '../src/core/base/random.fixture'
 import { findingKindIds } from '../src/core/condition/findingKinds'
 import { slotsOf } from '../src/core/method/layout'
-import type { Random } from '../src/core/random.fixture'
 import { bookSchema } from '../src/core/record/bookSchema'
 
 export interface Input {

@@ -5,11 +5,11 @@
  */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
+import { CORE_VERSION } from '../src/core/base/version'
 import { anyRecord } from '../src/core/record/anyRecord.fixture'
 import { evaluate } from '../src/core/record/evaluate'
 import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
 import { upgradeRecord } from '../src/core/record/upgrade'
-import { CORE_VERSION } from '../src/core/version'
 import { canonicalJson, sha256 } from '../src/server/canonical'
 import { entry, finding } from './noted'
 import { pastOverhauls } from './pastOverhauls.fixture'

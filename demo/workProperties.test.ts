@@ -1,8 +1,8 @@
 /** Whatever people note, in whatever order: what is accepted leaves a job in a state that can be. */
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { cycleIn } from '../src/core/base/cyclic'
 import { refuseEntry } from '../src/core/work/checkEntry'
-import { cycleIn } from '../src/core/work/cyclic'
 import type { EntryBody } from '../src/core/work/entrySchema'
 import { reopenedWith } from '../src/core/work/fold'
 import { jobSteps, placesFor } from '../src/core/work/steps'

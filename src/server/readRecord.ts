@@ -1,5 +1,5 @@
+import { err, ok, type Result } from '../core/base/result'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
-import { err, ok, type Result } from '../core/result'
 
 /** A record without what of it cannot be read, each left out with a sentence that names it. */
 export interface Readable {

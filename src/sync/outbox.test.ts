@@ -1,6 +1,6 @@
 /** Whatever becomes of network, server, disk and tabs: what was accepted is stored once, or shown as refused. */
 import { expect, test } from 'vitest'
-import { type Random, randomFrom } from '../core/random.fixture'
+import { type Random, randomFrom } from '../core/base/random.fixture'
 import type { Answer } from './http'
 import { type Item, UNSENT } from './item'
 import { type ItemStore, type Outbox, type OutboxWorld, openOutbox, type Told } from './outbox'

@@ -1,4 +1,4 @@
-import { mean } from '../statistics'
+import { mean } from '../base/statistics'
 
 /** A size at one place of a part: station along, direction around. */
 export interface PlacedSize {

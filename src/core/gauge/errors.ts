@@ -1,4 +1,4 @@
-import { normalProbability, studentQuantile } from '../distribution'
+import { normalProbability, studentQuantile } from '../base/distribution'
 
 /** What an error comes from. Two errors of one kind and one origin are the same error. */
 export type ErrorKind = 'gauge' | 'resolution' | 'repeats' | 'master' | 'stripScale' | 'partTemperature' | 'scaleTemperature'

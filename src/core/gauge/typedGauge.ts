@@ -1,8 +1,8 @@
-import { pairsIn } from '../pairs'
+import { pairsIn } from '../base/pairs'
+import { err, ok, type Result } from '../base/result'
 import { unitOf } from '../quantity/format'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
-import { err, ok, type Result } from '../result'
 import { type CalibrationPoint, type Gauge, type GaugeKind, gaugeKindFacts } from './gauge'
 import { gaugeBounds } from './gaugeBounds'
 

@@ -1,4 +1,4 @@
-import { err, ok, type Result } from '../result'
+import { err, ok, type Result } from '../base/result'
 
 /**
  * Loads of forged eye bolts made and marked to DIN 580 (edition 2010), kg: straight pull along the thread, and per eye

@@ -1,5 +1,5 @@
+import { normalProbability } from '../base/distribution'
 import { exceeds } from '../decimal'
-import { normalProbability } from '../distribution'
 import { intervalOfEnds, type Reduced } from '../method/reduction'
 import type { QuantityKind } from '../quantity/kind'
 import type { Limit } from './limit'

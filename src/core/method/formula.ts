@@ -1,7 +1,7 @@
+import { err, ok, type Result } from '../base/result'
 import { add, type Interval, largest, point, scale, smallest, subtract } from '../quantity/interval'
 import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import { findUnit } from '../quantity/units'
-import { err, ok, type Result } from '../result'
 
 /** Exponents of the base dimensions; none is a bare number. */
 type Dimension = Readonly<Record<string, number>>

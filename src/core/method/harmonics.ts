@@ -1,4 +1,4 @@
-import { mean, range } from '../statistics'
+import { mean, range } from '../base/statistics'
 
 const TURN_DEG = 360
 const radians = (degrees: number): number => (degrees * Math.PI) / 180

@@ -1,6 +1,6 @@
+import { sampleStandardDeviation as deviationOf, mean as meanOf, range as rangeOf } from '../base/statistics'
 import { exceeds } from '../decimal'
 import type { QuantityKind } from '../quantity/kind'
-import { sampleStandardDeviation as deviationOf, mean as meanOf, range as rangeOf } from '../statistics'
 
 export interface RepeatsReduction {
   readonly mean: number

@@ -1,4 +1,4 @@
-import { err, ok, type Result } from '../result'
+import { err, ok, type Result } from '../base/result'
 import { GREATEST_MM, greatestOf } from './greatest'
 import { type QuantityKind, quantityFacts } from './kind'
 import { findUnit, type Rational, unitsOf } from './units'

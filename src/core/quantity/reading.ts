@@ -1,4 +1,4 @@
-import { err, ok, type Result } from '../result'
+import { err, ok, type Result } from '../base/result'
 import type { QuantityKind } from './kind'
 import { addExact, explainQuantityFault, parseQuantity, plainMinus, type Quantity, type QuantityFault } from './quantity'
 

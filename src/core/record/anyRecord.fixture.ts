@@ -2,6 +2,8 @@
  * Records made up at random, small and of every kind there is: for properties that must hold for all methods, values,
  * sides of limits and schools. The same seed always makes the same record.
  */
+
+import { type Random, randomFrom } from '../base/random.fixture'
 import type { GaugeKind } from '../gauge/gauge'
 import type { Limit } from '../limit/limit'
 import { everyMethod, places } from '../method/everyMethod.fixture'
@@ -11,7 +13,6 @@ import type { Method } from '../method/method'
 import type { ReductionName } from '../method/reduction'
 import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import { unitsOf } from '../quantity/units'
-import { type Random, randomFrom } from '../random.fixture'
 import { noBook } from './noBook'
 import { type InspectionRecord, type Reading, recordSchema } from './recordSchema'
 

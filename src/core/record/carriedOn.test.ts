@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
+import { brokenFrom, randomFrom } from '../base/random.fixture'
 import { slotsOf } from '../method/layout'
-import { brokenFrom, randomFrom } from '../random.fixture'
 import { anyRecord, readingFrom, typedAt } from './anyRecord.fixture'
 import { evaluate, startEvaluation } from './evaluate'
 import type { InspectionRecord, Reading } from './recordSchema'

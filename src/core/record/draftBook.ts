@@ -1,4 +1,4 @@
-import { err, ok, type Result } from '../result'
+import { err, ok, type Result } from '../base/result'
 import type { WorkPosition } from '../work/fold'
 import type { Typed } from '../work/typedBook'
 import type { LimitBook } from './bookSchema'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
+import { inOurTime } from '../base/day'
 import { GREATEST_MM, GREATEST_VALUE } from '../quantity/greatest'
-import { inOurTime } from './day'
 
 export const idSchema = z
   .string()

@@ -1,7 +1,8 @@
 /** Less known is never milder: how a record is made to know less, and what must be so then. */
+
+import { type Random, randomFrom } from '../base/random.fixture'
 import { type Level, levelRank } from '../decision/level'
 import { formAt, type Slot } from '../method/layout'
-import { type Random, randomFrom } from '../random.fixture'
 import { anyRecord } from './anyRecord.fixture'
 import { evaluate } from './evaluate'
 import type { InspectionRecord, Reading } from './recordSchema'

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { brokenFrom } from '../random.fixture'
+import { brokenFrom } from '../base/random.fixture'
 import { lessKnownIsMilder } from './lessKnown.fixture'
 
 const FROM = 20_261_127

@@ -1,4 +1,4 @@
-import { studentQuantile } from '../distribution'
+import { studentQuantile } from '../base/distribution'
 
 /** A value at a number of running hours. */
 export interface TrendPoint {

@@ -1,4 +1,4 @@
-import { err, ok, type Result } from '../result'
+import { err, ok, type Result } from '../base/result'
 
 /** A meter reading in a machine's log. */
 export interface HoursEntry {

@@ -1,4 +1,5 @@
 import { v7 } from 'uuid'
+import { err, ok, type Result } from '../../core/base/result'
 import type { GaugeKind } from '../../core/gauge/gauge'
 import { givesOf, quantityOf, quantityOfValue } from '../../core/method/gives'
 import type { Method, MethodKind } from '../../core/method/method'
@@ -10,7 +11,6 @@ import { formatQuantity, type UnitSystem, unitOf } from '../../core/quantity/for
 import { differenceOf, type QuantityKind, quantityFacts } from '../../core/quantity/kind'
 import { parseReading } from '../../core/quantity/reading'
 import type { LimitBook } from '../../core/record/bookSchema'
-import { err, ok, type Result } from '../../core/result'
 import { refuseTyped, type Typed } from '../../core/work/typedBook'
 import type { TypedCharacteristic, TypedLimit } from '../../core/work/typedSchema'
 

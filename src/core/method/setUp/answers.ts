@@ -1,4 +1,4 @@
-import { pairsIn } from '../../pairs'
+import { pairsIn } from '../../base/pairs'
 import { type UnitSystem, unitOf } from '../../quantity/format'
 import type { QuantityKind } from '../../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../../quantity/quantity'
