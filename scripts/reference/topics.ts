@@ -1,6 +1,5 @@
 /** How each topic of reference vectors is put to the core. Field names are those of the files. */
 import { z } from 'zod'
-import { exceeds } from '../../src/core/decimal'
 import { BY_EYE, type Gauge } from '../../src/core/gauge/gauge'
 import { heatingTemperatureC, sizeAt20, thermalGrowthMm } from '../../src/core/gauge/temperature'
 import { decide, guardBand, probabilityOfConformity } from '../../src/core/limit/conformity'
@@ -12,6 +11,7 @@ import { diameterDetails } from '../../src/core/method/reduce/diameter'
 import { sheetOf } from '../../src/core/method/reduce/places'
 import { reduceReadings, stripClearanceOf, type TakenReading } from '../../src/core/method/reduce/reduce'
 import type { Reduced, ReductionName, Reductions } from '../../src/core/method/reduction'
+import { exceeds } from '../../src/core/quantity/decimal'
 import { parseQuantity } from '../../src/core/quantity/quantity'
 import { percentOf, preloadKN, torqueAtNutFactorNm, wrenchSettingNm } from '../../src/core/tightening/torque'
 import {

@@ -1,7 +1,7 @@
 import { slipWords } from '../core/method/slip/slip'
 import { figuresOf } from '../core/quantity/figures'
-import type { UnitSystem } from '../core/quantity/format'
 import { differenceOf } from '../core/quantity/kind'
+import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { Characteristic, ClosingSpec } from '../core/record/bookSchema'
 import type { ClosingResult, Suspect } from '../core/record/closings'
 

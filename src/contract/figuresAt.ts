@@ -2,7 +2,8 @@ import { coverageFactor } from '../core/gauge/errors'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import type { Reduced, ReductionName } from '../core/method/reduction'
 import { type Figures, figuresOf } from '../core/quantity/figures'
-import { type UnitSystem, withSign } from '../core/quantity/format'
+import { withSign } from '../core/quantity/format'
+import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { Characteristic } from '../core/record/bookSchema'
 
 interface Of {

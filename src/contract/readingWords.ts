@@ -2,7 +2,7 @@ import { stepOf } from '../core/method/gives'
 import { formAt, quantityAt } from '../core/method/layout'
 import type { Method } from '../core/method/method'
 import { figuresOf } from '../core/quantity/figures'
-import type { UnitSystem } from '../core/quantity/format'
+import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { Reading } from '../core/record/recordSchema'
 
 type Value = Pick<Reading, 'value' | 'low' | 'high' | 'station'>

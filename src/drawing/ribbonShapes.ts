@@ -1,4 +1,5 @@
-import { formatEnds, formatQuantity, type UnitSystem } from '../core/quantity/format'
+import { formatEnds, formatQuantity } from '../core/quantity/format'
+import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { RibbonModel } from './ribbonScale'
 
 /** Colours by what they mean; page and paper each have their own values for them. */

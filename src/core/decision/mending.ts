@@ -1,6 +1,6 @@
-import { exceeds } from '../decimal'
 import type { Limit } from '../limit/limit'
 import { intervalOfEnds, type Reduced, type Reductions } from '../method/reduction'
+import { exceeds } from '../quantity/decimal'
 import { type Interval, subtract } from '../quantity/interval'
 import type { Characteristic, FitSpec, Part, Route } from '../record/bookSchema'
 import type { TraceStep } from '../record/results'

@@ -1,4 +1,4 @@
-import { forComparison } from '../decimal'
+import { forComparison } from '../quantity/decimal'
 
 /**
  * Boundary dimensions of radial rolling bearings, mm: bore, outside diameter, width by dimension series

@@ -1,4 +1,4 @@
-import { forComparison } from '../decimal'
+import { forComparison } from '../quantity/decimal'
 
 export type Flank = 60 | 55
 

@@ -1,6 +1,6 @@
 import { normalProbability } from '../base/distribution'
-import { exceeds } from '../decimal'
 import { intervalOfEnds, type Reduced } from '../method/reduction'
+import { exceeds } from '../quantity/decimal'
 import type { QuantityKind } from '../quantity/kind'
 import type { Limit } from './limit'
 

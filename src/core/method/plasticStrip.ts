@@ -1,4 +1,4 @@
-import { exceeds } from '../decimal'
+import { exceeds } from '../quantity/decimal'
 
 /** One line of a strip's printed scale: a strip flattened to this width lay in this clearance. */
 export interface StripScalePoint {

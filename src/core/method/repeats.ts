@@ -1,5 +1,5 @@
 import { sampleStandardDeviation as deviationOf, mean as meanOf, range as rangeOf } from '../base/statistics'
-import { exceeds } from '../decimal'
+import { exceeds } from '../quantity/decimal'
 import type { QuantityKind } from '../quantity/kind'
 
 export interface RepeatsReduction {

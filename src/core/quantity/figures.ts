@@ -1,5 +1,6 @@
-import { formatEnds, formatQuantity, type UnitSystem, unitOf } from './format'
+import { formatEnds, formatQuantity, unitOf } from './format'
 import { differenceOf, type QuantityKind } from './kind'
+import type { UnitSystem } from './unitSystem'
 import { inUnit, unitById } from './units'
 
 /** How values of one kind are written in one system: bare figures and the unit beside them. */

@@ -1,7 +1,8 @@
 import { assert, integer, nat, property } from 'fast-check'
 import { expect, test } from 'vitest'
-import { formatHours, formatLength, formatQuantity, formatSignedLength, type UnitSystem } from './format'
+import { formatHours, formatLength, formatQuantity, formatSignedLength } from './format'
 import type { QuantityKind } from './kind'
+import type { UnitSystem } from './unitSystem'
 
 const cases: { mm: number; system?: UnitSystem; step: number; text: string }[] = [
   { mm: 220.4, step: 0.001, text: '220.400' },

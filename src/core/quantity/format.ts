@@ -1,8 +1,6 @@
 import { type QuantityKind, quantityFacts } from './kind'
+import type { UnitSystem } from './unitSystem'
 import { inUnit, unitById } from './units'
-
-/** The unit system a machine is recorded in; the other one is shown on demand. */
-export type UnitSystem = 'metric' | 'inch'
 
 const MM_PER_INCH = 25.4
 

@@ -1,4 +1,4 @@
-import type { UnitSystem } from './format'
+import type { UnitSystem } from './unitSystem'
 
 /** What is measured. Every kind is computed and stored in one fixed unit, the first of its list in `units.ts`. */
 export const quantityKinds = [

@@ -1,4 +1,3 @@
-import { exceeds } from '../decimal'
 import { type Level, levelRank } from '../decision/level'
 import { limitVote, listed, strongestLevelOf } from '../decision/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../decision/mending'
@@ -11,6 +10,7 @@ import { differenceOf, type Known, largestOf, over, settled, smallestOf, UNKNOWN
 import type { SheetPlace } from '../method/reduce/places'
 import { stripClearanceOf } from '../method/reduce/reduce'
 import { namedBy, type Reduced, type Reductions, reduced } from '../method/reduction'
+import { exceeds } from '../quantity/decimal'
 import type { Figures } from '../quantity/figures'
 import { type Interval, isPoint, negate } from '../quantity/interval'
 import type { Characteristic, FitSpec, Part } from './bookSchema'

@@ -1,11 +1,12 @@
 /** The part of a limit book that says how a machine is opened: levels, procedure, positions, joints, cautions, findings. */
 import { z } from 'zod'
+import { idSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from '../base/idSchema'
 import { findingKindIds, handTestKinds, severities } from '../condition/findingKinds'
 import { levels as verdictLevels } from '../decision/level'
 import { gaugeKinds } from '../gauge/gauge'
+import { lengthMmSchema } from '../quantity/valueSchema'
 import { licensedFields } from '../safety/cautions'
 import { procedureStages } from '../work/stages'
-import { idSchema, lengthMmSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from './idSchema'
 
 const needSchema = z.strictObject({ id: idSchema, name: nameSchema })
 const shortText = z.string().max(400)

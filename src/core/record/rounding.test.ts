@@ -1,6 +1,6 @@
 import { assert, jsonValue, property } from 'fast-check'
 import { expect, test } from 'vitest'
-import { exceeds, forRecord } from '../decimal'
+import { exceeds, forRecord } from '../quantity/decimal'
 import { quantityFacts, quantityKinds } from '../quantity/kind'
 import { roundForRecord } from './rounding'
 

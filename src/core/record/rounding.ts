@@ -1,4 +1,4 @@
-import { forRecord } from '../decimal'
+import { forRecord } from '../quantity/decimal'
 import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import type { Vote } from './results'
 

@@ -1,8 +1,9 @@
 import { ok, type Result } from '../base/result'
 import type { GaugeKind } from '../gauge/gauge'
 import { formAt, masterAt, type Slot } from '../method/layout'
-import { type UnitSystem, unitOf } from '../quantity/format'
+import { unitOf } from '../quantity/format'
 import { type ParsedReading, parseReading, type ReadingFault } from '../quantity/reading'
+import type { UnitSystem } from '../quantity/unitSystem'
 import type { Characteristic } from './bookSchema'
 import type { Reading } from './recordSchema'
 

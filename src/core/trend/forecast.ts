@@ -1,5 +1,5 @@
-import { exceeds } from '../decimal'
 import type { Limit } from '../limit/limit'
+import { exceeds } from '../quantity/decimal'
 import { type Interval, isPoint } from '../quantity/interval'
 import type { QuantityKind } from '../quantity/kind'
 import type { Forecast, Lasts, Trend } from '../record/results'

@@ -3,8 +3,8 @@
  * entries; where things stand is worked out from it (work/fold.ts), so nothing noted is ever lost or overwritten.
  */
 import { z } from 'zod'
+import { idSchema, instantSchema, nameSchema } from '../base/idSchema'
 import { causeFamilies, findingKindIds, severities, sinceWhen } from '../condition/findingKinds'
-import { idSchema, instantSchema, nameSchema } from '../record/idSchema'
 import { procedureStages } from './stages'
 import { typedCharacteristicSchema } from './typedSchema'
 

@@ -2,8 +2,9 @@ import { err, ok, type Result } from '../base/result'
 import { type BearingIdentity, identifyBearing } from '../identify/rollingBearing'
 import { identifySeal, type SealIdentity } from '../identify/shaftSeal'
 import { identifyThread, type ThreadIdentity, threadsPerInch } from '../identify/thread'
-import { formatLength, type UnitSystem, unitLabel } from '../quantity/format'
+import { formatLength, unitLabel } from '../quantity/format'
 import { parseQuantity } from '../quantity/quantity'
+import type { UnitSystem } from '../quantity/unitSystem'
 import type { IdentitySizes } from './entrySchema'
 
 /** A pitch as typed: a length, or threads per inch as `12 tpi`. Millimetres; refused otherwise. */

@@ -1,8 +1,8 @@
 /** What a person types about a thing to be measured that no limit book has: part, method, limits as the manual gives them. */
 import { z } from 'zod'
+import { idSchema, nameSchema } from '../base/idSchema'
 import { gaugeKinds } from '../gauge/gauge'
 import { reductionNames } from '../method/reduction'
-import { idSchema, nameSchema } from '../record/idSchema'
 import { methodSchema } from '../record/methodSchema'
 
 /** A figure with or without a unit, kept as typed; read by typedBook.ts. */

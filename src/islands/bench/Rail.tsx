@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useEffect, useMemo, useRef } from 'react'
 import { verdictLabel } from '../../core/decision/level'
-import type { UnitSystem } from '../../core/quantity/format'
+import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { Characteristic, LimitBook } from '../../core/record/bookSchema'
 import type { Policy } from '../../core/record/recordSchema'
 import type { Measured } from '../../core/record/results'

@@ -1,6 +1,6 @@
 import { quantityOf } from '../../core/method/gives'
 import { quantityAt, type Slot } from '../../core/method/layout'
-import type { UnitSystem } from '../../core/quantity/format'
+import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { Characteristic } from '../../core/record/bookSchema'
 import type { Gauge } from './benchRecord'
 

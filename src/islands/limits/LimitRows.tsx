@@ -1,6 +1,6 @@
 import type { Method } from '../../core/method/method'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
-import type { UnitSystem } from '../../core/quantity/format'
+import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { Button } from '../../ui/Button'
 import { SelectField, TextField } from '../../ui/Field'
 import styles from './Limits.module.css'

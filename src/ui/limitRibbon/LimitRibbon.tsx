@@ -1,4 +1,4 @@
-import type { UnitSystem } from '../../core/quantity/format'
+import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { RibbonModel } from '../../drawing/ribbonScale'
 import { describeRibbon, ribbonShapes, type Shape, type Tone } from '../../drawing/ribbonShapes'
 import styles from './LimitRibbon.module.css'

@@ -1,5 +1,5 @@
 import type { Slot } from '../../core/method/layout'
-import type { UnitSystem } from '../../core/quantity/format'
+import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { MarkState } from './drawing'
 
 export interface SketchProps {

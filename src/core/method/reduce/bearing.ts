@@ -1,6 +1,6 @@
-import { exceeds } from '../../decimal'
 import { combineErrors, type Errors } from '../../gauge/errors'
 import { boundedError } from '../../gauge/uncertainty'
+import { exceeds } from '../../quantity/decimal'
 import { type Interval, negate, rangeOf } from '../../quantity/interval'
 import {
   absoluteOf,

@@ -1,5 +1,5 @@
 import { adjacentPairs } from '../../condition/damagePattern'
-import { exceeds } from '../../decimal'
+import { exceeds } from '../../quantity/decimal'
 import { type Interval, negate, point } from '../../quantity/interval'
 import { absoluteOf, differenceOf, type Known, largestOf, meanOf, over, times } from '../known'
 import { type SheetPlace, sheetOf, type TakenPlace } from './places'

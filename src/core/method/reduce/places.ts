@@ -1,7 +1,7 @@
 import { sampleStandardDeviation } from '../../base/statistics'
-import { exceeds } from '../../decimal'
 import { combineErrors, type Errors } from '../../gauge/errors'
 import { spreadError } from '../../gauge/uncertainty'
+import { exceeds } from '../../quantity/decimal'
 import { type Interval, isPoint, meanOf, rangeOf } from '../../quantity/interval'
 import { type Known, settled, UNKNOWN, unsettled } from '../known'
 import { quantityAt, type Slot, slotLabel } from '../layout'

@@ -1,7 +1,8 @@
 import { pairsIn } from '../../base/pairs'
-import { type UnitSystem, unitOf } from '../../quantity/format'
+import { unitOf } from '../../quantity/format'
 import type { QuantityKind } from '../../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../../quantity/quantity'
+import type { UnitSystem } from '../../quantity/unitSystem'
 import type { MethodKind, Place } from '../method'
 import { type SetUpField, setUpOf } from './fields'
 

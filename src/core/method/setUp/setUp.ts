@@ -1,6 +1,6 @@
 import { err, ok, type Result } from '../../base/result'
-import type { UnitSystem } from '../../quantity/format'
 import type { QuantityKind } from '../../quantity/kind'
+import type { UnitSystem } from '../../quantity/unitSystem'
 import { parseFormula } from '../formula'
 import type { Method, MethodKind } from '../method'
 import { Answers, LETTERS, NUMERALS, type SetUpAnswers, Unusable } from './answers'

@@ -1,6 +1,7 @@
-import { formatQuantity, type UnitSystem, unitOf } from '../../quantity/format'
+import { formatQuantity, unitOf } from '../../quantity/format'
 import type { QuantityKind } from '../../quantity/kind'
 import { parseQuantity } from '../../quantity/quantity'
+import type { UnitSystem } from '../../quantity/unitSystem'
 import { unitById } from '../../quantity/units'
 import type { Likely, SlipKind } from './slip'
 

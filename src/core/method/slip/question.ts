@@ -1,7 +1,7 @@
-import { exceeds } from '../../decimal'
 import type { Gauge } from '../../gauge/gauge'
 import { gaugeKindFacts } from '../../gauge/gauge'
 import type { Limit } from '../../limit/limit'
+import { exceeds } from '../../quantity/decimal'
 import { type Method, wearsTowards } from '../method'
 import { candidatesOf, type Typed } from './candidates'
 import { type ExpectationInput, expectationOf } from './expectation'

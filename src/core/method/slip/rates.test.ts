@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
 import { type Random, randomFrom } from '../../base/random.fixture'
-import type { UnitSystem } from '../../quantity/format'
+import type { UnitSystem } from '../../quantity/unitSystem'
 import type { Characteristic } from '../../record/bookSchema'
 import { questionAt } from '../../record/questionAt'
 import type { InspectionRecord, Overhaul, Reading } from '../../record/recordSchema'

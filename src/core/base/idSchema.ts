@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import { inOurTime } from '../base/day'
-import { GREATEST_MM, GREATEST_VALUE } from '../quantity/greatest'
+import { inOurTime } from './day'
 
 export const idSchema = z
   .string()
@@ -8,9 +7,6 @@ export const idSchema = z
   .max(80)
   .regex(/^[A-Za-z0-9][A-Za-z0-9._:-]*$/, 'an id has letters, digits, dots, colons and hyphens only')
 export const nameSchema = z.string().trim().min(1).max(200)
-export const lengthMmSchema = z.number().min(-GREATEST_MM).max(GREATEST_MM)
-/** A value in the fixed unit of its quantity. */
-export const valueSchema = z.number().min(-GREATEST_VALUE).max(GREATEST_VALUE)
 
 /** A day of a machine's life, ISO 8601. */
 export const daySchema = z.iso.date('a day').refine(inOurTime, 'a day between 1850 and 2200')

@@ -1,4 +1,4 @@
-import { type QuantityKind, quantityFacts } from './quantity/kind'
+import { type QuantityKind, quantityFacts } from './kind'
 
 /**
  * Readings are decimal numbers, doubles are not: 25.41 − 25.40 is 0.010000000000001563 in binary.
