@@ -1,7 +1,7 @@
 /** Where a job stands, counted from its record. */
 import { describe, expect, test } from 'vitest'
 import { isMadeSafe, jobProgress, standingDecisions } from '../src/core/job/progress'
-import { schoolWords } from '../src/core/job/schools'
+import { schoolWords } from '../src/core/policy/schools'
 import { evaluate } from '../src/core/record/evaluate'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import type { EntryBody } from '../src/core/work/entrySchema'

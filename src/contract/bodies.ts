@@ -1,7 +1,7 @@
 /** Bodies of the calls that write, as Zod schemas: the edge between browser and server. */
 import { z } from 'zod'
 import { daySchema, idSchema, instantSchema } from '../core/base/idSchema'
-import { levels } from '../core/decision/level'
+import { levels } from '../core/policy/disposition'
 import { gaugeKinds } from '../core/gauge/gauge'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { conditionsSchema, policySchema, slotShape } from '../core/record/recordSchema'

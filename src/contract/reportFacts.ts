@@ -2,7 +2,7 @@ import { type ContactPicture, contactPicture } from './contactPicture'
 import { coverageOf } from './figuresAt'
 /** The parts of a report that page and PDF both show, worked out once from its content. */
 
-import { type Level, type Verdict, verdictLabel } from '../core/decision/level'
+import { type Level, type Verdict, verdictLabel } from '../core/policy/disposition'
 import { standingDecisions } from '../core/job/progress'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import { slotLabel, slotsOf } from '../core/method/layout'

@@ -1,4 +1,4 @@
-import type { Verdict } from '../core/decision/level'
+import type { Verdict } from '../core/policy/disposition'
 import type { FitResult, PartResult } from '../core/record/results'
 import { stageLabel } from '../core/record/stage'
 import { fitWord } from './words'

@@ -1,4 +1,4 @@
-import { schoolWords } from '../core/job/schools'
+import { schoolWords } from '../core/policy/schools'
 import type { LimitBook } from '../core/record/bookSchema'
 import type { Policy } from '../core/record/recordSchema'
 import type { FitResult } from '../core/record/results'

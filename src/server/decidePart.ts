@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import type { DecisionBody } from '../contract/bodies'
-import { verdictLabel } from '../core/decision/level'
+import { verdictLabel } from '../core/policy/disposition'
 import { evaluate } from '../core/record/evaluate'
 import type { Executor } from '../db/client'
 import { appendLog } from '../db/queries/log'

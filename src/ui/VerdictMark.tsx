@@ -1,4 +1,4 @@
-import { type Verdict, verdictLabel } from '../core/decision/level'
+import { type Verdict, verdictLabel } from '../core/policy/disposition'
 import styles from './VerdictMark.module.css'
 
 /** How full the mark is says how much must be done: open, half, full; broken while it holds. */

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import { levelRank, verdictLabel } from '../core/decision/level'
+import { levelRank, verdictLabel } from '../core/policy/disposition'
 import { verdictOf } from '../core/decision/partVerdict'
 import type { TraceStep, Vote } from '../core/record/results'
 import { SourceNote } from './SourceNote'

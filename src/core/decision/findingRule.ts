@@ -1,6 +1,6 @@
 import { type FindingKind, type Severity, severityLabel, severityRank } from '../condition/findingKinds'
 import type { FindingRule } from '../record/procedureSchema'
-import { levelRank } from './level'
+import { levelRank } from '../policy/disposition'
 
 interface Seen {
   readonly part: string

@@ -5,7 +5,7 @@ import type { FindingRule } from '../record/procedureSchema'
 import type { TraceStep, Vote } from '../record/results'
 import { type Finding, standingFindings, type WorkState } from '../work/fold'
 import { severityWord, strongestRule } from './findingRule'
-import type { Level } from './level'
+import type { Level } from '../policy/disposition'
 import { type RouteContext, routeOutcome } from './mending'
 import { vote } from './vote'
 

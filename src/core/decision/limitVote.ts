@@ -6,7 +6,7 @@ import { type Reductions, reductionLabel } from '../method/reduction'
 import type { Figures } from '../quantity/figures'
 import type { LimitOutcome, TraceStep, Vote, VoteFacts } from '../record/results'
 import type { Stage } from '../record/stage'
-import type { Level } from './level'
+import type { Level } from '../policy/disposition'
 import type { Mending } from './mending'
 import { vote } from './vote'
 

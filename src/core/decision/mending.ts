@@ -4,7 +4,7 @@ import { exceeds } from '../quantity/decimal'
 import { type Interval, subtract } from '../quantity/interval'
 import type { Characteristic, FitSpec, Part, Route } from '../record/bookSchema'
 import type { TraceStep } from '../record/results'
-import type { Level } from './level'
+import type { Level } from '../policy/disposition'
 
 /** Whether a route can bring a part back, from the sizes measured so far. */
 export type RouteOutcome = 'feasible' | 'infeasible' | 'unknown'

@@ -1,7 +1,7 @@
 import type { Part } from '../record/bookSchema'
 import type { LaterStage } from '../record/laterStages'
 import type { PartResult, PartStage, Vote } from '../record/results'
-import { type Level, levelRank, mildest, strongest, type Verdict } from './level'
+import { type Level, levelRank, mildest, strongest, type Verdict } from '../policy/disposition'
 
 export interface Span {
   readonly mild: Level

@@ -1,5 +1,5 @@
 import type { PartResult, Results, Vote } from '../record/results'
-import { levelRank } from './level'
+import { levelRank } from '../policy/disposition'
 import { spanOf } from './partVerdict'
 
 /** Something still open that could change a part's verdict, with what would settle it. */

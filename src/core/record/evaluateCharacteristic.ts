@@ -1,4 +1,4 @@
-import { type Level, strongest } from '../decision/level'
+import { type Level, strongest } from '../policy/disposition'
 import { limitVote, listed, strongestLevelOf } from '../decision/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../decision/mending'
 import { byStrength, spanOf, verdictOf } from '../decision/partVerdict'

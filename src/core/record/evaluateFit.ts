@@ -1,4 +1,4 @@
-import { type Level, levelRank } from '../decision/level'
+import { type Level, levelRank } from '../policy/disposition'
 import { limitVote, listed, strongestLevelOf } from '../decision/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../decision/mending'
 import { openVote } from '../decision/vote'

@@ -1,4 +1,4 @@
-import type { Level } from '../decision/level'
+import type { Level } from '../policy/disposition'
 import { listed } from '../decision/limitVote'
 import { openVote } from '../decision/vote'
 import type { MethodFault, Reductions } from '../method/reduction'

@@ -1,7 +1,7 @@
 /** Less known is never milder: how a record is made to know less, and what must be so then. */
 
 import { type Random, randomFrom } from '../base/random.fixture'
-import { type Level, levelRank } from '../decision/level'
+import { type Level, levelRank } from '../policy/disposition'
 import { formAt, type Slot } from '../method/layout'
 import { anyRecord } from './anyRecord.fixture'
 import { evaluate } from './evaluate'

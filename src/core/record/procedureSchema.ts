@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from '../base/idSchema'
 import { findingKindIds, handTestKinds, severities } from '../condition/findingKinds'
-import { levels as verdictLevels } from '../decision/level'
+import { levels as verdictLevels } from '../policy/disposition'
 import { gaugeKinds } from '../gauge/gauge'
 import { lengthMmSchema } from '../quantity/valueSchema'
 import { licensedFields } from '../safety/cautions'

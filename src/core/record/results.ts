@@ -1,4 +1,4 @@
-import type { Level, Verdict } from '../decision/level'
+import type { Level, Verdict } from '../policy/disposition'
 import type { Clearance, Closure } from '../fit/clearance'
 import type { GradeSpan } from '../limit/conformity'
 import type { Limit, Source } from '../limit/limit'

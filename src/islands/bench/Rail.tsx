@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useEffect, useMemo, useRef } from 'react'
-import { verdictLabel } from '../../core/decision/level'
+import { verdictLabel } from '../../core/policy/disposition'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { Characteristic, LimitBook } from '../../core/record/bookSchema'
 import type { Policy } from '../../core/record/recordSchema'

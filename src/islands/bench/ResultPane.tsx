@@ -1,6 +1,6 @@
 import { coverageOf, figuresAt, paceAt } from '../../contract/figuresAt'
 import { lastsWord } from '../../contract/forecastWords'
-import { verdictLabel } from '../../core/decision/level'
+import { verdictLabel } from '../../core/policy/disposition'
 import { quantityOf } from '../../core/method/gives'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
 import { formatHours, formatLength, withSign } from '../../core/quantity/format'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { verdictLabel } from '../../core/decision/level'
+import { verdictLabel } from '../../core/policy/disposition'
 import { standingFindings } from '../../core/work/fold'
 import { findingTitle, openCauses } from '../../core/work/openQuestions'
 import { isSettled } from '../../core/work/steps'

@@ -1,6 +1,6 @@
 import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
-import { type Level, verdictLabel } from '../../core/decision/level'
+import { type Level, verdictLabel } from '../../core/policy/disposition'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { TextField } from '../../ui/Field'

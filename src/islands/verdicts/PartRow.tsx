@@ -1,6 +1,6 @@
 import { stageLines } from '../../contract/stageLines'
 import { formatMoment } from '../../contract/words'
-import { verdictLabel } from '../../core/decision/level'
+import { verdictLabel } from '../../core/policy/disposition'
 import { ribbonOf, ribbonOfFit } from '../../drawing/ribbonScale'
 import { Button } from '../../ui/Button'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { JobView } from '../../contract/answers'
 import { CAUTION, policyWords } from '../../contract/words'
-import { levels, type Verdict, verdictLabel } from '../../core/decision/level'
+import { levels, type Verdict, verdictLabel } from '../../core/policy/disposition'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { VerdictMark } from '../../ui/VerdictMark'

@@ -6,7 +6,7 @@ import { type MeasurementSheet, measurementSheets, partLines } from '../../contr
 import { workFacts } from '../../contract/reportWork'
 import { fitStageLines, stageLines } from '../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
-import { verdictLabel } from '../../core/decision/level'
+import { verdictLabel } from '../../core/policy/disposition'
 import { stepLabel } from '../../core/job/orderOfWork'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
 import { stageLabel, stages } from '../../core/record/stage'
