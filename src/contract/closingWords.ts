@@ -1,4 +1,4 @@
-import { slipWords } from '../core/method/slip/slip'
+import { slipWords } from '../core/slip/slip'
 import { figuresOf } from '../core/quantity/figures'
 import { differenceOf } from '../core/quantity/kind'
 import type { UnitSystem } from '../core/quantity/unitSystem'

@@ -1,7 +1,7 @@
 import { type RefObject, useEffect, useRef } from 'react'
 import { quantityOf, stepOf } from '../../core/method/gives'
 import { quantityAt, slotLabel } from '../../core/method/layout'
-import { explainSlip, type SlipQuestion } from '../../core/method/slip/slip'
+import { explainSlip, type SlipQuestion } from '../../core/slip/slip'
 import { figuresOf } from '../../core/quantity/figures'
 import { sayFault } from '../../core/record/faultVotes'
 import type { Reading } from '../../core/record/recordSchema'

@@ -1,8 +1,8 @@
-import { formatQuantity, unitOf } from '../../quantity/format'
-import type { QuantityKind } from '../../quantity/kind'
-import { parseQuantity } from '../../quantity/quantity'
-import type { UnitSystem } from '../../quantity/unitSystem'
-import { unitById } from '../../quantity/units'
+import { formatQuantity, unitOf } from '../quantity/format'
+import type { QuantityKind } from '../quantity/kind'
+import { parseQuantity } from '../quantity/quantity'
+import type { UnitSystem } from '../quantity/unitSystem'
+import { unitById } from '../quantity/units'
 import type { Likely, SlipKind } from './slip'
 
 const THIMBLE_TURNS_MM = [0.5, 0.635] // 0.5 mm and 0.025 in

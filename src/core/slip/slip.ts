@@ -1,7 +1,7 @@
-import { type GaugeKind, gaugeKindLabel } from '../../gauge/gauge'
-import { formatQuantity, unitOf } from '../../quantity/format'
-import { differenceOf, type QuantityKind, quantityFacts } from '../../quantity/kind'
-import type { UnitSystem } from '../../quantity/unitSystem'
+import { type GaugeKind, gaugeKindLabel } from '../gauge/gauge'
+import { formatQuantity, unitOf } from '../quantity/format'
+import { differenceOf, type QuantityKind, quantityFacts } from '../quantity/kind'
+import type { UnitSystem } from '../quantity/unitSystem'
 
 /** Kinds of slip at the bench, by what was probably meant. */
 export type SlipKind =

@@ -1,4 +1,4 @@
-import type { SlipQuestion } from '../method/slip/slip'
+import type { SlipQuestion } from './slip'
 
 const DAY_MS = 86_400_000
 
