@@ -2,9 +2,9 @@
 import { v7 } from 'uuid'
 import quillmere from '../demo/quillmere/book.json' with { type: 'json' }
 import type { Random } from '../src/core/base/random.fixture'
+import { bookSchema } from '../src/core/book/bookSchema'
 import { findingKindIds } from '../src/core/condition/findingKinds'
 import { slotsOf } from '../src/core/method/layout'
-import { bookSchema } from '../src/core/record/bookSchema'
 
 export interface Input {
   readonly path: string

@@ -3,7 +3,7 @@ import { v7 } from 'uuid'
 import { drawPicture } from '../demo/drawnPictures'
 import bookJson from '../demo/quillmere/book.json' with { type: 'json' }
 import { runningClusterUrl } from '../scripts/lib/cluster'
-import { bookSchema } from '../src/core/record/bookSchema'
+import { bookSchema } from '../src/core/book/bookSchema'
 import { connect } from '../src/db/client'
 import { job, jobEntry, limitBook, machine, picture } from '../src/db/schema'
 import { checkPicture } from '../src/server/addPicture'

@@ -1,5 +1,5 @@
 /** A machine as large as they come: a thousand characteristics with ten readings each. Made, not measured: only its size matters. */
-import { bookSchema, type LimitBook } from '../src/core/record/bookSchema'
+import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
 import type { InspectionRecord, Reading } from '../src/core/record/recordSchema'
 
 export const CHARACTERISTICS = 1_000

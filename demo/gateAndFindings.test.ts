@@ -1,6 +1,6 @@
 /** The gate and what it leaves out; what findings, patterns and causes decide. */
 import { describe, expect, test } from 'vitest'
-import { bookSchema } from '../src/core/record/bookSchema'
+import { bookSchema } from '../src/core/book/bookSchema'
 import { evaluate } from '../src/core/record/evaluate'
 import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
 import type { EntryBody } from '../src/core/work/entrySchema'

@@ -1,4 +1,4 @@
-import { bookSchema } from '../src/core/record/bookSchema'
+import { bookSchema } from '../src/core/book/bookSchema'
 import { cautionsOf } from '../src/core/work/steps'
 import type { DemoNote } from './types'
 

@@ -1,5 +1,5 @@
 /** Every overhaul of the demo machines that was measured, as a record of its own with those before it. */
-import { bookSchema } from '../src/core/record/bookSchema'
+import { bookSchema } from '../src/core/book/bookSchema'
 import { type InspectionRecord, type Overhaul, recordSchema } from '../src/core/record/recordSchema'
 import { motion } from './larkhollow/motion/station'
 import { larkhollow } from './larkhollow/station'

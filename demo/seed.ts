@@ -1,10 +1,10 @@
 /** Fills an empty database with the invented stations, through the same use cases that people's clicks go through. */
 import { hashPassword } from 'better-auth/crypto'
 import { v7 } from 'uuid'
+import { bookSchema, type Characteristic, type LimitBook } from '../src/core/book/bookSchema'
+import { bookFaults } from '../src/core/book/faults'
 import { slotsOf } from '../src/core/method/layout'
-import { bookSchema, type Characteristic, type LimitBook } from '../src/core/record/bookSchema'
 import { evaluate } from '../src/core/record/evaluate'
-import { bookFaults } from '../src/core/record/faults'
 import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt } from '../src/core/record/typedReading'
 import { subjectOf } from '../src/core/work/subject'

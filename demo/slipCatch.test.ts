@@ -1,10 +1,10 @@
 /** Slips made on purpose in the demo's own overhauls: how many of those beyond four spreads are asked about, kind by kind. */
 import { expect, test } from 'vitest'
 import { formAt, quantityAt } from '../src/core/method/layout'
-import { questionAt } from '../src/core/slip/questionAt'
 import type { InspectionRecord, Reading } from '../src/core/record/recordSchema'
 import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt, readTyped } from '../src/core/record/typedReading'
+import { questionAt } from '../src/core/slip/questionAt'
 import { pastOverhauls } from './pastOverhauls.fixture'
 
 const moved =

@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest'
 import { slotsOf } from '../src/core/method/layout'
-import { explainSlip } from '../src/core/slip/slip'
-import { questionAt } from '../src/core/slip/questionAt'
 import type { InspectionRecord, Overhaul, Reading } from '../src/core/record/recordSchema'
 import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt, readTyped } from '../src/core/record/typedReading'
+import { questionAt } from '../src/core/slip/questionAt'
+import { explainSlip } from '../src/core/slip/slip'
 import { pastOverhauls } from './pastOverhauls.fixture'
 import { demoRecord } from './record'
 

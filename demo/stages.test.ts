@@ -1,6 +1,6 @@
 /** After work and as left, beside what was found; and what may change between them. */
 import { describe, expect, test } from 'vitest'
-import type { ChangeLimit } from '../src/core/record/bookSchema'
+import type { ChangeLimit } from '../src/core/book/bookSchema'
 import { carryEvaluation, evaluate, startEvaluation } from '../src/core/record/evaluate'
 import type { LaterStage } from '../src/core/record/laterStages'
 import type { InspectionRecord } from '../src/core/record/recordSchema'

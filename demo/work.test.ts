@@ -1,6 +1,6 @@
 /** The core before the gauge, on both demo books: steps and gates, the strip map, the plan. */
 import { describe, expect, test } from 'vitest'
-import { bookSchema } from '../src/core/record/bookSchema'
+import { bookSchema } from '../src/core/book/bookSchema'
 import { refuseEntry } from '../src/core/work/checkEntry'
 import type { EntryBody } from '../src/core/work/entrySchema'
 import { foldWork } from '../src/core/work/fold'

@@ -1,5 +1,5 @@
 /** The demo books with what somebody has noted in a job, for tests of what may be noted next and where things stand. */
-import { bookSchema, type LimitBook } from '../src/core/record/bookSchema'
+import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
 import type { EntryBody } from '../src/core/work/entrySchema'
 import { foldWork } from '../src/core/work/fold'
 import { jobSteps } from '../src/core/work/steps'

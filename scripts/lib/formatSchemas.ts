@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { bookSchema } from '../../src/core/record/bookSchema'
+import { bookSchema } from '../../src/core/book/bookSchema'
 import { recordSchema } from '../../src/core/record/recordSchema'
 
 const about = 'Made from the Zod schema by `npm run schemas`. References between parts are checked by the Zod schema only.'

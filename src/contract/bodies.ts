@@ -1,9 +1,9 @@
 /** Bodies of the calls that write, as Zod schemas: the edge between browser and server. */
 import { z } from 'zod'
 import { daySchema, idSchema, instantSchema } from '../core/base/idSchema'
-import { levels } from '../core/policy/disposition'
 import { gaugeKinds } from '../core/gauge/gauge'
 import { confirmableSteps } from '../core/job/orderOfWork'
+import { levels } from '../core/policy/disposition'
 import { conditionsSchema, policySchema, slotShape } from '../core/record/recordSchema'
 import { stages } from '../core/record/stage'
 import { entryBodySchema, pictureSubjectSchema } from '../core/work/entrySchema'

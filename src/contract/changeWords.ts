@@ -1,10 +1,10 @@
+import type { ChangeLimit, Characteristic } from '../core/book/bookSchema'
 import { quantityOfValue, stepOf } from '../core/method/gives'
 import { reductionLabel } from '../core/method/reduction'
 import { figuresOf } from '../core/quantity/figures'
 import { withSign } from '../core/quantity/format'
 import { differenceOf } from '../core/quantity/kind'
 import type { UnitSystem } from '../core/quantity/unitSystem'
-import type { ChangeLimit, Characteristic } from '../core/record/bookSchema'
 import type { ChangeOutcome } from '../core/record/changes'
 import { stageLabel } from '../core/record/stage'
 

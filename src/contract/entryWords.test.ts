@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import bookJson from '../../demo/quillmere/book.json' with { type: 'json' }
-import { bookSchema } from '../core/record/bookSchema'
+import { bookSchema } from '../core/book/bookSchema'
 import { type Entry, type EntryBody, type EntryKind, entryBodySchema } from '../core/work/entrySchema'
 import { foldWork } from '../core/work/fold'
 import { subjectOf } from '../core/work/subject'

@@ -1,6 +1,7 @@
 /** What was noted, in one line: for the job's log, the report, and when two people noted the same thing. */
+
+import type { LimitBook } from '../core/book/bookSchema'
 import { causeLabel, kindOf } from '../core/condition/findingKinds'
-import type { LimitBook } from '../core/record/bookSchema'
 import type { EntryBody, IdentitySizes, Tag } from '../core/work/entrySchema'
 import type { WorkState } from '../core/work/fold'
 

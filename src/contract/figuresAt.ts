@@ -1,10 +1,10 @@
+import type { Characteristic } from '../core/book/bookSchema'
 import { coverageFactor } from '../core/gauge/errors'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import type { Reduced, ReductionName } from '../core/method/reduction'
 import { type Figures, figuresOf } from '../core/quantity/figures'
 import { withSign } from '../core/quantity/format'
 import type { UnitSystem } from '../core/quantity/unitSystem'
-import type { Characteristic } from '../core/record/bookSchema'
 
 interface Of {
   readonly characteristic: Characteristic

@@ -1,6 +1,6 @@
+import type { Characteristic } from '../core/book/bookSchema'
 import { formatHours } from '../core/quantity/format'
 import type { UnitSystem } from '../core/quantity/unitSystem'
-import type { Characteristic } from '../core/record/bookSchema'
 import type { Forecast, Lasts, Trend } from '../core/record/results'
 import { figuresAt } from './figuresAt'
 

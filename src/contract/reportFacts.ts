@@ -1,16 +1,17 @@
 import { type ContactPicture, contactPicture } from './contactPicture'
 import { coverageOf } from './figuresAt'
+
 /** The parts of a report that page and PDF both show, worked out once from its content. */
 
-import { type Level, type Verdict, verdictLabel } from '../core/policy/disposition'
+import type { Characteristic, Part } from '../core/book/bookSchema'
 import { standingDecisions } from '../core/job/progress'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import { slotLabel, slotsOf } from '../core/method/layout'
 import { type ReductionName, reductionLabel } from '../core/method/reduction'
+import { type Level, type Verdict, verdictLabel } from '../core/policy/disposition'
 import { figuresOf } from '../core/quantity/figures'
 import { unitOf } from '../core/quantity/format'
 import type { UnitSystem } from '../core/quantity/unitSystem'
-import type { Characteristic, Part } from '../core/record/bookSchema'
 import type { Reading } from '../core/record/recordSchema'
 import type { CharacteristicResult, PartResult } from '../core/record/results'
 import { type Stage, stageLabel, stages } from '../core/record/stage'

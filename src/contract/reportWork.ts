@@ -1,11 +1,12 @@
 import { tagWords } from './entryWords'
+
 /** The parts of a report that page and PDF both show, worked out once from its content. */
 
+import type { LimitBook } from '../core/book/bookSchema'
 import { countPattern, judgePattern } from '../core/condition/damagePattern'
 import { causeLabel, kindOf } from '../core/condition/findingKinds'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { readiness } from '../core/job/ready'
-import type { LimitBook } from '../core/record/bookSchema'
 import type { EntryBody } from '../core/work/entrySchema'
 import { foldWork, standingFindings, type WorkState } from '../core/work/fold'
 import { levelOf, levelsInPlay } from '../core/work/need'

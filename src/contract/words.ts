@@ -1,5 +1,5 @@
+import type { LimitBook } from '../core/book/bookSchema'
 import { schoolWords } from '../core/policy/schools'
-import type { LimitBook } from '../core/record/bookSchema'
 import type { Policy } from '../core/record/recordSchema'
 import type { FitResult } from '../core/record/results'
 

@@ -1,9 +1,9 @@
+import type { Characteristic } from '../core/book/bookSchema'
 import type { Grade } from '../core/limit/conformity'
 import { guardBand } from '../core/limit/conformity'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import { intervalOf, type Reduced, type ReductionName } from '../core/method/reduction'
 import type { QuantityKind } from '../core/quantity/kind'
-import type { Characteristic } from '../core/record/bookSchema'
 import type { InspectionRecord } from '../core/record/recordSchema'
 import type { FitResult, Measured } from '../core/record/results'
 

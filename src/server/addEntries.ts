@@ -1,7 +1,7 @@
 import { and, eq, inArray } from 'drizzle-orm'
 import type { JobView, StoredEntry } from '../contract/answers'
 import type { EntriesBody, SentEntry } from '../contract/bodies'
-import { bookSchema, type LimitBook } from '../core/record/bookSchema'
+import { bookSchema, type LimitBook } from '../core/book/bookSchema'
 import { scopeOfRecord } from '../core/record/evaluate'
 import { type EntryContext, refuseEntry } from '../core/work/checkEntry'
 import type { Entry, EntryBody, EntryKind } from '../core/work/entrySchema'

@@ -1,4 +1,4 @@
-import { bookSchema, type LimitBook } from '../core/record/bookSchema'
+import { bookSchema, type LimitBook } from '../core/book/bookSchema'
 import { upgradeBook } from '../core/record/upgrade'
 import type { Executor } from '../db/client'
 import { bookDocument } from '../db/queries/jobs'

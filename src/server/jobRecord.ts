@@ -1,7 +1,7 @@
 import type { StoredEntry } from '../contract/answers'
+import { noBook } from '../core/book/noBook'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
 import { carryEvaluation } from '../core/record/evaluate'
-import { noBook } from '../core/record/noBook'
 import { overhaulBounds } from '../core/record/overhaulBounds'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
 import type { EntryKind } from '../core/work/entrySchema'

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
-import { levelRank, verdictLabel } from '../core/policy/disposition'
 import { verdictOf } from '../core/decision/partVerdict'
+import { levelRank, verdictLabel } from '../core/policy/disposition'
 import type { TraceStep, Vote } from '../core/record/results'
 import { SourceNote } from './SourceNote'
 import { VerdictMark } from './VerdictMark'

@@ -1,5 +1,5 @@
+import type { FindingRule } from '../book/procedureSchema'
 import { type FindingKind, type Severity, severityLabel, severityRank } from '../condition/findingKinds'
-import type { FindingRule } from '../record/procedureSchema'
 import { levelRank } from '../policy/disposition'
 
 interface Seen {

@@ -1,7 +1,7 @@
-import type { Part } from '../record/bookSchema'
+import type { Part } from '../book/bookSchema'
+import { type Level, levelRank, mildest, strongest, type Verdict } from '../policy/disposition'
 import type { LaterStage } from '../record/laterStages'
 import type { PartResult, PartStage, Vote } from '../record/results'
-import { type Level, levelRank, mildest, strongest, type Verdict } from '../policy/disposition'
 
 export interface Span {
   readonly mild: Level

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import type { PartResult, Vote } from '../record/results'
 import type { Level } from '../policy/disposition'
+import type { PartResult, Vote } from '../record/results'
 import { vote as makeVote } from './vote'
 import { whatNext } from './whatNext'
 

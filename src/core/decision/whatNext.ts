@@ -1,5 +1,5 @@
-import type { PartResult, Results, Vote } from '../record/results'
 import { levelRank } from '../policy/disposition'
+import type { PartResult, Results, Vote } from '../record/results'
 import { spanOf } from './partVerdict'
 
 /** Something still open that could change a part's verdict, with what would settle it. */

@@ -1,4 +1,4 @@
-import type { LimitBook } from '../record/bookSchema'
+import type { LimitBook } from '../book/bookSchema'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { Results } from '../record/results'
 import type { Entry } from '../work/entrySchema'

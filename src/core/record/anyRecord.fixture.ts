@@ -4,6 +4,7 @@
  */
 
 import { type Random, randomFrom } from '../base/random.fixture'
+import { noBook } from '../book/noBook'
 import type { GaugeKind } from '../gauge/gauge'
 import type { Limit } from '../limit/limit'
 import { everyMethod, places } from '../method/everyMethod.fixture'
@@ -13,7 +14,6 @@ import type { Method } from '../method/method'
 import type { ReductionName } from '../method/reduction'
 import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import { unitsOf } from '../quantity/units'
-import { noBook } from './noBook'
 import { type InspectionRecord, type Reading, recordSchema } from './recordSchema'
 
 const repeated = { repeatsAtLeast: 2, repeatabilityLimit: 0.04 }

@@ -1,5 +1,5 @@
+import type { Characteristic } from '../book/bookSchema'
 import type { Reductions } from '../method/reduction'
-import type { Characteristic } from './bookSchema'
 import type { ReducedSet } from './earlier'
 import { type Fixed, reduceBy } from './fixed'
 import type { Reading } from './recordSchema'

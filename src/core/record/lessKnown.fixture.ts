@@ -1,8 +1,8 @@
 /** Less known is never milder: how a record is made to know less, and what must be so then. */
 
 import { type Random, randomFrom } from '../base/random.fixture'
-import { type Level, levelRank } from '../policy/disposition'
 import { formAt, type Slot } from '../method/layout'
+import { type Level, levelRank } from '../policy/disposition'
 import { anyRecord } from './anyRecord.fixture'
 import { evaluate } from './evaluate'
 import type { InspectionRecord, Reading } from './recordSchema'

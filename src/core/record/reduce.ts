@@ -1,10 +1,10 @@
+import type { Characteristic } from '../book/bookSchema'
 import type { Known } from '../method/known'
 import { slotKey, slotsOf } from '../method/layout'
 import { wearsTowards } from '../method/method'
 import { type Sheet, sheetOf } from '../method/reduce/places'
 import { reduceReadings } from '../method/reduce/reduce'
 import { knownOf, type Reduced, type ReductionName, type Reductions } from '../method/reduction'
-import type { Characteristic } from './bookSchema'
 import type { TakenSet } from './standing'
 
 export type ReductionsAt = (characteristic: string) => Reductions | undefined

@@ -1,3 +1,4 @@
+import type { Characteristic } from '../book/bookSchema'
 import { coverageFactor } from '../gauge/errors'
 import { stepOf } from '../method/gives'
 import { quantityAt, slotLabel } from '../method/layout'
@@ -7,7 +8,6 @@ import { formatEnds } from '../quantity/format'
 import { quantityFacts } from '../quantity/kind'
 import { signedFromMaster } from '../quantity/reading'
 import type { UnitSystem } from '../quantity/unitSystem'
-import type { Characteristic } from './bookSchema'
 import type { LimitOutcome, TraceStep } from './results'
 import type { Taken, TakenSet } from './standing'
 

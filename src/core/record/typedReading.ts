@@ -1,10 +1,10 @@
 import { ok, type Result } from '../base/result'
+import type { Characteristic } from '../book/bookSchema'
 import type { GaugeKind } from '../gauge/gauge'
 import { formAt, masterAt, type Slot } from '../method/layout'
 import { unitOf } from '../quantity/format'
 import { type ParsedReading, parseReading, type ReadingFault } from '../quantity/reading'
 import type { UnitSystem } from '../quantity/unitSystem'
-import type { Characteristic } from './bookSchema'
 import type { Reading } from './recordSchema'
 
 /** What a typed text says at a place: the fields a stored reading has of it, and the exact decimals the database keeps. */

@@ -3,10 +3,10 @@ import { BY_EYE, type Gauge, type GaugeKind } from '../gauge/gauge'
 import { everyMethod, testGauge } from '../method/everyMethod.fixture'
 import { slotsOf } from '../method/layout'
 import type { Method } from '../method/method'
-import { explainSlip } from './slip'
-import { gaugeQuestionAt } from './gaugeQuestion'
 import type { Reading } from '../record/recordSchema'
 import type { Measurable } from '../record/standing'
+import { gaugeQuestionAt } from './gaugeQuestion'
+import { explainSlip } from './slip'
 
 const of = (kind: GaugeKind): Gauge => (kind === 'eye' ? BY_EYE : testGauge({ id: kind, kind, code: `${kind}-1` }))
 

@@ -1,9 +1,9 @@
 import type { Gauge } from '../gauge/gauge'
 import { quantityAt, type Slot } from '../method/layout'
-import type { SlipQuestion } from './slip'
 import type { Reading } from '../record/recordSchema'
 import { doubtOfGauge, type Measurable } from '../record/standing'
 import { gaugeKindAt } from '../record/typedReading'
+import type { SlipQuestion } from './slip'
 
 export interface GaugeInUse {
   readonly characteristic: Measurable

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
 import { limitOn } from '../limit/limit.fixture'
-import { parseReading } from '../quantity/reading'
 import { places, testGauge } from '../method/everyMethod.fixture'
 import type { Method } from '../method/method'
+import { parseReading } from '../quantity/reading'
 import { questionReading, type SlipInput } from './question'
 import { explainSlip, type SlipKind, type SlipQuestion } from './slip'
 

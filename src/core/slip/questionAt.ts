@@ -1,17 +1,17 @@
+import type { Characteristic } from '../book/bookSchema'
 import { coverageFactor } from '../gauge/errors'
 import type { Gauge } from '../gauge/gauge'
 import { readingUncertainty } from '../gauge/uncertainty'
 import { givesOf, quantityOf, stepOf } from '../method/gives'
 import { formAt, PRESSURE, quantityAt, type Slot, slotKey, slotsOf } from '../method/layout'
-import type { Neighbour } from './expectation'
-import { questionReading, type SlipInput } from './question'
-import type { SlipQuestion } from './slip'
 import type { ParsedReading } from '../quantity/reading'
-import { levelOf } from '../work/need'
-import type { Characteristic } from '../record/bookSchema'
 import type { InspectionRecord, Overhaul, Reading } from '../record/recordSchema'
 import type { Stage } from '../record/stage'
 import { standingReadings } from '../record/standing'
+import { levelOf } from '../work/need'
+import type { Neighbour } from './expectation'
+import { questionReading, type SlipInput } from './question'
+import type { SlipQuestion } from './slip'
 
 export interface QuestionInput {
   readonly record: InspectionRecord

@@ -1,14 +1,14 @@
 import { writeFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
 import { type Random, randomFrom } from '../base/random.fixture'
-import type { UnitSystem } from '../quantity/unitSystem'
-import type { Characteristic } from '../record/bookSchema'
-import { questionAt } from './questionAt'
-import type { InspectionRecord, Overhaul, Reading } from '../record/recordSchema'
-import { readTyped } from '../record/typedReading'
+import type { Characteristic } from '../book/bookSchema'
 import { testGauge } from '../method/everyMethod.fixture'
 import { type Slot, slotsOf } from '../method/layout'
 import type { Method } from '../method/method'
+import type { UnitSystem } from '../quantity/unitSystem'
+import type { InspectionRecord, Overhaul, Reading } from '../record/recordSchema'
+import { readTyped } from '../record/typedReading'
+import { questionAt } from './questionAt'
 
 /**
  * How many slips are caught and how often honest readings are questioned, over generated overhauls with realistic wear:

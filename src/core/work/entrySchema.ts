@@ -4,8 +4,8 @@
  */
 import { z } from 'zod'
 import { idSchema, instantSchema, nameSchema } from '../base/idSchema'
+import { procedureStages } from '../book/procedureStages'
 import { causeFamilies, findingKindIds, severities, sinceWhen } from '../condition/findingKinds'
-import { procedureStages } from './stages'
 import { typedCharacteristicSchema } from './typedSchema'
 
 const words = (most: number) => z.string().trim().max(most)

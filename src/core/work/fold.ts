@@ -1,9 +1,9 @@
+import type { LimitBook } from '../book/bookSchema'
+import type { BookPosition, BookStep } from '../book/procedureSchema'
+import type { ProcedureStage } from '../book/procedureStages'
 import type { ElementState } from '../condition/damagePattern'
 import type { CauseFamily } from '../condition/findingKinds'
-import type { LimitBook } from '../record/bookSchema'
-import type { BookPosition, BookStep } from '../record/procedureSchema'
 import type { Entry, EntryBody, FindingValue, IdentitySizes, PictureMark, PictureSubject, Tag } from './entrySchema'
-import type { ProcedureStage } from './stages'
 
 /** Who noted something, and when. */
 export interface Noted {

@@ -1,4 +1,4 @@
-import type { InspectionLevel } from '../record/procedureSchema'
+import type { InspectionLevel } from '../book/procedureSchema'
 
 /** What decides a gate measurement: the span of its verdict, and the strongest reason for it. */
 export interface GateMeasurement {

@@ -1,5 +1,5 @@
-import type { LimitBook } from '../record/bookSchema'
-import type { InspectionLevel } from '../record/procedureSchema'
+import type { LimitBook } from '../book/bookSchema'
+import type { InspectionLevel } from '../book/procedureSchema'
 import type { GateOutcome } from './gate'
 
 /** required: to be measured. ifGateFails: only when the gate fails. notRequired: the level or its gate leaves it out. */

@@ -1,5 +1,5 @@
+import type { LimitBook } from '../book/bookSchema'
 import { kindOf, severityRank } from '../condition/findingKinds'
-import type { LimitBook } from '../record/bookSchema'
 import { type Finding, standingFindings, type WorkState } from './fold'
 
 /** Findings whose cause nobody has recorded yet, worst first. They stay visible up to the report. */

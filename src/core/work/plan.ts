@@ -1,4 +1,4 @@
-import type { InspectionLevel } from '../record/procedureSchema'
+import type { InspectionLevel } from '../book/procedureSchema'
 import { type LicensedField, licensedFieldLabel } from '../safety/cautions'
 import type { WorkState } from './fold'
 

@@ -1,8 +1,8 @@
-import type { LimitBook } from '../record/bookSchema'
-import type { BookStep } from '../record/procedureSchema'
+import type { LimitBook } from '../book/bookSchema'
+import type { BookStep } from '../book/procedureSchema'
+import { type ProcedureStage, procedureStages } from '../book/procedureStages'
 import { type Caution, commonCautions, type LicensedField } from '../safety/cautions'
 import type { WorkState, WorkStep } from './fold'
-import { type ProcedureStage, procedureStages } from './stages'
 
 /** A step of this job in its order, with what keeps it closed. */
 export interface JobStep extends WorkStep {

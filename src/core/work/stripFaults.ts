@@ -1,4 +1,4 @@
-import type { LimitBook } from '../record/bookSchema'
+import type { LimitBook } from '../book/bookSchema'
 import type { WorkPosition, WorkState } from './fold'
 import type { JobStep } from './steps'
 

@@ -2,8 +2,8 @@
 import { z } from 'zod'
 import { idSchema, nameSchema } from '../base/idSchema'
 import { gaugeKinds } from '../gauge/gauge'
+import { methodSchema } from '../method/methodSchema'
 import { reductionNames } from '../method/reduction'
-import { methodSchema } from '../record/methodSchema'
 
 /** A figure with or without a unit, kept as typed; read by typedBook.ts. */
 const figureText = z.string().trim().min(1, 'type a figure').max(60)

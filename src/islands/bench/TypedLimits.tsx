@@ -1,5 +1,5 @@
 import { lazy, Suspense, useState } from 'react'
-import type { Characteristic } from '../../core/record/bookSchema'
+import type { Characteristic } from '../../core/book/bookSchema'
 import { typedIn } from '../../core/work/typedBook'
 import { Button } from '../../ui/Button'
 import styles from './Bench.module.css'

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
+import type { Characteristic } from '../../core/book/bookSchema'
 import { everyMethod } from '../../core/method/everyMethod.fixture'
 import { slotsOf } from '../../core/method/layout'
 import type { Method } from '../../core/method/method'
-import type { Characteristic } from '../../core/record/bookSchema'
 import type { Gauge } from './benchRecord'
 import { gaugeInHand } from './fittingGauge'
 

@@ -1,7 +1,7 @@
+import type { Characteristic } from '../../core/book/bookSchema'
 import { quantityOf } from '../../core/method/gives'
 import { quantityAt, type Slot } from '../../core/method/layout'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
-import type { Characteristic } from '../../core/record/bookSchema'
 import type { Gauge } from './benchRecord'
 
 /** About what will be read at a place; null where a new part does not say. */

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
-import type { SlipQuestion } from '../../core/slip/slip'
 import { clockQuestion } from '../../core/slip/clockQuestion'
+import type { SlipQuestion } from '../../core/slip/slip'
 
 /** The clock of this device against the server's: questioned at the first reading, once for a page. */
 export function useClock(madeAt: string, offline: boolean, openedOn: string) {

@@ -1,7 +1,7 @@
 import { fitStageLines } from '../../contract/stageLines'
 import { fitWord } from '../../contract/words'
+import type { FitSpec } from '../../core/book/bookSchema'
 import { formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
-import type { FitSpec } from '../../core/record/bookSchema'
 import type { InspectionRecord } from '../../core/record/recordSchema'
 import type { FitResult } from '../../core/record/results'
 import { ribbonOfFit } from '../../drawing/ribbonScale'

@@ -1,11 +1,11 @@
 import { pairsIn } from '../../core/base/pairs'
+import type { LimitBook } from '../../core/book/bookSchema'
 import { givesOf } from '../../core/method/gives'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
 import type { SetUpField } from '../../core/method/setUp/fields'
 import { namesInFormula } from '../../core/method/setUp/setUp'
 import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
-import type { LimitBook } from '../../core/record/bookSchema'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import type { TypedForm } from './typedForm'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { noBook } from '../../core/book/noBook'
 import { everyMethod } from '../../core/method/everyMethod.fixture'
 import type { Method } from '../../core/method/method'
-import { noBook } from '../../core/record/noBook'
 import type { Typed } from '../../core/work/typedBook'
 import { emptyForm, formOf, judgedBy, judgeLabel, methodOf, type TypedForm, typedOf, usualJudge, usualStep } from './typedForm'
 

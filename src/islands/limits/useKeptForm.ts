@@ -1,4 +1,4 @@
-import type { LimitBook } from '../../core/record/bookSchema'
+import type { LimitBook } from '../../core/book/bookSchema'
 import type { Typed } from '../../core/work/typedBook'
 import { useKept } from '../keptForm'
 import { emptyForm, formOf, type TypedForm } from './typedForm'

@@ -1,5 +1,6 @@
 import { useRef } from 'react'
 import { v7 } from 'uuid'
+import type { Part } from '../../core/book/bookSchema'
 import {
   type FindingKind,
   type Severity,
@@ -9,7 +10,6 @@ import {
   sinceLabel,
   sinceWhen,
 } from '../../core/condition/findingKinds'
-import type { Part } from '../../core/record/bookSchema'
 import type { Finding } from '../../core/work/fold'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { v7 } from 'uuid'
+import type { HandTest } from '../../core/book/procedureSchema'
 import { kindOf, type Severity, severities, severityLabel } from '../../core/condition/findingKinds'
-import type { HandTest } from '../../core/record/procedureSchema'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useId, useState } from 'react'
+import type { PatternSpec } from '../../core/book/procedureSchema'
 import {
   type Arrangement,
   countPattern,
@@ -7,7 +8,6 @@ import {
   judgePattern,
   rowsOf,
 } from '../../core/condition/damagePattern'
-import type { PatternSpec } from '../../core/record/procedureSchema'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { SourceNote } from '../../ui/SourceNote'

@@ -1,4 +1,4 @@
-import type { ProcedureStage } from '../../core/work/stages'
+import type { ProcedureStage } from '../../core/book/procedureStages'
 import { isSettled } from '../../core/work/steps'
 import { ButtonLink } from '../../ui/Button'
 import { receiving } from '../handed/handed'

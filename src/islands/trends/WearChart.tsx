@@ -12,9 +12,9 @@ import {
 } from 'chart.js'
 import { useEffect, useRef } from 'react'
 import { figuresAt } from '../../contract/figuresAt'
+import type { Characteristic } from '../../core/book/bookSchema'
 import { formatHours } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
-import type { Characteristic } from '../../core/record/bookSchema'
 import type { CharacteristicResult } from '../../core/record/results'
 import styles from './TrendPage.module.css'
 

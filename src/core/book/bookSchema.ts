@@ -5,11 +5,11 @@ import { gaugeKinds } from '../gauge/gauge'
 import type { Limit } from '../limit/limit'
 import { checkFormula, parseFormula } from '../method/formula'
 import { isValueOf, quantityOfValue } from '../method/gives'
+import { methodFaults, methodSchema } from '../method/methodSchema'
 import { type ReductionName, reductionNames } from '../method/reduction'
 import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import { lengthMmSchema, valueSchema } from '../quantity/valueSchema'
 import { commonCautions } from '../safety/cautions'
-import { methodFaults, methodSchema } from './methodSchema'
 import { procedureShape } from './procedureSchema'
 
 const positiveMm = z.number().gt(0).max(100_000)

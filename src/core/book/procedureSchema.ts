@@ -2,11 +2,11 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from '../base/idSchema'
 import { findingKindIds, handTestKinds, severities } from '../condition/findingKinds'
-import { levels as verdictLevels } from '../policy/disposition'
 import { gaugeKinds } from '../gauge/gauge'
+import { levels as verdictLevels } from '../policy/disposition'
 import { lengthMmSchema } from '../quantity/valueSchema'
 import { licensedFields } from '../safety/cautions'
-import { procedureStages } from '../work/stages'
+import { procedureStages } from './procedureStages'
 
 const needSchema = z.strictObject({ id: idSchema, name: nameSchema })
 const shortText = z.string().max(400)

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { idSchema, placeSchema, uniqueIds } from '../base/idSchema'
-import { parseFormula } from '../method/formula'
-import type { Method } from '../method/method'
 import { quantityKinds } from '../quantity/kind'
+import { parseFormula } from './formula'
+import type { Method } from './method'
 
 const positiveMm = z.number().gt(0).max(100_000)
 const positive = z.number().gt(0).max(1e9)

@@ -3,9 +3,9 @@ import { formAt } from '../method/layout'
 import { wearsTowards } from '../method/method'
 import { type ReductionName, reductionLabel } from '../method/reduction'
 import { parseReading } from '../quantity/reading'
+import type { InspectionRecord, Reading } from '../record/recordSchema'
 import type { Characteristic, LimitBook } from './bookSchema'
 import { evaluationOrder } from './dependencies'
-import type { InspectionRecord, Reading } from './recordSchema'
 
 /** What keeps a book or a record from ever working, where it is and in words. */
 export interface Fault {
