@@ -1,10 +1,10 @@
 /** The core before the gauge, on both demo books: steps and gates, the strip map, the plan. */
 import { describe, expect, test } from 'vitest'
 import { bookSchema } from '../src/core/book/bookSchema'
+import { levelOf } from '../src/core/scope/need'
 import { refuseEntry } from '../src/core/work/checkEntry'
 import type { EntryBody } from '../src/core/work/entrySchema'
 import { foldWork } from '../src/core/work/fold'
-import { levelOf } from '../src/core/work/need'
 import { planLines } from '../src/core/work/plan'
 import { jobSteps, placesFor, stageCounts, waitLeftMs } from '../src/core/work/steps'
 import { stillInside, stripFaults } from '../src/core/work/stripFaults'

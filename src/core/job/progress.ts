@@ -1,9 +1,9 @@
 import type { LimitBook } from '../book/bookSchema'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { Results } from '../record/results'
+import { levelsInPlay } from '../scope/need'
 import type { Entry } from '../work/entrySchema'
 import { foldWork } from '../work/fold'
-import { levelsInPlay } from '../work/need'
 import { jobSteps, stageCounts } from '../work/steps'
 import type { JobProgress, Step } from './orderOfWork'
 

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { jobStanding, whyClosed } from '../../core/job/standing'
 import { formatLength, unitLabel } from '../../core/quantity/format'
-import { levelOf } from '../../core/work/need'
+import { levelOf } from '../../core/scope/need'
 import { complaintStanding } from '../../core/work/openQuestions'
 import { type PlanLine, planLines } from '../../core/work/plan'
 import { Button, ButtonLink } from '../../ui/Button'

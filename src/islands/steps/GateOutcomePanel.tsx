@@ -1,4 +1,4 @@
-import { levelOf } from '../../core/work/need'
+import { levelOf } from '../../core/scope/need'
 import { ButtonLink } from '../../ui/Button'
 import type { Work } from '../work/useWork'
 import styles from './StageSteps.module.css'
