@@ -1,11 +1,11 @@
 /** The gate and what it leaves out; what findings, patterns and causes decide. */
 import { describe, expect, test } from 'vitest'
 import { bookSchema } from '../src/core/book/bookSchema'
+import type { EntryBody } from '../src/core/notes/entrySchema'
+import { foldWork, standingFindings } from '../src/core/notes/fold'
+import { complaintStanding, findingTitle, openCauses } from '../src/core/notes/openQuestions'
 import { evaluate } from '../src/core/record/evaluate'
 import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
-import type { EntryBody } from '../src/core/work/entrySchema'
-import { foldWork, standingFindings } from '../src/core/work/fold'
-import { complaintStanding, findingTitle, openCauses } from '../src/core/work/openQuestions'
 import { entry, FINDING, finding } from './noted'
 import quillmereJson from './quillmere/book.json' with { type: 'json' }
 import { demoRecord, foundNow } from './record'

@@ -1,5 +1,5 @@
 import { bookSchema } from '../src/core/book/bookSchema'
-import { cautionsOf } from '../src/core/work/steps'
+import { cautionsOf } from '../src/core/notes/steps'
 import type { DemoNote } from './types'
 
 /** The steps of one stage, done in their order: clocks started and waited for, licences given where they are asked. */

@@ -1,5 +1,5 @@
 /** Entries as people would note them, for tests of the core. */
-import type { Entry, EntryBody } from '../src/core/work/entrySchema'
+import type { Entry, EntryBody } from '../src/core/notes/entrySchema'
 
 export const FINDING = '01990000-0000-7000-8000-0000000000f1'
 

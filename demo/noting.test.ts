@@ -1,8 +1,8 @@
 /** What is noted around a job is carried into its results without measuring anything again, and gives the same to the byte. */
 import { describe, expect, test } from 'vitest'
+import type { EntryBody } from '../src/core/notes/entrySchema'
 import { carryEvaluation, evaluate, startEvaluation } from '../src/core/record/evaluate'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
-import type { EntryBody } from '../src/core/work/entrySchema'
 import { entry, FINDING, finding } from './noted'
 import { demoRecord, foundNow } from './record'
 

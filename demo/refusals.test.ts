@@ -1,7 +1,7 @@
 /** What may not be noted as things stand, each with its sentence: the core on the demo book. */
 import { expect, test } from 'vitest'
-import { refuseEntry } from '../src/core/work/checkEntry'
-import type { EntryBody } from '../src/core/work/entrySchema'
+import { refuseEntry } from '../src/core/notes/checkEntry'
+import type { EntryBody } from '../src/core/notes/entrySchema'
 import { FINDING, finding } from './noted'
 import quillmereJson from './quillmere/book.json' with { type: 'json' }
 import { CHECK, contextOf, done, quillmere, SAFE, safe, tag } from './workContext.fixture'

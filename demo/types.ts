@@ -1,5 +1,5 @@
+import type { EntryBody } from '../src/core/notes/entrySchema'
 import type { Policy } from '../src/core/record/recordSchema'
-import type { EntryBody } from '../src/core/work/entrySchema'
 import type { Role } from '../src/server/roles'
 
 export interface DemoPerson {

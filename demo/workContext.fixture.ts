@@ -1,8 +1,8 @@
 /** The demo books with what somebody has noted in a job, for tests of what may be noted next and where things stand. */
 import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
-import type { EntryBody } from '../src/core/work/entrySchema'
-import { foldWork } from '../src/core/work/fold'
-import { jobSteps } from '../src/core/work/steps'
+import type { EntryBody } from '../src/core/notes/entrySchema'
+import { foldWork } from '../src/core/notes/fold'
+import { jobSteps } from '../src/core/notes/steps'
 import larkhollowJson from './larkhollow/book.json' with { type: 'json' }
 import { madeSafe } from './madeSafe'
 import { entry } from './noted'

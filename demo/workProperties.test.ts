@@ -2,11 +2,11 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { cycleIn } from '../src/core/base/cyclic'
-import { refuseEntry } from '../src/core/work/checkEntry'
-import type { EntryBody } from '../src/core/work/entrySchema'
-import { reopenedWith } from '../src/core/work/fold'
-import { jobSteps, placesFor } from '../src/core/work/steps'
-import { stripFaults } from '../src/core/work/stripFaults'
+import { refuseEntry } from '../src/core/notes/checkEntry'
+import type { EntryBody } from '../src/core/notes/entrySchema'
+import { reopenedWith } from '../src/core/notes/fold'
+import { jobSteps, placesFor } from '../src/core/notes/steps'
+import { stripFaults } from '../src/core/notes/stripFaults'
 import { CHECK, contextOf, done, quillmere, SAFE, tag } from './workContext.fixture'
 
 const own = ['own-1', 'own-2']

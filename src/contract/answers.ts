@@ -2,9 +2,9 @@
 
 import type { ConfirmableStep } from '../core/job/orderOfWork'
 import type { JobStanding } from '../core/job/standing'
+import type { Entry } from '../core/notes/entrySchema'
 import type { InspectionRecord } from '../core/record/recordSchema'
 import type { Results } from '../core/record/results'
-import type { Entry } from '../core/work/entrySchema'
 
 export interface Person {
   readonly id: string

@@ -3,10 +3,10 @@ import { z } from 'zod'
 import { daySchema, idSchema, instantSchema } from '../core/base/idSchema'
 import { gaugeKinds } from '../core/gauge/gauge'
 import { confirmableSteps } from '../core/job/orderOfWork'
+import { entryBodySchema, pictureSubjectSchema } from '../core/notes/entrySchema'
 import { levels } from '../core/policy/disposition'
 import { conditionsSchema, policySchema, slotShape } from '../core/record/recordSchema'
 import { stages } from '../core/record/stage'
-import { entryBodySchema, pictureSubjectSchema } from '../core/work/entrySchema'
 
 /** Kept in small letters, as the database gives it back. */
 const clientId = z.uuid('an id made by the client, as a UUID').transform((id) => id.toLowerCase())

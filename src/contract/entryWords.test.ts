@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
 import bookJson from '../../demo/quillmere/book.json' with { type: 'json' }
 import { bookSchema } from '../core/book/bookSchema'
-import { type Entry, type EntryBody, type EntryKind, entryBodySchema } from '../core/work/entrySchema'
-import { foldWork } from '../core/work/fold'
-import { subjectOf } from '../core/work/subject'
+import { type Entry, type EntryBody, type EntryKind, entryBodySchema } from '../core/notes/entrySchema'
+import { foldWork } from '../core/notes/fold'
+import { subjectOf } from '../core/notes/subject'
 import { entryWords } from './entryWords'
 
 const book = bookSchema.parse(bookJson)

@@ -2,8 +2,8 @@
 
 import type { LimitBook } from '../core/book/bookSchema'
 import { causeLabel, kindOf } from '../core/condition/findingKinds'
-import type { EntryBody, IdentitySizes, Tag } from '../core/work/entrySchema'
-import type { WorkState } from '../core/work/fold'
+import type { EntryBody, IdentitySizes, Tag } from '../core/notes/entrySchema'
+import type { WorkState } from '../core/notes/fold'
 
 export function entryWords(body: EntryBody, book: LimitBook, work: WorkState): string {
   const step = (id: string): string => work.steps.find((candidate) => candidate.id === id)?.name ?? id

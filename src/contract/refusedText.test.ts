@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import type { EntryBody } from '../core/work/entrySchema'
+import type { EntryBody } from '../core/notes/entrySchema'
 import { refusedText } from './refusedText'
 
 test('whatever was typed in a note can be read again', () => {

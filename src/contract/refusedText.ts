@@ -1,4 +1,4 @@
-import type { EntryBody } from '../core/work/entrySchema'
+import type { EntryBody } from '../core/notes/entrySchema'
 
 /** Keys that hold ids and kinds, not what somebody typed. */
 const NO_WORDS: ReadonlySet<string> = new Set([

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
 import { entry, FINDING, finding } from '../../demo/noted'
 import { demoRecord, foundNow } from '../../demo/record'
+import type { EntryBody } from '../core/notes/entrySchema'
 import { evaluate } from '../core/record/evaluate'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
-import type { EntryBody } from '../core/work/entrySchema'
 import { measurementSheets, partLines, type ReportDraft } from './reportFacts'
 import { workFacts } from './reportWork'
 

@@ -1,11 +1,11 @@
 import type { StoredEntry } from '../contract/answers'
 import { noBook } from '../core/book/noBook'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
+import type { EntryKind } from '../core/notes/entrySchema'
+import { withTyped } from '../core/notes/typedBook'
 import { carryEvaluation } from '../core/record/evaluate'
 import { overhaulBounds } from '../core/record/overhaulBounds'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
-import type { EntryKind } from '../core/work/entrySchema'
-import { withTyped } from '../core/work/typedBook'
 import type { Executor } from '../db/client'
 import { instantOf } from '../db/queries/instant'
 import {

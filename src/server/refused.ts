@@ -1,4 +1,4 @@
-import type { Entry } from '../core/work/entrySchema'
+import type { Entry } from '../core/notes/entrySchema'
 
 export interface Issue {
   readonly path: string

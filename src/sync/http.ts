@@ -1,5 +1,5 @@
 import type { Refusal } from '../contract/answers'
-import type { Entry } from '../core/work/entrySchema'
+import type { Entry } from '../core/notes/entrySchema'
 
 /** How a call ended. Offline means nothing is known to have been stored: send it again, its id keeps it single. */
 export type Answer<T> =

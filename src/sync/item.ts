@@ -1,8 +1,8 @@
 import type { StoredEntry } from '../contract/answers'
 import type { ReadingBody, SentEntry } from '../contract/bodies'
+import type { Entry, EntryBody } from '../core/notes/entrySchema'
+import { subjectOf } from '../core/notes/subject'
 import type { Reading } from '../core/record/recordSchema'
-import type { Entry, EntryBody } from '../core/work/entrySchema'
-import { subjectOf } from '../core/work/subject'
 
 /** What became of something that its author accepted. */
 export type Fate =

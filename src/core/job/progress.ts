@@ -1,10 +1,10 @@
 import type { LimitBook } from '../book/bookSchema'
+import type { Entry } from '../notes/entrySchema'
+import { foldWork } from '../notes/fold'
+import { jobSteps, stageCounts } from '../notes/steps'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { Results } from '../record/results'
 import { levelsInPlay } from '../scope/need'
-import type { Entry } from '../work/entrySchema'
-import { foldWork } from '../work/fold'
-import { jobSteps, stageCounts } from '../work/steps'
 import type { JobProgress, Step } from './orderOfWork'
 
 /** The verdict that stands for each part: the latest decision, and whether what it was made on still holds. */

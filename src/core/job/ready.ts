@@ -1,10 +1,10 @@
+import { foldWork, standingFindings, type WorkState } from '../notes/fold'
+import { isSettled, jobSteps } from '../notes/steps'
+import { insideWords } from '../notes/stripFaults'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { PartResult, Results } from '../record/results'
 import { stageLabel } from '../record/stage'
 import { levelsInPlay } from '../scope/need'
-import { foldWork, standingFindings, type WorkState } from '../work/fold'
-import { isSettled, jobSteps } from '../work/steps'
-import { insideWords } from '../work/stripFaults'
 import { type Step, stepLabel } from './orderOfWork'
 import { standingDecisions } from './progress'
 

@@ -1,6 +1,6 @@
 /** Queries around the job: entries, pictures, hours of a machine, and word of a change to whoever listens. */
 import { and, asc, desc, eq, gt, sql } from 'drizzle-orm'
-import { type Entry, entrySchema } from '../../core/work/entrySchema'
+import { type Entry, entrySchema } from '../../core/notes/entrySchema'
 import type { Executor } from '../client'
 import { job, jobEntry, limitBook, machine, machineHours, picture, report, user } from '../schema'
 import { instantOf } from './instant'

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useState } from 'react'
 import type { Characteristic } from '../../core/book/bookSchema'
-import { typedIn } from '../../core/work/typedBook'
+import { typedIn } from '../../core/notes/typedBook'
 import { Button } from '../../ui/Button'
 import styles from './Bench.module.css'
 import type { BenchProps } from './benchState'

@@ -8,12 +8,12 @@ import { type ReductionName, reductionLabel } from '../../core/method/reduction'
 import type { SetUpAnswers } from '../../core/method/setUp/answers'
 import { usualGauge } from '../../core/method/setUp/fields'
 import { setUpMethod } from '../../core/method/setUp/setUp'
+import { refuseTyped, type Typed } from '../../core/notes/typedBook'
+import type { TypedCharacteristic, TypedLimit } from '../../core/notes/typedSchema'
 import { formatQuantity, unitOf } from '../../core/quantity/format'
 import { differenceOf, type QuantityKind, quantityFacts } from '../../core/quantity/kind'
 import { parseReading } from '../../core/quantity/reading'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
-import { refuseTyped, type Typed } from '../../core/work/typedBook'
-import type { TypedCharacteristic, TypedLimit } from '../../core/work/typedSchema'
 
 /** One limit on the form, all of it text. */
 export interface LimitRow {

@@ -1,7 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { JobView } from '../../contract/answers'
+import type { Entry } from '../../core/notes/entrySchema'
 import type { Reading } from '../../core/record/recordSchema'
-import type { Entry } from '../../core/work/entrySchema'
 import { recordWith } from '../work/recordWith'
 
 /** A job as this device last saw it, for one person: what the bench shows when no server can be reached. */

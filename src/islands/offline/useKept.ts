@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
 import type { JobView } from '../../contract/answers'
-import type { Entry } from '../../core/work/entrySchema'
+import type { Entry } from '../../core/notes/entrySchema'
 import type { Readings } from '../bench/useReadings'
 import { handedTextOfPage } from '../handed/handed'
 import { keepAdded, keepPage, type Person, rememberPerson } from './keptView'

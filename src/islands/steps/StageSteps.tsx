@@ -1,5 +1,5 @@
 import type { ProcedureStage } from '../../core/book/procedureStages'
-import { isSettled } from '../../core/work/steps'
+import { isSettled } from '../../core/notes/steps'
 import { ButtonLink } from '../../ui/Button'
 import { receiving } from '../handed/handed'
 import { ComplaintNote } from '../work/ComplaintNote'

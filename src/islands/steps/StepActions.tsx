@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { hasEnded, jobStanding } from '../../core/job/standing'
-import { type JobStep, mustNotBeSkipped, placesFor } from '../../core/work/steps'
+import { type JobStep, mustNotBeSkipped, placesFor } from '../../core/notes/steps'
 import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import type { Work } from '../work/useWork'

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
 import bookJson from '../../../demo/quillmere/book.json' with { type: 'json' }
 import { bookSchema } from '../../core/book/bookSchema'
-import type { Entry, EntryBody } from '../../core/work/entrySchema'
-import { foldWork } from '../../core/work/fold'
+import type { Entry, EntryBody } from '../../core/notes/entrySchema'
+import { foldWork } from '../../core/notes/fold'
 import { foldedAtFirst, nextTagNumber, nextTrayName, treeRows } from './stripModel'
 
 const book = bookSchema.parse(bookJson)

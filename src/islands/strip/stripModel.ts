@@ -1,5 +1,5 @@
-import type { WorkPosition, WorkState } from '../../core/work/fold'
-import type { StripFault } from '../../core/work/stripFaults'
+import type { WorkPosition, WorkState } from '../../core/notes/fold'
+import type { StripFault } from '../../core/notes/stripFaults'
 
 /** A row of the tree as it is shown: plain values, so that a row is drawn again only when it changes. */
 export interface TreeRow {

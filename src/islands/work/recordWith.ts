@@ -1,7 +1,7 @@
+import type { Entry } from '../../core/notes/entrySchema'
+import { withTyped } from '../../core/notes/typedBook'
 import { carryEvaluation } from '../../core/record/evaluate'
 import type { InspectionRecord } from '../../core/record/recordSchema'
-import type { Entry } from '../../core/work/entrySchema'
-import { withTyped } from '../../core/work/typedBook'
 
 const NOTHING_READ: ReadonlySet<string> = new Set()
 

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { EntryBody } from '../../core/work/entrySchema'
+import type { EntryBody } from '../../core/notes/entrySchema'
 import type { Told } from '../../sync/outbox'
 import type { Work } from './useWork'
 
