@@ -1,9 +1,9 @@
 /** What is known twice: the clearance of the guide bearing by strip and from its measured parts. */
 import { expect, test } from 'vitest'
 import { bookSchema } from '../src/core/book/bookSchema'
-import { doubtful } from '../src/core/decision/doubtful'
 import { startEvaluation } from '../src/core/record/evaluate'
 import { standingReadings } from '../src/core/record/standing'
+import { doubtful } from '../src/core/verdict/doubtful'
 import { demoRecord, foundNow } from './record'
 import type { DemoReadings } from './types'
 

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
-import { verdictOf } from '../core/decision/partVerdict'
 import { levelRank, verdictLabel } from '../core/policy/disposition'
 import type { TraceStep, Vote } from '../core/record/results'
+import { verdictOf } from '../core/verdict/partVerdict'
 import { SourceNote } from './SourceNote'
 import { VerdictMark } from './VerdictMark'
 import styles from './VoteList.module.css'

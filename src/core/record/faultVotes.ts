@@ -1,9 +1,9 @@
 import type { Characteristic } from '../book/bookSchema'
-import { listed } from '../decision/limitVote'
-import { openVote } from '../decision/vote'
 import type { MethodFault, Reductions } from '../method/reduction'
 import type { Level } from '../policy/disposition'
 import type { Figures } from '../quantity/figures'
+import { listed } from '../verdict/limitVote'
+import { openVote } from '../verdict/vote'
 import type { Vote, VoteFacts, VoteRule } from './results'
 import type { Stage } from './stage'
 
