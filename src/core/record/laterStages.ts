@@ -1,6 +1,6 @@
 import type { Characteristic } from '../book/bookSchema'
 import type { Reductions } from '../method/reduction'
-import type { ReducedSet } from './earlier'
+import type { ReducedSet } from '../trend/earlier'
 import { type Fixed, reduceBy } from './fixed'
 import type { Reading } from './recordSchema'
 import { reduce } from './reduce'
