@@ -1,7 +1,8 @@
 /** The core by itself: how evaluation grows, what traces cost, and what one more reading costs. */
+
+import { evaluate, startEvaluation } from '../src/core/evaluate/evaluate'
 import { gradeSpan, guardFactorOf } from '../src/core/limit/conformity'
 import { reduceReadings } from '../src/core/method/reduce/reduce'
-import { evaluate, startEvaluation } from '../src/core/record/evaluate'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { gaugesById, standingByCharacteristic, takenOf } from '../src/core/record/standing'
 import { type Figure, median } from './figure'

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { evaluate } from '../src/core/record/evaluate'
+import { evaluate } from '../src/core/evaluate/evaluate'
 import type { InspectionRecord, Reading } from '../src/core/record/recordSchema'
 import { demoRecord } from './record'
 

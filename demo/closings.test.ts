@@ -1,9 +1,9 @@
 /** What is known twice: the clearance of the guide bearing by strip and from its measured parts. */
 import { expect, test } from 'vitest'
 import { bookSchema } from '../src/core/book/bookSchema'
-import { startEvaluation } from '../src/core/record/evaluate'
+import { doubtful } from '../src/core/evaluate/doubtful'
+import { startEvaluation } from '../src/core/evaluate/evaluate'
 import { standingReadings } from '../src/core/record/standing'
-import { doubtful } from '../src/core/verdict/doubtful'
 import { demoRecord, foundNow } from './record'
 import type { DemoReadings } from './types'
 

@@ -1,7 +1,7 @@
 /** The core on a whole record: verdicts argued from readings to rule, on the demo machine. */
 import { describe, expect, test } from 'vitest'
+import { evaluate } from '../src/core/evaluate/evaluate'
 import type { Verdict } from '../src/core/policy/disposition'
-import { evaluate } from '../src/core/record/evaluate'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { demoRecord, foundNow } from './record'
 import type { DemoReadings } from './types'

@@ -1,10 +1,10 @@
 /** The gate and what it leaves out; what findings, patterns and causes decide. */
 import { describe, expect, test } from 'vitest'
 import { bookSchema } from '../src/core/book/bookSchema'
+import { evaluate } from '../src/core/evaluate/evaluate'
 import type { EntryBody } from '../src/core/notes/entrySchema'
 import { foldWork, standingFindings } from '../src/core/notes/fold'
 import { complaintStanding, findingTitle, openCauses } from '../src/core/notes/openQuestions'
-import { evaluate } from '../src/core/record/evaluate'
 import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
 import { entry, FINDING, finding } from './noted'
 import quillmereJson from './quillmere/book.json' with { type: 'json' }

@@ -1,7 +1,7 @@
 /** What is noted around a job is carried into its results without measuring anything again, and gives the same to the byte. */
 import { describe, expect, test } from 'vitest'
+import { carryEvaluation, evaluate, startEvaluation } from '../src/core/evaluate/evaluate'
 import type { EntryBody } from '../src/core/notes/entrySchema'
-import { carryEvaluation, evaluate, startEvaluation } from '../src/core/record/evaluate'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { entry, FINDING, finding } from './noted'
 import { demoRecord, foundNow } from './record'

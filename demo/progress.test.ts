@@ -1,9 +1,9 @@
 /** Where a job stands, counted from its record. */
 import { describe, expect, test } from 'vitest'
+import { evaluate } from '../src/core/evaluate/evaluate'
 import { isMadeSafe, jobProgress, standingDecisions } from '../src/core/job/progress'
 import type { EntryBody } from '../src/core/notes/entrySchema'
 import { schoolWords } from '../src/core/policy/schools'
-import { evaluate } from '../src/core/record/evaluate'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { madeSafe } from './madeSafe'
 import { entry } from './noted'

@@ -1,11 +1,11 @@
 /** What keeps a job from being signed, and what leaves the shop: the core on the demo record. */
 import { expect, test } from 'vitest'
+import { evaluate } from '../src/core/evaluate/evaluate'
 import type { Step } from '../src/core/job/orderOfWork'
 import { isMadeSafe } from '../src/core/job/progress'
 import { readiness } from '../src/core/job/ready'
 import { hasEnded, jobStanding, whyClosed } from '../src/core/job/standing'
 import { foldWork } from '../src/core/notes/fold'
-import { evaluate } from '../src/core/record/evaluate'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { entry } from './noted'
 import { demoRecord, foundNow } from './record'

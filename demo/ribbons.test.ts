@@ -1,6 +1,6 @@
 /** The ribbon of every characteristic of the demo records: drawn to a scale that holds everything on it. */
 import { describe, expect, test } from 'vitest'
-import { evaluate } from '../src/core/record/evaluate'
+import { evaluate } from '../src/core/evaluate/evaluate'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { type RibbonModel, ribbonOf, ribbonOfFit } from '../src/drawing/ribbonScale'
 import { demoRecord, foundNow } from './record'

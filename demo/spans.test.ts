@@ -1,9 +1,9 @@
 /** What is missing leaves a span of verdicts: whatever is read in the end, its verdict was in it; and worse is never milder. */
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { evaluate } from '../src/core/evaluate/evaluate'
 import { type Level, levelRank } from '../src/core/policy/disposition'
 import { forRecord } from '../src/core/quantity/decimal'
-import { evaluate } from '../src/core/record/evaluate'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { pastOverhauls } from './pastOverhauls.fixture'
 import { demoRecord, foundNow } from './record'

@@ -1,8 +1,8 @@
 /** After work and as left, beside what was found; and what may change between them. */
 import { describe, expect, test } from 'vitest'
 import type { ChangeLimit } from '../src/core/book/bookSchema'
-import { carryEvaluation, evaluate, startEvaluation } from '../src/core/record/evaluate'
-import type { LaterStage } from '../src/core/record/laterStages'
+import { carryEvaluation, evaluate, startEvaluation } from '../src/core/evaluate/evaluate'
+import type { LaterStage } from '../src/core/evaluate/laterStages'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { type Stage, stages } from '../src/core/record/stage'
 import { standingReadings } from '../src/core/record/standing'

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { z } from 'zod'
 import { recordFaults } from '../src/core/book/faults'
-import { evaluate } from '../src/core/record/evaluate'
+import { evaluate } from '../src/core/evaluate/evaluate'
 import { recordSchema } from '../src/core/record/recordSchema'
 import { upgradeRecord } from '../src/core/record/upgrade'
 

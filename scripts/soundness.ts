@@ -1,5 +1,5 @@
 /** `npm run soundness -- [COUNT] [SEED]`: holds “less known is never milder” on so many records made up from a seed, and prints it. */
-import { lessKnownIsMilder } from '../src/core/record/lessKnown.fixture'
+import { lessKnownIsMilder } from '../src/core/evaluate/lessKnown.fixture'
 
 const DEFAULT_COUNT = 20_000
 const [count = DEFAULT_COUNT, seed = Date.now() % 1_000_000_000] = process.argv.slice(2).map(Number)

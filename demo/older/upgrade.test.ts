@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
-import { evaluate } from '../../src/core/record/evaluate'
+import { evaluate } from '../../src/core/evaluate/evaluate'
+import type { Results } from '../../src/core/evaluate/results'
+import { changedSince } from '../../src/core/evaluate/signedFiguresSchema'
 import { recordSchema } from '../../src/core/record/recordSchema'
-import type { Results } from '../../src/core/record/results'
-import { changedSince } from '../../src/core/record/signedFiguresSchema'
 import { upgradeBook, upgradeRecord, upgradeResults } from '../../src/core/record/upgrade'
 
 const read = (name: string): unknown => JSON.parse(readFileSync(`demo/older/${name}`, 'utf8'))

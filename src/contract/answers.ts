@@ -1,10 +1,10 @@
 /** What the server answers: views for the pages and the one shape of a refusal. */
 
+import type { Results } from '../core/evaluate/results'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
 import type { JobStanding } from '../core/job/standing'
 import type { Entry } from '../core/notes/entrySchema'
 import type { InspectionRecord } from '../core/record/recordSchema'
-import type { Results } from '../core/record/results'
 
 export interface Person {
   readonly id: string

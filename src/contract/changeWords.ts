@@ -1,11 +1,11 @@
 import type { ChangeLimit, Characteristic } from '../core/book/bookSchema'
+import type { ChangeOutcome } from '../core/evaluate/changes'
 import { quantityOfValue, stepOf } from '../core/method/gives'
 import { reductionLabel } from '../core/method/reduction'
 import { figuresOf } from '../core/quantity/figures'
 import { withSign } from '../core/quantity/format'
 import { differenceOf } from '../core/quantity/kind'
 import type { UnitSystem } from '../core/quantity/unitSystem'
-import type { ChangeOutcome } from '../core/record/changes'
 import { stageLabel } from '../core/record/stage'
 
 const stageWord = (stage: ChangeLimit['from'] | ChangeLimit['to']): string =>

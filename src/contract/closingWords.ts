@@ -1,8 +1,8 @@
 import type { Characteristic, ClosingSpec } from '../core/book/bookSchema'
+import type { ClosingResult, Suspect } from '../core/evaluate/crossChecks'
 import { figuresOf } from '../core/quantity/figures'
 import { differenceOf } from '../core/quantity/kind'
 import type { UnitSystem } from '../core/quantity/unitSystem'
-import type { ClosingResult, Suspect } from '../core/record/closings'
 import { slipWords } from '../core/slip/slip'
 
 /** What is known twice, in one line: “Clearance of the guide bearing: 0.365 and 0.371 mm, apart by −0.006, ± 0.05 allowed: they agree.” */

@@ -1,5 +1,5 @@
+import type { FitResult, PartResult } from '../core/evaluate/results'
 import type { Verdict } from '../core/policy/disposition'
-import type { FitResult, PartResult } from '../core/record/results'
 import { stageLabel } from '../core/record/stage'
 import { fitWord } from './words'
 

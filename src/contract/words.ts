@@ -1,7 +1,7 @@
 import type { LimitBook } from '../core/book/bookSchema'
+import type { FitResult } from '../core/evaluate/results'
 import { schoolWords } from '../core/policy/schools'
 import type { Policy } from '../core/record/recordSchema'
-import type { FitResult } from '../core/record/results'
 
 /** Shown on every view. */
 export const CAUTION = 'The maker’s instructions and local rules come first. Medida advises; a competent person decides.'

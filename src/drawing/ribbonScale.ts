@@ -1,11 +1,11 @@
 import type { Characteristic } from '../core/book/bookSchema'
+import type { FitResult, Measured } from '../core/evaluate/results'
 import type { Grade } from '../core/limit/conformity'
 import { guardBand } from '../core/limit/conformity'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import { intervalOf, type Reduced, type ReductionName } from '../core/method/reduction'
 import type { QuantityKind } from '../core/quantity/kind'
 import type { InspectionRecord } from '../core/record/recordSchema'
-import type { FitResult, Measured } from '../core/record/results'
 
 /** Everything the limit ribbon draws, in the fixed unit of the judged value, on its own scale. */
 export interface RibbonModel {

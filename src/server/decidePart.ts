@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
 import type { DecisionBody } from '../contract/bodies'
+import { evaluate } from '../core/evaluate/evaluate'
 import { verdictLabel } from '../core/policy/disposition'
-import { evaluate } from '../core/record/evaluate'
 import type { Executor } from '../db/client'
 import { appendLog } from '../db/queries/log'
 import { decision } from '../db/schema'

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { demoRecord } from '../../demo/record'
-import { evaluate } from '../core/record/evaluate'
+import { evaluate } from '../core/evaluate/evaluate'
 import { readRecord } from './readRecord'
 
 const demo = () => structuredClone(demoRecord({ 'ring-gap-1': ['0.95'], 'end-float': ['0.31', '0.31', '0.32'] }))

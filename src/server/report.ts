@@ -1,6 +1,6 @@
 import type { ReportContent } from '../contract/answers'
+import type { Results } from '../core/evaluate/results'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
-import type { Results } from '../core/record/results'
 import { upgradeRecord, upgradeResults } from '../core/record/upgrade'
 import { findReport } from '../db/queries/reports'
 import { authorise, type Context } from './context'

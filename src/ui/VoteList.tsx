@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
+import type { TraceStep, Vote } from '../core/evaluate/results'
 import { levelRank, verdictLabel } from '../core/policy/disposition'
-import type { TraceStep, Vote } from '../core/record/results'
 import { verdictOf } from '../core/verdict/partVerdict'
 import { SourceNote } from './SourceNote'
 import { VerdictMark } from './VerdictMark'

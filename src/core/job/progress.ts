@@ -1,9 +1,9 @@
 import type { LimitBook } from '../book/bookSchema'
+import type { Results } from '../evaluate/results'
 import type { Entry } from '../notes/entrySchema'
 import { foldWork } from '../notes/fold'
 import { jobSteps, stageCounts } from '../notes/steps'
 import type { InspectionRecord } from '../record/recordSchema'
-import type { Results } from '../record/results'
 import { levelsInPlay } from '../scope/need'
 import type { JobProgress, Step } from './orderOfWork'
 

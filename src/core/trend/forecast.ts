@@ -1,8 +1,8 @@
+import type { Forecast, Lasts, Trend } from '../evaluate/results'
 import type { Limit } from '../limit/limit'
 import { exceeds } from '../quantity/decimal'
 import { type Interval, isPoint } from '../quantity/interval'
 import type { QuantityKind } from '../quantity/kind'
-import type { Forecast, Lasts, Trend } from '../record/results'
 import {
   earliestHoursAtLimit,
   hoursAtLimit,

@@ -1,7 +1,7 @@
 import type { Part } from '../book/bookSchema'
+import type { LaterStage } from '../evaluate/laterStages'
+import type { PartResult, PartStage, Vote } from '../evaluate/results'
 import { type Level, levelRank, mildest, strongest, type Verdict } from '../policy/disposition'
-import type { LaterStage } from '../record/laterStages'
-import type { PartResult, PartStage, Vote } from '../record/results'
 
 export interface Span {
   readonly mild: Level

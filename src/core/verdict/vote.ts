@@ -1,5 +1,5 @@
+import type { Vote } from '../evaluate/results'
 import type { Level } from '../policy/disposition'
-import type { Vote } from '../record/results'
 
 type Said = Pick<Vote, 'rule' | 'code' | 'mild' | 'strong' | 'reason'> & Partial<Vote>
 

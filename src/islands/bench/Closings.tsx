@@ -1,5 +1,5 @@
 import { closingWords, suspectWords } from '../../contract/closingWords'
-import type { ClosingResult } from '../../core/record/closings'
+import type { ClosingResult } from '../../core/evaluate/crossChecks'
 import { Button } from '../../ui/Button'
 import styles from './Bench.module.css'
 import type { Bench } from './benchState'

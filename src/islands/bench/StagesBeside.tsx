@@ -1,7 +1,7 @@
 import { changeWords } from '../../contract/changeWords'
 import { figuresAt } from '../../contract/figuresAt'
+import type { Measured } from '../../core/evaluate/results'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
-import type { Measured } from '../../core/record/results'
 import { type Stage, stageLabel, stages } from '../../core/record/stage'
 import { SourceNote } from '../../ui/SourceNote'
 import { VerdictWord } from '../../ui/VerdictMark'

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { suspectWords } from '../../contract/closingWords'
-import { whatNext } from '../../core/verdict/whatNext'
+import { whatNext } from '../../core/evaluate/whatNext'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import styles from './Bench.module.css'

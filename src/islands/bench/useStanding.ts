@@ -1,5 +1,5 @@
 import { useMemo, useRef } from 'react'
-import { type Evaluation, startEvaluation } from '../../core/record/evaluate'
+import { type Evaluation, startEvaluation } from '../../core/evaluate/evaluate'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 import type { Stage } from '../../core/record/stage'
 import { standingReadings } from '../../core/record/standing'

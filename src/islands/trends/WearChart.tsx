@@ -13,9 +13,9 @@ import {
 import { useEffect, useRef } from 'react'
 import { figuresAt } from '../../contract/figuresAt'
 import type { Characteristic } from '../../core/book/bookSchema'
+import type { CharacteristicResult } from '../../core/evaluate/results'
 import { formatHours } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
-import type { CharacteristicResult } from '../../core/record/results'
 import styles from './TrendPage.module.css'
 
 Chart.register(CategoryScale, Filler, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip)

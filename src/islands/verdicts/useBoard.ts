@@ -3,11 +3,11 @@ import { v7 } from 'uuid'
 import type { JobView } from '../../contract/answers'
 import type { DecisionBody } from '../../contract/bodies'
 import type { Part } from '../../core/book/bookSchema'
+import { evaluate } from '../../core/evaluate/evaluate'
+import type { PartResult, Results } from '../../core/evaluate/results'
 import { type StandingDecision, standingDecisions } from '../../core/job/progress'
 import { jobStanding, whyClosed } from '../../core/job/standing'
 import type { Level } from '../../core/policy/disposition'
-import { evaluate } from '../../core/record/evaluate'
-import type { PartResult, Results } from '../../core/record/results'
 import { type Answer, getJson, postJson } from '../../sync/http'
 
 export interface BoardRow {

@@ -1,6 +1,6 @@
+import { carryEvaluation } from '../../core/evaluate/evaluate'
 import type { Entry } from '../../core/notes/entrySchema'
 import { withTyped } from '../../core/notes/typedBook'
-import { carryEvaluation } from '../../core/record/evaluate'
 import type { InspectionRecord } from '../../core/record/recordSchema'
 
 const NOTHING_READ: ReadonlySet<string> = new Set()

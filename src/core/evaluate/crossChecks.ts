@@ -9,12 +9,12 @@ import { exceeds } from '../quantity/decimal'
 import { isPoint, point } from '../quantity/interval'
 import { signedFromMaster } from '../quantity/reading'
 import type { UnitSystem } from '../quantity/unitSystem'
+import { type ReductionsAt, reduce, sheetAt } from '../record/reduce'
+import type { Taken, TakenSet } from '../record/standing'
 import { candidatesOf } from '../slip/candidates'
 import type { SlipKind } from '../slip/slip'
 import { openVote } from '../verdict/vote'
-import { type ReductionsAt, reduce, sheetAt } from './reduce'
 import type { Vote } from './results'
-import type { Taken, TakenSet } from './standing'
 
 /** A reading, or a whole characteristic, that would explain a misclosure. */
 export interface Suspect {

@@ -11,14 +11,14 @@ import { type Level, levelRank } from '../policy/disposition'
 import { exceeds } from '../quantity/decimal'
 import type { Figures } from '../quantity/figures'
 import { type Interval, isPoint, negate } from '../quantity/interval'
+import type { Policy } from '../record/recordSchema'
+import { sheetAt } from '../record/reduce'
+import type { Stage } from '../record/stage'
+import type { TakenSet } from '../record/standing'
 import { limitVote, listed, strongestLevelOf } from '../verdict/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../verdict/mending'
 import { openVote } from '../verdict/vote'
-import type { Policy } from './recordSchema'
-import { sheetAt } from './reduce'
 import type { FitMeasured, LimitOutcome, TraceStep, Vote } from './results'
-import type { Stage } from './stage'
-import type { TakenSet } from './standing'
 
 export interface FitInput {
   readonly fit: FitSpec

@@ -3,10 +3,10 @@ import { dependentsOf, evaluationOrder } from '../book/dependencies'
 import type { Gauge } from '../gauge/gauge'
 import { guardFactorOf } from '../limit/conformity'
 import { foldWork, type WorkState } from '../notes/fold'
+import type { InspectionRecord } from '../record/recordSchema'
+import type { ReduceBy } from '../record/reduce'
+import { gaugesById } from '../record/standing'
 import { type EarlierOverhauls, earlierOverhauls } from '../trend/earlier'
-import type { InspectionRecord } from './recordSchema'
-import type { ReduceBy } from './reduce'
-import { gaugesById } from './standing'
 
 /** What stays the same while readings come in. */
 export interface Fixed {

@@ -3,9 +3,9 @@
 import { type Random, randomFrom } from '../base/random.fixture'
 import { formAt, type Slot } from '../method/layout'
 import { type Level, levelRank } from '../policy/disposition'
-import { anyRecord } from './anyRecord.fixture'
+import { anyRecord } from '../record/anyRecord.fixture'
+import type { InspectionRecord, Reading } from '../record/recordSchema'
 import { evaluate } from './evaluate'
-import type { InspectionRecord, Reading } from './recordSchema'
 
 interface Span {
   readonly mild: Level

@@ -2,10 +2,10 @@ import type { Characteristic } from '../book/bookSchema'
 import type { MethodFault, Reductions } from '../method/reduction'
 import type { Level } from '../policy/disposition'
 import type { Figures } from '../quantity/figures'
+import type { Stage } from '../record/stage'
 import { listed } from '../verdict/limitVote'
 import { openVote } from '../verdict/vote'
 import type { Vote, VoteFacts, VoteRule } from './results'
-import type { Stage } from './stage'
 
 /** What a fault of the method says, and what to do about it. */
 export function sayFault(

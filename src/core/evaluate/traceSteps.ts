@@ -8,8 +8,8 @@ import { formatEnds } from '../quantity/format'
 import { quantityFacts } from '../quantity/kind'
 import { signedFromMaster } from '../quantity/reading'
 import type { UnitSystem } from '../quantity/unitSystem'
+import type { Taken, TakenSet } from '../record/standing'
 import type { LimitOutcome, TraceStep } from './results'
-import type { Taken, TakenSet } from './standing'
 
 /** A reading as typed, what was done to it, and what it stands for. */
 export function readingStep(

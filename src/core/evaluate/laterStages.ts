@@ -1,11 +1,11 @@
 import type { Characteristic } from '../book/bookSchema'
 import type { Reductions } from '../method/reduction'
+import type { Reading } from '../record/recordSchema'
+import { reduce } from '../record/reduce'
+import { type Stage, stages } from '../record/stage'
+import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from '../record/standing'
 import type { ReducedSet } from '../trend/earlier'
 import { type Fixed, reduceBy } from './fixed'
-import type { Reading } from './recordSchema'
-import { reduce } from './reduce'
-import { type Stage, stages } from './stage'
-import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from './standing'
 
 /** Stages after a part was found: it is judged afresh at each. */
 export const laterStages = ['afterWork', 'asLeft'] as const

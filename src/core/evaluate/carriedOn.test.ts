@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
 import { brokenFrom, randomFrom } from '../base/random.fixture'
 import { slotsOf } from '../method/layout'
-import { anyRecord, readingFrom, typedAt } from './anyRecord.fixture'
+import { anyRecord, readingFrom, typedAt } from '../record/anyRecord.fixture'
+import type { InspectionRecord, Reading } from '../record/recordSchema'
+import { stages } from '../record/stage'
+import { standingReadings } from '../record/standing'
 import { evaluate, startEvaluation } from './evaluate'
-import type { InspectionRecord, Reading } from './recordSchema'
-import { stages } from './stage'
-import { standingReadings } from './standing'
 
 const SEQUENCES = 500
 const OPERATIONS = 8

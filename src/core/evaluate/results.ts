@@ -3,12 +3,12 @@ import type { GradeSpan } from '../limit/conformity'
 import type { Limit, Source } from '../limit/limit'
 import type { MethodFault, Reduced, ReductionName, Reductions } from '../method/reduction'
 import type { Level, Verdict } from '../policy/disposition'
+import type { Stage } from '../record/stage'
 import type { Need, Scope } from '../scope/need'
 import type { LinePoint, WearRate } from '../trend/wearLine'
 import type { ChangeOutcome } from './changes'
-import type { ClosingResult } from './closings'
+import type { ClosingResult } from './crossChecks'
 import type { LaterStage } from './laterStages'
-import type { Stage } from './stage'
 
 /** One step of the way from readings to verdict, in words and figures. */
 export interface TraceStep {

@@ -1,6 +1,6 @@
 import { levelRank } from '../policy/disposition'
-import type { PartResult, Results, Vote } from '../record/results'
-import { spanOf } from './partVerdict'
+import { spanOf } from '../verdict/partVerdict'
+import type { PartResult, Results, Vote } from './results'
 
 /** Something still open that could change a part's verdict, with what would settle it. */
 export interface NextStep {

@@ -1,5 +1,6 @@
 import type { FitSpec, LimitBook, Part } from '../book/bookSchema'
 import { slotLabel } from '../method/layout'
+import type { Stage } from '../record/stage'
 import type { GateMeasurement } from '../scope/gate'
 import { levelOf, type Scope } from '../scope/need'
 import { findingVotes } from '../verdict/findingVote'
@@ -8,11 +9,10 @@ import { mendingOf, type RouteContext } from '../verdict/mending'
 import { partVerdict, spanOf } from '../verdict/partVerdict'
 import { vote } from '../verdict/vote'
 import { changeVote } from './changes'
-import { type ClosingResult, closingVote } from './closings'
+import { type ClosingResult, closingVote } from './crossChecks'
 import { characteristicAt, type Fixed } from './fixed'
 import { type LaterStage, laterStages } from './laterStages'
 import type { CharacteristicResult, FitResult, Measured, PartResult, Vote } from './results'
-import type { Stage } from './stage'
 
 export interface PartInput {
   readonly scope: Scope
