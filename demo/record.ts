@@ -1,11 +1,10 @@
 /** The demo machine as an inspection record in the open format, made without a database: for tests and examples. */
 
 import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
-import type { LaterStage } from '../src/core/evaluate/laterStages'
 import { slotsOf } from '../src/core/method/layout'
 import type { UnitSystem } from '../src/core/quantity/unitSystem'
 import { type InspectionRecord, type Reading, recordSchema } from '../src/core/record/recordSchema'
-import type { Stage } from '../src/core/record/stage'
+import type { LaterStage, Stage } from '../src/core/record/stage'
 import { gaugeKindAt, readTyped } from '../src/core/record/typedReading'
 import bookJson from './quillmere/book.json' with { type: 'json' }
 import { gauges, machine, overhauls } from './quillmere/station'

@@ -1,8 +1,8 @@
 /** `npm run evaluate -- FILE.json`: evaluates one inspection record and prints results, verdicts and traces as JSON. */
 import { readFileSync } from 'node:fs'
 import { z } from 'zod'
-import { recordFaults } from '../src/core/book/faults'
 import { evaluate } from '../src/core/evaluate/evaluate'
+import { recordFaults } from '../src/core/record/recordFaults'
 import { recordSchema } from '../src/core/record/recordSchema'
 import { upgradeRecord } from '../src/core/record/upgrade'
 

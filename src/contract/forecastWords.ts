@@ -1,7 +1,7 @@
 import type { Characteristic } from '../core/book/bookSchema'
-import type { Forecast, Lasts, Trend } from '../core/evaluate/results'
 import { formatHours } from '../core/quantity/format'
 import type { UnitSystem } from '../core/quantity/unitSystem'
+import type { Forecast, Lasts, Trend } from '../core/trend/forecast'
 import { figuresAt } from './figuresAt'
 
 export const lastsWord: Record<Lasts, string> = {

@@ -4,7 +4,7 @@ import { coverageOf } from './figuresAt'
 /** The parts of a report that page and PDF both show, worked out once from its content. */
 
 import type { Characteristic, Part } from '../core/book/bookSchema'
-import type { CharacteristicResult, PartResult } from '../core/evaluate/results'
+import type { CharacteristicResult } from '../core/evaluate/results'
 import { standingDecisions } from '../core/job/progress'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import { slotLabel, slotsOf } from '../core/method/layout'
@@ -17,6 +17,7 @@ import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { Reading } from '../core/record/recordSchema'
 import { type Stage, stageLabel, stages } from '../core/record/stage'
 import { standingReadings } from '../core/record/standing'
+import type { PartResult } from '../core/verdict/partVerdict'
 import type { ReportContent } from './answers'
 import { changeWords } from './changeWords'
 /** A report before it is signed has neither signature nor place in the chain. */

@@ -1,6 +1,7 @@
-import type { FitResult, PartResult } from '../core/evaluate/results'
+import type { FitResult } from '../core/evaluate/results'
 import type { Verdict } from '../core/policy/disposition'
 import { stageLabel } from '../core/record/stage'
+import type { PartResult } from '../core/verdict/partVerdict'
 import { fitWord } from './words'
 
 export interface StageLine {

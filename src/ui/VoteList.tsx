@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
-import type { TraceStep, Vote } from '../core/evaluate/results'
 import { levelRank, verdictLabel } from '../core/policy/disposition'
 import { verdictOf } from '../core/verdict/partVerdict'
+import type { TraceStep, Vote } from '../core/verdict/vote'
 import { SourceNote } from './SourceNote'
 import { VerdictMark } from './VerdictMark'
 import styles from './VoteList.module.css'

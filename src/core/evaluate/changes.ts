@@ -12,8 +12,8 @@ import { sheetAt } from '../record/reduce'
 import type { Stage } from '../record/stage'
 import type { ReducedSet } from '../trend/earlier'
 import type { Mending } from '../verdict/mending'
+import type { Vote } from '../verdict/vote'
 import { vote } from '../verdict/vote'
-import type { Vote } from './results'
 
 export type ChangeStanding = 'inside' | 'outside' | 'undecided' | 'open'
 

@@ -13,8 +13,8 @@ import { type ReductionsAt, reduce, sheetAt } from '../record/reduce'
 import type { Taken, TakenSet } from '../record/standing'
 import { candidatesOf } from '../slip/candidates'
 import type { SlipKind } from '../slip/slip'
+import type { Vote } from '../verdict/vote'
 import { openVote } from '../verdict/vote'
-import type { Vote } from './results'
 
 /** A reading, or a whole characteristic, that would explain a misclosure. */
 export interface Suspect {

@@ -1,9 +1,9 @@
 import { slotKey } from '../method/layout'
 import { levelRank } from '../policy/disposition'
 import type { Reading } from '../record/recordSchema'
+import type { PartResult } from '../verdict/partVerdict'
 import type { ClosingResult, Suspect } from './crossChecks'
 import type { Evaluation } from './evaluate'
-import type { PartResult } from './results'
 
 /** A reading that does not go with what is known otherwise. */
 export interface Doubt {

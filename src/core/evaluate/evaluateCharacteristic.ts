@@ -1,8 +1,9 @@
 import type { Characteristic, Part, Route } from '../book/bookSchema'
 import { neverGiven } from '../book/faults'
 import { ASKED, judgingLimits } from '../limit/asked'
-import { type GradeSpan, gradeSpan, guardBand } from '../limit/conformity'
+import { type GradeSpan, gradeSpan } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
+import { judged, type LimitOutcome } from '../limit/outcome'
 import { quantityOf, quantityOfValue, stepOf } from '../method/gives'
 import { slotKey, slotLabel, slotsOf } from '../method/layout'
 import { intervalOfEnds, type Reduced, type ReductionName, type Reductions, reductionLabel } from '../method/reduction'
@@ -15,15 +16,17 @@ import type { Policy } from '../record/recordSchema'
 import type { Stage } from '../record/stage'
 import type { TakenSet } from '../record/standing'
 import type { LinesByValue } from '../trend/earlier'
+import type { Trend } from '../trend/forecast'
 import { lastsOf, type SisterSpread, type TrendInput, trendOf } from '../trend/forecast'
 import { spreadWord } from '../trend/spreadWord'
 import { rateOf } from '../trend/wearLine'
 import { limitVote, listed, strongestLevelOf } from '../verdict/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../verdict/mending'
 import { byStrength, spanOf, verdictOf } from '../verdict/partVerdict'
+import type { TraceStep, Vote } from '../verdict/vote'
 import { openVote, vote } from '../verdict/vote'
 import { faultVotes } from './faultVotes'
-import type { CharacteristicResult, LimitOutcome, Measured, TraceStep, Trend, Vote } from './results'
+import type { CharacteristicResult, Measured } from './results'
 import { readingStep, reductionSteps } from './traceSteps'
 
 export interface CharacteristicInput {
@@ -72,14 +75,13 @@ export function evaluateCharacteristic(input: CharacteristicInput): Measured {
 }
 
 function outcomeOf(input: CharacteristicInput, limit: Limit, reductions: Reductions): LimitOutcome {
-  const value = reductions.values[limit.judges] ?? null
-  const guard = value === null ? 0 : guardBand(value.uncertainty, input.policy.acceptance)
-  const grade = gradeSpan(value, limit)
+  const outcome = judged(limit, reductions.values[limit.judges] ?? null, input.policy.acceptance)
+  const { grade } = outcome
   const step = grade.strong === 0 ? null : stepOfWork(input, limit, reductions)
-  if (step === null) return { limit, value, guard, grade, step: null }
+  if (step === null) return outcome
   // Worked to a step of a route, it is judged by that step: bored to its oversize it is not worn out.
   const within: GradeSpan = step.surely ? { mild: 0, strong: 0 } : { mild: 0, strong: grade.strong }
-  return { limit, value, guard, grade: within, step: step.route.id }
+  return { ...outcome, grade: within, step: step.route.id }
 }
 
 const JUDGES_SIZE: ReadonlySet<ReductionName> = new Set(['maximum', 'minimum', 'mean', 'median', 'wear'])

@@ -1,8 +1,9 @@
 import type { Characteristic, FitSpec, Part } from '../book/bookSchema'
 import { type Closure, clearanceOf, type PlacedSize } from '../fit/clearance'
 import { coverageFactor, degreesOfFreedom, standardUncertainty } from '../gauge/errors'
-import { gradeSpan, guardBand, guardFactorOf } from '../limit/conformity'
+import { guardFactorOf } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
+import { judged, type LimitOutcome } from '../limit/outcome'
 import { differenceOf, type Known, largestOf, over, settled, smallestOf, UNKNOWN } from '../method/known'
 import type { SheetPlace } from '../method/reduce/places'
 import { stripClearanceOf } from '../method/reduce/reduce'
@@ -17,8 +18,9 @@ import type { Stage } from '../record/stage'
 import type { TakenSet } from '../record/standing'
 import { limitVote, listed, strongestLevelOf } from '../verdict/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../verdict/mending'
+import type { TraceStep, Vote } from '../verdict/vote'
 import { openVote } from '../verdict/vote'
-import type { FitMeasured, LimitOutcome, TraceStep, Vote } from './results'
+import type { FitMeasured } from './results'
 
 export interface FitInput {
   readonly fit: FitSpec
@@ -45,16 +47,7 @@ export function evaluateFit(input: FitInput): FitMeasured {
   const closures = strips.flatMap((strip) => closureAt(strip, places, guard) ?? [])
   const countsBy = policy.clearanceBy === 'strip' && fit.strip !== null && input.stripCounts ? 'strip' : 'measuredParts'
   const { minimum, maximum } = countsBy === 'strip' ? byStrip(input) : byParts(places)
-  const limits = fit.limits.map((limit): LimitOutcome => {
-    const value = limit.judges === 'minimum' ? minimum : maximum
-    return {
-      limit,
-      value,
-      guard: value === null ? 0 : guardBand(value.uncertainty, policy.acceptance),
-      grade: gradeSpan(value, limit),
-      step: null,
-    }
-  })
+  const limits = fit.limits.map((limit) => judged(limit, limit.judges === 'minimum' ? minimum : maximum, policy.acceptance))
   const ways = new Map(fit.limits.map((limit) => [limit.id, wayOf(input, limit)] as const))
   const strongest = fit.limits
     .map((limit) => strongestLevelOf(limit, ways.get(limit.id) ?? wayOf(input, limit)))

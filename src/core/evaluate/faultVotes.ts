@@ -4,8 +4,8 @@ import type { Level } from '../policy/disposition'
 import type { Figures } from '../quantity/figures'
 import type { Stage } from '../record/stage'
 import { listed } from '../verdict/limitVote'
+import type { Vote, VoteFacts, VoteRule } from '../verdict/vote'
 import { openVote } from '../verdict/vote'
-import type { Vote, VoteFacts, VoteRule } from './results'
 
 /** What a fault of the method says, and what to do about it. */
 export function sayFault(

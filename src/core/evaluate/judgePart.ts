@@ -1,18 +1,20 @@
 import type { FitSpec, LimitBook, Part } from '../book/bookSchema'
 import { slotLabel } from '../method/layout'
 import type { Stage } from '../record/stage'
+import { type LaterStage, laterStages } from '../record/stage'
 import type { GateMeasurement } from '../scope/gate'
 import { levelOf, type Scope } from '../scope/need'
 import { findingVotes } from '../verdict/findingVote'
 import { listed } from '../verdict/limitVote'
 import { mendingOf, type RouteContext } from '../verdict/mending'
+import type { PartResult } from '../verdict/partVerdict'
 import { partVerdict, spanOf } from '../verdict/partVerdict'
+import type { Vote } from '../verdict/vote'
 import { vote } from '../verdict/vote'
 import { changeVote } from './changes'
 import { type ClosingResult, closingVote } from './crossChecks'
 import { characteristicAt, type Fixed } from './fixed'
-import { type LaterStage, laterStages } from './laterStages'
-import type { CharacteristicResult, FitResult, Measured, PartResult, Vote } from './results'
+import type { CharacteristicResult, FitResult, Measured } from './results'
 
 export interface PartInput {
   readonly scope: Scope

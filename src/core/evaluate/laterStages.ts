@@ -2,14 +2,10 @@ import type { Characteristic } from '../book/bookSchema'
 import type { Reductions } from '../method/reduction'
 import type { Reading } from '../record/recordSchema'
 import { reduce } from '../record/reduce'
-import { type Stage, stages } from '../record/stage'
+import { type LaterStage, laterStages, type Stage, stages } from '../record/stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from '../record/standing'
 import type { ReducedSet } from '../trend/earlier'
 import { type Fixed, reduceBy } from './fixed'
-
-/** Stages after a part was found: it is judged afresh at each. */
-export const laterStages = ['afterWork', 'asLeft'] as const
-export type LaterStage = (typeof laterStages)[number]
 
 /** What was taken at the later stages, by stage and characteristic; only what was taken is there. */
 export type LaterSets = Readonly<Record<LaterStage, ReadonlyMap<string, ReducedSet>>>

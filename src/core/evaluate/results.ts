@@ -1,112 +1,15 @@
 import type { Clearance, Closure } from '../fit/clearance'
-import type { GradeSpan } from '../limit/conformity'
-import type { Limit, Source } from '../limit/limit'
-import type { MethodFault, Reduced, ReductionName, Reductions } from '../method/reduction'
+import type { LimitOutcome } from '../limit/outcome'
+import type { MethodFault, Reduced, Reductions } from '../method/reduction'
 import type { Level, Verdict } from '../policy/disposition'
-import type { Stage } from '../record/stage'
+import type { LaterStage } from '../record/stage'
 import type { Need, Scope } from '../scope/need'
+import type { Forecast, Trend } from '../trend/forecast'
 import type { LinePoint, WearRate } from '../trend/wearLine'
+import type { PartResult } from '../verdict/partVerdict'
+import type { Vote } from '../verdict/vote'
 import type { ChangeOutcome } from './changes'
 import type { ClosingResult } from './crossChecks'
-import type { LaterStage } from './laterStages'
-
-/** One step of the way from readings to verdict, in words and figures. */
-export interface TraceStep {
-  readonly kind: 'reading' | 'reduction' | 'uncertainty' | 'limit' | 'forecast' | 'finding' | 'route' | 'rule'
-  readonly text: string
-  readonly source: Source | null
-}
-
-export type VoteRule =
-  | 'limit'
-  | 'forecast'
-  | 'fit'
-  | 'notMeasured'
-  | 'repeats'
-  | 'stripScale'
-  | 'shims'
-  | 'springLine'
-  | 'formula'
-  | 'cannot'
-  | 'service'
-  | 'finding'
-  | 'pattern'
-  | 'leftOut'
-  | 'change'
-  | 'crossCheck'
-  | 'gauge'
-  | 'information'
-  | 'nothingKnown'
-
-/** What a vote rests on, beside its sentence: codes and figures in fixed units. */
-export type VoteFacts = Readonly<Record<string, string | number | boolean | null | readonly string[]>>
-
-/** One rule's say on a part: the mildest and strongest level it leaves possible. */
-export interface Vote {
-  readonly rule: VoteRule
-  /** What the rule found, in a word of its own: `beyond`, `undecided`, `notMeasured` … */
-  readonly code: string
-  readonly facts: VoteFacts
-  /** Stage whose readings it speaks of. */
-  readonly stage: Stage
-  /** Characteristic, fit, finding or pattern that gave it; null for a rule about the part itself. */
-  readonly subject: string | null
-  readonly mild: Level
-  readonly strong: Level
-  /** One line: value, limit, unit. */
-  readonly reason: string
-  /** What would settle it where mild and strong differ. */
-  readonly settledBy: string | null
-  readonly source: Source | null
-  readonly route: string | null
-  readonly trace: readonly TraceStep[]
-}
-
-export interface LimitOutcome {
-  readonly limit: Limit
-  readonly value: Reduced | null
-  readonly guard: number
-  readonly grade: GradeSpan
-  /** Route by whose step it is judged, because the part was worked to it; null for the limit as the book has it. */
-  readonly step: string | null
-}
-
-/** Whether a value stays inside a limit until the next overhaul: by its 95 % interval against the limit. */
-export type Lasts = 'yes' | 'no' | 'unsure'
-
-export interface Forecast {
-  /** Limit it is held against. */
-  readonly limit: string
-  readonly atHours: number
-  /** Expected then, and the ends of the 95 % interval for one new reading. */
-  readonly value: number
-  readonly low: number
-  readonly high: number
-  readonly lasts: Lasts
-  /** Hours from now to the limits; null where it does not get there. */
-  readonly hoursToPlan: number | null
-  readonly hoursToWear: number | null
-  /** Hours from now at which the wear limit may be reached at the earliest, one-sided 95 %; null where it is not. */
-  readonly earliestHoursToWear: number | null
-}
-
-/** How one judged value moved from overhaul to overhaul, and where it goes. */
-export interface Trend {
-  readonly judges: ReductionName
-  readonly line: readonly LinePoint[]
-  readonly rate: WearRate | null
-  /**
-   * Spread of readings about their line, and where it comes from: their own residuals, sister positions, what they are known
-   * to, or too few points to tell; null where no rate is known.
-   */
-  readonly spread: {
-    readonly value: number
-    readonly degreesOfFreedom: number | null
-    readonly from: 'own' | 'sisters' | 'gauge' | 'few'
-  } | null
-  /** One for each limit of the value; none while nothing but noise moved it. */
-  readonly forecasts: readonly Forecast[]
-}
 
 export interface StandingReading {
   readonly id: string
@@ -177,40 +80,6 @@ export interface FitMeasured {
 export interface FitResult extends FitMeasured {
   /** After work, as left: those at which either side was measured. */
   readonly stages: readonly (FitMeasured & { readonly stage: LaterStage })[]
-}
-
-/** What one stage says of a part. */
-export interface PartStage {
-  readonly stage: Stage
-  readonly verdict: Verdict
-  readonly mild: Level
-  readonly strong: Level
-  readonly votes: readonly Vote[]
-}
-
-/**
- * The verdict of a part: what was found, and what the last stage measured says of how it is left. The stronger stands, so
- * that nothing leaves the shop on what it was before.
- */
-export interface PartResult {
-  readonly id: string
-  /** As found, and every later stage at which something of it was measured. */
-  readonly stages: readonly PartStage[]
-  /** notRequired: the level or its gate leaves the whole part out, and nothing found speaks against it. */
-  readonly need: Need
-  readonly verdict: Verdict
-  readonly mild: Level
-  readonly strong: Level
-  /** Strongest first. */
-  readonly votes: readonly Vote[]
-  /** Way, cost and days of the recommended verdict; null while it holds or is reuse. */
-  readonly way: {
-    readonly routes: readonly string[]
-    readonly name: string
-    /** Null where nobody knows yet. */
-    readonly cost: number | null
-    readonly days: number | null
-  } | null
 }
 
 export interface Results {

@@ -1,6 +1,6 @@
 import { forRecord } from '../quantity/decimal'
 import { type QuantityKind, quantityKinds } from '../quantity/kind'
-import type { Vote } from './results'
+import type { Vote } from '../verdict/vote'
 
 /** Rounds every figure to the step of stored results of its quantity, and the figures of its votes to theirs. */
 export function rounded<T extends { readonly votes: readonly Vote[] }>(result: T, kind: QuantityKind): T {

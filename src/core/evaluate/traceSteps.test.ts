@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest'
+import type { LimitOutcome } from '../limit/outcome'
 import { everyMethod, take } from '../method/everyMethod.fixture'
 import type { Method } from '../method/method'
 import { reduceReadings } from '../method/reduce/reduce'
 import { namedBy, type Reduced, type ReductionName } from '../method/reduction'
 import { figuresOf } from '../quantity/figures'
-import type { LimitOutcome } from './results'
 import { reductionSteps } from './traceSteps'
 
 const reducedTo = (method: Method, values: readonly number[], name: ReductionName): Reduced => {

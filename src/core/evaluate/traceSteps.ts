@@ -1,5 +1,6 @@
 import type { Characteristic } from '../book/bookSchema'
 import { coverageFactor } from '../gauge/errors'
+import type { LimitOutcome } from '../limit/outcome'
 import { stepOf } from '../method/gives'
 import { quantityAt, slotLabel } from '../method/layout'
 import { namedBy, type ReductionName, reductionLabel } from '../method/reduction'
@@ -9,7 +10,7 @@ import { quantityFacts } from '../quantity/kind'
 import { signedFromMaster } from '../quantity/reading'
 import type { UnitSystem } from '../quantity/unitSystem'
 import type { Taken, TakenSet } from '../record/standing'
-import type { LimitOutcome, TraceStep } from './results'
+import type { TraceStep } from '../verdict/vote'
 
 /** A reading as typed, what was done to it, and what it stands for. */
 export function readingStep(

@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest'
 import type { Level } from '../policy/disposition'
+import type { PartResult } from '../verdict/partVerdict'
+import type { Vote } from '../verdict/vote'
 import { vote as makeVote } from '../verdict/vote'
-import type { PartResult, Vote } from './results'
 import { whatNext } from './whatNext'
 
 const vote = (subject: string, mild: Level, strong: Level): Vote =>

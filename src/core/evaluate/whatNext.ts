@@ -1,6 +1,8 @@
 import { levelRank } from '../policy/disposition'
+import type { PartResult } from '../verdict/partVerdict'
 import { spanOf } from '../verdict/partVerdict'
-import type { PartResult, Results, Vote } from './results'
+import type { Vote } from '../verdict/vote'
+import type { Results } from './results'
 
 /** Something still open that could change a part's verdict, with what would settle it. */
 export interface NextStep {

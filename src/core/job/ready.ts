@@ -1,10 +1,11 @@
-import type { PartResult, Results } from '../evaluate/results'
+import type { Results } from '../evaluate/results'
 import { foldWork, standingFindings, type WorkState } from '../notes/fold'
 import { isSettled, jobSteps } from '../notes/steps'
 import { insideWords } from '../notes/stripFaults'
 import type { InspectionRecord } from '../record/recordSchema'
 import { stageLabel } from '../record/stage'
 import { levelsInPlay } from '../scope/need'
+import type { PartResult } from '../verdict/partVerdict'
 import { type Step, stepLabel } from './orderOfWork'
 import { standingDecisions } from './progress'
 

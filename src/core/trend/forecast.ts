@@ -1,5 +1,5 @@
-import type { Forecast, Lasts, Trend } from '../evaluate/results'
 import type { Limit } from '../limit/limit'
+import type { ReductionName } from '../method/reduction'
 import { exceeds } from '../quantity/decimal'
 import { type Interval, isPoint } from '../quantity/interval'
 import type { QuantityKind } from '../quantity/kind'
@@ -14,7 +14,44 @@ import {
   twoSided95,
   valueAt,
 } from './regression'
-import { type LinePoint, rateOf } from './wearLine'
+import { type LinePoint, rateOf, type WearRate } from './wearLine'
+
+/** Whether a value stays inside a limit until the next overhaul: by its 95 % interval against the limit. */
+export type Lasts = 'yes' | 'no' | 'unsure'
+
+export interface Forecast {
+  /** Limit it is held against. */
+  readonly limit: string
+  readonly atHours: number
+  /** Expected then, and the ends of the 95 % interval for one new reading. */
+  readonly value: number
+  readonly low: number
+  readonly high: number
+  readonly lasts: Lasts
+  /** Hours from now to the limits; null where it does not get there. */
+  readonly hoursToPlan: number | null
+  readonly hoursToWear: number | null
+  /** Hours from now at which the wear limit may be reached at the earliest, one-sided 95 %; null where it is not. */
+  readonly earliestHoursToWear: number | null
+}
+
+/** How one judged value moved from overhaul to overhaul, and where it goes. */
+export interface Trend {
+  readonly judges: ReductionName
+  readonly line: readonly LinePoint[]
+  readonly rate: WearRate | null
+  /**
+   * Spread of readings about their line, and where it comes from: their own residuals, sister positions, what they are known
+   * to, or too few points to tell; null where no rate is known.
+   */
+  readonly spread: {
+    readonly value: number
+    readonly degreesOfFreedom: number | null
+    readonly from: 'own' | 'sisters' | 'gauge' | 'few'
+  } | null
+  /** One for each limit of the value; none while nothing but noise moved it. */
+  readonly forecasts: readonly Forecast[]
+}
 
 /** How far readings of sister positions scatter about their own lines, pooled. */
 export interface SisterSpread {

@@ -1,4 +1,4 @@
-import type { Trend } from '../evaluate/results'
+import type { Trend } from './forecast'
 
 /** Where the band of a forecast comes from. */
 export const spreadWord: Readonly<Record<NonNullable<Trend['spread']>['from'], string>> = {

@@ -2,11 +2,11 @@ import type { LimitBook, Part } from '../book/bookSchema'
 import type { FindingRule } from '../book/procedureSchema'
 import { countPattern, judgePattern } from '../condition/damagePattern'
 import { kindOf, severityLabel, severityRank } from '../condition/findingKinds'
-import type { TraceStep, Vote } from '../evaluate/results'
 import { type Finding, standingFindings, type WorkState } from '../notes/fold'
 import type { Level } from '../policy/disposition'
 import { severityWord, strongestRule } from './findingRule'
 import { type RouteContext, routeOutcome } from './mending'
+import type { TraceStep, Vote } from './vote'
 import { vote } from './vote'
 
 /** What the findings on a part say: the book's rule for each, its damage patterns, or that no rule decides. */

@@ -1,13 +1,14 @@
-import type { LimitOutcome, TraceStep, Vote, VoteFacts } from '../evaluate/results'
 import { coverageFactor } from '../gauge/errors'
 import { ASKED } from '../limit/asked'
 import type { Grade } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
+import type { LimitOutcome } from '../limit/outcome'
 import { type Reductions, reductionLabel } from '../method/reduction'
 import type { Level } from '../policy/disposition'
 import type { Figures } from '../quantity/figures'
 import type { Stage } from '../record/stage'
 import type { Mending } from './mending'
+import type { TraceStep, Vote, VoteFacts } from './vote'
 import { vote } from './vote'
 
 export interface LimitVoteInput {

@@ -1,10 +1,10 @@
 import type { Characteristic, FitSpec, Part, Route } from '../book/bookSchema'
-import type { TraceStep } from '../evaluate/results'
 import type { Limit } from '../limit/limit'
 import { intervalOfEnds, type Reduced, type Reductions } from '../method/reduction'
 import type { Level } from '../policy/disposition'
 import { exceeds } from '../quantity/decimal'
 import { type Interval, subtract } from '../quantity/interval'
+import type { TraceStep } from './vote'
 
 /** Whether a route can bring a part back, from the sizes measured so far. */
 export type RouteOutcome = 'feasible' | 'infeasible' | 'unknown'

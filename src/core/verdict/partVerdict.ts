@@ -1,7 +1,42 @@
 import type { Part } from '../book/bookSchema'
-import type { LaterStage } from '../evaluate/laterStages'
-import type { PartResult, PartStage, Vote } from '../evaluate/results'
 import { type Level, levelRank, mildest, strongest, type Verdict } from '../policy/disposition'
+import type { LaterStage, Stage } from '../record/stage'
+import type { Need } from '../scope/need'
+import type { Vote } from './vote'
+
+/** What one stage says of a part. */
+export interface PartStage {
+  readonly stage: Stage
+  readonly verdict: Verdict
+  readonly mild: Level
+  readonly strong: Level
+  readonly votes: readonly Vote[]
+}
+
+/**
+ * The verdict of a part: what was found, and what the last stage measured says of how it is left. The stronger stands, so
+ * that nothing leaves the shop on what it was before.
+ */
+export interface PartResult {
+  readonly id: string
+  /** As found, and every later stage at which something of it was measured. */
+  readonly stages: readonly PartStage[]
+  /** notRequired: the level or its gate leaves the whole part out, and nothing found speaks against it. */
+  readonly need: Need
+  readonly verdict: Verdict
+  readonly mild: Level
+  readonly strong: Level
+  /** Strongest first. */
+  readonly votes: readonly Vote[]
+  /** Way, cost and days of the recommended verdict; null while it holds or is reuse. */
+  readonly way: {
+    readonly routes: readonly string[]
+    readonly name: string
+    /** Null where nobody knows yet. */
+    readonly cost: number | null
+    readonly days: number | null
+  } | null
+}
 
 export interface Span {
   readonly mild: Level

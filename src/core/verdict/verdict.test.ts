@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { Characteristic, FitSpec, Part, Route } from '../book/bookSchema'
-import type { Vote } from '../evaluate/results'
 import { limitOn } from '../limit/limit.fixture'
 import { everyMethod, take, testGauge } from '../method/everyMethod.fixture'
 import type { Method, MethodOf } from '../method/method'
@@ -10,6 +9,7 @@ import type { Reductions } from '../method/reduction'
 import { type Level, levelRank, levels, type Verdict } from '../policy/disposition'
 import { mendingOf, type RouteContext } from './mending'
 import { byStrength, partVerdict, spanOf, verdictOf } from './partVerdict'
+import type { Vote } from './vote'
 import { vote as makeVote } from './vote'
 
 const source = { document: 'D', page: 'p. 1' }

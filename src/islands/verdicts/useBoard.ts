@@ -4,10 +4,11 @@ import type { JobView } from '../../contract/answers'
 import type { DecisionBody } from '../../contract/bodies'
 import type { Part } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
-import type { PartResult, Results } from '../../core/evaluate/results'
+import type { Results } from '../../core/evaluate/results'
 import { type StandingDecision, standingDecisions } from '../../core/job/progress'
 import { jobStanding, whyClosed } from '../../core/job/standing'
 import type { Level } from '../../core/policy/disposition'
+import type { PartResult } from '../../core/verdict/partVerdict'
 import { type Answer, getJson, postJson } from '../../sync/http'
 
 export interface BoardRow {

@@ -1,6 +1,6 @@
 import type { MethodOf } from '../../core/method/method'
+import type { DrawingProps } from './drawingProps'
 import { Frame, styles, WIDTH } from './frame'
-import type { DrawingProps } from './ResultDrawing'
 
 /** How contact is shared out: a bar per column and per row, percent of its cells. */
 export function ContactShares({ method, taken }: DrawingProps & { readonly method: MethodOf<'contactPattern'> }) {

@@ -1,7 +1,7 @@
 import type { MethodOf } from '../../core/method/method'
 import { fitAround } from '../../core/method/reduce/clockVector'
+import type { DrawingProps } from './drawingProps'
 import { around, Frame, styles } from './frame'
-import type { DrawingProps } from './ResultDrawing'
 
 const HEIGHT = 166
 const CX = 150

@@ -1,7 +1,7 @@
 import type { MethodOf } from '../../core/method/method'
 import { isPoint } from '../../core/quantity/interval'
+import type { DrawingProps } from './drawingProps'
 import { around, Frame, scaleTo, styles } from './frame'
-import type { DrawingProps } from './ResultDrawing'
 
 const HEIGHT = 112
 const LEFT = 58

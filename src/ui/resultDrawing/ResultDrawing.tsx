@@ -1,17 +1,11 @@
 import type { Method } from '../../core/method/method'
-import type { TakenReading } from '../../core/method/reduce/reduce'
-import type { Figures } from '../../core/quantity/figures'
 import { ContactShares } from './ContactShares'
+import type { DrawingProps } from './drawingProps'
 import { GapClock } from './GapClock'
 import { ProfileDrawing } from './ProfileDrawing'
 import { RunoutDrawing } from './RunoutDrawing'
 import { SpringLine } from './SpringLine'
 import { TorqueBars } from './TorqueBars'
-
-export interface DrawingProps {
-  readonly taken: readonly TakenReading[]
-  readonly figures: Figures
-}
 
 /** The result drawn where it was taken, for the methods whose figures alone do not show it; nothing for the others. */
 export function ResultDrawing({ method, ...props }: DrawingProps & { readonly method: Method }) {

@@ -1,8 +1,8 @@
 import { slotsOf } from '../../core/method/layout'
 import type { MethodOf } from '../../core/method/method'
 import { runoutStations } from '../../core/method/reduce/around'
+import type { DrawingProps } from './drawingProps'
 import { around, Frame, styles, WIDTH } from './frame'
-import type { DrawingProps } from './ResultDrawing'
 
 const HEIGHT = 128
 const BOW_HEIGHT = 76

@@ -1,8 +1,8 @@
 import { SPRING } from '../../core/method/layout'
 import type { MethodOf } from '../../core/method/method'
 import { springLine } from '../../core/method/spring'
+import type { DrawingProps } from './drawingProps'
 import { Frame, styles, WIDTH } from './frame'
-import type { DrawingProps } from './ResultDrawing'
 
 const HEIGHT = 124
 

@@ -1,6 +1,6 @@
 import type { MethodOf } from '../../core/method/method'
+import type { DrawingProps } from './drawingProps'
 import { Frame, styles, WIDTH } from './frame'
-import type { DrawingProps } from './ResultDrawing'
 
 const HEIGHT = 108
 

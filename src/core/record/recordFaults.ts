@@ -1,0 +1,34 @@
+import type { Characteristic } from '../book/bookSchema'
+import { bookFaults, type Fault } from '../book/faults'
+import { formAt } from '../method/layout'
+import { parseReading } from '../quantity/reading'
+import type { InspectionRecord, Reading } from './recordSchema'
+
+/** Faults with which a record can never be settled: those of its book, and texts that no reading of today says. */
+export function recordFaults(record: InspectionRecord): Fault[] {
+  const measured = new Set(record.history.flatMap(({ readings }) => readings.map(({ characteristic }) => characteristic)))
+  const characteristics = new Map(record.book.characteristics.map((characteristic) => [characteristic.id, characteristic]))
+  const texts = (readings: readonly Reading[], path: Fault['path']): Fault[] =>
+    readings.flatMap((reading, at): Fault[] => {
+      const characteristic = characteristics.get(reading.characteristic)
+      return characteristic && !isUnderstood(characteristic, reading)
+        ? [{ path: [...path, at, 'text'], says: `“${reading.text}” is not a reading of ${characteristic.name}.` }]
+        : []
+    })
+  return [
+    ...bookFaults(record.book, (id) => measured.has(id)).map(({ path, says }) => ({ path: ['book', ...path], says })),
+    ...texts(record.job.readings, ['job', 'readings']),
+    ...record.history.flatMap(({ readings }, at) => texts(readings, ['history', at, 'readings'])),
+  ]
+}
+
+/** Whether the text of a reading still says something at its place; what marks a place says it in its reason. */
+function isUnderstood({ method }: Pick<Characteristic, 'method'>, reading: Reading): boolean {
+  if (reading.kind === 'cannot' || reading.kind === 'withdrawn') return true
+  const form = formAt(method, reading)
+  const context = {
+    form: form.kind === 'quantity' ? { ...form, masterMm: reading.masterMm } : form,
+    defaultUnit: reading.defaultUnit,
+  }
+  return parseReading(reading.text, context).ok
+}
