@@ -55,7 +55,7 @@ module.exports = {
       comment: 'The bench evaluates without Zod: only the schema files of the record import it.',
       severity: 'error',
       from: { path: '^src/core/', pathNot: 'Schema\\.ts$|\\.test\\.ts$' },
-      to: { path: 'node_modules/zod/' },
+      to: { path: 'node_modules/zod/', dependencyTypesNot: ['type-only'] },
     },
     {
       name: 'no-zod-in-the-browser',

@@ -4,12 +4,13 @@ import { BY_EYE, type Gauge } from '../../src/core/gauge/gauge'
 import { heatingTemperatureC, sizeAt20, thermalGrowthMm } from '../../src/core/gauge/temperature'
 import { decide, guardBand, probabilityOfConformity } from '../../src/core/limit/conformity'
 import { harmonicFit } from '../../src/core/method/harmonics'
+import { stripClearanceOf } from '../../src/core/method/kinds/plasticStrip'
 import { type Known, over, spreadOf } from '../../src/core/method/known'
-import { slotKey, slotsOf } from '../../src/core/method/layout'
+import { sheetInputOf, slotKey, slotsOf } from '../../src/core/method/layout'
 import type { Method, MethodOf } from '../../src/core/method/method'
 import { diameterDetails } from '../../src/core/method/reduce/diameter'
 import { sheetOf } from '../../src/core/method/reduce/places'
-import { reduceReadings, stripClearanceOf, type TakenReading } from '../../src/core/method/reduce/reduce'
+import { reduceReadings, type TakenReading } from '../../src/core/method/reduce/reduce'
 import type { Reduced, ReductionName, Reductions } from '../../src/core/method/reduction'
 import { exceeds } from '../../src/core/quantity/decimal'
 import { parseQuantity } from '../../src/core/quantity/quantity'
@@ -76,7 +77,7 @@ const boreReduction = topic(
     )
     const readings = takenAt(method, values)
     const reductions = reduceReadings(method, readings, { nominal: new_diameter_mm, runsIn: null })
-    const sheet = sheetOf({ method, readings, slots: slotsOf(method), guard: 0 })
+    const sheet = sheetOf(sheetInputOf(method, readings, slotsOf(method), 0))
     const { stations, directions } = diameterDetails(sheet.places, sheet.taken, { method, guard: 0 })
     const figure = (known: Known | null): number | null => known?.interval?.low ?? null
     const means = stations.map(({ mean }) => mean)

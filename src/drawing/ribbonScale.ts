@@ -3,7 +3,9 @@ import type { FitResult, Measured } from '../core/evaluate/results'
 import type { Grade } from '../core/limit/conformity'
 import { guardBand } from '../core/limit/conformity'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
-import { intervalOf, type Reduced, type ReductionName } from '../core/method/reduction'
+import { kindOf } from '../core/method/kinds'
+import { intervalOf, type Reduced } from '../core/method/reduction'
+import { isOfReadings } from '../core/method/valuesGiven'
 import type { QuantityKind } from '../core/quantity/kind'
 import type { InspectionRecord } from '../core/record/recordSchema'
 
@@ -81,7 +83,7 @@ export function ribbonOf(
   const { method } = characteristic
   const quantity = quantityOfValue(method, judges ?? 'mean')
   const ticks =
-    judges !== undefined && readingsAre(judges) && !READ_OTHERWISE.has(method.kind) && quantity === quantityOf(method)
+    judges !== undefined && isOfReadings(judges) && !kindOf(method).readOtherwise && quantity === quantityOf(method)
       ? result.readings.flatMap(({ value, correction }) => (value === null ? [] : [value + correction]))
       : []
   const band = characteristic.new && ([characteristic.new.lower, characteristic.new.upper] as const)
@@ -103,12 +105,6 @@ export function ribbonOf(
     forecastValue,
   }
 }
-
-/** Values that are of the same kind as the readings themselves, so that readings can be drawn on their scale. */
-const readingsAre = (name: ReductionName): boolean =>
-  ['maximum', 'minimum', 'mean', 'median', 'total', 'gapAtWornDiameter'].includes(name)
-/** Methods whose readings are not the thing judged: widths of a strip, thicknesses of a wire, travel at a lever. */
-const READ_OTHERWISE: ReadonlySet<string> = new Set(['plasticStrip', 'capPinch', 'radialPlay'])
 
 const ends = (reduced: Reduced): { low: number | null; high: number | null } => {
   const { low, high } = intervalOf(reduced)

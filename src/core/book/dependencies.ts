@@ -1,16 +1,5 @@
+import { needsOf } from '../method/needs'
 import type { Characteristic } from './bookSchema'
-
-/** Other characteristics whose values this one needs to be reduced. */
-function dependsOn({ method }: Pick<Characteristic, 'method'>): readonly string[] {
-  switch (method.kind) {
-    case 'ringEndGap':
-      return [method.runsIn]
-    case 'computed':
-      return Object.values(method.names).map(({ characteristic }) => characteristic)
-    default:
-      return []
-  }
-}
 
 type Named = Pick<Characteristic, 'id' | 'method'>
 
@@ -31,7 +20,7 @@ export function evaluationOrder<C extends Named>(
       cycle ??= [...above.slice(above.indexOf(characteristic.id)), characteristic.id]
       return
     }
-    for (const id of dependsOn(characteristic)) {
+    for (const id of needsOf(characteristic.method)) {
       const needed = byId.get(id)
       if (needed) visit(needed, [...above, characteristic.id])
     }
@@ -47,7 +36,7 @@ export function evaluationOrder<C extends Named>(
 export function dependentsOf(order: readonly Named[]): ReadonlyMap<string, readonly string[]> {
   const direct = new Map<string, string[]>()
   for (const characteristic of order)
-    for (const id of dependsOn(characteristic)) direct.set(id, [...(direct.get(id) ?? []), characteristic.id])
+    for (const id of needsOf(characteristic.method)) direct.set(id, [...(direct.get(id) ?? []), characteristic.id])
   const all = new Map<string, readonly string[]>()
   for (const { id } of [...order].reverse()) {
     const own = direct.get(id) ?? []

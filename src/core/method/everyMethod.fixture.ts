@@ -3,9 +3,10 @@ import { readingErrors } from '../gauge/uncertainty'
 import { point } from '../quantity/interval'
 import { settled } from './known'
 import { slotKey, slotsOf } from './layout'
-import type { Method, MethodKind, MethodOf, Place } from './method'
+import type { Method, MethodKind, MethodOf } from './method'
 import type { TakenReading } from './reduce/reduce'
 import { type Reduced, reduced } from './reduction'
+import type { Place } from './slot'
 
 /** One of every method, small, for tests that must hold for all of them. */
 export const places = (...ids: string[]): Place[] => ids.map((id) => ({ id, label: id }))

@@ -1,6 +1,7 @@
 import { cycleIn } from '../base/cyclic'
 import type { LimitBook } from '../book/bookSchema'
 import { elementCount } from '../condition/damagePattern'
+import { needsOf } from '../method/needs'
 import { unitLabel } from '../quantity/format'
 import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
 import type { UnitSystem } from '../quantity/unitSystem'
@@ -286,11 +287,7 @@ function refuseDropping(id: string, context: EntryContext): string | null {
   const typed = context.typed.find((candidate) => candidate.id === id)
   if (!typed) return 'This characteristic is not one that was typed in this job.'
   if (isMeasured(id, context)) return `${typed.value.name} has readings, so it stays. Mark what cannot be measured, and say why.`
-  const user = context.typed.find(
-    ({ value: { method } }) =>
-      (method.kind === 'ringEndGap' && method.runsIn === id) ||
-      (method.kind === 'computed' && Object.values(method.names).some(({ characteristic }) => characteristic === id)),
-  )
+  const user = context.typed.find(({ value: { method } }) => needsOf(method).includes(id))
   return user ? `${user.value.name} is computed from it, so it stays.` : null
 }
 

@@ -1,6 +1,6 @@
 import type { Characteristic } from '../book/bookSchema'
 import type { Known } from '../method/known'
-import { slotKey, slotsOf } from '../method/layout'
+import { sheetInputOf, slotKey, slotsOf } from '../method/layout'
 import { wearsTowards } from '../method/method'
 import { type Sheet, sheetOf } from '../method/reduce/places'
 import { reduceReadings } from '../method/reduce/reduce'
@@ -40,7 +40,7 @@ export function reduce(characteristic: Characteristic, set: TakenSet, at: Reduct
 export function sheetAt({ method }: Pick<Characteristic, 'method'>, set: TakenSet, guard: number): Sheet {
   const notApplicable = new Set(set.notApplicable)
   const slots = slotsOf(method).filter((slot) => !notApplicable.has(slotKey(slot)))
-  return sheetOf({ method, readings: set.taken, slots, guard })
+  return sheetOf(sheetInputOf(method, set.taken, slots, guard))
 }
 
 function wornDiameter({ method }: Characteristic, at: ReductionsAt): Reduced | null {

@@ -1,7 +1,8 @@
 import type { Gauge } from '../gauge/gauge'
 import { gaugeKindFacts } from '../gauge/gauge'
 import type { Limit } from '../limit/limit'
-import { type Method, wearsTowards } from '../method/method'
+import { kindOf, type Method } from '../method/kinds'
+import { wearsTowards } from '../method/method'
 import { exceeds } from '../quantity/decimal'
 import { candidatesOf, type Typed } from './candidates'
 import { type ExpectationInput, expectationOf } from './expectation'
@@ -61,18 +62,8 @@ export function questionReading(input: SlipInput): SlipQuestion | null {
   return far(input) ?? ofGauge(input) ?? spreadOfRepeats(input) ?? copied(input)
 }
 
-const READ_BY_SCALE: ReadonlySet<Method['kind']> = new Set([
-  'plasticStrip',
-  'contactPattern',
-  'elements',
-  'lookedAt',
-  'benchTest',
-  'runout',
-  'alignment',
-  'straightness',
-  'markAlignment',
-  'capPinch',
-])
+/** A size that wears one way only. */
+const wearsOneWay = (method: Method): boolean => kindOf(method).slips.oneWay ?? false
 
 /** Part of a diameter or a thickness that it may usually lose, where no new size says how much: what a tenth of it is a slip. */
 const USUAL_ALLOWANCE = 0.005
@@ -81,7 +72,7 @@ const USUAL_ALLOWANCE = 0.005
 function newBand({ newSize, limits, method, value }: SlipInput): readonly [number, number] {
   if (newSize) return newSize
   const at = limits[0]?.wear ?? value
-  if (!WORN_ONE_WAY.has(method.kind)) return [0, 0]
+  if (!wearsOneWay(method)) return [0, 0]
   const allowance = USUAL_ALLOWANCE * Math.abs(at)
   return wearsTowards(method) === 'larger' ? [at - allowance, at - allowance] : [at + allowance, at + allowance]
 }
@@ -95,7 +86,7 @@ const floorOf = ({ gauge, expandedUncertainty }: SlipInput): number => Math.max(
 
 function far(input: SlipInput): SlipQuestion | null {
   // Their figures say nothing by themselves: a dial's depend on where it was zeroed, a strip's on its scale.
-  if (READ_BY_SCALE.has(input.method.kind)) return null
+  if (kindOf(input.method).slips.byScale) return null
   const { value } = input
   const judged = input.limits.length > 0
   const believed = judged ? believedSizes(input) : null
@@ -150,7 +141,7 @@ function usualSizes(input: SlipInput): readonly [number, number] | null {
   const sizes = limits.map(({ wear }) => wear)
   if (newSize === null) {
     const [greatest, least] = [Math.max(...sizes), Math.min(...sizes)]
-    return WORN_ONE_WAY.has(method.kind) || least <= 0 || least !== greatest ? null : [SMALLEST_PART * greatest, greatest]
+    return wearsOneWay(method) || least <= 0 || least !== greatest ? null : [SMALLEST_PART * greatest, greatest]
   }
   const larger = wearsTowards(method) === 'larger'
   const [low, high] = last === null ? newSize : [last, last]
@@ -169,20 +160,19 @@ function believedSizes(input: SlipInput): readonly [number, number] {
   const high = Math.max(newSize[1], ...sizes)
   const beyond = BELIEVED_BEYOND_WEAR * (high - low)
   // A gap may be set too small as well as worn too wide; a diameter or a thickness only wears one way.
-  if (!WORN_ONE_WAY.has(method.kind)) return [low < 0 ? low - beyond : Math.max(0, low - beyond), high + beyond]
+  if (!wearsOneWay(method)) return [low < 0 ? low - beyond : Math.max(0, low - beyond), high + beyond]
   // A reckoned new size is no wall: the part may well be as far on its other side.
   if (input.newSize === null) return [low - beyond - (high - low), high + beyond + (high - low)]
   return wearsTowards(method) === 'larger'
     ? [newSize[0] - expandedUncertainty, high + beyond]
     : [low - beyond, newSize[1] + expandedUncertainty]
 }
-const WORN_ONE_WAY: ReadonlySet<Method['kind']> = new Set(['boreDiameter', 'outsideDiameter', 'grooveWidth', 'remaining', 'size'])
 
 function beyondBelief(input: SlipInput, believed: readonly [number, number]): SlipQuestion {
   const [from, to] = believed
   const { value } = input
   const larger = wearsTowards(input.method) === 'larger'
-  const oneWay = WORN_ONE_WAY.has(input.method.kind)
+  const oneWay = wearsOneWay(input.method)
   const wrongSide = input.newSize !== null && oneWay && (larger ? value < from : value > to)
   // A little beyond new is a matter of master, temperature or dirt; far beyond it is a slip like any other.
   const span = to - from
@@ -254,7 +244,7 @@ function spreadOfRepeats({ repeats, value }: SlipInput): SlipQuestion | null {
 /** Figures written down again, where honest readings of this gauge would differ: one down a column, or a column beside another. */
 function copied(input: SlipInput): SlipQuestion | null {
   const { text, before, method, gauge, repeats } = input
-  if (repeats !== null || READ_BY_SCALE.has(method.kind)) return null
+  if (repeats !== null || kindOf(method).slips.byScale) return null
   const set = [{ text, last: input.expects.last }, ...before]
   const expected = expectationOf({ ...input.expects, allowance: allowanceOf(input), floor: floorOf(input) })
   // A coarse gauge shows the same figure honestly.

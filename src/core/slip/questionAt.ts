@@ -3,7 +3,10 @@ import { coverageFactor } from '../gauge/errors'
 import type { Gauge } from '../gauge/gauge'
 import { readingUncertainty } from '../gauge/uncertainty'
 import { givesOf, quantityOf, stepOf } from '../method/gives'
-import { formAt, PRESSURE, quantityAt, type Slot, slotKey, slotsOf } from '../method/layout'
+import { kindOf } from '../method/kinds'
+import { PRESSURE } from '../method/kinds/openingPressure'
+import { formAt, quantityAt, type Slot, slotKey, slotsOf } from '../method/layout'
+import { isOfReadings, isShape } from '../method/valuesGiven'
 import type { ParsedReading } from '../quantity/reading'
 import type { InspectionRecord, Overhaul, Reading } from '../record/recordSchema'
 import type { Stage } from '../record/stage'
@@ -28,16 +31,6 @@ export interface QuestionInput {
   readonly standingOf: (characteristic: string, stage: Stage) => readonly Reading[]
 }
 
-const JUDGE_READINGS: ReadonlySet<string> = new Set(['maximum', 'minimum', 'mean', 'median', 'total', 'gapAtWornDiameter'])
-const JUDGE_SHAPE: ReadonlySet<string> = new Set([
-  'outOfRound',
-  'taper',
-  'parallelism',
-  'variation',
-  'oppositeDifference',
-  'stripTaper',
-])
-
 /** Holds a reading about to be accepted against everything the record knows of its place; null when nothing is wrong. */
 export function questionAt(input: QuestionInput): SlipQuestion | null {
   const { record, characteristic, slot, parsed, gauge, text, today } = input
@@ -47,8 +40,8 @@ export function questionAt(input: QuestionInput): SlipQuestion | null {
   const quantity = quantityAt(method, slot)
   const own = quantity === quantityOf(method)
   const gives = givesOf(method)
-  const limits = characteristic.limits.filter(({ judges }) => JUDGE_READINGS.has(judges) && gives[judges] === quantity)
-  const shapes = characteristic.limits.filter(({ judges }) => JUDGE_SHAPE.has(judges)).map(({ wear }) => wear)
+  const limits = characteristic.limits.filter(({ judges }) => isOfReadings(judges) && gives[judges] === quantity)
+  const shapes = characteristic.limits.filter(({ judges }) => isShape(judges)).map(({ wear }) => wear)
   const others = input.standing.filter(
     (reading) => reading.value !== null && slotKey(reading) !== slotKey(slot) && sameKind(characteristic, reading, slot),
   )
@@ -88,7 +81,7 @@ export function questionAt(input: QuestionInput): SlipQuestion | null {
 }
 
 const sameKind = ({ method }: Characteristic, a: Slot, b: Slot): boolean =>
-  method.kind === 'spring' || method.kind === 'openingPressure' ? a.station === b.station : true
+  !kindOf(method).stationsDiffer || a.station === b.station
 
 /** What each place of a characteristic should show now if it went on wearing as before. */
 interface Prediction {

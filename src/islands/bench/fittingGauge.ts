@@ -1,28 +1,16 @@
 import type { Characteristic } from '../../core/book/bookSchema'
 import { quantityOf } from '../../core/method/gives'
+import { kindOf } from '../../core/method/kinds'
 import { quantityAt, type Slot } from '../../core/method/layout'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { Gauge } from './benchRecord'
 
 /** About what will be read at a place; null where a new part does not say. */
 function expectedAt({ method, new: size, limits }: Characteristic, slot: Slot): number | null {
-  switch (method.kind) {
-    case 'spring':
-      return quantityAt(method, slot) === 'force' ? method.newLoadN : null
-    case 'torque':
-      return method.targetNm
-    case 'openingPressure':
-      return method.setBar
-    case 'runout':
-    case 'alignment':
-    case 'straightness':
-    case 'markAlignment':
-      return null
-    default:
-      return quantityAt(method, slot) === quantityOf(method) && limits.length > 0
-        ? (size?.nominal ?? limits[0]?.wear ?? null)
-        : null
-  }
+  const kind = kindOf(method)
+  if (kind.expects) return kind.expects(method, slot)
+  if (quantityAt(method, slot) !== quantityOf(method) || limits.length === 0) return null
+  return size?.nominal ?? limits[0]?.wear ?? null
 }
 
 /** The system a gauge of lengths is divided in: its step is a round figure of that one. */

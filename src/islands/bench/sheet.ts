@@ -1,5 +1,6 @@
+import { kindOf, type Method } from '../../core/method/kinds'
 import { layoutOf, NO_PLACE, type Slot, slotKey } from '../../core/method/layout'
-import type { Method, Place } from '../../core/method/method'
+import type { Place } from '../../core/method/slot'
 
 interface Cell {
   readonly slot: Slot
@@ -25,7 +26,8 @@ export function sheetOf(method: Method, repeatsShown: number): Sheet {
   const layout = layoutOf(method)
   const repeats = Math.max(layout.repeats, layout.moreRepeats ? repeatsShown : 1)
   const { stations, directions, without } = layout
-  const bare = method.kind === 'ringEndGap' || method.kind === 'spring' || method.kind === 'openingPressure'
+  const kind = kindOf(method)
+  const bare = kind.bare === 'stations'
   const head = (place: Place): string => (bare ? place.label : nameOf(place))
   const only = (places: readonly Place[]): boolean => places.length === 1 && places[0]?.id === NO_PLACE
   const slots = (station: Place, direction: Place): Slot[] =>
@@ -59,7 +61,7 @@ export function sheetOf(method: Method, repeatsShown: number): Sheet {
         { head: '', cells: stations.flatMap((station) => slots(station, single).map((slot) => ({ slot, head: head(station) }))) },
       ],
     }
-  if (method.kind === 'spring' || method.kind === 'openingPressure')
+  if (kind.stationsDiffer)
     return {
       kind: 'flow',
       groups: [

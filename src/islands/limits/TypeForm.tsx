@@ -4,7 +4,7 @@ import type { LimitBook } from '../../core/book/bookSchema'
 import { type Gauge, type GaugeKind, gaugeKindFacts, gaugeKindLabel, gaugeKinds } from '../../core/gauge/gauge'
 import { quantityOf } from '../../core/method/gives'
 import { type MethodKind, methodName } from '../../core/method/method'
-import { setUpOf, usualGauge } from '../../core/method/setUp/fields'
+import { setUpOf, usualGaugeOf } from '../../core/method/setUp/setUp'
 import type { EntryBody } from '../../core/notes/entrySchema'
 import type { Typed } from '../../core/notes/typedBook'
 import { unitOf } from '../../core/quantity/format'
@@ -49,7 +49,7 @@ export function TypeForm(props: TypeFormProps) {
   const others = book.characteristics.filter(({ id }) => id !== ids.characteristic)
   const documents = book.documents.filter(({ id }) => id !== form.document)
 
-  const gaugeKind = form.gaugeKind === '' ? usualGauge[form.kind] : form.gaugeKind
+  const gaugeKind = form.gaugeKind === '' ? usualGaugeOf(form.kind) : form.gaugeKind
   const resolutions = props.gauges.filter(({ kind }) => kind === gaugeKind).map(({ resolution }) => resolution)
 
   const formRef = useRef<HTMLFormElement>(null)
@@ -153,7 +153,7 @@ export function TypeForm(props: TypeFormProps) {
             ))}
           <SelectField
             label="Taken with"
-            value={form.gaugeKind === '' ? usualGauge[form.kind] : form.gaugeKind}
+            value={form.gaugeKind === '' ? usualGaugeOf(form.kind) : form.gaugeKind}
             options={gaugeKinds
               .filter((kind) => !method.ok || kind === 'eye' || gaugeKindFacts[kind].quantity === quantityOf(method.value))
               .map((kind) => ({ value: kind, label: gaugeKindLabel[kind] }))}

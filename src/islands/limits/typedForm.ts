@@ -6,8 +6,7 @@ import { givesOf, quantityOf, quantityOfValue } from '../../core/method/gives'
 import type { Method, MethodKind } from '../../core/method/method'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
 import type { SetUpAnswers } from '../../core/method/setUp/answers'
-import { usualGauge } from '../../core/method/setUp/fields'
-import { setUpMethod } from '../../core/method/setUp/setUp'
+import { setUpMethod, usualGaugeOf } from '../../core/method/setUp/setUp'
 import { refuseTyped, type Typed } from '../../core/notes/typedBook'
 import type { TypedCharacteristic, TypedLimit } from '../../core/notes/typedSchema'
 import { formatQuantity, unitOf } from '../../core/quantity/format'
@@ -220,7 +219,7 @@ export function typedOf(
           position: form.position.trim() || form.partName.trim(),
         },
     method: method.value as TypedCharacteristic['method'],
-    gaugeKind: form.gaugeKind === '' ? usualGauge[form.kind] : form.gaugeKind,
+    gaugeKind: form.gaugeKind === '' ? usualGaugeOf(form.kind) : form.gaugeKind,
     readTo: form.readTo.trim() || usualStep(method.value, system, typedFigures(form), resolutions),
     how: form.how.trim(),
     document: {

@@ -1,4 +1,4 @@
-import { ALIGNMENT } from '../../core/method/layout'
+import { ALIGNMENT } from '../../core/method/kinds/alignment'
 import type { MethodOf } from '../../core/method/method'
 import { Balloon, Caption, Dial, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'

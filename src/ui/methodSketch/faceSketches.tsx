@@ -1,4 +1,5 @@
-import type { MethodOf, Place } from '../../core/method/method'
+import type { MethodOf } from '../../core/method/method'
+import type { Place } from '../../core/method/slot'
 import { Balloon, Caption, Dial, Dimension, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { type SketchProps, spread, stationMark } from './marks'

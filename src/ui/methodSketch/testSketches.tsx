@@ -1,4 +1,5 @@
-import { PRESSURE, SPRING } from '../../core/method/layout'
+import { PRESSURE } from '../../core/method/kinds/openingPressure'
+import { SPRING } from '../../core/method/kinds/spring'
 import type { MethodOf } from '../../core/method/method'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'
 import { formatLength, formatQuantity, unitLabel, unitOf } from '../../core/quantity/format'

@@ -1,6 +1,6 @@
-import { slotsOf } from '../../core/method/layout'
+import { runoutStations } from '../../core/method/kinds/runout'
+import { sheetInputOf, slotsOf } from '../../core/method/layout'
 import type { MethodOf } from '../../core/method/method'
-import { runoutStations } from '../../core/method/reduce/around'
 import type { DrawingProps } from './drawingProps'
 import { around, Frame, styles, WIDTH } from './frame'
 
@@ -10,7 +10,7 @@ const CY = 62
 
 /** What the dial showed around at the worst station, eccentricity and oval part told apart; and the bow along the shaft. */
 export function RunoutDrawing({ method, taken, figures }: DrawingProps & { readonly method: MethodOf<'runout'> }) {
-  const stations = runoutStations({ method, readings: taken, slots: slotsOf(method), guard: 0 })
+  const stations = runoutStations({ ...sheetInputOf(method, taken, slotsOf(method), 0), method })
   const fitted = stations.flatMap((item) => (item.fit ? [{ ...item, fit: item.fit }] : []))
   const [first, ...others] = fitted
   if (!first) return null

@@ -1,4 +1,4 @@
-import { SPRING } from '../../core/method/layout'
+import { SPRING } from '../../core/method/kinds/spring'
 import type { MethodOf } from '../../core/method/method'
 import { springLine } from '../../core/method/spring'
 import type { DrawingProps } from './drawingProps'

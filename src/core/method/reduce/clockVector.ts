@@ -2,7 +2,7 @@ import { combineErrors, type Errors, standardUncertainty } from '../../gauge/err
 import type { Interval } from '../../quantity/interval'
 import { type HarmonicFit, type HarmonicWeights, harmonicFit, harmonicWeights } from '../harmonics'
 import { type Known, linear, UNKNOWN } from '../known'
-import type { ClockPlace } from '../method'
+import type { ClockPlace } from '../slot'
 
 /** A vector of which each part is known to some ends: x along the angle 0, y along the angle of a quarter turn. */
 export interface KnownVector {

@@ -1,10 +1,16 @@
 import { type Interval, point } from '../../quantity/interval'
 import { differenceOf, type Known, largestOf, linear, meanOf, over, smallestOf, spreadOf } from '../known'
-import { wearsTowards } from '../method'
+import type { Gives } from '../methodKind'
+import type { ReductionName } from '../reduction'
+import type { Place } from '../slot'
 import { type SheetPlace, sheetOf, type TakenPlace } from './places'
 import { give, giveWear, holderOf, noFaults, type Outcome, type ReduceInput, taken, term, type Values } from './taken'
 
-type DiameterInput = ReduceInput<'outsideDiameter' | 'boreDiameter'>
+interface DiameterSheet {
+  readonly stations: readonly Place[]
+  readonly directions: readonly Place[]
+}
+type DiameterInput = ReduceInput<DiameterSheet>
 
 /** Values at one station or in one direction; null where too few are read for one. */
 export interface DiameterGroup {
@@ -30,7 +36,7 @@ export interface DiameterDetails {
 export function diameterDetails(
   places: readonly SheetPlace[],
   takenPlaces: readonly TakenPlace[],
-  { method, guard }: Pick<DiameterInput, 'method' | 'guard'>,
+  { method, guard }: { readonly method: DiameterSheet; readonly guard: number },
 ): DiameterDetails {
   const group = (id: string, label: string, own: (place: SheetPlace) => boolean): DiameterGroup => {
     const known = places.filter(own).map((place) => place.known)
@@ -49,9 +55,12 @@ export function diameterDetails(
   }
 }
 
-/** Diameters at stations and directions: extremes, mean, out-of-round, taper, barrel, wear. */
-export function reduceDiameter(input: DiameterInput): Outcome {
-  const { method, guard, nominal } = input
+/**
+ * Diameters at stations and directions: extremes, mean, out-of-round, taper, barrel, wear. Wear is counted from the station
+ * that nothing wears, where there is one.
+ */
+export function reduceDiameter(input: DiameterInput, unworn?: string): Outcome {
+  const { method, guard, nominal, wears } = input
   const quantity = 'length'
   const sheet = sheetOf(input)
   const known = sheet.places.map((place) => place.known)
@@ -71,11 +80,10 @@ export function reduceDiameter(input: DiameterInput): Outcome {
       sum: sheet.taken.map((place) => term(place.label, place.interval, quantity)),
     },
   )
-  const unworn = method.kind === 'boreDiameter' ? method.unworn : undefined
   const reference = sheet.places.filter(({ station }) => station === unworn)
   // Where the unworn station does not exist here, wear is counted from new like any other.
   if (reference.length > 0) giveWearFromUnworn(values, input, sheet.places, reference)
-  else giveWear(values, method, { largest, smallest }, nominal, guard)
+  else giveWear(values, wears, { largest, smallest }, nominal, guard)
 
   const details = diameterDetails(sheet.places, sheet.taken, input)
   giveWorst(values, 'outOfRound', details.stations, ({ id }) => `at ${id}, ${method.directions.length} directions`)
@@ -115,15 +123,15 @@ const STILL_OPEN: Known = { interval: null, reach: AT_LEAST_NOTHING, guarded: AT
 /** Wear of each place from the mean of the unworn station, place by place: an error of the gauge that both have cancels. */
 function giveWearFromUnworn(
   values: Values,
-  { method, guard }: DiameterInput,
+  { wears, guard }: DiameterInput,
   places: readonly SheetPlace[],
   reference: readonly SheetPlace[],
 ): void {
   const known = reference.map((place) => place.known)
   const unworn = over(known, (of) => meanOf(of, guard))
-  const extreme = wearsTowards(method) === 'larger' ? values.maximum : values.minimum
+  const larger = wears === 'larger'
+  const extreme = larger ? values.maximum : values.minimum
   if (unworn === null || !extreme) return
-  const larger = wearsTowards(method) === 'larger'
   const wear = over(
     places.map((place) => (larger ? differenceOf(place.known, unworn, guard) : differenceOf(unworn, place.known, guard))),
     largestOf,
@@ -172,4 +180,22 @@ function giveBarrel(values: Values, { stations }: DiameterDetails, guard: number
       ],
     },
   )
+}
+
+/** Values of diameters at stations and directions. */
+export const diametersGive = (): Gives => ({
+  maximum: 'length',
+  minimum: 'length',
+  mean: 'length',
+  wear: 'length',
+  outOfRound: 'length',
+  taper: 'length',
+  barrel: 'length',
+})
+
+/** What they need of the sheet. */
+export function canGiveOfDiameters({ stations, directions }: DiameterSheet, name: ReductionName): boolean {
+  if (name === 'outOfRound') return directions.length >= 2
+  if (name === 'taper') return stations.length >= 2
+  return name !== 'barrel' || stations.length >= 3
 }

@@ -4,11 +4,10 @@ import { spreadError } from '../../gauge/uncertainty'
 import { exceeds } from '../../quantity/decimal'
 import { type Interval, isPoint, meanOf, rangeOf } from '../../quantity/interval'
 import { type Known, settled, UNKNOWN, unsettled } from '../known'
-import { quantityAt, type Slot, slotLabel } from '../layout'
-import type { Method } from '../method'
 import type { MethodFault } from '../reduction'
 import { reduceRepeats } from '../repeats'
-import type { ReduceInput, TakenReading } from './taken'
+import type { Slot } from '../slot'
+import type { SheetInput, TakenReading } from './taken'
 
 /** One place of the sheet, with the mean of its repeats, or nothing yet. */
 export interface SheetPlace {
@@ -32,16 +31,12 @@ export interface Sheet {
   readonly faults: readonly MethodFault[]
 }
 
-interface SheetInput extends Pick<ReduceInput, 'readings' | 'slots' | 'guard'> {
-  readonly method: Method
-}
-
 /**
  * The places of a sheet. A place is settled when all its repeats are read, agree and are known by their gauge: until then
  * its value may be anything in the end, because what disagrees is taken again.
  */
 export function sheetOf(input: SheetInput, limit: number | null = null): Sheet {
-  const { method, readings, slots } = input
+  const { labelOf, readings, slots } = input
   const keyOf = ({ station, direction }: Pick<Slot, 'station' | 'direction'>): string => `${station}/${direction}`
   const needed = new Map<string, { readonly slot: Slot; count: number }>()
   for (const slot of slots) {
@@ -61,7 +56,7 @@ export function sheetOf(input: SheetInput, limit: number | null = null): Sheet {
   const places = [...needed].map(([key, { slot, count }]): SheetPlace => {
     const own = taken.get(key) ?? []
     const { station, direction } = slot
-    const label = slotLabel(method, slot).replace(/(, )?repeat \d+$/, '')
+    const label = labelOf(slot).replace(/(, )?repeat \d+$/, '')
     if (own.length === 0) return { station, direction, label, known: UNKNOWN, readings: own }
     const { known, fault } = meanOfRepeats(own, count, limit, label, input)
     if (fault) faults.push(fault)
@@ -80,13 +75,13 @@ function meanOfRepeats(
   needed: number,
   limit: number | null,
   at: string,
-  { method, guard }: { readonly method: Method; readonly guard: number },
+  { quantityAt, guard }: Pick<SheetInput, 'quantityAt' | 'guard'>,
 ): { readonly known: Known; readonly fault: MethodFault | null } {
   const [first] = own
   if (!first) throw new Error('a place that is read has a reading')
   const intervals = own.map(({ interval }) => interval)
   const known = settled(meanOf(intervals), meanErrors(own), guard)
-  const fault = limit === null || own.length < 2 ? null : repeatsFault(own, limit, at, method)
+  const fault = limit === null || own.length < 2 ? null : repeatsFault(own, limit, at, quantityAt)
   const isOpen = intervals.some(({ low, high }) => !Number.isFinite(low) || !Number.isFinite(high))
   // How far repeats scatter is not known while one of them is open to one side, and so no guard band is.
   const noBand = isOpen && own.length > 1 && guard > 0
@@ -94,9 +89,14 @@ function meanOfRepeats(
   return { known: isSettled ? known : unsettled(known), fault }
 }
 
-function repeatsFault(own: readonly TakenReading[], limit: number, at: string, method: Method): MethodFault | null {
+function repeatsFault(
+  own: readonly TakenReading[],
+  limit: number,
+  at: string,
+  quantityAt: SheetInput['quantityAt'],
+): MethodFault | null {
   const [first] = own
-  const kind = first ? quantityAt(method, first) : 'length'
+  const kind = first ? quantityAt(first) : 'length'
   const range = rangeOf(own.map(({ interval }) => interval))
   if (exceeds(range.low, limit, kind)) {
     const repeats = reduceRepeats(

@@ -1,9 +1,7 @@
 import { differenceOf, type QuantityKind } from '../../quantity/kind'
 import { type Known, largestOf, meanOf, medianKnown, over, smallestOf, spreadOf } from '../known'
-import { quantityAt } from '../layout'
-import type { Method } from '../method'
-import type { SheetPlace, TakenPlace } from './places'
-import { give, holderOf, type TakenReading, term, type Values } from './taken'
+import { type SheetPlace, sheetOf, type TakenPlace } from './places'
+import { give, giveWear, holderOf, type Outcome, type ReduceInput, term, type Values } from './taken'
 
 export interface PointsOptions {
   readonly quantity: QuantityKind
@@ -80,5 +78,14 @@ export function pointValues(
   return { values, largest, smallest }
 }
 
-export const quantityOfPoints = (method: Method, readings: readonly TakenReading[]): QuantityKind =>
-  quantityAt(method, readings[0] ?? { station: '' })
+/** Points read one after the other: extremes, mean, median, spread, wear of the judged extreme. */
+export const reducePoints =
+  (spread: PointsOptions['spread']) =>
+  (input: ReduceInput<{ readonly repeatabilityLimit: number | null }>): Outcome => {
+    const { method, readings, nominal, guard, wears } = input
+    const { places, taken, faults } = sheetOf(input, method.repeatabilityLimit)
+    const quantity = input.quantityAt(readings[0] ?? { station: '' })
+    const { values, ...extremes } = pointValues(places, taken, { quantity, guard, spread })
+    giveWear(values, wears, extremes, nominal, guard)
+    return { values, faults }
+  }

@@ -3,9 +3,8 @@ import type { Gauge } from '../../gauge/gauge'
 import { type Interval, negate } from '../../quantity/interval'
 import { differenceOf, type QuantityKind } from '../../quantity/kind'
 import { type Known, differenceOf as lessOther, lessThan, shifted } from '../known'
-import type { Slot } from '../layout'
-import { type Method, type MethodKind, type MethodOf, wearsTowards } from '../method'
 import { extentOf, type MethodFault, type Reduced, type ReductionName, reduced, type Term } from '../reduction'
+import type { Slot } from '../slot'
 
 /** A reading that stands, corrected, with its errors by source and the gauge it was taken with. */
 export interface TakenReading extends Slot {
@@ -16,20 +15,30 @@ export interface TakenReading extends Slot {
   readonly doubt: 'noGauge' | 'otherGauge' | 'notUnderstood' | null
 }
 
-export interface ReduceInput<K extends MethodKind = MethodKind> {
-  readonly method: MethodOf<K>
+/** What is read of a sheet, and how its places are called. */
+export interface SheetInput {
   /** Standing readings in walking order. */
   readonly readings: readonly TakenReading[]
   /** Places that belong to it here, in walking order: those of the sheet but what does not apply. */
   readonly slots: readonly Slot[]
+  /** What a person calls a slot. */
+  readonly labelOf: (slot: Slot) => string
+  /** Kind of quantity a reading there is stored in. */
+  readonly quantityAt: (slot: Pick<Slot, 'station'>) => QuantityKind
+  /** Standard uncertainties the guard band is wide; 0 under simple acceptance. */
+  readonly guard: number
+}
+
+export interface ReduceInput<M> extends SheetInput {
+  readonly method: M
+  /** Which way its judged value moves as the part wears. */
+  readonly wears: 'larger' | 'smaller' | 'either'
   /** Size it wears from: the new one, exact, or how an earlier overhaul left it; null where there is none. */
   readonly nominal: Known | null
   /** Worn diameter the ring runs in, where the method needs one and it is measured. */
   readonly runsIn: Reduced | null
   /** A reduced value of another characteristic, for formulas; null while it is not known. */
   readonly resultOf: (characteristic: string, value: string) => Reduced | null
-  /** Standard uncertainties the guard band is wide; 0 under simple acceptance. */
-  readonly guard: number
 }
 
 export type Values = Partial<Record<ReductionName, Reduced>>
@@ -83,12 +92,11 @@ export const wornFrom = (extreme: Known, from: Known, towards: 'larger' | 'small
 /** Wear of the judged extreme from new; none where a value is set, not worn. */
 export function giveWear(
   values: Values,
-  method: Method,
+  towards: 'larger' | 'smaller' | 'either',
   extremes: { readonly largest: Known | null; readonly smallest: Known | null },
   nominal: Known | null,
   guard: number,
 ): void {
-  const towards = wearsTowards(method)
   if (towards === 'either' || nominal === null) return
   const larger = towards === 'larger'
   giveWearOf(

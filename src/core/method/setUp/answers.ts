@@ -3,8 +3,8 @@ import { unitOf } from '../../quantity/format'
 import type { QuantityKind } from '../../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../../quantity/quantity'
 import type { UnitSystem } from '../../quantity/unitSystem'
-import type { MethodKind, Place } from '../method'
-import { type SetUpField, setUpOf } from './fields'
+import type { ClockPlace, Place } from '../slot'
+import type { SetUpField } from './fields'
 
 export type SetUpAnswers = Readonly<Record<string, string>>
 
@@ -26,14 +26,14 @@ export const NUMERALS = (index: number): string => String(index + 1)
 /** Answers of one form, each read by what it is to be. */
 export class Answers {
   constructor(
-    private readonly kind: MethodKind,
+    private readonly fields: readonly SetUpField[],
     private readonly answers: SetUpAnswers,
     private readonly system: UnitSystem,
   ) {}
 
   private fieldAt(key: string): SetUpField {
-    const found = setUpOf(this.kind).find((candidate) => candidate.key === key)
-    if (!found) throw new Error(`${this.kind} asks for no ${key}`)
+    const found = this.fields.find((candidate) => candidate.key === key)
+    if (!found) throw new Error(`nothing asks for ${key}`)
     return found
   }
   private text(key: string): string {
@@ -86,7 +86,7 @@ export class Answers {
     return names.map((name, index) => ({ id: idAt(index), label: name.slice(0, 200) }))
   }
   /** Places around, clockwise from the top. */
-  clock(key: string): (Place & { angleDeg: number })[] {
+  clock(key: string): ClockPlace[] {
     const text = this.words(key)
     const { label } = this.fieldAt(key)
     const count = /^\d{1,2}$/.test(text) ? Number(text) : null

@@ -4,8 +4,7 @@ import { slotsOf } from '../layout'
 import type { Method, MethodKind } from '../method'
 import { methodFaults, methodSchema } from '../methodSchema'
 import type { SetUpAnswers } from './answers'
-import { setUpOf } from './fields'
-import { namesInFormula, setUpMethod } from './setUp'
+import { namesInFormula, setUpMethod, setUpOf } from './setUp'
 
 /** What must be typed besides what stands there already. */
 const needed: Partial<Record<MethodKind, SetUpAnswers>> = {

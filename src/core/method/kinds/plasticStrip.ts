@@ -1,40 +1,53 @@
 import { combineErrors, type Errors } from '../../gauge/errors'
 import { boundedError } from '../../gauge/uncertainty'
-import { exceeds } from '../../quantity/decimal'
-import { type Interval, negate, rangeOf } from '../../quantity/interval'
-import {
-  absoluteOf,
-  differenceOf,
-  type Known,
-  largestOf,
-  linear,
-  meanOf,
-  over,
-  settled,
-  smallestOf,
-  spreadOf,
-  times,
-  UNKNOWN,
-  unsettled,
-} from '../known'
-import type { MethodOf } from '../method'
+import { type Interval, negate } from '../../quantity/interval'
+import { figureForm } from '../form'
+import { absoluteOf, differenceOf, type Known, largestOf, over, settled, spreadOf, times, UNKNOWN, unsettled } from '../known'
+import type { MethodKindOf, Shaped } from '../methodKind'
 import { stripClearance } from '../plasticStrip'
-import { knownOf, type MethodFault } from '../reduction'
-import { type SheetPlace, sheetOf } from './places'
-import { giveExtremes } from './points'
+import { type SheetPlace, sheetOf } from '../reduce/places'
+import { giveExtremes } from '../reduce/points'
 import {
   give,
   giveWear,
   holderOf,
-  noFaults,
   type Outcome,
   type ReduceInput,
   type TakenReading,
   taken,
   term,
   type Values,
-  wornFrom,
-} from './taken'
+} from '../reduce/taken'
+import type { MethodFault } from '../reduction'
+import { type Answers, LETTERS, Unusable } from '../setUp/answers'
+import { field, figureField, placesField } from '../setUp/fields'
+import type { Shaping } from '../shapingSchema'
+import { sheet } from '../sheet'
+
+const shape = ({ z, placesSchema, placeSchema, positiveMm }: Shaping) =>
+  z.strictObject({
+    kind: z.literal('plasticStrip'),
+    stations: placesSchema,
+    /** Direction the clearance lies in, as the bore and journal name it: the strip lies at the crown. */
+    direction: placeSchema,
+    /** Widths also read at the strip's ends, besides the crown. */
+    sides: z.tuple([placeSchema, placeSchema]).optional(),
+    /** Between the outer stations, mm: gives the tilt along. */
+    apartMm: positiveMm.optional(),
+    scale: z
+      .array(z.strictObject({ widthMm: positiveMm, clearanceMm: positiveMm }))
+      .min(2)
+      .refine(
+        (scale) => new Set(scale.map((point) => point.widthMm)).size === scale.length,
+        'two scale points have the same width',
+      )
+      .refine((scale) => {
+        const byWidth = [...scale].sort((a, b) => a.widthMm - b.widthMm)
+        return byWidth.every((point, index) => index === 0 || point.clearanceMm < (byWidth[index - 1]?.clearanceMm ?? 0))
+      }, 'a wider strip must mean a smaller clearance'),
+    scaleUncertaintyMm: z.number().min(0).max(1),
+  })
+export type PlasticStrip = Shaped<typeof shape>
 
 export interface StripClearance {
   readonly interval: Interval
@@ -44,10 +57,7 @@ export interface StripClearance {
 }
 
 /** Clearance under one strip with its errors; the printed scale is the same for every strip of its kind. */
-export function stripClearanceOf(
-  method: MethodOf<'plasticStrip'>,
-  reading: Pick<TakenReading, 'interval' | 'errors'>,
-): StripClearance {
+export function stripClearanceOf(method: PlasticStrip, reading: Pick<TakenReading, 'interval' | 'errors'>): StripClearance {
   // A wider strip is a smaller clearance: the ends change places.
   const low = stripClearance(reading.interval.high, method.scale)
   const high = stripClearance(reading.interval.low, method.scale)
@@ -71,7 +81,7 @@ interface Strip {
   readonly outside: boolean
 }
 
-function stripAt(method: MethodOf<'plasticStrip'>, place: SheetPlace, guard: number): Strip {
+function stripAt(method: PlasticStrip, place: SheetPlace, guard: number): Strip {
   const width = place.known.interval
   if (width === null) return { place, known: UNKNOWN, outside: false }
   const { interval, errors, outside } = stripClearanceOf(method, { interval: width, errors: place.known.errors })
@@ -81,7 +91,7 @@ function stripAt(method: MethodOf<'plasticStrip'>, place: SheetPlace, guard: num
 }
 
 /** Clearances under strips: extremes and mean at the crown, taper and tilt along, difference of the strip's two ends. */
-export function reduceStrip(input: ReduceInput<'plasticStrip'>): Outcome {
+function reduceStrip(input: ReduceInput<PlasticStrip>): Outcome {
   const { method, guard, nominal } = input
   const sheet = sheetOf(input)
   const strips = sheet.places.map((place) => stripAt(method, place, guard))
@@ -108,7 +118,7 @@ export function reduceStrip(input: ReduceInput<'plasticStrip'>): Outcome {
     smallest: { where: narrowest.label, sum: sumOf(narrowest) },
     mean: { where: `${read.length} strips`, sum: read.map(({ label, interval }) => term(label, interval, quantity)) },
   })
-  giveWear(values, method, { largest, smallest }, nominal, guard)
+  giveWear(values, input.wears, { largest, smallest }, nominal, guard)
   give(
     values,
     'stripTaper',
@@ -126,7 +136,7 @@ export function reduceStrip(input: ReduceInput<'plasticStrip'>): Outcome {
 
 const PER_METRE = 1000
 
-function giveTilt(values: Values, method: MethodOf<'plasticStrip'>, crown: readonly Strip[], guard: number): void {
+function giveTilt(values: Values, method: PlasticStrip, crown: readonly Strip[], guard: number): void {
   const at = (station: string | undefined) => crown.find(({ place }) => place.station === station)
   const first = at(method.stations[0]?.id)
   const last = at(method.stations.at(-1)?.id)
@@ -146,7 +156,7 @@ function giveTilt(values: Values, method: MethodOf<'plasticStrip'>, crown: reado
 }
 
 /** The larger difference of clearance between the two ends of a strip: a cap or a shell that lies askew. */
-function giveSideDifference(values: Values, method: MethodOf<'plasticStrip'>, strips: readonly Strip[], guard: number): void {
+function giveSideDifference(values: Values, method: PlasticStrip, strips: readonly Strip[], guard: number): void {
   const [one, two] = method.sides ?? []
   if (!one || !two) return
   const pairs = method.stations.flatMap(({ id: station }) => {
@@ -178,111 +188,62 @@ function giveSideDifference(values: Values, method: MethodOf<'plasticStrip'>, st
   )
 }
 
-/** End gap of a ring, its segments together, and the gap it has where it runs. */
-export function reduceRingGap(input: ReduceInput<'ringEndGap'>): Outcome {
-  const { method, nominal, runsIn, guard } = input
-  const quantity = 'length'
-  const sheet = sheetOf(input)
-  // Gaps of segments add: an error of the gauge is in each of them, every step is its own.
-  const total = over(
-    sheet.places.map(({ known }) => known),
-    (of) =>
-      linear(
-        of.map((gap) => [1, gap] as const),
-        guard,
-      ),
-  )
-  if (!total) return noFaults({})
-  const where = `in ${method.referenceDiameterMm} mm`
-  const terms = sheet.taken.map(({ label, interval }) => term(label, interval, quantity))
-  const values: Values = {}
-  give(values, 'total', total, { quantity, where, sum: terms })
-  if (nominal !== null) {
-    // A ring that springs outward opens as it wears; one that closes on a rod closes.
-    const outward = method.springs === 'outward'
-    const from = taken(nominal)
-    give(values, 'wear', wornFrom(total, nominal, outward ? 'larger' : 'smaller', guard), {
-      quantity,
-      where,
-      sum: outward
-        ? [...terms, term('less new', negate(from), quantity)]
-        : [
-            term('new', from, quantity),
-            ...sheet.taken.map(({ label, interval }) => term(`less ${label}`, negate(interval), quantity)),
-          ],
-    })
-  }
-  if (runsIn) {
-    // The ring's circumference follows the wall: Δgap = π·Δd, both for a bore that wore larger and a rod that wore smaller.
-    const worn = knownOf(runsIn)
-    const moved = times(linear([[1, worn]], guard, -method.referenceDiameterMm), Math.PI)
-    const label = `π × (${method.springs === 'outward' ? 'largest bore' : 'smallest rod'} − reference)`
-    give(
-      values,
-      'gapAtWornDiameter',
-      linear(
-        [
-          [1, total],
-          [1, moved],
-        ],
-        guard,
-      ),
-      { quantity, where: `where it runs, ${runsIn.where}`, sum: [...terms, term(label, taken(moved), quantity)] },
-    )
-  }
-  return noFaults(values)
+function stripScale(a: Answers) {
+  const scale = a
+    .pairs('scale')
+    .map(([width, clearance]) => ({
+      widthMm: a.parse('scale', width, 'length'),
+      clearanceMm: a.parse('scale', clearance, 'length'),
+    }))
+    .sort((one, other) => one.widthMm - other.widthMm)
+  const falls = scale.every((point, index) => {
+    const before = scale[index - 1]
+    return !before || (point.widthMm > before.widthMm && point.clearanceMm < before.clearanceMm)
+  })
+  if (scale.length < 2 || !falls)
+    throw new Unusable('scale', 'The scale needs two points or more; a wider strip means less clearance.')
+  return scale
 }
 
-/** Cap pinch: shim less flattened wire, at each wire. Positive holds the shell, negative is loose. */
-export function reduceCapPinch(input: ReduceInput<'capPinch'>): Outcome {
-  const { method, guard } = input
-  const sheet = sheetOf(input)
-  const isShim = ({ station }: SheetPlace): boolean => method.shims.some(({ id }) => id === station)
-  const shims = sheet.places.filter(isShim)
-  const wires = sheet.places.filter((place) => !isShim(place))
-  const read = sheet.taken.filter(isShim)
-  const between = rangeOf(read.length > 0 ? read.map(({ interval }) => interval) : [{ low: 0, high: 0 }])
-  const differ = exceeds(between.high, method.shimsWithinMm)
-  const range = Number.isFinite(between.high) ? between.high : between.low
-  const faults: MethodFault[] = differ ? [{ code: 'shimsUnequal', range, limitValue: method.shimsWithinMm }] : []
-  const shim = over(
-    shims.map(({ known }) => known),
-    (of) => meanOf(of, guard),
-  )
-  if (!shim || sheet.taken.length === read.length) return { values: {}, faults }
-  // While the shims differ, so may every pinch, to either side.
-  const stands = differ ? unsettled(shim) : shim
-  const quantity = 'length'
-  const pinches = wires.map((wire) => ({ wire, known: differenceOf(stands, wire.known, guard), label: wire.label }))
-  const taking = pinches.flatMap((pinch) => (pinch.known.interval ? [{ ...pinch, interval: pinch.known.interval }] : []))
-  const all = pinches.map(({ known }) => known)
-  const sumAt = ({ wire, label }: (typeof taking)[number]) => [
-    term('shim', taken(shim), quantity),
-    term(`less wire ${label}`, negate(taken(wire.known)), quantity),
-  ]
-  const [high, low] = [holderOf(taking, 'largest'), holderOf(taking, 'smallest')]
-  const values: Values = {}
-  give(values, 'minimum', over(all, smallestOf), { quantity, where: low.label, sum: sumAt(low) })
-  give(values, 'maximum', over(all, largestOf), { quantity, where: high.label, sum: sumAt(high) })
-  give(
-    values,
-    'mean',
-    over(all, (of) => meanOf(of, guard)),
-    {
-      quantity,
-      where: `${taking.length} wires`,
-      sum: taking.map(({ interval, label }) => term(label, interval, quantity)),
-    },
-  )
-  give(
-    values,
-    'variation',
-    over(all, (of) => spreadOf(of, guard)),
-    {
-      quantity,
-      where: `${high.label} against ${low.label}`,
-      sum: [term('largest', high.interval, quantity), term('less smallest', negate(low.interval), quantity)],
-    },
-  )
-  return { values, faults }
+export const plasticStrip: MethodKindOf<PlasticStrip> = {
+  name: 'Clearance by plastic strip',
+  shape,
+  wears: () => 'larger',
+  layout: ({ stations, direction, sides }) => sheet({ stations, directions: [direction, ...(sides ?? [])] }),
+  hidesDirections: ({ sides }) => sides === undefined,
+  form: () => figureForm('length'),
+  gives: () => ({
+    maximum: 'length',
+    minimum: 'length',
+    mean: 'length',
+    wear: 'length',
+    stripTaper: 'length',
+    tilt: 'slope',
+    sideDifference: 'length',
+  }),
+  canGive: ({ stations, apartMm, sides }, name) => {
+    if (name === 'stripTaper') return stations.length >= 2
+    if (name === 'tilt') return stations.length >= 2 && apartMm !== undefined
+    return name !== 'sideDifference' || sides !== undefined
+  },
+  reduce: reduceStrip,
+  setUp: [
+    placesField('stations', 'Stations along', '2'),
+    field('direction', 'The clearance lies', { start: 'vertical' }),
+    field('scale', 'Scale of the strip', {
+      start: null,
+      hint: 'Width = clearance, with semicolons between: 2.0 = 0.10; 3.0 = 0.06',
+    }),
+    figureField('scaleUncertainty', 'The scale is good to', '0'),
+  ],
+  build: (a) => ({
+    kind: 'plasticStrip',
+    stations: a.places('stations', LETTERS),
+    direction: { id: '1', label: a.words('direction') },
+    scale: stripScale(a),
+    scaleUncertaintyMm: a.figureOrNull('scaleUncertainty') ?? 0,
+  }),
+  usualGauge: 'stripScale',
+  readOtherwise: true,
+  slips: { byScale: true },
 }

@@ -1,0 +1,56 @@
+import { point } from '../../quantity/interval'
+import type { MethodKindOf, Shaped } from '../methodKind'
+import { counted } from '../reduce/counted'
+import { sheetOf } from '../reduce/places'
+import { give, noFaults, type Outcome, type ReduceInput, type Values } from '../reduce/taken'
+import { choiceField, field, placesField, YES_OR_NO } from '../setUp/fields'
+import type { Shaping } from '../shapingSchema'
+import { sheetOfPoints } from '../sheet'
+import { always } from '../valuesGiven'
+
+const shape = ({ z, placesSchema }: Shaping) =>
+  z.strictObject({
+    kind: z.literal('lookedAt'),
+    points: placesSchema,
+    question: z.string().min(1).max(200),
+    wanted: z.enum(['yes', 'no']),
+  })
+export type LookedAt = Shaped<typeof shape>
+
+/** Points answered yes or no by gauge or eye: how many are not as wanted. */
+function reduceLookedAt(input: ReduceInput<LookedAt>): Outcome {
+  const { method } = input
+  const sheet = sheetOf(input)
+  const wanted = method.wanted === 'yes' ? 1 : 0
+  const others = sheet.taken.filter(({ interval }) => interval.low !== wanted)
+  const values: Values = {}
+  give(
+    values,
+    'notAsWanted',
+    counted(point(others.length), { low: others.length, high: others.length + sheet.places.length - sheet.taken.length }),
+    {
+      quantity: 'count',
+      where: others.length === 0 ? `of ${sheet.taken.length}` : others.map(({ label }) => label).join('; '),
+    },
+  )
+  return noFaults(values)
+}
+
+export const lookedAt: MethodKindOf<LookedAt> = {
+  name: 'Go or no-go, looked at',
+  shape,
+  wears: () => 'either',
+  layout: ({ points }) => sheetOfPoints(points),
+  form: () => ({ kind: 'answer' }),
+  gives: () => ({ notAsWanted: 'count' }),
+  canGive: always,
+  reduce: reduceLookedAt,
+  setUp: [
+    field('question', 'The question', { start: null, hint: 'One that is answered by yes or no' }),
+    placesField('points', 'Points', '1'),
+    choiceField('wanted', 'As it should be', 'yes', YES_OR_NO),
+  ],
+  build: (a) => ({ kind: 'lookedAt', points: a.places('points'), question: a.words('question'), wanted: a.choice('wanted') }),
+  usualGauge: 'eye',
+  slips: { byScale: true },
+}

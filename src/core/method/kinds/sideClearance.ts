@@ -1,0 +1,26 @@
+import { figureForm } from '../form'
+import type { MethodKindOf, Shaped } from '../methodKind'
+import { reducePoints } from '../reduce/points'
+import { pointsOf } from '../setUp/build'
+import { pointFields } from '../setUp/fields'
+import type { Shaping } from '../shapingSchema'
+import { sheetOfPoints } from '../sheet'
+import { enoughPoints, pointsGive } from '../valuesGiven'
+
+const shape = ({ z, pointsLayout }: Shaping) => z.strictObject({ kind: z.literal('sideClearance'), ...pointsLayout })
+export type SideClearance = Shaped<typeof shape>
+
+export const sideClearance: MethodKindOf<SideClearance> = {
+  name: 'Side clearance of ring in groove',
+  shape,
+  wears: () => 'larger',
+  layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),
+  form: () => figureForm('length'),
+  gives: () => ({ ...pointsGive('length'), variation: 'length', wear: 'length' }),
+  canGive: (method, name) => enoughPoints(name, method.points.length),
+  reduce: reducePoints('variation'),
+  setUp: pointFields('4'),
+  build: (a) => ({ kind: 'sideClearance', ...pointsOf(a) }),
+  usualGauge: 'feeler',
+  slips: {},
+}

@@ -1,0 +1,43 @@
+import { z } from 'zod'
+import { idSchema, placeSchema, uniqueIds } from '../base/idSchema'
+import { quantityKinds } from '../quantity/kind'
+
+const positive = z.number().gt(0).max(1e9)
+
+const placesOf = <S extends z.ZodType<{ id: string }>>(schema: S) =>
+  z.array(schema).min(1).max(200).refine(uniqueIds, 'two places have the same id')
+const placesSchema = placesOf(placeSchema)
+const clockSchema = placesOf(placeSchema.extend({ angleDeg: z.number().min(0).lt(360) })).refine(
+  (places) => new Set(places.map(({ angleDeg }) => angleDeg)).size === places.length,
+  'two places are at the same angle',
+)
+const walkSchema = z.enum(['stationFirst', 'directionFirst'])
+const repeatsAtLeast = z.int().min(1).max(12)
+
+/** What the shapes of methods are made of. They are handed it, so that a page that reads methods loads no Zod. */
+export const shaping = {
+  z,
+  idSchema,
+  placeSchema,
+  placesOf,
+  placesSchema,
+  /** Places around, no two at the same angle. */
+  clockSchema,
+  walkSchema,
+  wearsSchema: z.enum(['larger', 'smaller']),
+  quantitySchema: z.enum(quantityKinds),
+  positiveMm: z.number().gt(0).max(100_000),
+  positive,
+  anyValue: z.number().min(-1e9).max(1e9),
+  repeatsAtLeast,
+  /** Stations along and directions around. */
+  diameterLayout: { stations: placesSchema, directions: placesSchema, walk: walkSchema },
+  /** Places read one after the other, each so many times; the greatest range of the repeats for their mean to count. */
+  pointsLayout: {
+    points: placesSchema,
+    repeatsAtLeast: repeatsAtLeast.default(1),
+    repeatabilityLimit: positive.nullable().default(null),
+  },
+}
+
+export type Shaping = typeof shaping
