@@ -13,7 +13,7 @@ const clientHanded: AstroIntegration = {
 
 /** What only a page with readings on it needs, and nothing common imports: a page before the gauge does without it. */
 const MEASURING =
-  /\/src\/(core\/method\/(setUp\/|slip\/(expectation|question))|core\/record\/questionAt|drawing\/|ui\/(methodSketch|resultDrawing|limitRibbon|steelRule)\/)/
+  /\/src\/(core\/slip\/(expectation|question|questionAt|clockQuestion|gaugeQuestion)\.|drawing\/|ui\/(methodSketch|resultDrawing|limitRibbon|steelRule)\/)/
 
 /**
  * Three chunks that islands share, instead of a chain of small ones that the browser finds one after the other: React with
@@ -22,7 +22,7 @@ const MEASURING =
 function chunkOf(id: string): string | undefined {
   if (/node_modules\/(react|react-dom|scheduler|uuid|idb)\//.test(id)) return 'react'
   if (MEASURING.test(id) && /\.tsx?$/.test(id)) return 'measuring'
-  if (/\/src\/(core|contract|drawing|ui)\/|\/src\/islands\/(work|handed|httpClient|outbox)/.test(id) && /\.tsx?$/.test(id))
+  if (/\/src\/(core|contract|drawing|sync|ui)\/|\/src\/islands\/(work|handed|useOutbox)/.test(id) && /\.tsx?$/.test(id))
     return 'common'
   if (id.includes('vite/preload-helper')) return 'react'
   // Names of style classes are a few bytes a view: one file instead of one a style sheet.

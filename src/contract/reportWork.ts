@@ -1,4 +1,4 @@
-import { tagWords } from './entryWords'
+import { tagWords } from '../core/notes/words'
 
 /** The parts of a report that page and PDF both show, worked out once from its content. */
 
@@ -8,14 +8,15 @@ import { causeLabel, kindOf } from '../core/condition/findingKinds'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { readiness } from '../core/job/ready'
 import type { EntryBody } from '../core/notes/entrySchema'
-import { foldWork, standingFindings, type WorkState } from '../core/notes/fold'
+import { foldWork } from '../core/notes/fold'
 import { complaintStanding, findingTitle, openCauses } from '../core/notes/openQuestions'
+import { standingFindings, type WorkState } from '../core/notes/state'
 import { jobSteps } from '../core/notes/steps'
 import { stillInside, stripFaults } from '../core/notes/stripFaults'
+import { entryWords } from '../core/notes/words'
 import { levelOf, levelsInPlay } from '../core/scope/need'
 import { changeWords } from './changeWords'
 import { closingWords, suspectWords } from './closingWords'
-import { entryWords } from './entryWords'
 
 /** A report before it is signed has neither signature nor place in the chain. */
 import { NO_PROCEDURE } from './noProcedure'

@@ -1,6 +1,6 @@
 import QRCode from 'qrcode'
-import type { WorkPosition } from '../core/notes/fold'
 import { foldWork } from '../core/notes/fold'
+import type { WorkPosition } from '../core/notes/state'
 import type { Context } from './context'
 import { jobView } from './jobView'
 import { Refused } from './refused'

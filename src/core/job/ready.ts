@@ -1,5 +1,6 @@
 import type { Results } from '../evaluate/results'
-import { foldWork, standingFindings, type WorkState } from '../notes/fold'
+import { foldWork } from '../notes/fold'
+import { standingFindings, type WorkState } from '../notes/state'
 import { isSettled, jobSteps } from '../notes/steps'
 import { insideWords } from '../notes/stripFaults'
 import type { InspectionRecord } from '../record/recordSchema'

@@ -1,8 +1,8 @@
 import { err, ok, type Result } from '../base/result'
 import type { LimitBook } from '../book/bookSchema'
 import type { BookPosition } from '../book/procedureSchema'
-import type { WorkPosition } from './fold'
-import type { Typed } from './typedBook'
+import type { WorkPosition } from './state'
+import type { Typed } from './typedCharacteristic'
 
 /**
  * What was typed in a job as a draft of a limit book: the job's book with everything typed beside it, its parts and

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import type { IdentitySizes } from './entrySchema'
 import { identityWords, parseThreadPitch } from './identity'
+import type { IdentitySizes } from './shapes'
 
 const thread = (diameter: string, pitch: string, flank: 60 | 55 | null = null): IdentitySizes => ({
   kind: 'thread',

@@ -5,7 +5,7 @@ import { identifyThread, type ThreadIdentity, threadsPerInch } from '../identify
 import { formatLength, unitLabel } from '../quantity/format'
 import { parseQuantity } from '../quantity/quantity'
 import type { UnitSystem } from '../quantity/unitSystem'
-import type { IdentitySizes } from './entrySchema'
+import type { IdentitySizes } from './shapes'
 
 /** A pitch as typed: a length, or threads per inch as `12 tpi`. Millimetres; refused otherwise. */
 export function parseThreadPitch(text: string, defaultUnit: string): Result<number, 'noPitch'> {

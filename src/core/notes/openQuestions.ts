@@ -1,6 +1,6 @@
 import type { LimitBook } from '../book/bookSchema'
 import { kindOf, severityRank } from '../condition/findingKinds'
-import { type Finding, standingFindings, type WorkState } from './fold'
+import { type Finding, standingFindings, type WorkState } from './state'
 
 /** Findings whose cause nobody has recorded yet, worst first. They stay visible up to the report. */
 export function openCauses(work: WorkState): Finding[] {

@@ -1,6 +1,6 @@
 import type { InspectionLevel } from '../book/procedureSchema'
 import { type LicensedField, licensedFieldLabel } from '../safety/cautions'
-import type { WorkState } from './fold'
+import type { WorkState } from './state'
 
 /** A gauge of the store, as far as planning looks at it. */
 export interface StoreGauge {

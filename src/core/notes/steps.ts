@@ -2,7 +2,7 @@ import type { LimitBook } from '../book/bookSchema'
 import type { BookStep } from '../book/procedureSchema'
 import { type ProcedureStage, procedureStages } from '../book/procedureStages'
 import { type Caution, commonCautions, type LicensedField } from '../safety/cautions'
-import type { WorkState, WorkStep } from './fold'
+import type { WorkState, WorkStep } from './state'
 
 /** A step of this job in its order, with what keeps it closed. */
 export interface JobStep extends WorkStep {
@@ -106,3 +106,23 @@ export function placesFor(steps: readonly JobStep[], id: string): readonly (stri
   for (let index = first; index <= last; index += 1) if (index !== at) anchors.push(steps[index]?.id ?? null)
   return anchors
 }
+
+/**
+ * What was confirmed behind a gate of making safe holds only as long as the gate: the machine may have moved, filled or
+ * been live meanwhile. These steps open again with it, and their clocks begin anew.
+ */
+export const reopenedWith = <T extends Pick<WorkStep, 'id' | 'book' | 'stage' | 'standing'>>(
+  steps: readonly T[],
+  gate: Pick<WorkStep, 'id' | 'book' | 'stage'>,
+): T[] =>
+  gate.stage === 'makeSafe' && gate.book?.gate
+    ? steps
+        .slice(steps.findIndex(({ id }) => id === gate.id) + 1)
+        .filter(({ stage, standing }) => stage === 'makeSafe' && standing.kind === 'done')
+    : []
+
+/** A step of a job by its id. */
+export const stepOf = (id: string, { steps }: { readonly steps: readonly JobStep[] }): JobStep | undefined =>
+  steps.find((step) => step.id === id)
+
+export const closedSentence = (step: JobStep): string => `“${step.name}” stays closed until “${step.closedBy}” is done.`

@@ -1,5 +1,5 @@
 import type { LimitBook } from '../book/bookSchema'
-import type { WorkPosition, WorkState } from './fold'
+import type { WorkPosition, WorkState } from './state'
 import type { JobStep } from './steps'
 
 /** Something about a part that came out, or should have, which nobody can answer later. */

@@ -6,7 +6,8 @@ import { everyMethod } from '../method/everyMethod.fixture'
 import type { Method } from '../method/method'
 import { draftBook } from './draftBook'
 import type { Entry, EntryBody } from './entrySchema'
-import { refuseTyped, typedIn, withTyped } from './typedBook'
+import { typedIn, withTyped } from './typedBook'
+import { refuseTyped } from './typedCharacteristic'
 import type { TypedCharacteristic } from './typedSchema'
 
 const none = noBook('job', 'Feed pump')

@@ -1,5 +1,6 @@
 /** What a person types about a thing to be measured that no limit book has: part, method, limits as the manual gives them. */
 import { z } from 'zod'
+import type { Frozen } from '../base/frozen'
 import { idSchema, nameSchema } from '../base/idSchema'
 import { gaugeKinds } from '../gauge/gauge'
 import { methodSchema } from '../method/methodSchema'
@@ -36,5 +37,5 @@ export const typedCharacteristicSchema = z.strictObject({
   safety: z.boolean(),
 })
 
-export type TypedCharacteristic = z.infer<typeof typedCharacteristicSchema>
+export type TypedCharacteristic = Frozen<z.infer<typeof typedCharacteristicSchema>>
 export type TypedLimit = TypedCharacteristic['limits'][number]

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { noBook } from '../../core/book/noBook'
 import { everyMethod } from '../../core/method/everyMethod.fixture'
 import type { Method } from '../../core/method/method'
-import type { Typed } from '../../core/notes/typedBook'
+import type { Typed } from '../../core/notes/typedCharacteristic'
 import { emptyForm, formOf, judgedBy, judgeLabel, methodOf, type TypedForm, typedOf, usualJudge, usualStep } from './typedForm'
 
 const book = noBook('job', 'Feed pump')

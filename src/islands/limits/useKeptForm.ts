@@ -1,5 +1,5 @@
 import type { LimitBook } from '../../core/book/bookSchema'
-import type { Typed } from '../../core/notes/typedBook'
+import type { Typed } from '../../core/notes/typedCharacteristic'
 import { useKept } from '../keptForm'
 import { emptyForm, formOf, type TypedForm } from './typedForm'
 

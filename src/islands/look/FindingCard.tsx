@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { formatMoment } from '../../contract/words'
 import { type CauseFamily, causeFamilies, causeLabel, kindOf, severityLabel, sinceLabel } from '../../core/condition/findingKinds'
-import type { Finding } from '../../core/notes/fold'
+import type { Finding } from '../../core/notes/state'
 import { verdictLabel } from '../../core/policy/disposition'
 import { strongestRule } from '../../core/verdict/findingRule'
 import { Button, ButtonLink } from '../../ui/Button'

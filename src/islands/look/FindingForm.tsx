@@ -10,7 +10,7 @@ import {
   sinceLabel,
   sinceWhen,
 } from '../../core/condition/findingKinds'
-import type { Finding } from '../../core/notes/fold'
+import type { Finding } from '../../core/notes/state'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, SelectField, TextField } from '../../ui/Field'

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import { standingFindings } from '../../core/notes/fold'
 import { findingTitle, openCauses } from '../../core/notes/openQuestions'
+import { standingFindings } from '../../core/notes/state'
 import { isSettled } from '../../core/notes/steps'
 import { verdictLabel } from '../../core/policy/disposition'
 import { Button } from '../../ui/Button'

@@ -1,6 +1,6 @@
 import type Konva from 'konva'
 import { useEffect, useRef, useState } from 'react'
-import type { PictureMark } from '../../core/notes/entrySchema'
+import type { PictureMark } from '../../core/notes/shapes'
 import { Button, Key } from '../../ui/Button'
 import { DialogActions } from '../../ui/Dialog'
 import { TextField } from '../../ui/Field'

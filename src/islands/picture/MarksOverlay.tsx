@@ -1,4 +1,4 @@
-import type { PictureMark } from '../../core/notes/entrySchema'
+import type { PictureMark } from '../../core/notes/shapes'
 import styles from './Pictures.module.css'
 
 /** What was drawn on a picture, over it at any size. */

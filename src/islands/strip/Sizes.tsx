@@ -1,6 +1,6 @@
-import type { IdentitySizes } from '../../core/notes/entrySchema'
-import type { WorkPosition } from '../../core/notes/fold'
 import { identityWords } from '../../core/notes/identity'
+import type { IdentitySizes } from '../../core/notes/shapes'
+import type { WorkPosition } from '../../core/notes/state'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'

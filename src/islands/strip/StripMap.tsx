@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { CAUTION } from '../../contract/words'
-import type { WorkPosition } from '../../core/notes/fold'
+import type { WorkPosition } from '../../core/notes/state'
 import { isSettled } from '../../core/notes/steps'
 import { stillInside, stripFaults } from '../../core/notes/stripFaults'
 import { Button, ButtonLink, Key } from '../../ui/Button'

@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import type { WorkPosition } from '../../core/notes/fold'
+import type { WorkPosition } from '../../core/notes/state'
 import styles from './StripMap.module.css'
 import type { Dragging } from './useDragging'
 

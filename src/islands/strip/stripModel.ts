@@ -1,4 +1,4 @@
-import type { WorkPosition, WorkState } from '../../core/notes/fold'
+import type { WorkPosition, WorkState } from '../../core/notes/state'
 import type { StripFault } from '../../core/notes/stripFaults'
 
 /** A row of the tree as it is shown: plain values, so that a row is drawn again only when it changes. */

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import { standingFindings } from '../../core/notes/fold'
 import { complaintStanding, findingTitle } from '../../core/notes/openQuestions'
+import { standingFindings } from '../../core/notes/state'
 import { Button } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import styles from './ComplaintNote.module.css'

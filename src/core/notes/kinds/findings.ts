@@ -1,0 +1,135 @@
+import { elementCount } from '../../condition/damagePattern'
+import { causeFamilies, causeLabel, kindOf } from '../../condition/findingKinds'
+import { inBrackets } from '../names'
+import type { EntryContext, NoteKindOf } from '../noteKind'
+import type { NoteShaping } from '../noteShapingSchema'
+import type { Noting } from '../shapes'
+import { elementShape, type FindingValue, findingShape } from '../shapes'
+import { unknownCharacteristic, unknownFinding, unknownPart } from '../unknown'
+
+/** Looked at and nothing found. */
+const lookedAtShape = ({ z, idSchema, words }: NoteShaping) =>
+  z.strictObject({ kind: z.literal('lookedAt'), part: idSchema, note: words(200) })
+export type LookedAt = Noting<typeof lookedAtShape>
+export const lookedAt: NoteKindOf<LookedAt> = {
+  shape: lookedAtShape,
+  subject: ({ part }) => `looked:${part}`,
+  refuse: ({ part }, context) => unknownPart(part, context),
+  apply: ({ part, note }, noted, { lookedAt: looked }) => void looked.set(part, { note, ...noted }),
+  words: ({ part }, names) => `Looked at, nothing found: ${names.part(part)}`,
+}
+
+const findingRecordedShape = (of: NoteShaping) =>
+  of.z.strictObject({ kind: of.z.literal('findingRecorded'), finding: of.idSchema, value: findingShape(of) })
+export type FindingRecorded = Noting<typeof findingRecordedShape>
+export const findingRecorded: NoteKindOf<FindingRecorded> = {
+  shape: findingRecordedShape,
+  subject: ({ finding }) => `finding:${finding}`,
+  refuse: ({ value }, context) => unknownPart(value.part, context) ?? refuseStation(value, context),
+  apply: ({ finding, value }, noted, { findings }) => {
+    const cause = findings.get(finding)?.cause ?? null
+    findings.set(finding, { ...value, ...noted, id: finding, withdrawn: null, cause })
+  },
+  words: ({ value: { kind, severity, part, extent } }, names) =>
+    `${kindOf(kind).label}, ${severity}, on ${names.part(part)}${extent === '' ? '' : `: ${extent}`}`,
+}
+
+function refuseStation({ part, station }: FindingValue, { book }: EntryContext): string | null {
+  if (station === null) return null
+  const stations = book.positions.filter((position) => position.part === part).flatMap((position) => position.stations)
+  return stations.some(({ id }) => id === station) ? null : `The part has no station “${station}”.`
+}
+
+const findingWithdrawnShape = ({ z, idSchema, reason }: NoteShaping) =>
+  z.strictObject({ kind: z.literal('findingWithdrawn'), finding: idSchema, reason })
+export type FindingWithdrawn = Noting<typeof findingWithdrawnShape>
+export const findingWithdrawn: NoteKindOf<FindingWithdrawn> = {
+  shape: findingWithdrawnShape,
+  subject: ({ finding }) => `finding:${finding}`,
+  refuse: ({ finding }, context) => unknownFinding(finding, context),
+  apply: ({ finding: id, reason }, noted, { findings }) => {
+    const finding = findings.get(id)
+    if (finding) finding.withdrawn = { reason, ...noted }
+  },
+  words: ({ finding, reason }, names) => `Withdrawn: ${names.finding(finding)} (${reason})`,
+}
+
+const causeRecordedShape = ({ z, idSchema, words }: NoteShaping) =>
+  z.strictObject({
+    kind: z.literal('causeRecorded'),
+    finding: idSchema,
+    /** Null leaves the cause open again. */
+    cause: z.strictObject({ family: z.enum(causeFamilies), text: words(400) }).nullable(),
+  })
+export type CauseRecorded = Noting<typeof causeRecordedShape>
+export const causeRecorded: NoteKindOf<CauseRecorded> = {
+  shape: causeRecordedShape,
+  subject: ({ finding }) => `cause:${finding}`,
+  refuse: ({ finding }, context) => unknownFinding(finding, context),
+  apply: ({ finding: id, cause }, noted, { findings }) => {
+    const finding = findings.get(id)
+    if (finding) finding.cause = cause && { ...cause, ...noted }
+  },
+  words: ({ finding, cause }, names) =>
+    cause === null
+      ? `Cause open again: ${names.finding(finding)}`
+      : `Cause of ${names.finding(finding)}: ${causeLabel[cause.family]}${cause.text === '' ? '' : `, ${cause.text}`}`,
+}
+
+const measurementPlannedShape = ({ z, idSchema }: NoteShaping) =>
+  z.strictObject({ kind: z.literal('measurementPlanned'), characteristic: idSchema, finding: idSchema })
+export type MeasurementPlanned = Noting<typeof measurementPlannedShape>
+export const measurementPlanned: NoteKindOf<MeasurementPlanned> = {
+  shape: measurementPlannedShape,
+  subject: ({ characteristic }) => `measurement:${characteristic}`,
+  refuse: ({ characteristic, finding }, context) =>
+    unknownCharacteristic(characteristic, context) ?? unknownFinding(finding, context),
+  apply: ({ characteristic, finding }, noted, { planned }) => void planned.set(characteristic, { finding, ...noted }),
+  words: ({ characteristic }, names) => `Measurement added: ${names.characteristic(characteristic)}`,
+}
+
+const patternRecordedShape = (of: NoteShaping) =>
+  of.z.strictObject({
+    kind: of.z.literal('patternRecorded'),
+    pattern: of.idSchema,
+    elements: of.z.array(elementShape(of)).max(8000),
+  })
+export type PatternRecorded = Noting<typeof patternRecordedShape>
+export const patternRecorded: NoteKindOf<PatternRecorded> = {
+  shape: patternRecordedShape,
+  subject: ({ pattern }) => `pattern:${pattern}`,
+  refuse: ({ pattern: wanted, elements }, { book }) => {
+    const pattern = book.patterns.find(({ id }) => id === wanted)
+    if (!pattern) return `The limit book has no pattern “${wanted}”.`
+    const count = elementCount(pattern.arrangement)
+    if (elements.some(({ element }) => element > count)) return `${pattern.name} has ${count} elements, no more.`
+    return new Set(elements.map(({ element }) => element)).size === elements.length
+      ? null
+      : `${pattern.name}: an element is named twice.`
+  },
+  apply: ({ pattern, elements }, noted, { patterns }) =>
+    void patterns.set(pattern, { states: new Map(elements.map(({ element, state }) => [element, state])), ...noted }),
+  words: ({ pattern, elements }, { book }) => {
+    const count = (kind: string): number => elements.filter(({ state }) => state.kind === kind).length
+    const name = book.patterns.find(({ id }) => id === pattern)?.name ?? pattern
+    return `${name}: ${count('broken')} broken, ${count('worn')} worn, ${count('sound')} sound`
+  },
+}
+
+/** A feel, rock or slack test: sound, or with the finding it gave. */
+const handTestedShape = ({ z, idSchema, words }: NoteShaping) =>
+  z.strictObject({ kind: z.literal('handTested'), test: idSchema, finding: idSchema.nullable(), note: words(200) })
+export type HandTested = Noting<typeof handTestedShape>
+export const handTested: NoteKindOf<HandTested> = {
+  shape: handTestedShape,
+  subject: ({ test }) => `handTest:${test}`,
+  refuse: ({ test, finding }, context) => {
+    if (!context.book.handTests.some(({ id }) => id === test)) return `The limit book has no hand test “${test}”.`
+    return finding === null ? null : unknownFinding(finding, context)
+  },
+  apply: ({ test, finding, note }, noted, { handTests }) => void handTests.set(test, { finding, note, ...noted }),
+  words: ({ test, finding, note }, names) => {
+    const name = names.book.handTests.find(({ id }) => id === test)?.name ?? test
+    return `${name}: ${finding === null ? 'sound' : names.finding(finding)}${inBrackets(note)}`
+  },
+}

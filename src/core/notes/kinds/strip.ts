@@ -1,0 +1,136 @@
+import { cycleIn } from '../../base/cyclic'
+import { freshPosition } from '../draft'
+import type { EntryContext, NoteKindOf } from '../noteKind'
+import type { NoteShaping } from '../noteShapingSchema'
+import type { Noting } from '../shapes'
+import { type Tag, tagShape } from '../shapes'
+import { closedSentence, isSettled } from '../steps'
+import { firstOf, unknownPosition } from '../unknown'
+
+const tagWrittenShape = (of: NoteShaping) =>
+  of.z.strictObject({ kind: of.z.literal('tagWritten'), position: of.idSchema, tag: tagShape(of) })
+export type TagWritten = Noting<typeof tagWrittenShape>
+export const tagWritten: NoteKindOf<TagWritten> = {
+  shape: tagWrittenShape,
+  subject: ({ position }) => `tag:${position}`,
+  refuse: ({ position, tag }, context) =>
+    unknownPosition(position, context) ?? firstOf(tag.keptWith, (id) => unknownPosition(id, context)),
+  apply: ({ position: id, tag }, noted, draft) => {
+    const position = draft.position(id)
+    if (position) position.tag = { ...tag, ...noted }
+  },
+  words: ({ position, tag }, names) => `Tag of ${names.position(position)}: ${tagWords(tag, names.position)}`,
+}
+
+const laidOutShape = ({ z, idSchema, nameSchema }: NoteShaping) =>
+  z.strictObject({ kind: z.literal('laidOut'), position: idSchema, tray: nameSchema, after: idSchema.nullable() })
+export type LaidOut = Noting<typeof laidOutShape>
+export const laidOut: NoteKindOf<LaidOut> = {
+  shape: laidOutShape,
+  subject: ({ position }) => `place:${position}`,
+  refuse: ({ position, after }, context) =>
+    unknownPosition(position, context) ??
+    (after === null ? null : unknownPosition(after, context)) ??
+    closedForStripping(position, context),
+  apply: ({ position: id, tray, after }, _noted, draft) => {
+    const position = draft.position(id)
+    if (!position) return
+    position.tray = tray
+    draft.layOut(id, tray, after)
+  },
+  words: ({ position, tray }, names) => `${names.position(position)} laid out in ${tray}`,
+}
+
+/** Nothing is taken out of a machine before it is safe, as nothing is measured on it. */
+function closedForStripping(position: string, { steps, confirmedSafe }: EntryContext): string | null {
+  const making = steps.filter(({ stage }) => stage === 'makeSafe')
+  const closed = confirmedSafe ? undefined : making.find((step) => !isSettled(step))
+  if (closed) return `Nothing is taken out before “${closed.name}” is done.`
+  if (making.length === 0 && !confirmedSafe) return 'Nothing is taken out before the machine is safe. Confirm “Make safe” first.'
+  const step = steps.find(({ book }) => book?.removes.includes(position))
+  return step && step.closedBy !== null ? closedSentence(step) : null
+}
+
+const putBackShape = ({ z, idSchema }: NoteShaping) => z.strictObject({ kind: z.literal('putBack'), position: idSchema })
+export type PutBack = Noting<typeof putBackShape>
+export const putBack: NoteKindOf<PutBack> = {
+  shape: putBackShape,
+  subject: ({ position }) => `place:${position}`,
+  refuse: ({ position }, context) => unknownPosition(position, context),
+  apply: ({ position: id }, _noted, draft) => {
+    const position = draft.position(id)
+    if (!position) return
+    draft.takeOutOfTray(id)
+    position.tray = null
+  },
+  words: ({ position }, names) => `${names.position(position)} back in the machine`,
+}
+
+const positionAddedShape = ({ z, idSchema, nameSchema, count }: NoteShaping) =>
+  z.strictObject({ kind: z.literal('positionAdded'), position: idSchema, name: nameSchema, parent: idSchema.nullable(), count })
+export type PositionAdded = Noting<typeof positionAddedShape>
+export const positionAdded: NoteKindOf<PositionAdded> = {
+  shape: positionAddedShape,
+  subject: ({ position }) => `position:${position}`,
+  refuse: ({ position, parent }, context) => {
+    if (unknownPosition(position, context) === null) return 'A position with this id is there already.'
+    return parent === null ? null : unknownPosition(parent, context)
+  },
+  apply: ({ position: id, ...added }, _noted, { positions }) => {
+    if (!positions.has(id)) positions.set(id, freshPosition({ id, ...added }, null))
+  },
+  words: ({ name }) => `Position added: ${name}`,
+}
+
+const positionMovedShape = ({ z, idSchema }: NoteShaping) =>
+  z.strictObject({ kind: z.literal('positionMoved'), position: idSchema, parent: idSchema.nullable() })
+export type PositionMoved = Noting<typeof positionMovedShape>
+export const positionMoved: NoteKindOf<PositionMoved> = {
+  shape: positionMovedShape,
+  subject: ({ position }) => `position:${position}`,
+  refuse: (body, context) =>
+    unknownPosition(body.position, context) ??
+    (body.parent === null ? null : unknownPosition(body.parent, context)) ??
+    refuseCycle(body, context),
+  apply: ({ position: id, parent }, _noted, draft) => {
+    const position = draft.position(id)
+    if (position) position.parent = parent
+  },
+  words: ({ position, parent }, names) =>
+    `${names.position(position)} moved to ${parent === null ? 'the top' : names.position(parent)}`,
+}
+
+function refuseCycle(body: PositionMoved, { work }: EntryContext): string | null {
+  const moved = work.positions.map(({ id, parent }) => ({ id, parent: id === body.position ? body.parent : parent }))
+  const cycle = cycleIn(moved)
+  const name = (id: string): string => work.positions.find((position) => position.id === id)?.name ?? id
+  return cycle ? `A part cannot sit inside itself: ${cycle.map(name).join(' in ')}. Nothing was moved.` : null
+}
+
+const jointMarkedShape = ({ z, idSchema, words }: NoteShaping) =>
+  z.strictObject({ kind: z.literal('jointMarked'), joint: idSchema, mark: words(80) })
+export type JointMarked = Noting<typeof jointMarkedShape>
+export const jointMarked: NoteKindOf<JointMarked> = {
+  shape: jointMarkedShape,
+  subject: ({ joint }) => `joint:${joint}`,
+  refuse: ({ joint }, { book }) =>
+    book.joints.some(({ id }) => id === joint) ? null : `The limit book has no joint “${joint}”.`,
+  apply: ({ joint, mark }, noted, { joints }) => void joints.set(joint, { mark, ...noted }),
+  words: ({ joint, mark }, { book }) =>
+    `Match mark at ${book.joints.find(({ id }) => id === joint)?.name ?? joint}: ${mark === '' ? 'none' : mark}`,
+}
+
+/** A tag in words, without its empty fields. */
+export function tagWords(tag: Tag, nameOf: (position: string) => string): string {
+  return [
+    tag.number === '' ? 'no number' : `No. ${tag.number}`,
+    tag.face,
+    tag.clock === null ? '' : `${tag.clock} o’clock`,
+    tag.matchMark === '' ? '' : `mark: ${tag.matchMark}`,
+    tag.keptWith.length === 0 ? '' : `with ${tag.keptWith.map(nameOf).join(', ')}`,
+    `${tag.count} pc.`,
+    tag.note,
+  ]
+    .filter((word) => word !== '')
+    .join('; ')
+}
