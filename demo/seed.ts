@@ -2,7 +2,7 @@
 import { hashPassword } from 'better-auth/crypto'
 import { v7 } from 'uuid'
 import { bookSchema, type Characteristic, type LimitBook } from '../src/core/book/bookSchema'
-import { bookFaults } from '../src/core/book/faults'
+import { faultsOf } from '../src/core/book/faults'
 import { evaluate } from '../src/core/evaluate/evaluate'
 import { slotsOf } from '../src/core/method/layout'
 import { subjectOf } from '../src/core/notes/subject'
@@ -60,7 +60,7 @@ async function seedPeople(db: Executor): Promise<void> {
 
 async function seedMachine(db: Executor, demo: DemoMachine, key: () => SigningKey): Promise<void> {
   const book = bookSchema.parse(demo.book)
-  const [fault] = bookFaults(book)
+  const [fault] = faultsOf(book)
   if (fault) throw new Error(`${book.id}: ${fault.path.join('.')}: ${fault.says}`)
   await db
     .insert(limitBook)

@@ -1,11 +1,12 @@
 /** Bodies of the calls that write, as Zod schemas: the edge between browser and server. */
 import { z } from 'zod'
 import { daySchema, idSchema, instantSchema } from '../core/base/idSchema'
-import { gaugeKinds } from '../core/gauge/gauge'
+import { gaugeKinds } from '../core/gauge/gaugeKinds'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { entryBodySchema, pictureSubjectSchema } from '../core/notes/entrySchema'
 import { levels } from '../core/policy/disposition'
-import { conditionsSchema, policySchema, slotShape } from '../core/record/recordSchema'
+import { policySchema } from '../core/policy/policySchema'
+import { conditionsSchema, slotShape } from '../core/record/readingSchema'
 import { stages } from '../core/record/stage'
 
 /** Kept in small letters, as the database gives it back. */

@@ -1,5 +1,5 @@
 import type { Gauge } from '../core/gauge/gauge'
-import { gaugeSchema } from '../core/record/recordSchema'
+import { gaugeSchema } from '../core/gauge/gaugeSchema'
 import { pairingsInForce } from '../db/queries/gauges'
 import { allGauges } from '../db/queries/jobs'
 import { authorise, type Context } from './context'

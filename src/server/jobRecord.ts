@@ -5,7 +5,7 @@ import type { ConfirmableStep } from '../core/job/orderOfWork'
 import type { EntryKind } from '../core/notes/entrySchema'
 import { withTyped } from '../core/notes/typedBook'
 import { overhaulBounds } from '../core/record/overhaulBounds'
-import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
+import { type InspectionRecord, recordOfReadBookSchema, recordSchema } from '../core/record/recordSchema'
 import type { Executor } from '../db/client'
 import { instantOf } from '../db/queries/instant'
 import {
@@ -48,7 +48,7 @@ export async function buildRecord(
     machine.units,
   )
   const measurable = new Set(limits.characteristics.map(({ id }) => id))
-  const read = readRecord({
+  const raw = {
     format: 'medida-record',
     version: 2,
     machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
@@ -74,7 +74,9 @@ export async function buildRecord(
       readings: overhaul.readings.filter((reading) => measurable.has(reading.characteristic)),
     })),
     decisions: (await decisionsOf(db, job.id)).map(decisionOfRow),
-  })
+  }
+  // An issued book was read when this server met it; what a job typed beside it is read with its record.
+  const read = readRecord(raw, limits.characteristics.some(({ typed }) => typed) ? recordSchema : recordOfReadBookSchema)
   if (!read.ok)
     throw new Refused('unreadable', `What is stored of ${machine.name}, ${job.title}, cannot be read (${read.fault}).`)
   return read.value
@@ -178,7 +180,7 @@ export async function recordWithAdded(
   const touched = new Set(rows.map(({ characteristic }) => characteristic))
   const near = before.job.readings.filter(({ characteristic }) => touched.has(characteristic))
   const entries = [...before.job.entries, ...added.map(({ entry }) => entry)]
-  const parsed = recordSchema.safeParse({
+  const parsed = recordOfReadBookSchema.safeParse({
     ...before,
     history: [],
     decisions: [],

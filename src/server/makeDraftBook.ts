@@ -2,7 +2,7 @@ import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { DraftBookAnswer } from '../contract/answers'
 import type { DraftBookBody } from '../contract/bodies'
 import { bookSchema } from '../core/book/bookSchema'
-import { bookFaults } from '../core/book/faults'
+import { faultsOf } from '../core/book/faults'
 import { draftBook } from '../core/notes/draftBook'
 import { foldWork } from '../core/notes/fold'
 import { typedIn } from '../core/notes/typedBook'
@@ -42,7 +42,7 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
     const made = make(revision)
     if (!made.ok) throw new Refused('notPossible', made.fault)
     const document = bookSchema.parse(made.value)
-    const [fault] = bookFaults(document)
+    const [fault] = faultsOf(document)
     if (fault) throw new Refused('notPossible', `This book can never be settled: ${fault.says}`)
     await db.insert(limitBook).values({ id, revision, title: body.title, document })
     await db

@@ -23,13 +23,14 @@ type Path = readonly PropertyKey[]
 
 /**
  * Reads a record that may hold what its schema refuses: such a thing is left out alone, with whatever refers to it. What
- * stands above all of them (machine, book, level) cannot be left out: then a sentence says what is wrong.
+ * stands above all of them (machine, book, level) cannot be left out: then a sentence says what is wrong. The schema may be
+ * the one that takes the book as read.
  */
-export function readRecord(raw: unknown): Result<Readable, string> {
+export function readRecord(raw: unknown, schema: typeof recordSchema = recordSchema): Result<Readable, string> {
   let left = raw
   const unreadable: string[] = []
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    const parsed = recordSchema.safeParse(left)
+    const parsed = schema.safeParse(left)
     if (parsed.success) return ok({ record: parsed.data, unreadable })
     const wrong = new Map<string, { list: Path; index: number; name: string; says: string }>()
     for (const { path, message } of parsed.error.issues) {

@@ -1,14 +1,10 @@
+import type { Fault } from '../base/fault'
 import { givesOf } from '../method/gives'
 import { wearsTowards } from '../method/method'
 import { type ReductionName, reductionLabel } from '../method/reduction'
 import type { Characteristic, LimitBook } from './bookSchema'
 import { evaluationOrder } from './dependencies'
-
-/** What keeps a book or a record from ever working, where it is and in words. */
-export interface Fault {
-  readonly path: readonly (string | number)[]
-  readonly says: string
-}
+import { referenceFaults } from './references'
 
 /** Whether earlier overhauls say what a characteristic was, so that its wear can be counted from that. */
 export type HasHistory = (characteristic: string) => boolean
@@ -30,6 +26,9 @@ export function neverGiven(
     ? null
     : 'Wear is counted from a new size, an unworn station or an earlier overhaul, and there is none.'
 }
+
+/** Everything that is wrong with a book as it is written: names that are not in it, and what can never be settled. */
+export const faultsOf = (book: LimitBook): Fault[] => [...referenceFaults(book), ...bookFaults(book)]
 
 /**
  * Faults with which a limit book can never be settled: formulas that need each other, and limits, changes and formulas on

@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from '../base/idSchema'
 import { findingKindIds, handTestKinds, severities } from '../condition/findingKinds'
-import { gaugeKinds } from '../gauge/gauge'
+import { gaugeKinds } from '../gauge/gaugeKinds'
 import { levels as verdictLevels } from '../policy/disposition'
 import { lengthMmSchema } from '../quantity/valueSchema'
 import { licensedFields } from '../safety/cautions'

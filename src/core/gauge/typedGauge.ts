@@ -3,8 +3,9 @@ import { err, ok, type Result } from '../base/result'
 import { unitOf } from '../quantity/format'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
-import { type CalibrationPoint, type Gauge, type GaugeKind, gaugeKindFacts } from './gauge'
+import type { CalibrationPoint, Gauge } from './gauge'
 import { gaugeBounds } from './gaugeBounds'
+import { type GaugeKind, gaugeKindFacts } from './gaugeKinds'
 
 /** A gauge as its certificate and its box say it, every figure as typed. Bare figures are in the metric unit of its kind. */
 export interface TypedGauge {

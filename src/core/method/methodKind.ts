@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { Frozen } from '../base/frozen'
-import type { GaugeKind } from '../gauge/gauge'
+import type { GaugeKind } from '../gauge/gaugeKinds'
 import type { QuantityKind } from '../quantity/kind'
 import type { ReadingForm } from '../quantity/reading'
 import type { Outcome, ReduceInput } from './reduce/taken'

@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import type { Frozen } from '../base/frozen'
 import { idSchema, nameSchema } from '../base/idSchema'
-import { gaugeKinds } from '../gauge/gauge'
+import { gaugeKinds } from '../gauge/gaugeKinds'
 import { methodSchema } from '../method/methodSchema'
 import { reductionNames } from '../method/reduction'
 

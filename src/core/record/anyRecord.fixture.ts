@@ -5,7 +5,7 @@
 
 import { type Random, randomFrom } from '../base/random.fixture'
 import { noBook } from '../book/noBook'
-import type { GaugeKind } from '../gauge/gauge'
+import type { GaugeKind } from '../gauge/gaugeKinds'
 import type { Limit } from '../limit/limit'
 import { everyMethod, places } from '../method/everyMethod.fixture'
 import { givesOf } from '../method/gives'

@@ -1,5 +1,6 @@
+import type { Fault } from '../base/fault'
 import type { Characteristic } from '../book/bookSchema'
-import { bookFaults, type Fault } from '../book/faults'
+import { bookFaults } from '../book/faults'
 import { formAt } from '../method/layout'
 import { parseReading } from '../quantity/reading'
 import type { InspectionRecord, Reading } from './recordSchema'

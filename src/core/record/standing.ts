@@ -1,6 +1,7 @@
 import type { Characteristic } from '../book/bookSchema'
 import { type Corrected, correctReading } from '../gauge/correction'
-import { BY_EYE, type Gauge, gaugeKindFacts } from '../gauge/gauge'
+import { BY_EYE, type Gauge } from '../gauge/gauge'
+import { gaugeKindFacts } from '../gauge/gaugeKinds'
 import { readingErrors, readingUncertainty } from '../gauge/uncertainty'
 import { formAt, quantityAt, slotKey } from '../method/layout'
 import type { TakenReading } from '../method/reduce/reduce'

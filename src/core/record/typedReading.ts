@@ -1,6 +1,6 @@
 import { ok, type Result } from '../base/result'
 import type { Characteristic } from '../book/bookSchema'
-import type { GaugeKind } from '../gauge/gauge'
+import type { GaugeKind } from '../gauge/gaugeKinds'
 import { formAt, masterAt, type Slot } from '../method/layout'
 import { unitOf } from '../quantity/format'
 import { type ParsedReading, parseReading, type ReadingFault } from '../quantity/reading'

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { BY_EYE, type Gauge, type GaugeKind } from '../gauge/gauge'
+import { BY_EYE, type Gauge } from '../gauge/gauge'
+import type { GaugeKind } from '../gauge/gaugeKinds'
 import { everyMethod, testGauge } from '../method/everyMethod.fixture'
 import { slotsOf } from '../method/layout'
 import type { Method } from '../method/method'

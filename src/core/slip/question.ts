@@ -1,5 +1,5 @@
 import type { Gauge } from '../gauge/gauge'
-import { gaugeKindFacts } from '../gauge/gauge'
+import { gaugeKindFacts } from '../gauge/gaugeKinds'
 import type { Limit } from '../limit/limit'
 import { kindOf, type Method } from '../method/kinds'
 import { wearsTowards } from '../method/method'

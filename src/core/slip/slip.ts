@@ -1,4 +1,4 @@
-import { type GaugeKind, gaugeKindLabel } from '../gauge/gauge'
+import { type GaugeKind, gaugeKindLabel } from '../gauge/gaugeKinds'
 import { formatQuantity, unitOf } from '../quantity/format'
 import { differenceOf, type QuantityKind, quantityFacts } from '../quantity/kind'
 import type { UnitSystem } from '../quantity/unitSystem'

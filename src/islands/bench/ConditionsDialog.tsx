@@ -1,5 +1,5 @@
 import { type SyntheticEvent, useState } from 'react'
-import { gaugeKindFacts } from '../../core/gauge/gauge'
+import { gaugeKindFacts } from '../../core/gauge/gaugeKinds'
 import { formatQuantity, unitOf } from '../../core/quantity/format'
 import { differenceOf } from '../../core/quantity/kind'
 import { explainQuantityFault, parseQuantity } from '../../core/quantity/quantity'

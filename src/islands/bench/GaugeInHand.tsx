@@ -1,4 +1,5 @@
-import { type Gauge, gaugeKindFacts, gaugeKindLabel } from '../../core/gauge/gauge'
+import type { Gauge } from '../../core/gauge/gauge'
+import { gaugeKindFacts, gaugeKindLabel } from '../../core/gauge/gaugeKinds'
 import { figuresOf } from '../../core/quantity/figures'
 import { Button } from '../../ui/Button'
 import styles from './Bench.module.css'

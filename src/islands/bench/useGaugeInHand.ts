@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react'
 import type { Characteristic } from '../../core/book/bookSchema'
-import type { GaugeKind } from '../../core/gauge/gauge'
 import { BY_EYE } from '../../core/gauge/gauge'
+import type { GaugeKind } from '../../core/gauge/gaugeKinds'
 import type { Slot } from '../../core/method/layout'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 import { gaugeKindAt } from '../../core/record/typedReading'

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { DraftBookAnswer } from '../../contract/answers'
-import { gaugeKindLabel } from '../../core/gauge/gauge'
+import { gaugeKindLabel } from '../../core/gauge/gaugeKinds'
 import { hasEnded, jobStanding } from '../../core/job/standing'
 import { quantityOf, quantityOfValue, stepOf } from '../../core/method/gives'
 import { slotsOf } from '../../core/method/layout'

@@ -1,7 +1,7 @@
 import { v7 } from 'uuid'
 import { err, ok, type Result } from '../../core/base/result'
 import type { LimitBook } from '../../core/book/bookSchema'
-import type { GaugeKind } from '../../core/gauge/gauge'
+import type { GaugeKind } from '../../core/gauge/gaugeKinds'
 import { givesOf, quantityOf, quantityOfValue } from '../../core/method/gives'
 import type { Method, MethodKind } from '../../core/method/method'
 import { type ReductionName, reductionLabel } from '../../core/method/reduction'

@@ -1,5 +1,5 @@
 import { err, ok, type Result } from '../../base/result'
-import type { GaugeKind } from '../../gauge/gauge'
+import type { GaugeKind } from '../../gauge/gaugeKinds'
 import type { UnitSystem } from '../../quantity/unitSystem'
 import { type Method, type MethodKind, methodKinds } from '../kinds'
 import { Answers, type SetUpAnswers, Unusable } from './answers'

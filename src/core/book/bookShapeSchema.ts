@@ -1,0 +1,41 @@
+import { z } from 'zod'
+import { daySchema, idSchema, nameSchema, uniqueIds } from '../base/idSchema'
+import { characteristicSchema } from './characteristicSchema'
+import { closingSchema } from './closingSchema'
+import { fitSchema } from './fitSchema'
+import { partSchema } from './partSchema'
+import { procedureShape } from './procedureSchema'
+
+/** A limit book as it is written; whether its names hold together, references.ts says. */
+export const bookShapeSchema = z.strictObject({
+  format: z.literal('medida-limit-book'),
+  version: z.literal(2),
+  id: idSchema,
+  title: nameSchema,
+  revision: z.string().min(1).max(20),
+  /** Null for a draft, and for a job that is measured without a book: then it may still be empty. */
+  issued: daySchema.nullable(),
+  currency: z.string().length(3),
+  documents: z.array(
+    z.strictObject({
+      id: z.string().min(1).max(40),
+      title: nameSchema,
+      revision: z.string().max(40),
+      /** Only inside a job: the document was named there. */
+      typed: z.literal(true).optional(),
+    }),
+  ),
+  parts: z.array(partSchema),
+  characteristics: z.array(characteristicSchema),
+  fits: z.array(fitSchema),
+  closings: z.array(closingSchema).max(200).refine(uniqueIds, 'two closings have the same id').optional(),
+  ...procedureShape,
+})
+
+export type LimitBook = z.infer<typeof bookShapeSchema>
+export type Characteristic = LimitBook['characteristics'][number]
+export type ChangeLimit = NonNullable<Characteristic['changes']>[number]
+export type ClosingSpec = NonNullable<LimitBook['closings']>[number]
+export type Part = LimitBook['parts'][number]
+export type Route = Part['routes'][number]
+export type FitSpec = LimitBook['fits'][number]

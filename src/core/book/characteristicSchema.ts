@@ -1,0 +1,82 @@
+import { z } from 'zod'
+import { idSchema, nameSchema, sourceSchema, uniqueIds } from '../base/idSchema'
+import { gaugeKinds } from '../gauge/gaugeKinds'
+import { limitSchema } from '../limit/limitSchema'
+import { methodSchema } from '../method/methodSchema'
+import { reductionNames } from '../method/reduction'
+import { valueSchema } from '../quantity/valueSchema'
+
+/** A limit typed in a job from the manual at hand, waiting for or with a second person's check. */
+const typedMarkSchema = z.strictObject({
+  /** The entry that typed it. */
+  entry: z.string().max(80),
+  by: z.string().max(120),
+  at: z.string().max(40),
+  check: z
+    .strictObject({ by: z.string().max(120), at: z.string().max(40), agrees: z.boolean(), note: z.string().max(400) })
+    .nullable(),
+})
+
+/** How a value may move from one measurement to the next: least and greatest growth, either of which may be open. */
+const changeLimitSchema = z
+  .strictObject({
+    id: idSchema,
+    judges: z.enum(reductionNames),
+    /** From as found to after work or as left of this overhaul, or from how the last overhaul left it to as found. */
+    from: z.enum(['lastOverhaul', 'asFound', 'afterWork']),
+    to: z.enum(['asFound', 'afterWork', 'asLeft']),
+    least: valueSchema.nullable(),
+    greatest: valueSchema.nullable(),
+    /** Every place is held against it, not the one value alone. */
+    eachPlace: z.literal(true).optional(),
+    /** What the book wants when it is passed; left out: nothing until the reason is found. */
+    whenPassed: z.enum(['mend', 'replace']).optional(),
+    instruction: z.string().max(400),
+    source: sourceSchema,
+  })
+  .refine(({ least, greatest }) => least !== null || greatest !== null, 'a change limit bounds at least one side')
+  .refine(
+    ({ least, greatest }) => least === null || greatest === null || least <= greatest,
+    'the least change is above the greatest',
+  )
+  .refine(({ from, to }) => changeOrder[from] < changeOrder[to], 'a change goes forward: from an earlier stage to a later one')
+const changeOrder = { lastOverhaul: 0, asFound: 1, afterWork: 2, asLeft: 3 } as const
+
+/** Something that is measured of a part, by one method. */
+export const characteristicSchema = z.strictObject({
+  id: idSchema,
+  part: idSchema,
+  name: nameSchema,
+  /** How it is taken, one line; held which way; what goes wrong. */
+  how: z.string().max(400),
+  pose: z.string().max(200),
+  trap: z.string().max(400),
+  method: methodSchema,
+  gaugeKind: z.enum(gaugeKinds),
+  /** Places read with another kind of gauge, by station: a spring's free length, a valve's drip. */
+  otherGauges: z.record(z.string().min(1).max(8), z.enum(gaugeKinds)).optional(),
+  /** Step its figures are shown to. */
+  showTo: z.number().gt(0).max(1000),
+  /** Linear expansion of the part, per K; without it no temperature is corrected. */
+  expansionPerK: z.number().gt(0).max(1e-3).optional(),
+  /** What must be done before each repeat, in words: turn the shaft over, squeeze the oil film out. */
+  beforeRepeats: z.string().max(200).optional(),
+  /** Null where no document gives a new size. */
+  new: z
+    .strictObject({ nominal: valueSchema, lower: valueSchema, upper: valueSchema, source: sourceSchema })
+    .refine((size) => size.lower <= size.upper, {
+      path: ['lower'],
+      message: 'the lower limit of size is above the upper one',
+    })
+    .nullable(),
+  /** The first limit is the one the ribbon and the wear line show; none where the value is information only. */
+  limits: z.array(limitSchema).max(20).refine(uniqueIds, 'two limits have the same id'),
+  /** Safety-marked: departing from the recommended verdict needs the reviewer. */
+  safety: z.boolean(),
+  /** There is nothing to find: a final torque, a standoff, a mark made. It is asked for as the part is left. */
+  asLeftOnly: z.literal(true).optional(),
+  /** What may change from stage to stage, and from overhaul to overhaul. */
+  changes: z.array(changeLimitSchema).max(20).refine(uniqueIds, 'two change limits have the same id').optional(),
+  /** Only inside a job: its limits were typed there. */
+  typed: typedMarkSchema.optional(),
+})

@@ -1,0 +1,226 @@
+import { cycleIn } from '../base/cyclic'
+import type { Fault } from '../base/fault'
+import { checkFormula, parseFormula } from '../method/formula'
+import { isValueOf, quantityOfValue } from '../method/gives'
+import { kindOf as kindOfMethod } from '../method/kinds'
+import type { ReductionName } from '../method/reduction'
+import type { QuantityKind } from '../quantity/kind'
+import { commonCautions } from '../safety/cautions'
+import type { Characteristic, LimitBook } from './bookShapeSchema'
+
+type Path = Fault['path']
+type Names = Readonly<Record<string, { readonly characteristic: string; readonly value: string }>>
+type Refuse = (path: Path, says: string) => void
+
+/** What a book names must be in it: each list is looked through once, and what is missing is told where it is named. */
+class References {
+  private readonly parts: ReadonlySet<string>
+  readonly characteristics: ReadonlyMap<string, Characteristic>
+  private readonly documents: ReadonlySet<string>
+  constructor(
+    readonly book: LimitBook,
+    readonly refuse: Refuse,
+  ) {
+    this.parts = new Set(book.parts.map(({ id }) => id))
+    this.characteristics = new Map(book.characteristics.map((characteristic) => [characteristic.id, characteristic]))
+    this.documents = new Set(book.documents.map(({ id }) => id))
+  }
+  unique(): void {
+    const { book, refuse } = this
+    if (this.parts.size !== book.parts.length) refuse(['parts'], 'two parts have the same id')
+    if (this.characteristics.size !== book.characteristics.length)
+      refuse(['characteristics'], 'two characteristics have the same id')
+  }
+  source({ document }: { readonly document: string }, path: Path): void {
+    if (!this.documents.has(document)) this.refuse([...path, 'document'], `no document “${document}” in this book`)
+  }
+  part(id: string, path: Path): void {
+    if (!this.parts.has(id)) this.refuse(path, `no part “${id}” in this book`)
+  }
+  route(part: string, route: string, path: Path): void {
+    if (!this.book.parts.find(({ id }) => id === part)?.routes.some(({ id }) => id === route))
+      this.refuse(path, `part “${part}” has no route “${route}”`)
+  }
+  characteristic(id: string, path: Path, kinds?: readonly string[]): void {
+    const found = this.characteristics.get(id)
+    if (!found) this.refuse(path, `no characteristic “${id}” in this book`)
+    else if (kinds && !kinds.includes(found.method.kind)) this.refuse(path, `“${id}” is not measured by ${kinds.join(' or ')}`)
+  }
+  /** What the names of a formula stand for must be here, and give that value. */
+  names(names: Names, path: Path): boolean {
+    let isKnown = true
+    for (const [name, of] of Object.entries(names)) {
+      this.characteristic(of.characteristic, [...path, name])
+      const found = this.characteristics.get(of.characteristic)
+      if (found && isValueOf(found.method, of.value)) continue
+      isKnown = false
+      if (found) this.refuse([...path, name], `“${of.characteristic}” has no value “${of.value}”`)
+    }
+    return isKnown
+  }
+  /** One of these ids must be known. */
+  among(known: ReadonlySet<string>, what: string, id: string, path: Path): void {
+    if (!known.has(id)) this.refuse(path, `no ${what} “${id}” in this book`)
+  }
+}
+
+const idsOf = (items: readonly { readonly id: string }[]): ReadonlySet<string> => new Set(items.map(({ id }) => id))
+const DIAMETERS = ['boreDiameter', 'outsideDiameter']
+
+/** Everything a limit book names that is not in it, and every id that stands twice. Empty for a book that can be read. */
+export function referenceFaults(book: LimitBook): Fault[] {
+  const faults: Fault[] = []
+  const refer = new References(book, (path, says) => faults.push({ path, says }))
+  if (book.issued !== null)
+    for (const list of ['documents', 'parts', 'characteristics'] as const)
+      if (book[list].length === 0) refer.refuse([list], 'an issued book has at least one')
+  refer.unique()
+  ofCharacteristics(refer)
+  ofParts(refer)
+  ofFits(refer)
+  ofClosings(refer)
+  ofProcedure(refer)
+  ofFindings(refer)
+  return faults
+}
+
+function ofCharacteristics(refer: References): void {
+  const { book, refuse } = refer
+  book.characteristics.forEach((characteristic, index) => {
+    const path = ['characteristics', index]
+    const { method, limits, changes } = characteristic
+    refer.part(characteristic.part, [...path, 'part'])
+    if (method.kind === 'ringEndGap') refer.characteristic(method.runsIn, [...path, 'method', 'runsIn'], DIAMETERS)
+    if (characteristic.new) refer.source(characteristic.new.source, [...path, 'new', 'source'])
+    for (const says of kindOfMethod(method).faults?.(method) ?? []) refuse([...path, 'method'], says)
+    if (method.kind === 'computed') refer.names(method.names, [...path, 'method', 'names'])
+    limits.forEach(({ judges }, at) => {
+      if (!isValueOf(method, judges)) refuse([...path, 'limits', at, 'judges'], `this method gives no “${judges}”`)
+    })
+    limits.forEach(({ mendedBy }, at) => {
+      mendedBy?.forEach((id, place) => refer.route(characteristic.part, id, [...path, 'limits', at, 'mendedBy', place]))
+    })
+    limits.forEach(({ source }, at) => refer.source(source, [...path, 'limits', at, 'source']))
+    changes?.forEach((change, at) => {
+      if (!isValueOf(method, change.judges)) refuse([...path, 'changes', at, 'judges'], `this method gives no “${change.judges}”`)
+      refer.source(change.source, [...path, 'changes', at, 'source'])
+    })
+  })
+}
+
+function ofParts(refer: References): void {
+  const { book, refuse } = refer
+  book.parts.forEach((part, index) =>
+    part.routes.forEach((route, at) => {
+      const path = ['parts', index, 'routes', at]
+      route.mends.forEach((id, place) => refer.characteristic(id, [...path, 'mends', place]))
+      route.suits?.forEach((id, place) => {
+        if (!refer.characteristics.has(id) && !book.fits.some((fit) => fit.id === id))
+          refuse([...path, 'suits', place], `no fit or ring “${id}” in this book`)
+      })
+      if (route.sizeAfter)
+        refer.characteristic(route.sizeAfter.characteristic, [...path, 'sizeAfter', 'characteristic'], DIAMETERS)
+      refer.source(route.source, [...path, 'source'])
+    }),
+  )
+}
+
+function ofFits(refer: References): void {
+  refer.book.fits.forEach((fit, index) => {
+    const path = ['fits', index]
+    refer.characteristic(fit.bore, [...path, 'bore'], ['boreDiameter'])
+    refer.characteristic(fit.journal, [...path, 'journal'], ['outsideDiameter'])
+    if (fit.strip !== null) refer.characteristic(fit.strip, [...path, 'strip'], ['plasticStrip'])
+    refer.part(fit.mendOn, [...path, 'mendOn'])
+    refer.source(fit.new.source, [...path, 'new', 'source'])
+    fit.limits.forEach((limit, at) => refer.source(limit.source, [...path, 'limits', at, 'source']))
+  })
+}
+
+function ofClosings(refer: References): void {
+  refer.book.closings?.forEach((closing, index) => {
+    const path = ['closings', index]
+    const isKnown = refer.names(closing.names, [...path, 'names'])
+    const kindOf = (name: string): QuantityKind => {
+      const of = closing.names[name]
+      const found = of && refer.characteristics.get(of.characteristic)
+      return found ? quantityOfValue(found.method, of.value as ReductionName) : closing.quantity
+    }
+    for (const key of ['known', 'also'] as const) {
+      const parsed = parseFormula(closing[key], Object.keys(closing.names))
+      const sentence = !parsed.ok ? parsed.fault : isKnown ? checkFormula(parsed.value, kindOf, closing.quantity) : null
+      if (sentence) refer.refuse([...path, key], sentence)
+    }
+    if (closing.source) refer.source(closing.source, [...path, 'source'])
+  })
+}
+
+const NAMED_LISTS = [
+  'levels',
+  'cautions',
+  'procedure',
+  'positions',
+  'joints',
+  'temporaries',
+  'findingRules',
+  'patterns',
+  'handTests',
+] as const
+
+/** How the machine is opened. */
+function ofProcedure(refer: References): void {
+  const { book, refuse } = refer
+  for (const key of NAMED_LISTS) if (idsOf(book[key]).size !== book[key].length) refuse([key], 'two entries have the same id')
+  const [levels, positions] = [idsOf(book.levels), idsOf(book.positions)]
+  const cautions = idsOf([...commonCautions, ...book.cautions])
+  const isPosition = (id: string, path: Path): void => refer.among(positions, 'position', id, path)
+
+  book.levels.forEach(({ id: own, measures, gate }, index) => {
+    const path = ['levels', index]
+    if (measures !== 'all') measures.forEach((id, at) => refer.characteristic(id, [...path, 'measures', at]))
+    if (gate === null) return
+    refer.among(levels, 'level', gate.grows, [...path, 'gate', 'grows'])
+    if (gate.grows === own) refuse([...path, 'gate', 'grows'], 'a level cannot grow to itself')
+    gate.measures.forEach((id, at) => {
+      refer.characteristic(id, [...path, 'gate', 'measures', at])
+      if (measures !== 'all' && !measures.includes(id))
+        refuse([...path, 'gate', 'measures', at], `“${id}” decides the gate, so the level must measure it`)
+    })
+  })
+  book.procedure.forEach((step, index) => {
+    const path = ['procedure', index]
+    step.levels.forEach((id, at) => refer.among(levels, 'level', id, [...path, 'levels', at]))
+    step.cautions.forEach((id, at) => refer.among(cautions, 'caution', id, [...path, 'cautions', at]))
+    step.removes.forEach((id, at) => isPosition(id, [...path, 'removes', at]))
+    step.destroys.forEach((id, at) => isPosition(id, [...path, 'destroys', at]))
+    step.measures.forEach((id, at) => refer.characteristic(id, [...path, 'measures', at]))
+    if (step.source) refer.source(step.source, [...path, 'source'])
+  })
+  book.positions.forEach((position, index) => {
+    const path = ['positions', index]
+    if (position.parent !== null) isPosition(position.parent, [...path, 'parent'])
+    if (position.part !== null) refer.part(position.part, [...path, 'part'])
+    position.keptWith.forEach((id, at) => isPosition(id, [...path, 'keptWith', at]))
+  })
+  const cycle = cycleIn(book.positions)
+  if (cycle) refuse(['positions'], `a position sits inside itself: ${cycle.join(' in ')}`)
+  book.joints.forEach(({ between }, index) => between.forEach((id, at) => isPosition(id, ['joints', index, 'between', at])))
+}
+
+function ofFindings(refer: References): void {
+  const { book } = refer
+  book.findingRules.forEach((rule, index) => {
+    const path = ['findingRules', index]
+    refer.part(rule.part, [...path, 'part'])
+    if (rule.route !== null) refer.route(rule.part, rule.route, [...path, 'route'])
+    rule.confirm.forEach((id, at) => refer.characteristic(id, [...path, 'confirm', at]))
+    refer.source(rule.source, [...path, 'source'])
+  })
+  book.patterns.forEach((pattern, index) => {
+    const path = ['patterns', index]
+    refer.part(pattern.part, [...path, 'part'])
+    if (pattern.route !== null) refer.route(pattern.part, pattern.route, [...path, 'route'])
+    refer.source(pattern.source, [...path, 'source'])
+  })
+  book.handTests.forEach((test, index) => refer.part(test.part, ['handTests', index, 'part']))
+}

@@ -1,0 +1,25 @@
+import { z } from 'zod'
+import { idSchema, sourceSchema } from '../base/idSchema'
+import { reductionNames } from '../method/reduction'
+import { valueSchema } from '../quantity/valueSchema'
+
+/** A limit on one reduced value, one side, in the fixed unit of its quantity. */
+export const limitSchema = z
+  .strictObject({
+    id: idSchema,
+    judges: z.enum(reductionNames),
+    side: z.enum(['upper', 'lower']),
+    /** The warning before the wear limit, where the book gives one. */
+    plan: valueSchema.nullable(),
+    wear: valueSchema,
+    /** What the maker wants once it is passed: mend by a route where one can, or replace in any case. */
+    whenPassed: z.enum(['mend', 'replace']),
+    /** Routes that mend this limit, where not every route of the characteristic does; empty: none. */
+    mendedBy: z.array(idSchema).max(20).optional(),
+    instruction: z.string().max(400),
+    source: sourceSchema,
+  })
+  .refine((limit) => limit.plan === null || (limit.side === 'upper' ? limit.plan <= limit.wear : limit.plan >= limit.wear), {
+    path: ['plan'],
+    message: 'the plan limit must come before the wear limit',
+  })
