@@ -122,6 +122,8 @@ test('unchecked limits are named on the report; a second person checks them, and
   await expect(reviewer.getByText('0.550 mm')).toBeVisible()
   await reviewer.getByRole('button', { name: 'Agrees with the document' }).last().click()
   await expect(reviewer.getByText('2 of 2 checked')).toBeVisible()
+  // It shows at once; a browser that is closed before it was sent would keep it for the next time.
+  await expect(reviewer.locator('[data-queued="0"]')).toHaveCount(1)
   await context.close()
 })
 
