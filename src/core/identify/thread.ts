@@ -1,4 +1,8 @@
 import { forComparison } from '../quantity/decimal'
+import asmeB1_1 from '../standards/asmeB1_1.json' with { type: 'json' }
+import bs84 from '../standards/bs84.json' with { type: 'json' }
+import iso261 from '../standards/iso261.json' with { type: 'json' }
+import { rowsOf } from '../standards/table'
 
 export type Flank = 60 | 55
 
@@ -13,102 +17,13 @@ export interface StandardThread {
 }
 
 /** ISO 261 / ISO 262: coarse pitch first, then the fine pitches of the selection. Diameter and pitches in mm. */
-const METRIC: readonly (readonly [diameter: number, coarse: number, ...fine: number[]])[] = [
-  [3, 0.5],
-  [4, 0.7],
-  [5, 0.8],
-  [6, 1],
-  [8, 1.25, 1],
-  [10, 1.5, 1.25, 1],
-  [12, 1.75, 1.5, 1.25],
-  [14, 2, 1.5],
-  [16, 2, 1.5],
-  [18, 2.5, 2, 1.5],
-  [20, 2.5, 2, 1.5],
-  [22, 2.5, 2, 1.5],
-  [24, 3, 2],
-  [27, 3, 2],
-  [30, 3.5, 2],
-  [33, 3.5, 2],
-  [36, 4, 3],
-  [39, 4, 3],
-  [42, 4.5, 3],
-  [45, 4.5, 3],
-  [48, 5, 3],
-  [52, 5, 4],
-  [56, 5.5, 4],
-  [60, 5.5, 4],
-  [64, 6, 4],
-]
+const METRIC: readonly (readonly [diameter: number, coarse: number, ...fine: number[]])[] = rowsOf(iso261)
 
 /** Inch threads: designation, diameter in inches, threads per inch (ASME B1.1 for UNC and UNF; BS 84 for BSW and BSF). */
-const INCH: Record<'UNC' | 'UNF' | 'BSW' | 'BSF', readonly (readonly [name: string, diameterIn: number, perInch: number])[]> = {
-  UNC: [
-    ['1/4', 0.25, 20],
-    ['5/16', 0.3125, 18],
-    ['3/8', 0.375, 16],
-    ['7/16', 0.4375, 14],
-    ['1/2', 0.5, 13],
-    ['9/16', 0.5625, 12],
-    ['5/8', 0.625, 11],
-    ['3/4', 0.75, 10],
-    ['7/8', 0.875, 9],
-    ['1', 1, 8],
-    ['1-1/8', 1.125, 7],
-    ['1-1/4', 1.25, 7],
-    ['1-3/8', 1.375, 6],
-    ['1-1/2', 1.5, 6],
-    ['1-3/4', 1.75, 5],
-    ['2', 2, 4.5],
-  ],
-  UNF: [
-    ['1/4', 0.25, 28],
-    ['5/16', 0.3125, 24],
-    ['3/8', 0.375, 24],
-    ['7/16', 0.4375, 20],
-    ['1/2', 0.5, 20],
-    ['9/16', 0.5625, 18],
-    ['5/8', 0.625, 18],
-    ['3/4', 0.75, 16],
-    ['7/8', 0.875, 14],
-    ['1', 1, 12],
-    ['1-1/8', 1.125, 12],
-    ['1-1/4', 1.25, 12],
-    ['1-3/8', 1.375, 12],
-    ['1-1/2', 1.5, 12],
-  ],
-  BSW: [
-    ['1/4', 0.25, 20],
-    ['5/16', 0.3125, 18],
-    ['3/8', 0.375, 16],
-    ['7/16', 0.4375, 14],
-    ['1/2', 0.5, 12],
-    ['9/16', 0.5625, 12],
-    ['5/8', 0.625, 11],
-    ['3/4', 0.75, 10],
-    ['7/8', 0.875, 9],
-    ['1', 1, 8],
-    ['1-1/8', 1.125, 7],
-    ['1-1/4', 1.25, 7],
-    ['1-1/2', 1.5, 6],
-    ['1-3/4', 1.75, 5],
-    ['2', 2, 4.5],
-  ],
-  BSF: [
-    ['1/4', 0.25, 26],
-    ['5/16', 0.3125, 22],
-    ['3/8', 0.375, 20],
-    ['7/16', 0.4375, 18],
-    ['1/2', 0.5, 16],
-    ['9/16', 0.5625, 16],
-    ['5/8', 0.625, 14],
-    ['3/4', 0.75, 12],
-    ['7/8', 0.875, 11],
-    ['1', 1, 10],
-    ['1-1/8', 1.125, 9],
-    ['1-1/4', 1.25, 9],
-    ['1-1/2', 1.5, 8],
-  ],
+type InchSeries = Record<'UNC' | 'UNF' | 'BSW' | 'BSF', readonly (readonly [name: string, diameterIn: number, perInch: number])[]>
+const INCH: InchSeries = {
+  ...rowsOf<Pick<InchSeries, 'UNC' | 'UNF'>>(asmeB1_1),
+  ...rowsOf<Pick<InchSeries, 'BSW' | 'BSF'>>(bs84),
 }
 
 const MM_PER_INCH = 25.4

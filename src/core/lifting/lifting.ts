@@ -1,23 +1,12 @@
 import { err, ok, type Result } from '../base/result'
+import din580 from '../standards/din580.json' with { type: 'json' }
+import { rowsOf } from '../standards/table'
 
 /**
  * Loads of forged eye bolts made and marked to DIN 580 (edition 2010), kg: straight pull along the thread, and per eye
  * of a pair pulled at up to 45° from it. They hold for eyes that carry the mark, in a sound and full-length thread.
  */
-const EYE_LOADS: readonly (readonly [threadMm: number, straightKg: number, slantedKg: number])[] = [
-  [8, 140, 100],
-  [10, 230, 170],
-  [12, 340, 240],
-  [16, 700, 500],
-  [20, 1200, 860],
-  [24, 1800, 1290],
-  [30, 3200, 2300],
-  [36, 4600, 3300],
-  [42, 6300, 4500],
-  [48, 8600, 6100],
-  [56, 11500, 8200],
-  [64, 16000, 11000],
-]
+const EYE_LOADS: readonly (readonly [threadMm: number, straightKg: number, slantedKg: number])[] = rowsOf(din580)
 
 export interface EyeSize {
   readonly thread: string
