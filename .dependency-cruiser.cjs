@@ -39,9 +39,10 @@ module.exports = {
     only('contract', ['core']),
     only('sync', ['core', 'contract']),
     only('ui', ['core', 'drawing', 'contract']),
-    only('islands', ['core', 'drawing', 'contract', 'sync', 'ui']),
+    only('report', ['core', 'drawing', 'contract']),
+    only('islands', ['core', 'drawing', 'contract', 'report', 'sync', 'ui']),
     only('db', ['core']),
-    only('server', ['core', 'drawing', 'contract', 'db']),
+    only('server', ['core', 'drawing', 'contract', 'report', 'db']),
     only('layouts', ['core', 'drawing', 'contract', 'ui']),
     {
       name: 'core-is-pure',
@@ -62,7 +63,7 @@ module.exports = {
       comment: 'Pages parse nothing from outside: what the browser loads takes only types from schema files.',
       severity: 'error',
       from: {
-        path: '^src/(core|islands|ui|drawing|contract|sync)/',
+        path: '^src/(core|islands|ui|drawing|contract|report|sync)/',
         pathNot: 'Schema\\.ts$|bodies\\.ts$|\\.(test|fixture)\\.tsx?$',
       },
       to: { path: 'Schema\\.ts$|contract/bodies\\.ts$', dependencyTypesNot: ['type-only'] },
@@ -70,7 +71,7 @@ module.exports = {
     {
       name: 'browser-knows-no-server',
       severity: 'error',
-      from: { path: '^src/(islands|ui|drawing|sync)/' },
+      from: { path: '^src/(islands|ui|drawing|report|sync)/' },
       to: { dependencyTypes: ['core'] },
     },
     {

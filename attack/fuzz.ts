@@ -1,9 +1,9 @@
 /** Bodies at and beyond every bound, sent to every call that writes: whatever is accepted can be read, by every page. */
 import { randomFrom } from '../src/core/base/random.fixture'
 import type { Connection } from '../src/db/client'
-import { gaugesView } from '../src/server/gauges'
-import { homeView } from '../src/server/home'
-import { jobView } from '../src/server/jobView'
+import { gaugesView } from '../src/server/gauges/gauges'
+import { homeView } from '../src/server/jobs/home'
+import { jobView } from '../src/server/jobs/jobView'
 import { anyInput, type Target } from './inputs'
 import { Visitor } from './visitor'
 

@@ -4,8 +4,8 @@ import { drizzle } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
 import { eventHash } from '../src/db/queries/log'
 import * as schema from '../src/db/schema'
-import { canonicalJson } from '../src/server/canonical'
-import { type Heads, verifyAll } from '../src/server/verifyAll'
+import { canonicalJson } from '../src/server/reports/canonical'
+import { type Heads, verifyAll } from '../src/server/reports/verifyAll'
 
 type Query = (sql: string, values?: readonly unknown[]) => Promise<pg.QueryResult>
 

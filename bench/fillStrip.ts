@@ -6,7 +6,7 @@ import { runningClusterUrl } from '../scripts/lib/cluster'
 import { bookSchema } from '../src/core/book/bookSchema'
 import { connect } from '../src/db/client'
 import { job, jobEntry, limitBook, machine, picture } from '../src/db/schema'
-import { checkPicture } from '../src/server/addPicture'
+import { checkPicture } from '../src/server/notes/addPicture'
 
 export const POSITIONS = 200
 export const STRIP_JOB = 'bench-job'

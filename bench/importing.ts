@@ -11,7 +11,7 @@ import { Medida } from '../e2e/support/medida'
 import { runningClusterUrl } from '../scripts/lib/cluster'
 import { connect } from '../src/db/client'
 import { limitBook, machine } from '../src/db/schema'
-import { importHistory } from '../src/server/history/importHistory'
+import { importHistory } from '../src/server/machines/history/importHistory'
 import type { Figure } from './figure'
 import { largeBook } from './largeJob'
 

@@ -1,6 +1,6 @@
 import type { EntryBody } from '../src/core/notes/entrySchema'
 import type { Policy } from '../src/core/record/recordSchema'
-import type { Role } from '../src/server/roles'
+import type { Role } from '../src/server/people/roles'
 
 export interface DemoPerson {
   readonly username: string

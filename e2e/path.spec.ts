@@ -2,7 +2,7 @@
 import { writeFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
-import { isSignedBy } from '../src/server/signingKey'
+import { isSignedBy } from '../src/server/reports/signingKey'
 import { command } from './support/medida'
 import { expect, expectAccessible, JOB, open, readingField, signedIn, tabTo, takeReadings, test } from './support/test'
 

@@ -2,4 +2,4 @@
 import { register } from 'tsx/esm/api'
 
 register()
-await import('../src/server/history/worker.ts')
+await import('../src/server/machines/history/worker.ts')

@@ -2,4 +2,4 @@
 import { register } from 'tsx/esm/api'
 
 register()
-await import('../src/server/pdf/worker.ts')
+await import('../src/server/reports/pdf/worker.ts')

@@ -4,9 +4,9 @@
  */
 import { existsSync, writeFileSync } from 'node:fs'
 import { connect } from '../src/db/client'
-import { signingKeyIn } from '../src/server/signingKey'
-import { headsOf } from '../src/server/verifyAll'
-import { verifyReport } from '../src/server/verifyReport'
+import { signingKeyIn } from '../src/server/reports/signingKey'
+import { headsOf } from '../src/server/reports/verifyAll'
+import { verifyReport } from '../src/server/reports/verifyReport'
 import { stop } from './bootstrap.mjs'
 import { signingKeyFile } from './lib/cluster'
 import { withOwner } from './lib/database'

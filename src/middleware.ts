@@ -1,8 +1,8 @@
 import { defineMiddleware } from 'astro:middleware'
-import { signedIn } from './server/auth'
-import { refusalOf } from './server/databaseFault'
-import { answerRefused } from './server/edge'
-import { Refused } from './server/refused'
+import { refusalOf } from './server/edge/databaseFault'
+import { answerRefused } from './server/edge/edge'
+import { Refused } from './server/edge/refused'
+import { signedIn } from './server/people/auth'
 
 const PUBLIC_PATHS = ['/sign-in', '/refused']
 const isPublic = (path: string): boolean => PUBLIC_PATHS.includes(path) || path.startsWith('/api/auth/')

@@ -4,7 +4,7 @@ import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync
 import { dirname, join } from 'node:path'
 import { z } from 'zod'
 import { connect } from '../../src/db/client'
-import { type Heads, headsOf } from '../../src/server/verifyAll'
+import { type Heads, headsOf } from '../../src/server/reports/verifyAll'
 
 export interface Installation {
   /** Address of the owner of the tables. */

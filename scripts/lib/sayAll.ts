@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { connect } from '../../src/db/client'
-import { signingKeyIn } from '../../src/server/signingKey'
-import { type Heads, headsSchema, verifyAll } from '../../src/server/verifyAll'
-import type { Finding } from '../../src/server/verifyReport'
+import { signingKeyIn } from '../../src/server/reports/signingKey'
+import { type Heads, headsSchema, verifyAll } from '../../src/server/reports/verifyAll'
+import type { Finding } from '../../src/server/reports/verifyReport'
 
 /** Prints findings, one a line; whether all of them hold. */
 export function say(findings: readonly Finding[]): boolean {

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro'
-import { answerRefused } from '../../server/edge'
-import { Refused } from '../../server/refused'
+import { answerRefused } from '../../server/edge/edge'
+import { Refused } from '../../server/edge/refused'
 
 /** What no other call answers. */
 export const ALL: APIRoute = () => answerRefused(new Refused('notFound', 'There is no such call. Check its address.'))

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro'
-import { getAuth } from '../../../server/auth'
-import { answerRefused } from '../../../server/edge'
-import { Refused } from '../../../server/refused'
+import { answerRefused } from '../../../server/edge/edge'
+import { Refused } from '../../../server/edge/refused'
+import { getAuth } from '../../../server/people/auth'
 
 /** What of the sign-in library anybody may call. Names, passwords and roles are changed by whoever runs Medida, not here. */
 const ALLOWED: ReadonlySet<string> = new Set([

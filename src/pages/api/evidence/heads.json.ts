@@ -1,5 +1,5 @@
-import { apiRead } from '../../../server/edge'
-import { evidenceView } from '../../../server/evidenceView'
+import { apiRead } from '../../../server/edge/edge'
+import { evidenceView } from '../../../server/reports/evidenceView'
 
 /** Ends of every chain, to be kept elsewhere. */
 export const GET = apiRead(async (context) => {

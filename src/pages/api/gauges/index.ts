@@ -1,5 +1,5 @@
 import { gaugeBody } from '../../../contract/bodies'
-import { apiCall } from '../../../server/edge'
-import { storeGauge } from '../../../server/storeGauge'
+import { apiCall } from '../../../server/edge/edge'
+import { storeGauge } from '../../../server/gauges/storeGauge'
 
 export const POST = apiCall(gaugeBody, storeGauge)

@@ -1,5 +1,5 @@
 import { machineBody } from '../../../contract/bodies'
-import { addMachine } from '../../../server/addMachine'
-import { apiCall } from '../../../server/edge'
+import { apiCall } from '../../../server/edge/edge'
+import { addMachine } from '../../../server/machines/addMachine'
 
 export const POST = apiCall(machineBody, addMachine)

@@ -1,5 +1,5 @@
-import { apiRead, pathParameter } from '../../../server/edge'
-import { signedReport } from '../../../server/report'
+import { apiRead, pathParameter } from '../../../server/edge/edge'
+import { signedReport } from '../../../server/reports/report'
 
 /** The canonical JSON that was signed, byte for byte, with its signature and the public half of the key that made it. */
 export const GET = apiRead(async (context, api) => {

@@ -1,6 +1,6 @@
-import { apiRead, pathParameter } from '../../../server/edge'
-import { renderPdf } from '../../../server/pdf/renderPdf'
-import { signedReport } from '../../../server/report'
+import { apiRead, pathParameter } from '../../../server/edge/edge'
+import { renderPdf } from '../../../server/reports/pdf/renderPdf'
+import { signedReport } from '../../../server/reports/report'
 
 export const GET = apiRead(async (context, api) => {
   const report = await signedReport(context, pathParameter(api, 'report'))

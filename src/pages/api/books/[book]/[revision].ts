@@ -1,5 +1,5 @@
-import { apiRead, pathParameter } from '../../../../server/edge'
-import { storedBook } from '../../../../server/storedBook'
+import { storedBook } from '../../../../server/books/storedBook'
+import { apiRead, pathParameter } from '../../../../server/edge/edge'
 
 /** A limit book revision in the open format, to keep or to look through. */
 export const GET = apiRead(async (context, api) => {

@@ -1,5 +1,5 @@
 import { confirmationBody } from '../../../../contract/bodies'
-import { confirmStep } from '../../../../server/confirmStep'
-import { apiCall, pathParameter } from '../../../../server/edge'
+import { apiCall, pathParameter } from '../../../../server/edge/edge'
+import { confirmStep } from '../../../../server/jobs/confirmStep'
 
 export const POST = apiCall(confirmationBody, (context, body, api) => confirmStep(context, pathParameter(api, 'job'), body))

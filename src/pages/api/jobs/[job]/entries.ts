@@ -1,5 +1,5 @@
 import { entriesBody } from '../../../../contract/bodies'
-import { addEntries } from '../../../../server/addEntries'
-import { apiCall, pathParameter } from '../../../../server/edge'
+import { apiCall, pathParameter } from '../../../../server/edge/edge'
+import { addEntries } from '../../../../server/notes/addEntries'
 
 export const POST = apiCall(entriesBody, (context, body, api) => addEntries(context, pathParameter(api, 'job'), body))

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { apiRead, checked, pathParameter } from '../../../../server/edge'
-import { entryEvents } from '../../../../server/jobEvents'
+import { apiRead, checked, pathParameter } from '../../../../server/edge/edge'
+import { entryEvents } from '../../../../server/jobs/jobEvents'
 
 const afterSchema = z.coerce.number().int().min(0)
 

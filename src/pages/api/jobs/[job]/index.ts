@@ -1,4 +1,4 @@
-import { answerJson, apiRead, pathParameter } from '../../../../server/edge'
-import { jobView } from '../../../../server/jobView'
+import { answerJson, apiRead, pathParameter } from '../../../../server/edge/edge'
+import { jobView } from '../../../../server/jobs/jobView'
 
 export const GET = apiRead(async (context, api) => answerJson(await jobView(context, pathParameter(api, 'job'))))

@@ -1,5 +1,5 @@
-import { apiRead, pathParameter } from '../../../../server/edge'
-import { jobView } from '../../../../server/jobView'
+import { apiRead, pathParameter } from '../../../../server/edge/edge'
+import { jobView } from '../../../../server/jobs/jobView'
 
 /** The job's record in the open format, to keep or to put to `npm run evaluate`. */
 export const GET = apiRead(async (context, api) => {

@@ -1,8 +1,8 @@
 import { reviewBody } from '../../../../contract/bodies'
-import { checkPassword } from '../../../../server/auth'
-import { apiCall, pathParameter } from '../../../../server/edge'
-import { review } from '../../../../server/review'
-import { signingKey } from '../../../../server/runtime'
+import { apiCall, pathParameter } from '../../../../server/edge/edge'
+import { signingKey } from '../../../../server/edge/runtime'
+import { checkPassword } from '../../../../server/people/auth'
+import { review } from '../../../../server/reports/review'
 
 export const POST = apiCall(reviewBody, (context, body, api) =>
   review(context, pathParameter(api, 'job'), body, {

@@ -1,5 +1,5 @@
-import { pictureOf } from '../../../../../server/addPicture'
-import { apiRead, pathParameter } from '../../../../../server/edge'
+import { apiRead, pathParameter } from '../../../../../server/edge/edge'
+import { pictureOf } from '../../../../../server/notes/addPicture'
 
 /** A picture; `?small` gives the one for lists. Its id never stands for another picture, so it may be kept. */
 export const GET = apiRead(async (context, api) => {

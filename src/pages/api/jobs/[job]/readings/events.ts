@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { apiRead, checked, pathParameter } from '../../../../../server/edge'
-import { readingEvents } from '../../../../../server/jobEvents'
+import { apiRead, checked, pathParameter } from '../../../../../server/edge/edge'
+import { readingEvents } from '../../../../../server/jobs/jobEvents'
 
 const sinceSchema = z.iso.datetime()
 

@@ -1,5 +1,5 @@
 import { readingBody } from '../../../../../contract/bodies'
-import { acceptReading } from '../../../../../server/acceptReading'
-import { apiCall, pathParameter } from '../../../../../server/edge'
+import { apiCall, pathParameter } from '../../../../../server/edge/edge'
+import { acceptReading } from '../../../../../server/readings/acceptReading'
 
 export const POST = apiCall(readingBody, (context, body, api) => acceptReading(context, pathParameter(api, 'job'), body))

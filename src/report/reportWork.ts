@@ -1,0 +1,216 @@
+import { tagWords } from '../core/notes/words'
+
+/** The parts of a report that page and PDF both show, worked out once from its content. */
+
+import { changeWords } from '../contract/changeWords'
+import { closingWords, suspectWords } from '../contract/closingWords'
+/** A report before it is signed has neither signature nor place in the chain. */
+import { NO_PROCEDURE } from '../contract/noProcedure'
+import type { LimitBook } from '../core/book/bookSchema'
+import { countPattern, judgePattern } from '../core/condition/damagePattern'
+import { causeLabel, kindOf } from '../core/condition/findingKinds'
+import { confirmableSteps } from '../core/job/orderOfWork'
+import { readiness } from '../core/job/ready'
+import type { EntryBody } from '../core/notes/entrySchema'
+import { foldWork } from '../core/notes/fold'
+import { complaintStanding, findingTitle, openCauses } from '../core/notes/openQuestions'
+import { standingFindings, type WorkState } from '../core/notes/state'
+import { jobSteps } from '../core/notes/steps'
+import { stillInside, stripFaults } from '../core/notes/stripFaults'
+import { entryWords } from '../core/notes/words'
+import { levelOf, levelsInPlay } from '../core/scope/need'
+import type { ReportDraft } from './reportFacts'
+/** Everything before the gauge that goes into a report. */
+export interface WorkFacts {
+  /** Level, what its gate did, and why the rest is left out; empty for a job without a level. */
+  readonly scope: readonly string[]
+  readonly complaint: { readonly text: string; readonly standing: string } | null
+  readonly findings: readonly {
+    readonly id: string
+    readonly title: string
+    readonly detail: string
+    readonly cause: string | null
+  }[]
+  /** Patterns, hand tests and parts looked at without a finding, one line each. */
+  readonly looked: readonly string[]
+  /** How parts lay and were marked, position by position: tag, facing, marks, thickness, notes. */
+  readonly lay: readonly { readonly name: string; readonly words: string }[]
+  readonly openCauses: readonly string[]
+  /** Steps skipped or not done, missing tags and marks, things still inside: what the reviewer must know. */
+  readonly exceptions: readonly string[]
+  readonly log: readonly { readonly id: string; readonly what: string; readonly by: string; readonly at: string }[]
+}
+
+/** Kinds of entry that the report's log names; trays, tags and ticks are in the record itself. */
+const LOGGED: ReadonlySet<EntryBody['kind']> = new Set([
+  'stepDone',
+  'stepSkipped',
+  'stepNotApplicable',
+  'stepNotApplicableAgreed',
+  'stepReopened',
+  'stepAdded',
+  'findingRecorded',
+  'findingWithdrawn',
+  'causeRecorded',
+  'measurementPlanned',
+  'patternRecorded',
+  'handTested',
+  'pictureRemoved',
+  'complaintExplained',
+  'complaintGone',
+  'characteristicTyped',
+  'characteristicDropped',
+  'limitsChecked',
+])
+
+export function workFacts({ record, results, confirmations }: ReportDraft): WorkFacts {
+  const { book } = record
+  // Reports signed before core 1.1.0 have no entries and no scope.
+  const entries = record.job.entries ?? []
+  const scope = results.scope ?? { level: null, counts: null, gate: null, leftOut: null }
+  const full = { ...record, book: { ...NO_PROCEDURE, ...book }, job: { ...record.job, entries } }
+  const work = foldWork(full.book, entries)
+  const steps = jobSteps(full.book, work, levelsInPlay(scope))
+  const level = levelOf(full.book, scope.level)
+  const gate = scope.gate
+  const standing = complaintStanding(record.job.complaint ?? '', work)
+  return {
+    scope: [
+      ...(level ? [`Level: ${level.name}`] : []),
+      ...(gate?.kind === 'failed'
+        ? [
+            `Gate failed: ${gate.by.map(({ reason, reading }) => `${reason}${reading ? ` (reading ${reading})` : ''}`).join('; ')}. Grown to ${levelOf(full.book, scope.counts)?.name ?? gate.grows}`,
+          ]
+        : []),
+      ...(gate?.kind === 'open' ? [`Gate open: ${gate.missing.join(', ')} not measured to the end`] : []),
+      ...(scope.leftOut ? [scope.leftOut] : []),
+    ],
+    complaint: standing === null ? null : { text: record.job.complaint, standing: complaintWords(standing, full.book) },
+    findings: standingFindings(work).map((finding) => ({
+      id: finding.id,
+      title: findingTitle(full.book, finding),
+      detail: [finding.extent, finding.note, `usually: ${kindOf(finding.kind).mends}`].filter((text) => text !== '').join('; '),
+      cause: finding.cause
+        ? `${causeLabel[finding.cause.family]}${finding.cause.text === '' ? '' : `: ${finding.cause.text}`}`
+        : null,
+    })),
+    looked: [
+      ...full.book.patterns.flatMap((pattern) => {
+        const seen = work.patterns.get(pattern.id)
+        if (!seen) return []
+        return [
+          `${pattern.name}: ${judgePattern(countPattern(pattern.arrangement, seen.states), pattern.limits).reasons.join('; ')}`,
+        ]
+      }),
+      ...[...work.handTests].flatMap(([id, { finding }]) => {
+        const test = full.book.handTests.find((candidate) => candidate.id === id)
+        return test && finding === null ? [`${test.name}: sound`] : []
+      }),
+      ...[...work.lookedAt.keys()].flatMap((id) => {
+        const part = book.parts.find((candidate) => candidate.id === id)
+        return part ? [`${part.name}: looked at, nothing found`] : []
+      }),
+    ],
+    lay: layOf(work, full.book.joints),
+    openCauses: openCauses(work).map((finding) => findingTitle(full.book, finding)),
+    exceptions: [
+      ...unchecked(book),
+      ...wrongChanges({ record, results }),
+      ...misclosures({ record, results }),
+      ...steps.flatMap(({ name, standing: step }) =>
+        step.kind === 'skipped' ? [`Skipped: ${name} (${step.reason}, ${step.by})`] : [],
+      ),
+      ...steps.flatMap(({ name, standing: step }) =>
+        step.kind === 'notApplicable'
+          ? [
+              `Does not apply: ${name} (${step.reason}, ${step.by}; ${step.agreed ? `agreed by ${step.agreed.by}` : 'nobody has agreed'})`,
+            ]
+          : [],
+      ),
+      ...readyExceptions({ record: full, results, confirmations }),
+      ...stripFaults(full.book, work, steps).map(({ text }) => text),
+      ...stillInside(work).map(
+        ({ name, inside, where }) => `Still inside: ${inside} × ${name}${where === '' ? '' : `, ${where}`}`,
+      ),
+    ],
+    log: entries
+      .filter(({ body }) => LOGGED.has(body.kind))
+      .map(({ id, by, at, body }) => ({ id, by, at, what: entryWords(body, full.book, work) })),
+  }
+}
+
+function layOf({ positions, joints }: WorkState, inBook: LimitBook['joints']): { name: string; words: string }[] {
+  const nameOf = (id: string): string => positions.find((position) => position.id === id)?.name ?? id
+  return [
+    ...positions.flatMap(({ name, tag, thickness }) => {
+      const said = [...(tag ? [tagWords(tag, nameOf)] : []), ...(thickness ? [`thickness ${thickness.text}`] : [])]
+      return said.length === 0 ? [] : [{ name, words: said.join('; ') }]
+    }),
+    ...inBook.flatMap(({ id, between }) => {
+      const marked = joints.get(id)
+      return marked ? [{ name: between.map(nameOf).join(' to '), words: `mark: ${marked.mark}` }] : []
+    }),
+  ]
+}
+
+/** What the level requires and is not done, and what is left beyond its limits. Results of before version 3 know no stages of parts, and nobody was asked then to confirm the last steps. */
+function readyExceptions({
+  record,
+  results,
+  confirmations,
+}: Pick<ReportDraft, 'record' | 'results' | 'confirmations'>): string[] {
+  const parts = results.parts.map((part) => ({ ...part, stages: part.stages ?? [] }))
+  const scope = results.scope ?? { level: null, counts: null, gate: null, leftOut: null }
+  const { exceptions, leftBeyond } = readiness(
+    record,
+    { ...results, parts, scope },
+    new Set((results.version as number) < 3 ? confirmableSteps : confirmations.map(({ step }) => step)),
+  )
+  return [...exceptions, ...leftBeyond.map((sentence) => `Left beyond its limits: ${sentence}`)]
+}
+
+/** Limits typed in the job that no second person has held against the document, or that do not agree with it. */
+const unchecked = (book: ReportDraft['record']['book']): string[] =>
+  book.characteristics.flatMap(({ name, typed }) => {
+    if (!typed || typed.check?.agrees) return []
+    return typed.check
+      ? [`Limits of ${name} do not agree with the document: ${typed.check.note} (${typed.check.by})`]
+      : [`Limits of ${name}, typed by ${typed.by}, are not checked by a second person`]
+  })
+
+/** What moved further than it may between two measurements, with what the maker says to do. */
+const wrongChanges = ({ record, results }: Pick<ReportDraft, 'record' | 'results'>): string[] =>
+  record.book.characteristics.flatMap((characteristic) =>
+    (results.characteristics.find(({ id }) => id === characteristic.id)?.changes ?? [])
+      .filter(({ standing }) => standing === 'outside')
+      .map((outcome) => {
+        const { instruction } = outcome.limit
+        return `${characteristic.name}: ${changeWords(outcome, characteristic, record.machine.units)}${instruction === '' ? '' : ` ${instruction}`}`
+      }),
+  )
+
+/** What is known twice and does not agree, with the readings most likely wrong. */
+const misclosures = ({ record, results }: Pick<ReportDraft, 'record' | 'results'>): string[] =>
+  (record.book.closings ?? []).flatMap((spec) => {
+    const result = (results.closings ?? []).find(({ id }) => id === spec.id)
+    if (result?.standing !== 'disagrees') return []
+    const suspects = result.suspects.flatMap((suspect) => {
+      const of = record.book.characteristics.find(({ id }) => id === suspect.characteristic)
+      return of ? [suspectWords(suspect, of)] : []
+    })
+    return [`${closingWords(spec, result, record.machine.units)} Look again at: ${suspects.join('; ')}`]
+  })
+
+function complaintWords(
+  standing: NonNullable<ReturnType<typeof complaintStanding>>,
+  book: ReportDraft['record']['book'],
+): string {
+  switch (standing.kind) {
+    case 'unexplained':
+      return 'not explained'
+    case 'explained':
+      return `explained by “${findingTitle(book, standing.finding)}”, not yet proved gone`
+    case 'gone':
+      return `explained by “${findingTitle(book, standing.finding)}”; gone: ${standing.note} (${standing.by})`
+  }
+}

@@ -1,0 +1,55 @@
+import { and, eq, isNull, sql } from 'drizzle-orm'
+import type { DraftBookAnswer } from '../../contract/answers'
+import type { DraftBookBody } from '../../contract/bodies'
+import { bookSchema } from '../../core/book/bookSchema'
+import { faultsOf } from '../../core/book/faults'
+import { draftBook } from '../../core/notes/draftBook'
+import { foldWork } from '../../core/notes/fold'
+import { typedIn } from '../../core/notes/typedBook'
+import { lockJob } from '../../db/queries/jobs'
+import { appendLog } from '../../db/queries/log'
+import { booksOf } from '../../db/queries/work'
+import { limitBook, machine } from '../../db/schema/index'
+import { authorise, type Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { buildJobView } from '../jobs/jobView'
+import { canonicalJson } from '../reports/canonical'
+
+/**
+ * Makes a draft limit book of what was typed and checked in a job. It adds nothing to the job, so a signed one can be drawn
+ * on too. The same content again is the draft there is.
+ */
+export function makeDraftBook(context: Context, jobId: string, body: DraftBookBody): Promise<DraftBookAnswer> {
+  authorise(context, 'note')
+  return context.db.transaction(async (db) => {
+    if (!(await lockJob(db, jobId))) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+    const { record } = await buildJobView(context, db, jobId)
+    const { book, job } = record
+    // A machine without a book gets one of its own; a book that exists gets a draft of its next revision.
+    const id = book.issued === null && book.revision === 'none' ? `book-${record.machine.id}`.slice(0, 80) : book.id
+    await db.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${id}))`)
+    const before = await booksOf(db, id)
+    const drafts = before.filter(({ revision }) => /draft \d+$/.test(revision))
+    const base = book.issued === null ? '' : `${book.revision.slice(0, 10)}, `
+    const make = (revision: string) =>
+      draftBook(book, typedIn(job.entries), foldWork(book, job.entries).positions, { id, title: body.title, revision })
+    for (const { revision, document } of drafts) {
+      const again = make(revision)
+      if (again.ok && canonicalJson(bookSchema.parse(again.value)) === canonicalJson(bookSchema.parse(document)))
+        return { id, revision, stored: false }
+    }
+    const revision = `${base}draft ${drafts.length + 1}`
+    const made = make(revision)
+    if (!made.ok) throw new Refused('notPossible', made.fault)
+    const document = bookSchema.parse(made.value)
+    const [fault] = faultsOf(document)
+    if (fault) throw new Refused('notPossible', `This book can never be settled: ${fault.says}`)
+    await db.insert(limitBook).values({ id, revision, title: body.title, document })
+    await db
+      .update(machine)
+      .set({ bookId: id })
+      .where(and(eq(machine.id, record.machine.id), isNull(machine.bookId)))
+    await appendLog(db, context, { verb: 'book.drafted', subject: jobId, detail: { book: id, revision } })
+    return { id, revision, stored: true }
+  })
+}

@@ -1,0 +1,11 @@
+import { bookDocument } from '../../db/queries/jobs'
+import { authorise, type Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+
+/** A limit book revision as it is stored, with a name for its file. */
+export async function storedBook(context: Context, id: string, revision: string): Promise<{ document: unknown; name: string }> {
+  authorise(context, 'read')
+  const document: unknown = await bookDocument(context.db, id, revision)
+  if (!document) throw new Refused('notFound', `There is no limit book “${id}”, revision “${revision}”.`)
+  return { document, name: `${id}-${revision}`.replace(/[^A-Za-z0-9._-]+/g, '-') }
+}

@@ -1,0 +1,66 @@
+import { eq } from 'drizzle-orm'
+import type { GaugeBody } from '../../contract/bodies'
+import { readTypedGauge } from '../../core/gauge/typedGauge'
+import { gaugeIdOf } from '../../db/queries/gauges'
+import { findGauge } from '../../db/queries/jobs'
+import { appendLog } from '../../db/queries/log'
+import { gauge } from '../../db/schema/index'
+import { authorise, type Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { gaugeOfRow } from '../jobs/jobRecord'
+import { canonicalJson } from '../reports/canonical'
+
+/**
+ * Puts a gauge into the store, or a new calibration of one that is there: the old figures stay with what was read under
+ * them, and the new ones count from now on. Sent twice, it is stored once.
+ */
+export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBody): Promise<{ id: string; stored: boolean }> {
+  authorise(context, 'plan')
+  const read = readTypedGauge(typed)
+  if (!read.ok) throw new Refused('malformed', read.fault.says, [{ path: read.fault.at, message: read.fault.says }])
+  const { calibration, corrections, range, ...figures } = read.value
+  return context.db.transaction(async (db) => {
+    const known = await findGauge(db, id)
+    if (known) {
+      const { id: _, replaced: __, ...stored } = gaugeOfRow(known)
+      if (canonicalJson(stored) !== canonicalJson(JSON.parse(JSON.stringify(read.value))))
+        throw new Refused('conflict', 'Another gauge with this id is in the store already. Reload the page and enter it again.')
+      return { id, stored: false }
+    }
+    if (replaces !== null) {
+      const before = await findGauge(db, replaces)
+      if (!before) throw new Refused('notFound', `There is no gauge “${replaces}” in the store.`)
+      if (before.kind !== figures.kind || before.code !== figures.code)
+        throw new Refused('notPossible', `A new calibration keeps code and kind of ${before.code}. Add another gauge instead.`)
+      const replaced = await db.update(gauge).set({ replaced: true }).where(eq(gauge.id, replaces)).returning({ was: gauge.id })
+      if (before.replaced || replaced.length === 0)
+        throw new Refused('conflict', `${before.code} was calibrated anew meanwhile. Reload the page and look.`)
+    }
+    const inUse = await gaugeIdOf(db, figures.code)
+    if (inUse !== null) {
+      const message = `${figures.code} is in the store already. Enter its new calibration, or give this one another code.`
+      throw new Refused('conflict', message, [{ path: 'code', message }])
+    }
+    await db.insert(gauge).values({
+      id,
+      code: figures.code,
+      name: figures.name,
+      kind: figures.kind,
+      calibrationDue: figures.calibrationDue,
+      resolution: String(figures.resolution),
+      maximumPermissibleError: String(figures.maximumPermissibleError),
+      repeatability: figures.repeatability === undefined ? null : String(figures.repeatability),
+      expansionPerK: figures.expansionPerK === null ? null : String(figures.expansionPerK),
+      calibration,
+      corrections,
+      least: range === null ? null : String(range.least),
+      greatest: range === null ? null : String(range.greatest),
+    })
+    await appendLog(db, context, {
+      verb: replaces === null ? 'gauge.added' : 'gauge.calibrated',
+      subject: id,
+      detail: { code: figures.code, replaces },
+    })
+    return { id, stored: true }
+  })
+}

@@ -1,0 +1,46 @@
+import { eq } from 'drizzle-orm'
+import type { ConfirmationBody } from '../../contract/bodies'
+import { evaluate } from '../../core/evaluate/evaluate'
+import { stepLabel } from '../../core/job/orderOfWork'
+import { isMadeSafe, jobProgress } from '../../core/job/progress'
+import { foldWork } from '../../core/notes/fold'
+import { insideWords } from '../../core/notes/stripFaults'
+import type { Executor } from '../../db/client'
+import { appendLog } from '../../db/queries/log'
+import { stepConfirmation } from '../../db/schema/index'
+import type { Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { writeToJob } from './openForWriting'
+
+/** Records that a step of the order of work is done, by name and time. Everything after “Make safe” waits for it. */
+export function confirmStep(context: Context, jobId: string, body: ConfirmationBody): Promise<{ stored: boolean }> {
+  const stored = async (db: Executor): Promise<{ stored: boolean } | null> => {
+    const [known] = await db.select().from(stepConfirmation).where(eq(stepConfirmation.id, body.id))
+    if (!known) return null
+    if (known.jobId === jobId && known.step === body.step && known.note === body.note) return { stored: false }
+    throw new Refused('conflict', 'Another confirmation with this id is stored already. Reload the page and confirm again.')
+  }
+  return writeToJob(context, jobId, { action: 'confirm', duringReview: false, stored }, async (db, view) => {
+    const inside = insideWords(foldWork(view.record.book, view.record.job.entries))
+    const before = view.confirmations.find(({ step }) => step === body.step)
+    if (before) throw new Refused('conflict', `${stepLabel[body.step]} is confirmed already, by ${before.by}.`)
+    const { stages } = jobProgress(view.record, evaluate(view.record), new Set(), false)
+    if (stages[body.step])
+      throw new Refused('notPossible', `The limit book has steps for “${stepLabel[body.step]}”: do them one by one on its page.`)
+    if ((body.step === 'rebuild' || body.step === 'prove') && inside !== null)
+      throw new Refused('notPossible', `Still inside: ${inside}. Count them out on the strip map before closing up.`)
+    if (body.step !== 'makeSafe' && !isMadeSafe(view.record, view.confirmations))
+      throw new Refused('conflict', `${stepLabel[body.step]} stays closed until “Make safe” is done.`)
+    await db.insert(stepConfirmation).values({
+      id: body.id,
+      jobId,
+      step: body.step,
+      note: body.note,
+      confirmedBy: context.user.id,
+      byName: context.user.name,
+      confirmedAt: context.now(),
+    })
+    await appendLog(db, context, { verb: 'step.confirmed', subject: jobId, detail: { step: body.step, note: body.note } })
+    return { stored: true }
+  })
+}

@@ -1,0 +1,83 @@
+import { LRUCache } from 'lru-cache'
+import type { JobView } from '../../contract/answers'
+import type { Executor } from '../../db/client'
+import { type JobStamp, jobStamp } from '../../db/queries/jobStamp'
+import { confirmationsOf, findJob, reportOfJob, reviewOf } from '../../db/queries/jobs'
+import { entriesAfter, entriesOf } from '../../db/queries/work'
+import { authorise, type Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { may } from '../people/roles'
+import { buildRecord, confirmationOfRow, recordWithAdded, reviewStepOfRow } from './jobRecord'
+
+/** Everything the pages of a job show. */
+export async function jobView(context: Context, jobId: string): Promise<JobView> {
+  authorise(context, 'read')
+  return buildJobView(context, context.db, jobId)
+}
+
+/** The same inside a transaction, before it writes: what it finds is kept for others, who must not see what may be rolled back. */
+export async function buildJobView({ user: { role } }: Context, db: Executor, jobId: string): Promise<JobView> {
+  return {
+    ...(await jobFacts(db, jobId)),
+    may: {
+      measure: may(role, 'measure'),
+      confirm: may(role, 'confirm'),
+      decide: may(role, 'decide'),
+      send: may(role, 'send'),
+      review: may(role, 'review'),
+      note: may(role, 'note'),
+      plan: may(role, 'plan'),
+      check: may(role, 'check'),
+    },
+  }
+}
+
+/** What everybody sees of a job. */
+type JobFacts = Omit<JobView, 'may'>
+
+/** Jobs this server has shown, each under the stamp it had: as long as that stands, nothing is read, checked or evaluated again. */
+const shown = new LRUCache<string, { readonly stamp: JobStamp; readonly facts: JobFacts }>({
+  max: 100,
+  // Readings and entries, a book counted as five hundred of them; with what follows from it one takes up to 4 kB.
+  maxSize: 60_000,
+  sizeCalculation: ({ facts: { record } }) =>
+    [record.job, ...record.history].reduce((sum, { readings }) => sum + readings.length, 500 + record.job.entries.length),
+})
+
+async function jobFacts(db: Executor, jobId: string): Promise<JobFacts> {
+  // Asked for before anything is read: what is added meanwhile makes the next stamp another one.
+  const stamp = await jobStamp(db, jobId)
+  if (stamp === undefined) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+  const known = shown.get(jobId)
+  const same = known?.stamp.rest === stamp.rest
+  if (same && known.stamp.readings === stamp.readings && known.stamp.lastSeq === stamp.lastSeq) return known.facts
+  const facts = (same ? await factsWithAdded(db, known.facts) : null) ?? (await readFacts(db, jobId))
+  shown.set(jobId, { stamp, facts })
+  return facts
+}
+
+/** What is known of a job with the readings and entries stored since; null when it has to be read anew. */
+async function factsWithAdded(db: Executor, facts: JobFacts): Promise<JobFacts | null> {
+  const added = await entriesAfter(db, facts.record.job.id, facts.lastSeq)
+  const record = await recordWithAdded(db, facts.record, added)
+  return record && { ...facts, record, lastSeq: added.at(-1)?.seq ?? facts.lastSeq }
+}
+
+async function readFacts(db: Executor, jobId: string): Promise<JobFacts> {
+  const found = await findJob(db, jobId)
+  if (!found) throw new Error(`job ${jobId} has a stamp and is not there`)
+  const { entries, unreadable } = await entriesOf(db, jobId, 0)
+  const read = await buildRecord(db, found, entries)
+  return {
+    title: found.job.title,
+    reason: found.job.reason,
+    openedBy: found.openedBy,
+    record: read.record,
+    unreadable: [...unreadable, ...read.unreadable],
+    confirmations: (await confirmationsOf(db, jobId)).map(confirmationOfRow),
+    review: (await reviewOf(db, jobId)).map(reviewStepOfRow),
+    reportId: (await reportOfJob(db, jobId))?.id ?? null,
+    importedFrom: found.job.importedFrom,
+    lastSeq: entries.at(-1)?.seq ?? 0,
+  }
+}

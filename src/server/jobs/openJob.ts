@@ -1,0 +1,167 @@
+import { eq } from 'drizzle-orm'
+import type { OpenJobView } from '../../contract/answers'
+import type { OpenJobBody } from '../../contract/bodies'
+import type { LimitBook } from '../../core/book/bookSchema'
+import { checkHours, explainHoursFault, type HoursEntry, questionHours } from '../../core/notes/runningHours'
+import { policySchema } from '../../core/policy/policySchema'
+import { formatHours } from '../../core/quantity/format'
+import { levelOf } from '../../core/scope/need'
+import type { Executor } from '../../db/client'
+import { decisionsOf } from '../../db/queries/jobs'
+import { appendLog } from '../../db/queries/log'
+import { findMachine, hoursOf, jobsOf, latestBook, lockMachine } from '../../db/queries/work'
+import { job, machineHours } from '../../db/schema/index'
+import { issuedBook } from '../books/issuedBook'
+import { authorise, type Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { canonicalJson } from '../reports/canonical'
+
+/** What the page for opening a job on a machine shows. */
+export async function openJobView(context: Context, machineId: string): Promise<OpenJobView> {
+  authorise(context, 'read')
+  const { db } = context
+  const { machine, book, jobs } = await machineOf(db, machineId)
+  const last = jobs.at(-1)
+  const open = jobs.find(isOpen)
+  return {
+    machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
+    book: book && { id: book.id, title: book.title, revision: book.revision, draft: book.issued === null },
+    levels: (book?.levels ?? []).map(({ id, name, about, gate, measures }) => ({
+      id,
+      name,
+      about,
+      gate: gate !== null,
+      measures: measures === 'all' ? (book?.characteristics.length ?? 0) : measures.length,
+    })),
+    hoursLog: await hoursLog(db, machineId),
+    lastPolicy: policySchema.safeParse(last?.job.policy).data ?? null,
+    lastMustRunHours: last?.job.mustRunHours ?? null,
+    openJob: open ? { id: open.job.id, title: open.job.title } : null,
+    today: context.now().toISOString().slice(0, 10),
+  }
+}
+
+/** Opens a job: level, hours checked against the log, reason, complaint, dates and policy. */
+export async function openJob(context: Context, machineId: string, body: OpenJobBody): Promise<{ id: string; stored: boolean }> {
+  authorise(context, 'plan')
+  return context.db.transaction(async (db) => {
+    await lockMachine(db, machineId)
+    const { machine, book, jobs } = await machineOf(db, machineId)
+    const known = jobs.find(({ job: candidate }) => candidate.id === body.id)
+    if (known) {
+      refuseAnotherJob(known.job, body)
+      return { id: body.id, stored: false }
+    }
+    const taken = await db.select({ id: job.id }).from(job).where(eq(job.id, body.id))
+    if (taken.length > 0)
+      throw new Refused('conflict', 'Another machine has a job with this id. Reload the page and open it again.')
+    const open = jobs.find(isOpen)
+    if (open)
+      throw new Refused('conflict', `${machine.name} has an open job: ${open.job.title}. Finish it before opening another one.`)
+    const level = book && levelOf(book, body.level)
+    if (!level && (body.level !== null || (book?.levels ?? []).length > 0))
+      throw new Refused('notFound', `The limit book has no inspection level “${body.level ?? ''}”. Choose one of its levels.`)
+    const today = context.now().toISOString().slice(0, 10)
+    checkDates(body, today)
+    checkMeter(await hoursLog(db, machineId), body)
+    const title = `${level?.name ?? 'Overhaul'} at ${formatHours(body.runningHours)} h`
+    await db.insert(job).values({
+      id: body.id,
+      machineId,
+      bookId: book?.id ?? null,
+      bookRevision: book?.revision ?? null,
+      title,
+      reason: body.reason,
+      openedOn: today,
+      openedBy: context.user.id,
+      byName: context.user.name,
+      runningHours: body.runningHours,
+      mustRunHours: body.mustRunHours,
+      level: body.level,
+      complaint: body.complaint,
+      returnBy: body.returnBy,
+      policy: body.policy,
+      installed: await installedNow(db, jobs),
+    })
+    await db.insert(machineHours).values({
+      id: body.id,
+      machineId,
+      hours: body.runningHours,
+      readOn: body.readOn,
+      readBy: context.user.id,
+      note: body.hoursNote ?? '',
+      notedAt: context.now(),
+    })
+    await appendLog(db, context, {
+      verb: 'job.opened',
+      subject: body.id,
+      detail: { machine: machineId, level: body.level, runningHours: body.runningHours },
+    })
+    return { id: body.id, stored: true }
+  })
+}
+
+/** The same id must be the same job, sent again. */
+function refuseAnotherJob(known: MachineJob['job'], body: OpenJobBody): void {
+  const [then, now] = [known, body].map(({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy }) =>
+    canonicalJson({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy }),
+  )
+  if (then !== now) throw new Refused('conflict', 'Another job with this id is open already. Reload the page and open it again.')
+}
+
+type MachineJob = Awaited<ReturnType<typeof jobsOf>>[number]
+
+const isOpen = ({ job: { importedFrom }, reportId }: MachineJob): boolean => reportId === null && importedFrom === null
+
+export async function machineOf(db: Executor, machineId: string) {
+  const machine = await findMachine(db, machineId)
+  if (!machine) throw new Refused('notFound', `There is no machine “${machineId}”. Choose one on the shop floor.`)
+  const jobs = await jobsOf(db, machineId)
+  const bookId = machine.bookId ?? jobs.at(-1)?.job.bookId
+  const stored = bookId ? await latestBook(db, bookId) : undefined
+  const book: LimitBook | null = stored ? issuedBook(stored.document, `${stored.id} ${stored.revision}`) : null
+  return { machine, book, jobs }
+}
+
+/** The machine's hours as far as anybody noted them: the meter log and the jobs. */
+export async function hoursLog(db: Executor, machineId: string) {
+  const [meter, jobs] = [await hoursOf(db, machineId), await jobsOf(db, machineId)]
+  const noted = new Set(meter.map(({ id }) => id))
+  return [
+    ...meter.map(({ readOn, hours, note }) => ({ date: readOn, hours, where: note === '' ? 'meter' : `meter: ${note}` })),
+    ...jobs
+      .filter(({ job: { id } }) => !noted.has(id))
+      .map(({ job: { openedOn, runningHours, title } }) => ({ date: openedOn, hours: runningHours, where: title })),
+  ].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.hours - b.hours))
+}
+
+function checkDates(body: OpenJobBody, today: string): void {
+  const refuse = (path: string, message: string): never => {
+    throw new Refused('malformed', message, [{ path, message }])
+  }
+  if (body.readOn > today) refuse('readOn', `The meter cannot have been read on ${body.readOn}: today is ${today}.`)
+  if (body.returnBy !== null && body.returnBy < today)
+    refuse('returnBy', `The return date ${body.returnBy} is past: today is ${today}.`)
+}
+
+function checkMeter(log: readonly HoursEntry[], body: OpenJobBody): void {
+  const checked = checkHours(log, { date: body.readOn, hours: body.runningHours })
+  const refuse = (message: string): never => {
+    throw new Refused('malformed', message, [{ path: 'runningHours', message }])
+  }
+  if (!checked.ok) refuse(explainHoursFault(checked.fault, body.runningHours))
+  else if (checked.value.kind === 'jump' && body.hoursNote === null) {
+    const message = `${questionHours(checked.value, body.runningHours)} Say why, then open the job.`
+    throw new Refused('malformed', message, [{ path: 'hoursNote', message }])
+  }
+}
+
+/** Marks of what is fitted now: those of the last job, without the parts it replaced, which have no mark on record yet. */
+export async function installedNow(db: Executor, jobs: Awaited<ReturnType<typeof jobsOf>>): Promise<Record<string, string>> {
+  const last = jobs.filter((one) => !isOpen(one)).at(-1)?.job
+  if (!last) return {}
+  const installed = { ...(last.installed as Record<string, string>) }
+  const standing = new Map((await decisionsOf(db, last.id)).map(({ decision }) => [decision.part, decision.decided]))
+  for (const [part, decided] of standing) if (decided === 'replace') delete installed[part]
+  return installed
+}

@@ -1,0 +1,133 @@
+import { v7 } from 'uuid'
+import type { HistoryAnswer } from '../../../contract/answers'
+import type { HistoryFields } from '../../../contract/bodies'
+import type { ImportedOverhaul, ImportedReading } from '../../../core/record/historyTable'
+import type { Policy } from '../../../core/record/recordSchema'
+import type { Executor } from '../../../db/client'
+import { findJobsImported, importedFile, storeReadings } from '../../../db/queries/history'
+import { allGauges } from '../../../db/queries/jobs'
+import { appendLog } from '../../../db/queries/log'
+import { lockMachine } from '../../../db/queries/work'
+import { job } from '../../../db/schema/index'
+import { authorise, type Context } from '../../edge/context'
+import { Refused } from '../../edge/refused'
+import { readGauges } from '../../gauges/gauges'
+import { hoursLog, installedNow, machineOf } from '../../jobs/openJob'
+import { sha256OfBytes } from '../../reports/canonical'
+import { readTable } from './readTable'
+
+export const MOST_HISTORY_BYTES = 32 * 1024 * 1024
+/** Policy of what was not judged here: the limit as it stands. */
+const AS_IT_STANDS: Policy = { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' }
+
+/**
+ * Takes over a table of earlier readings of a machine: all of it or nothing. Sent twice, it is stored once. Its overhauls
+ * join the history that trends and slip guards read; nobody signs them, and nothing is added to them later.
+ */
+export async function importHistory(
+  context: Context,
+  machineId: string,
+  fields: HistoryFields,
+  file: Uint8Array,
+): Promise<HistoryAnswer> {
+  authorise(context, 'plan')
+  return context.db.transaction(async (db) => {
+    await lockMachine(db, machineId)
+    const known = await findJobsImported(db, fields.id)
+    if (known.jobs > 0) {
+      const before = await importedFile(db, machineId, fields.id)
+      if (before !== null && before !== sha256OfBytes(file))
+        throw new Refused(
+          'conflict',
+          'Another table with this id was taken over already. Reload the page and choose the file again.',
+        )
+      return { overhauls: known.jobs, readings: known.readings, stored: false }
+    }
+    const { machine, book, jobs } = await machineOf(db, machineId)
+    if (!book)
+      throw new Refused(
+        'notPossible',
+        `${machine.name} has no limit book yet: nothing says how its readings are laid out. Make a draft book first.`,
+      )
+    const hours = (await hoursLog(db, machineId)).map((entry) => entry.hours)
+    const read = await readTable(file, {
+      book,
+      units: machine.units,
+      gauges: readGauges((await allGauges(db)).filter(({ replaced }) => !replaced)).gauges,
+      installed: await installedNow(db, jobs),
+      mostHours: hours.length === 0 ? null : Math.max(...hours),
+      today: context.now().toISOString().slice(0, 10),
+    })
+    if (read.kind === 'noTable') throw new Refused('malformed', read.says)
+    if (read.kind === 'faults')
+      throw new Refused(
+        'malformed',
+        `${read.faults.length === 1 ? 'One row' : `${read.faults.length} rows`} of the table cannot be taken over, so nothing was. Mend them and send it again.`,
+        read.faults.map(({ line, says }) => ({ path: `line ${line}`, message: says })),
+      )
+    refuseTwice(read.overhauls, jobs)
+    const overhauls = [...read.overhauls].sort((a, b) => a.runningHours - b.runningHours)
+    for (const [index, overhaul] of overhauls.entries())
+      await storeOverhaul(context, db, { id: `${fields.id}:${index + 1}`, machineId, book, source: fields.source }, overhaul)
+    const readings = overhauls.reduce((sum, overhaul) => sum + overhaul.readings.length, 0)
+    await appendLog(db, context, {
+      verb: 'history.imported',
+      subject: machineId,
+      detail: { import: fields.id, file: sha256OfBytes(file), source: fields.source, overhauls: overhauls.length, readings },
+    })
+    return { overhauls: overhauls.length, readings, stored: true }
+  })
+}
+
+/** An overhaul that is on record must not count twice. */
+function refuseTwice(overhauls: readonly ImportedOverhaul[], jobs: Awaited<ReturnType<typeof machineOf>>['jobs']): void {
+  const known = jobs.find(({ job: { openedOn, runningHours } }) =>
+    overhauls.some((overhaul) => overhaul.date === openedOn && overhaul.runningHours === runningHours),
+  )?.job
+  if (known)
+    throw new Refused(
+      'conflict',
+      `The overhaul of ${known.openedOn} at ${known.runningHours} h is on record already (${known.title}${known.importedFrom === null ? '' : `, from ${known.importedFrom}`}). Take it out of the table; nothing was taken over.`,
+    )
+}
+
+interface Where {
+  readonly id: string
+  readonly machineId: string
+  readonly book: { readonly id: string; readonly revision: string }
+  readonly source: string
+}
+
+async function storeOverhaul(
+  context: Context,
+  db: Executor,
+  { id, machineId, book, source }: Where,
+  overhaul: ImportedOverhaul,
+): Promise<void> {
+  await db.insert(job).values({
+    id,
+    machineId,
+    bookId: book.id,
+    bookRevision: book.revision,
+    title: overhaul.overhaul,
+    reason: `Taken over: ${source}`,
+    openedOn: overhaul.date,
+    openedBy: context.user.id,
+    byName: context.user.name,
+    runningHours: overhaul.runningHours,
+    mustRunHours: 0,
+    level: null,
+    policy: AS_IT_STANDS,
+    installed: overhaul.installed,
+    importedFrom: source,
+  })
+  const takenAt = `${overhaul.date}T12:00:00Z`
+  await storeReadings(db, overhaul.readings, (reading: ImportedReading) => ({
+    ...reading,
+    id: v7(),
+    jobId: id,
+    takenBy: context.user.id,
+    byName: context.user.name,
+    takenAt,
+  }))
+}

@@ -1,0 +1,42 @@
+import { Worker } from 'node:worker_threads'
+import type { HistoryContext, ImportedOverhaul, ImportedReading } from '../../../core/record/historyTable'
+import { parseTable, type TableRead } from './parseTable'
+
+/** A file of a few hundred rows is read sooner than a thread is started. */
+const SMALL_BYTES = 32 * 1024
+
+/** What the thread is started with. */
+export interface TableTask {
+  readonly file: Uint8Array
+  readonly context: HistoryContext
+}
+
+/** What it says: the whole, or, of a table that was read, overhaul by overhaul, its readings in small parts. */
+export type TableWord =
+  | Exclude<TableRead, { kind: 'read' }>
+  | { readonly kind: 'overhaul'; readonly overhaul: Omit<ImportedOverhaul, 'readings'> }
+  | { readonly kind: 'readings'; readonly readings: readonly ImportedReading[] }
+  | { readonly kind: 'done' }
+
+/**
+ * Reads a table in a thread of its own, so that nobody else waits for it. What it gives comes in parts: taking in a hundred
+ * thousand readings at once would hold everybody as long as reading them.
+ */
+export async function readTable(file: Uint8Array, context: HistoryContext): Promise<TableRead> {
+  if (file.byteLength <= SMALL_BYTES) return parseTable(file, context)
+  const script = process.env.MEDIDA_HISTORY_WORKER
+  if (!script) throw new Error('MEDIDA_HISTORY_WORKER is not set: start the server with npm start')
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(script, { workerData: { file, context } satisfies TableTask })
+    const overhauls: (Omit<ImportedOverhaul, 'readings'> & { readings: ImportedReading[] })[] = []
+    worker.on('message', (word: TableWord) => {
+      if (word.kind === 'overhaul') overhauls.push({ ...word.overhaul, readings: [] })
+      else if (word.kind === 'readings') {
+        overhauls.at(-1)?.readings.push(...word.readings)
+        setImmediate(() => worker.postMessage('taken'))
+      } else resolve(word.kind === 'done' ? { kind: 'read', overhauls } : word)
+    })
+    worker.once('error', reject)
+    worker.once('exit', () => reject(new Error('the thread that reads a table ended')))
+  })
+}

@@ -1,0 +1,163 @@
+import { and, eq, inArray } from 'drizzle-orm'
+import type { JobView, StoredEntry } from '../../contract/answers'
+import type { EntriesBody, SentEntry } from '../../contract/bodies'
+import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
+import { scopeOfRecord } from '../../core/evaluate/evaluate'
+import { type EntryContext, refuseEntry } from '../../core/notes/checkEntry'
+import type { Entry, EntryBody, EntryKind } from '../../core/notes/entrySchema'
+import { foldWork } from '../../core/notes/fold'
+import { jobSteps } from '../../core/notes/steps'
+import { addsUp, standingOn, subjectOf } from '../../core/notes/subject'
+import { typedIn, withTyped } from '../../core/notes/typedBook'
+import { levelOf, levelsInPlay, type Scope } from '../../core/scope/need'
+import type { Executor } from '../../db/client'
+import { namesIn } from '../../db/queries/evidence'
+import { appendLog } from '../../db/queries/log'
+import { entriesAfter } from '../../db/queries/work'
+import { jobEntry } from '../../db/schema/index'
+import type { Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { changesBook } from '../jobs/jobRecord'
+import { writeToJob } from '../jobs/openForWriting'
+import { canonicalJson } from '../reports/canonical'
+
+/** Stores entries that belong together: all of them or none. Sent twice, they are stored once. */
+export function addEntries(context: Context, jobId: string, body: EntriesBody): Promise<{ entries: StoredEntry[] }> {
+  const only = (wanted: EntryKind): boolean => body.entries.every(({ body: { kind } }) => kind === wanted)
+  // A second person may well be the reviewer, while the job lies there.
+  const action = only('planTicked') ? 'plan' : only('limitsChecked') || only('stepNotApplicableAgreed') ? 'check' : 'note'
+  const stored = (db: Executor) => allStored(db, jobId, body.entries)
+  return writeToJob(context, jobId, { action, duringReview: action === 'check', stored }, async (db, view) => {
+    for (const sent of body.entries)
+      if (sent.body.kind === 'pictureAdded')
+        throw new Refused('notPossible', 'Send the picture itself; its entry is made when it has been checked.')
+    return { entries: await storeEntries(context, db, view, body.entries) }
+  })
+}
+
+/** The entries as they are stored, when all of them are; null when there is one to be added. */
+async function allStored(db: Executor, jobId: string, sent: readonly SentEntry[]): Promise<{ entries: StoredEntry[] } | null> {
+  const rows = await db
+    .select({ id: jobEntry.id })
+    .from(jobEntry)
+    .where(
+      and(
+        eq(jobEntry.jobId, jobId),
+        inArray(
+          jobEntry.id,
+          sent.map(({ id }) => id),
+        ),
+      ),
+    )
+  if (rows.length < new Set(sent.map(({ id }) => id)).size) return null
+  const known = new Map((await entriesAfter(db, jobId, 0)).map((item) => [item.entry.id, item]))
+  for (const { id, body } of sent) refuseAnother(known.get(id)?.entry.body, body)
+  return { entries: sent.flatMap(({ id }) => known.get(id) ?? []) }
+}
+
+/** The same id must be the same entry, sent again. */
+function refuseAnother(known: EntryBody | undefined, sent: EntryBody): void {
+  if (known && canonicalJson(known) !== canonicalJson(sent))
+    throw new Refused('conflict', 'Another entry with this id is stored already. Reload the page and note it again.')
+}
+
+/** Inside the job's lock: checks each entry against what stands before it, and stores it. */
+export async function storeEntries(
+  context: Context,
+  db: Executor,
+  view: JobView,
+  sent: readonly SentEntry[],
+): Promise<StoredEntry[]> {
+  const { record } = view
+  const scope = scopeOfRecord(record)
+  const known = new Map(record.job.entries.map((entry) => [entry.id, entry]))
+  const entries = [...record.job.entries]
+  const names = sent.some(({ body: { kind } }) => kind === 'limitsChecked' || kind === 'stepNotApplicableAgreed')
+    ? await namesIn(db, record.job.id, context.user.id)
+    : []
+  for (const one of sent) {
+    const before = known.get(one.id)
+    if (before) {
+      refuseAnother(before.body, one.body)
+      continue
+    }
+    refuseOvertaken(entries, one)
+    const sentence = refuseEntry(one.body, entryContext(view, scope, entries, context, names))
+    if (sentence !== null) throw new Refused('notPossible', sentence)
+    const entry: Entry = { id: one.id, by: context.user.name, at: context.now().toISOString(), body: one.body }
+    await store(context, db, record.job.id, entry)
+    entries.push(entry)
+  }
+  if (sent.some(({ body: { kind } }) => changesBook(kind)))
+    refuseUnreadableBook(withTyped(record.book, entries, record.machine.units))
+  const ids = new Set(sent.map(({ id }) => id))
+  return (await entriesAfter(db, record.job.id, 0)).filter(({ entry }) => ids.has(entry.id))
+}
+
+/** What was typed must be a book that can be read again: by the very schema that reads it. */
+function refuseUnreadableBook(book: LimitBook): void {
+  const parsed = bookSchema.safeParse(book)
+  if (parsed.success) return
+  const [issue] = parsed.error.issues
+  throw new Refused(
+    'notPossible',
+    `This cannot be kept with the limits of this job (${issue?.path.slice(2).join('.')}: ${issue?.message}).`,
+  )
+}
+
+/** Somebody else wrote about the same subject since its author looked: told who and what, the author chooses. */
+function refuseOvertaken(entries: readonly Entry[], sent: SentEntry): void {
+  if (addsUp(sent.body)) return
+  const standingId = standingOn(entries).get(subjectOf(sent.body)) ?? null
+  if (standingId === sent.seen || standingId === null) return
+  const standing = entries.find(({ id }) => id === standingId)
+  if (!standing || canonicalJson(standing.body) === canonicalJson(sent.body)) return
+  throw new Refused(
+    'overtaken',
+    `${standing.by} changed this while you were writing. Look at both and choose; nothing of yours is lost.`,
+    [],
+    standing,
+  )
+}
+
+function entryContext(
+  view: JobView,
+  scope: Scope,
+  entries: readonly Entry[],
+  { now, user }: Context,
+  names: readonly string[],
+): EntryContext {
+  const { record } = view
+  const system = record.machine.units
+  const book = withTyped(record.book, entries, system)
+  const work = foldWork(book, entries)
+  const needs = levelOf(book, scope.counts)?.needs
+  const items = needs ? [needs.gauges, needs.tools, needs.consumables, needs.safety, needs.people].flat() : []
+  return {
+    book,
+    work,
+    steps: jobSteps(book, work, levelsInPlay(scope)),
+    planItems: new Set(items.map(({ id }) => id)),
+    system,
+    nowMs: now().getTime(),
+    confirmedSafe: view.confirmations.some(({ step }) => step === 'makeSafe'),
+    author: new Set([user.name, ...names]),
+    typed: typedIn(entries),
+    readings: new Map(record.job.readings.map(({ id, characteristic }) => [id, characteristic])),
+  }
+}
+
+async function store(context: Context, db: Executor, jobId: string, { id, body, at }: Entry): Promise<void> {
+  const taken = await db.select({ id: jobEntry.id }).from(jobEntry).where(eq(jobEntry.id, id))
+  if (taken.length > 0) throw new Refused('conflict', 'Another job has an entry with this id. Reload the page and note it again.')
+  await db.insert(jobEntry).values({
+    id,
+    jobId,
+    subject: subjectOf(body),
+    body,
+    notedBy: context.user.id,
+    byName: context.user.name,
+    notedAt: new Date(at),
+  })
+  await appendLog(db, context, { verb: `entry.${body.kind}`, subject: jobId, detail: { entry: id } })
+}

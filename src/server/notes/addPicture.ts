@@ -1,0 +1,114 @@
+import { and, eq } from 'drizzle-orm'
+import sharp from 'sharp'
+import type { StoredEntry } from '../../contract/answers'
+import type { PictureFields } from '../../contract/bodies'
+import type { Executor } from '../../db/client'
+import { entriesAfter, findPicture } from '../../db/queries/work'
+import { picture } from '../../db/schema/index'
+import { authorise, type Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { writeToJob } from '../jobs/openForWriting'
+import { canonicalJson, sha256OfBytes } from '../reports/canonical'
+import { storeEntries } from './addEntries'
+
+/** Largest file taken, bytes. The browser scales pictures down to well below this before it sends them. */
+export const MOST_PICTURE_BYTES = 6 * 1024 * 1024
+const MOST_SIDE_PX = 2000
+const SMALL_SIDE_PX = 320
+const MOST_PIXELS = 50_000_000
+const TAKEN_FORMATS = ['jpeg', 'png', 'webp']
+
+interface Checked {
+  readonly bytes: Buffer
+  readonly small: Buffer
+  readonly width: number
+  readonly height: number
+}
+
+/** Stores a picture of a step, position, part or finding. Whatever came is decoded and written anew; nothing else is kept of it. */
+export async function addPicture(
+  context: Context,
+  jobId: string,
+  fields: PictureFields,
+  file: Uint8Array,
+): Promise<{ entries: StoredEntry[] }> {
+  authorise(context, 'note')
+  const checked = await checkPicture(file)
+  const sha256 = sha256OfBytes(checked.bytes)
+  const { width, height } = checked
+  const stored = async (db: Executor): Promise<{ entries: StoredEntry[] } | null> => {
+    const known = await db
+      .select({ sha256: picture.sha256 })
+      .from(picture)
+      .where(and(eq(picture.id, fields.id), eq(picture.jobId, jobId)))
+    const noted = (await entriesAfter(db, jobId, 0)).filter(({ entry: { id } }) => id === fields.id)
+    const body = noted[0]?.entry.body
+    if (!known[0] || body?.kind !== 'pictureAdded') return null
+    const same = body.caption === fields.caption && canonicalJson(body.subject) === canonicalJson(fields.subject)
+    if (known[0].sha256 === sha256 && same) return { entries: noted }
+    throw new Refused('conflict', 'Another picture with this id is stored already. Choose the file again.')
+  }
+  return writeToJob(context, jobId, { action: 'note', duringReview: false, stored }, async (db, view) => {
+    const known = await db.select({ jobId: picture.jobId, sha256: picture.sha256 }).from(picture).where(eq(picture.id, fields.id))
+    if (known[0] && (known[0].jobId !== jobId || known[0].sha256 !== sha256))
+      throw new Refused('conflict', 'Another picture with this id is stored already. Choose the file again.')
+    if (!known[0])
+      await db.insert(picture).values({
+        id: fields.id,
+        jobId,
+        type: 'image/jpeg',
+        ...checked,
+        sha256,
+        addedBy: context.user.id,
+        byName: context.user.name,
+        addedAt: context.now(),
+      })
+    const body = {
+      kind: 'pictureAdded',
+      picture: fields.id,
+      subject: fields.subject,
+      caption: fields.caption,
+      sha256,
+      width,
+      height,
+    } as const
+    return { entries: await storeEntries(context, db, view, [{ id: fields.id, seen: null, body }]) }
+  })
+}
+
+/** Type and size by content: a name or a header proves nothing. */
+export async function checkPicture(file: Uint8Array): Promise<Checked> {
+  if (file.byteLength === 0) throw new Refused('malformed', 'The file is empty. Choose a picture.')
+  if (file.byteLength > MOST_PICTURE_BYTES)
+    throw new Refused('tooLarge', `The picture is larger than ${MOST_PICTURE_BYTES / 1024 / 1024} MB. Take it in a smaller size.`)
+  const notAPicture = 'This file is not a picture Medida takes. Choose a JPEG, PNG or WebP picture.'
+  let format: string | undefined
+  try {
+    format = (await sharp(file, { limitInputPixels: MOST_PIXELS }).metadata()).format
+  } catch {
+    throw new Refused('wrongType', notAPicture)
+  }
+  if (!format || !TAKEN_FORMATS.includes(format)) throw new Refused('wrongType', notAPicture)
+  try {
+    const upright = await sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' })
+      .rotate()
+      .resize(MOST_SIDE_PX, MOST_SIDE_PX, { fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: '#ffffff' })
+      .jpeg({ quality: 82 })
+      .toBuffer({ resolveWithObject: true })
+    const small = await sharp(upright.data)
+      .resize(SMALL_SIDE_PX, SMALL_SIDE_PX, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 72 })
+      .toBuffer()
+    return { bytes: upright.data, small, width: upright.info.width, height: upright.info.height }
+  } catch {
+    throw new Refused('malformed', 'The picture is damaged and cannot be read to its end. Take it again.')
+  }
+}
+
+export async function pictureOf(context: Context, jobId: string, id: string, size: 'whole' | 'small') {
+  authorise(context, 'read')
+  const found = /^[0-9a-f-]{36}$/i.test(id) ? await findPicture(context.db, jobId, id, size) : undefined
+  if (!found) throw new Refused('notFound', 'This picture is not in this job.')
+  return found
+}

@@ -1,0 +1,47 @@
+import type { ReportContent } from '../../contract/answers'
+import type { Results } from '../../core/evaluate/results'
+import { type InspectionRecord, recordSchema } from '../../core/record/recordSchema'
+import { upgradeRecord, upgradeResults } from '../../core/record/upgrade'
+import { findReport } from '../../db/queries/reports'
+import { authorise, type Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { fingerprint } from './signingKey'
+
+export interface SignedReport {
+  readonly content: ReportContent
+  readonly sha256: string
+  /** Fingerprint of the key it is signed with; null in reports from before there were keys. */
+  readonly key: string | null
+  readonly canonical: string
+  /** Ed25519 over `canonical` and the public half of the key, both base64; null in reports from before there were keys. */
+  readonly signature: string | null
+  readonly publicKey: string | null
+}
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
+
+/** A signed report as it was stored. */
+export async function signedReport(context: Context, id: string): Promise<SignedReport> {
+  authorise(context, 'read')
+  const found = UUID.test(id) ? await findReport(context.db, id) : undefined
+  if (!found) throw new Refused('notFound', `There is no signed report “${id}”. Open one from the shop floor.`)
+  return {
+    content: inTodaysForm(JSON.parse(found.canonical) as ReportContent),
+    sha256: found.sha256,
+    key: found.publicKey === null ? null : fingerprint(found.publicKey),
+    canonical: found.canonical,
+    signature: found.signature,
+    publicKey: found.publicKey,
+  }
+}
+
+/** A report signed with an older record, as today's pages read it; what was signed stays as it was in `canonical`. */
+function inTodaysForm(content: ReportContent): ReportContent {
+  const record: unknown = upgradeRecord(content.record)
+  if (record === content.record) return content
+  return {
+    ...content,
+    record: recordSchema.parse(record) as InspectionRecord,
+    results: upgradeResults(content.results, content.record) as Results,
+  }
+}

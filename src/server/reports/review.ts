@@ -1,0 +1,190 @@
+import { eq } from 'drizzle-orm'
+import type { JobView, ReportContent } from '../../contract/answers'
+import type { ReviewBody } from '../../contract/bodies'
+import { CORE_VERSION } from '../../core/base/version'
+import { evaluate } from '../../core/evaluate/evaluate'
+import { type Readiness, readiness } from '../../core/job/ready'
+import { jobStanding } from '../../core/job/standing'
+import type { Executor } from '../../db/client'
+import { appendLog, countLogged, noteAttempt } from '../../db/queries/log'
+import { lastReport } from '../../db/queries/reports'
+import { report, reviewEvent } from '../../db/schema/index'
+import { authorise, type Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { writeToJob } from '../jobs/openForWriting'
+import { canonicalJson, recordHash, sha256 } from './canonical'
+import { evidenceOf, handsIn } from './evidence'
+import type { SigningKey } from './signingKey'
+
+export interface Reviewed {
+  readonly stored: boolean
+  readonly reportId: string | null
+}
+
+type Send = Extract<ReviewBody, { kind: 'send' }>
+type Return = Extract<ReviewBody, { kind: 'return' }>
+type Sign = Extract<ReviewBody, { kind: 'sign' }>
+
+/** What signing takes besides the record. */
+export interface Signing {
+  /** Whether this is the password of the person signed in; the sign-in room knows. */
+  readonly checkPassword: (password: string) => Promise<boolean>
+  /** Key of the installation; made when it is needed first. */
+  readonly key: () => SigningKey
+}
+
+/** Hands a job on: to the reviewer, back to the inspector, or signed. */
+export function review(context: Context, jobId: string, body: ReviewBody, signing: Signing): Promise<Reviewed> {
+  switch (body.kind) {
+    case 'send':
+      return sendToReviewer(context, jobId, body)
+    case 'return':
+      return returnToInspector(context, jobId, body)
+    case 'sign':
+      return signReport(context, jobId, body, signing)
+  }
+}
+
+/** What keeps a job from being sent or signed, and what goes on its report with a reason. */
+export function readinessOf(view: JobView): Readiness {
+  const ready = readiness(view.record, evaluate(view.record), new Set(view.confirmations.map(({ step }) => step)))
+  return { ...ready, blocks: [...view.unreadable, ...ready.blocks] }
+}
+
+const LEAST_REASON = 3
+
+function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Reviewed> {
+  const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'sent', body.note)
+  return writeToJob(context, jobId, { action: 'send', duringReview: true, stored }, async (db, view) => {
+    if (jobStanding(view) === 'withReviewer') throw new Refused('conflict', 'This job lies with the reviewer already.')
+    const { blocks, exceptions } = readinessOf(view)
+    if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
+    if (exceptions.length > 0 && body.note.length < LEAST_REASON)
+      throw new Refused('malformed', `Not everything is done: ${exceptions.slice(0, 6).join('; ')}. Do it, or say why not.`, [
+        { path: 'note', message: 'say why this is not done' },
+      ])
+    await storeEvent(context, db, jobId, { id: body.id, kind: 'sent', note: body.note })
+    return { stored: true, reportId: null }
+  })
+}
+
+function returnToInspector(context: Context, jobId: string, body: Return): Promise<Reviewed> {
+  const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'returned', body.note)
+  return writeToJob(context, jobId, { action: 'review', duringReview: true, stored }, async (db, view) => {
+    if (jobStanding(view) !== 'withReviewer')
+      throw new Refused('conflict', 'This job does not lie with the reviewer, so it cannot be returned.')
+    await storeEvent(context, db, jobId, { id: body.id, kind: 'returned', note: body.note })
+    return { stored: true, reportId: null }
+  })
+}
+
+const SIGNING_STATEMENT =
+  'Reviewed and accepted: figures, limits, verdicts and reasons as recorded. The maker’s instructions, local codes and licensed practice come first.'
+const WRONG_PASSWORDS_ALLOWED = 5
+const WITHIN_MINUTES = 15
+
+/** Signs the report: the record and its results as canonical JSON, hashed and chained. The password is asked again. */
+async function signReport(context: Context, jobId: string, body: Sign, { checkPassword, key }: Signing): Promise<Reviewed> {
+  authorise(context, 'review')
+  const since = new Date(context.now().getTime() - WITHIN_MINUTES * 60_000)
+  if ((await countLogged(context.db, context.user.id, 'report.wrongPassword', since)) >= WRONG_PASSWORDS_ALLOWED)
+    throw new Refused('tooMany', `Too many wrong passwords. Wait ${WITHIN_MINUTES} minutes, then sign again.`)
+  if (!(await checkPassword(body.password))) {
+    await noteAttempt(context.db, context, { verb: 'report.wrongPassword', subject: jobId, detail: {} })
+    throw new Refused('malformed', 'That is not your password. Nothing was signed; type it again.', [
+      { path: 'password', message: 'not your password' },
+    ])
+  }
+  const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'signed', body.reason)
+  return writeToJob(context, jobId, { action: 'review', duringReview: true, stored }, async (db, view) => {
+    if (jobStanding(view) !== 'withReviewer')
+      throw new Refused('conflict', 'This job has not been sent to the reviewer, so it cannot be signed.')
+    if (recordHash(view.record) !== body.recordSha256)
+      throw new Refused('conflict', 'The record has changed since you opened this page. Reload, read it again, then sign.')
+    if ((await handsIn(db, jobId)).has(context.user.id))
+      throw new Refused('notAllowed', 'You measured, noted or decided in this job. Someone else must sign it.')
+    const { blocks, leftBeyond } = readinessOf(view)
+    if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
+    if (leftBeyond.length > 0 && body.reason.length < LEAST_REASON)
+      throw new Refused('malformed', `Left beyond its limits: ${leftBeyond.join(' ')} Say why you accept it.`, [
+        { path: 'reason', message: 'say why you accept it' },
+      ])
+    await storeReport(context, db, view, body.id, body.reason, key())
+    return { stored: true, reportId: body.id }
+  })
+}
+
+async function storeReport(
+  context: Context,
+  db: Executor,
+  view: JobView,
+  reportId: string,
+  reason: string,
+  key: SigningKey,
+): Promise<void> {
+  const { record } = view
+  const jobId = record.job.id
+  const signedAt = context.now()
+  const previous = await lastReport(db, record.machine.id)
+  const sequence = (previous?.sequence ?? 0) + 1
+  const signature = { by: context.user.name, byId: context.user.id, at: signedAt.toISOString(), statement: SIGNING_STATEMENT }
+  // The event first: its hash is sealed in what is signed, and once the report is stored nothing can be added to the job.
+  await storeEvent(context, db, jobId, { id: reportId, kind: 'signed', note: reason, at: signedAt })
+  const content: ReportContent = {
+    format: 'medida-report',
+    version: 1,
+    reportId,
+    title: view.title,
+    reason: view.reason,
+    openedBy: view.openedBy,
+    confirmations: view.confirmations,
+    review: [...view.review, { kind: 'signed', by: signature.by, at: signature.at, note: reason }],
+    record,
+    results: evaluate(record),
+    signature,
+    evidence: await evidenceOf(db, jobId),
+    sequence,
+    previousSha256: previous?.sha256 ?? null,
+  }
+  const canonical = canonicalJson(content)
+  await db.insert(report).values({
+    id: reportId,
+    jobId,
+    machineId: record.machine.id,
+    sequence,
+    canonical,
+    sha256: sha256(canonical),
+    previousSha256: content.previousSha256,
+    coreVersion: CORE_VERSION,
+    signature: key.sign(canonical),
+    publicKey: key.publicKey,
+    signedBy: context.user.id,
+    byName: context.user.name,
+    signedAt,
+  })
+}
+
+/** What was answered when this event was stored; null when it is not. The same id must be the same event, sent again. */
+async function storedEvent(
+  db: Executor,
+  jobId: string,
+  id: string,
+  kind: 'sent' | 'returned' | 'signed',
+  note: string,
+): Promise<Reviewed | null> {
+  const [known] = await db.select().from(reviewEvent).where(eq(reviewEvent.id, id))
+  if (!known) return null
+  if (known.jobId === jobId && known.kind === kind && known.note === note)
+    return { stored: false, reportId: kind === 'signed' ? id : null }
+  throw new Refused('conflict', 'Another step with this id is stored already. Reload the page and do it again.')
+}
+
+async function storeEvent(
+  context: Context,
+  db: Executor,
+  jobId: string,
+  { at = context.now(), ...event }: { id: string; kind: 'sent' | 'returned' | 'signed'; note: string; at?: Date },
+): Promise<void> {
+  await db.insert(reviewEvent).values({ ...event, jobId, actedBy: context.user.id, byName: context.user.name, actedAt: at })
+  await appendLog(db, context, { verb: `report.${event.kind}`, subject: jobId, detail: { event: event.id, note: event.note } })
+}
