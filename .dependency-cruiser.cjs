@@ -69,6 +69,13 @@ module.exports = {
       to: { path: 'Schema\\.ts$|contract/bodies\\.ts$', dependencyTypesNot: ['type-only'] },
     },
     {
+      name: 'only-db-writes-sql',
+      comment: 'Use cases ask the queries of their area.',
+      severity: 'error',
+      from: { path: '^src/(server|pages|gauges)/', pathNot: '^src/server/people/auth\\.ts$|\\.test\\.ts$' },
+      to: { path: 'node_modules/drizzle-orm/' },
+    },
+    {
       name: 'browser-knows-no-server',
       severity: 'error',
       from: { path: '^src/(islands|ui|drawing|report|sync)/' },

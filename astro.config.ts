@@ -22,7 +22,7 @@ const MEASURING =
 function chunkOf(id: string): string | undefined {
   if (/node_modules\/(react|react-dom|scheduler|uuid|idb)\//.test(id)) return 'react'
   if (MEASURING.test(id) && /\.tsx?$/.test(id)) return 'measuring'
-  if (/\/src\/(core|contract|drawing|report|sync|ui)\/|\/src\/islands\/(work|handed|useOutbox)/.test(id) && /\.tsx?$/.test(id))
+  if (/\/src\/(core|contract|drawing|sync|ui)\/|\/src\/islands\/(work|handed|useOutbox)/.test(id) && /\.tsx?$/.test(id))
     return 'common'
   if (id.includes('vite/preload-helper')) return 'react'
   // Names of style classes are a few bytes a view: one file instead of one a style sheet.

@@ -1,6 +1,14 @@
+/** The store of gauges and their pairings. */
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
 import { gauge, gaugePairing } from '../schema'
+
+export const allGauges = (db: Executor) => db.select().from(gauge).orderBy(asc(gauge.id))
+
+export async function findGauge(db: Executor, id: string) {
+  const rows = await db.select().from(gauge).where(eq(gauge.id, id))
+  return rows[0]
+}
 
 /** Channel on which every server of this database hears what gauges say. */
 export const GAUGE_CHANNEL = 'medida_gauge'
@@ -61,3 +69,11 @@ export const pairingsInForce = (db: Executor) =>
     .from(gaugePairing)
     .where(isNull(gaugePairing.endedAt))
     .orderBy(asc(gaugePairing.code), asc(gaugePairing.madeAt))
+
+export const storeGaugeRow = (db: Executor, row: typeof gauge.$inferInsert) => db.insert(gauge).values(row)
+
+/** Notes that a gauge was calibrated anew: nothing is read with this row of it any more. False when there is none. */
+export async function replaceGauge(db: Executor, id: string): Promise<boolean> {
+  const rows = await db.update(gauge).set({ replaced: true }).where(eq(gauge.id, id)).returning({ was: gauge.id })
+  return rows.length > 0
+}

@@ -1,18 +1,7 @@
-import { and, asc, desc, eq, gt, inArray, isNotNull, lt, or, sql } from 'drizzle-orm'
+/** Jobs, what was confirmed, decided and reviewed of them, and word of a change to whoever listens. */
+import { and, asc, desc, eq, isNotNull, lt, or, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
-import {
-  decision,
-  gauge,
-  job,
-  jobEntry,
-  limitBook,
-  machine,
-  reading,
-  report,
-  reviewEvent,
-  stepConfirmation,
-  user,
-} from '../schema'
+import { decision, job, jobEntry, limitBook, machine, report, reviewEvent, stepConfirmation, user } from '../schema'
 import { nameOf } from './person'
 
 /** A job with its machine, book document (null where it has none) and the name of who opened it; undefined when there is no job. */
@@ -35,43 +24,6 @@ export async function lockJob(db: Executor, id: string): Promise<boolean> {
   const rows = await db.select({ id: job.id }).from(job).where(eq(job.id, id)).for('update')
   return rows.length > 0
 }
-
-/** Readings of a job in the order they were received, with the name of who took them. */
-export function readingsOf(db: Executor, jobId: string) {
-  return db
-    .select({ reading, by: nameOf(reading.byName) })
-    .from(reading)
-    .innerJoin(user, eq(user.id, reading.takenBy))
-    .where(eq(reading.jobId, jobId))
-    .orderBy(asc(reading.receivedAt), asc(reading.id))
-}
-
-/** Ids of all readings of a job, in the same order. */
-export async function readingIdsOf(db: Executor, jobId: string): Promise<string[]> {
-  const rows = await db
-    .select({ id: reading.id })
-    .from(reading)
-    .where(eq(reading.jobId, jobId))
-    .orderBy(asc(reading.receivedAt), asc(reading.id))
-  return rows.map(({ id }) => id)
-}
-
-/** Readings of a job that a server received after an instant, in the same order, with the name of who took them. */
-export const readingsReceivedAfter = (db: Executor, jobId: string, after: Date) =>
-  db
-    .select({ reading, by: nameOf(reading.byName) })
-    .from(reading)
-    .innerJoin(user, eq(user.id, reading.takenBy))
-    .where(and(eq(reading.jobId, jobId), gt(reading.receivedAt, after)))
-    .orderBy(asc(reading.receivedAt), asc(reading.id))
-
-/** These readings, with the name of who took them. */
-export const readingsById = (db: Executor, ids: readonly string[]) =>
-  db
-    .select({ reading, by: nameOf(reading.byName) })
-    .from(reading)
-    .innerJoin(user, eq(user.id, reading.takenBy))
-    .where(inArray(reading.id, [...ids]))
 
 export function confirmationsOf(db: Executor, jobId: string) {
   return db
@@ -100,11 +52,6 @@ export function reviewOf(db: Executor, jobId: string) {
     .orderBy(asc(reviewEvent.actedAt), asc(reviewEvent.id))
 }
 
-export async function reportOfJob(db: Executor, jobId: string) {
-  const rows = await db.select({ id: report.id }).from(report).where(eq(report.jobId, jobId))
-  return rows[0]
-}
-
 /** Earlier jobs of a machine that are signed or were taken over from elsewhere, by running hours. */
 export function earlierSignedJobs(db: Executor, machineId: string, runningHours: number) {
   return db
@@ -121,8 +68,6 @@ export function earlierSignedJobs(db: Executor, machineId: string, runningHours:
     .orderBy(asc(job.runningHours))
 }
 
-export const allGauges = (db: Executor) => db.select().from(gauge).orderBy(asc(gauge.id))
-
 /** Every job, newest first, with its machine. */
 export const allJobs = (db: Executor) =>
   db
@@ -131,8 +76,6 @@ export const allJobs = (db: Executor) =>
     .innerJoin(machine, eq(machine.id, job.machineId))
     .leftJoin(report, eq(report.jobId, job.id))
     .orderBy(asc(machine.station), asc(machine.name), desc(job.runningHours))
-
-export const allMachines = (db: Executor) => db.select().from(machine).orderBy(asc(machine.station), asc(machine.name))
 
 /** What must be known of a job before something is stored in it, under its lock; undefined when there is no such job. */
 export async function lockForReading(db: Executor, jobId: string) {
@@ -157,41 +100,44 @@ export async function lockForReading(db: Executor, jobId: string) {
   return rows[0]
 }
 
-export interface ReadingPlace {
-  readonly characteristic: string
-  readonly stage: 'asFound' | 'afterWork' | 'asLeft'
-  readonly station: string
-  readonly direction: string
-  readonly repeat: number
-}
+/** Channel on which every server of this database hears that something was added to a job. */
+export const JOB_CHANNEL = 'medida_job'
 
-/** Everything ever read at one place of a job, with who read it. */
-export function readingsAt(db: Executor, jobId: string, place: ReadingPlace) {
-  return db
-    .select({ reading, by: nameOf(reading.byName) })
-    .from(reading)
-    .innerJoin(user, eq(user.id, reading.takenBy))
-    .where(
-      and(
-        eq(reading.jobId, jobId),
-        eq(reading.characteristic, place.characteristic),
-        eq(reading.stage, place.stage),
-        eq(reading.station, place.station),
-        eq(reading.direction, place.direction),
-        eq(reading.repeat, place.repeat),
-      ),
-    )
-}
+/** Says that something was added to a job; of a reading, which. */
+export const announce = (db: Executor, jobId: string, readingId?: string) =>
+  db.execute(sql`SELECT pg_notify(${JOB_CHANNEL}, ${readingId === undefined ? jobId : `${jobId} ${readingId}`})`)
 
-export async function findGauge(db: Executor, id: string) {
-  const rows = await db.select().from(gauge).where(eq(gauge.id, id))
+/** Jobs of a machine, oldest first, with the report of those that are signed. */
+export const jobsOf = (db: Executor, machineId: string) =>
+  db
+    .select({ job, reportId: report.id })
+    .from(job)
+    .leftJoin(report, eq(report.jobId, job.id))
+    .where(eq(job.machineId, machineId))
+    .orderBy(asc(job.openedOn), asc(job.runningHours))
+
+type New<T extends { readonly $inferInsert: unknown }> = T['$inferInsert']
+
+export const storeJob = (db: Executor, row: New<typeof job>) => db.insert(job).values(row)
+
+/** Whether a job has this id. */
+export const isJob = async (db: Executor, id: string): Promise<boolean> =>
+  (await db.select({ id: job.id }).from(job).where(eq(job.id, id))).length > 0
+
+export async function confirmationById(db: Executor, id: string) {
+  const rows = await db.select().from(stepConfirmation).where(eq(stepConfirmation.id, id))
   return rows[0]
 }
+export const storeConfirmation = (db: Executor, row: New<typeof stepConfirmation>) => db.insert(stepConfirmation).values(row)
 
-export async function bookDocument(db: Executor, id: string, revision: string): Promise<unknown> {
-  const rows = await db
-    .select({ document: limitBook.document })
-    .from(limitBook)
-    .where(and(eq(limitBook.id, id), eq(limitBook.revision, revision)))
-  return rows[0]?.document
+export async function decisionById(db: Executor, id: string) {
+  const rows = await db.select().from(decision).where(eq(decision.id, id))
+  return rows[0]
 }
+export const storeDecision = (db: Executor, row: New<typeof decision>) => db.insert(decision).values(row)
+
+export async function reviewStepById(db: Executor, id: string) {
+  const rows = await db.select().from(reviewEvent).where(eq(reviewEvent.id, id))
+  return rows[0]
+}
+export const storeReviewStep = (db: Executor, row: New<typeof reviewEvent>) => db.insert(reviewEvent).values(row)

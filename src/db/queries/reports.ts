@@ -1,6 +1,12 @@
+/** Signed reports. */
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
 import { report, reviewEvent } from '../schema'
+
+export async function reportOfJob(db: Executor, jobId: string) {
+  const rows = await db.select({ id: report.id }).from(report).where(eq(report.jobId, jobId))
+  return rows[0]
+}
 
 export async function findReport(db: Executor, id: string) {
   const rows = await db.select().from(report).where(eq(report.id, id))
@@ -36,6 +42,7 @@ export const reportChains = (db: Executor) =>
     })
     .from(report)
     .orderBy(asc(report.machineId), asc(report.sequence))
+
 export type ChainedReport = Awaited<ReturnType<typeof reportChains>>[number]
 
 /** Jobs that somebody signed, by their review events. */
@@ -43,3 +50,5 @@ export async function signedJobs(db: Executor): Promise<string[]> {
   const rows = await db.selectDistinct({ jobId: reviewEvent.jobId }).from(reviewEvent).where(eq(reviewEvent.kind, 'signed'))
   return rows.map(({ jobId }) => jobId)
 }
+
+export const storeReport = (db: Executor, row: typeof report.$inferInsert) => db.insert(report).values(row)

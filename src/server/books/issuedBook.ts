@@ -1,7 +1,7 @@
 import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
 import { upgradeBook } from '../../core/record/upgrade'
 import type { Executor } from '../../db/client'
-import { bookDocument } from '../../db/queries/jobs'
+import { bookDocument } from '../../db/queries/books'
 import { Refused } from '../edge/refused'
 
 const books = new Map<string, LimitBook>()

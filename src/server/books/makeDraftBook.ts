@@ -1,4 +1,3 @@
-import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { DraftBookAnswer } from '../../contract/answers'
 import type { DraftBookBody } from '../../contract/bodies'
 import { bookSchema } from '../../core/book/bookSchema'
@@ -6,10 +5,9 @@ import { faultsOf } from '../../core/book/faults'
 import { draftBook } from '../../core/notes/draftBook'
 import { foldWork } from '../../core/notes/fold'
 import { typedIn } from '../../core/notes/typedBook'
+import { booksOf, giveBook, lockBook, storeBook } from '../../db/queries/books'
 import { lockJob } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
-import { booksOf } from '../../db/queries/work'
-import { limitBook, machine } from '../../db/schema/index'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { buildJobView } from '../jobs/jobView'
@@ -27,7 +25,7 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
     const { book, job } = record
     // A machine without a book gets one of its own; a book that exists gets a draft of its next revision.
     const id = book.issued === null && book.revision === 'none' ? `book-${record.machine.id}`.slice(0, 80) : book.id
-    await db.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${id}))`)
+    await lockBook(db, id)
     const before = await booksOf(db, id)
     const drafts = before.filter(({ revision }) => /draft \d+$/.test(revision))
     const base = book.issued === null ? '' : `${book.revision.slice(0, 10)}, `
@@ -44,11 +42,8 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
     const document = bookSchema.parse(made.value)
     const [fault] = faultsOf(document)
     if (fault) throw new Refused('notPossible', `This book can never be settled: ${fault.says}`)
-    await db.insert(limitBook).values({ id, revision, title: body.title, document })
-    await db
-      .update(machine)
-      .set({ bookId: id })
-      .where(and(eq(machine.id, record.machine.id), isNull(machine.bookId)))
+    await storeBook(db, { id, revision, title: body.title, document })
+    await giveBook(db, record.machine.id, id)
     await appendLog(db, context, { verb: 'book.drafted', subject: jobId, detail: { book: id, revision } })
     return { id, revision, stored: true }
   })

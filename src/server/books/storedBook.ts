@@ -1,4 +1,4 @@
-import { bookDocument } from '../../db/queries/jobs'
+import { bookDocument } from '../../db/queries/books'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 

@@ -1,6 +1,6 @@
 import pg from 'pg'
 import { GAUGE_CHANNEL } from '../../db/queries/gauges'
-import { JOB_CHANNEL } from '../../db/queries/work'
+import { JOB_CHANNEL } from '../../db/queries/jobs'
 import { database, databaseUrl, logger } from './runtime'
 
 /** Wakes a watcher with what was said, if anything was. */

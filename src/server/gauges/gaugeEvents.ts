@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { GAUGE_CHANNEL, pairingsInForce, sayToGauge } from '../../db/queries/gauges'
-import { findGauge } from '../../db/queries/jobs'
+import { findGauge, GAUGE_CHANNEL, pairingsInForce, sayToGauge } from '../../db/queries/gauges'
 import { authorise, type Context } from '../edge/context'
 import { answerEvents } from '../edge/eventStream'
 import { notices } from '../edge/live'

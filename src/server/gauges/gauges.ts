@@ -1,7 +1,6 @@
 import type { Gauge } from '../../core/gauge/gauge'
 import { gaugeSchema } from '../../core/gauge/gaugeSchema'
-import { pairingsInForce } from '../../db/queries/gauges'
-import { allGauges } from '../../db/queries/jobs'
+import { allGauges, pairingsInForce } from '../../db/queries/gauges'
 import { authorise, type Context } from '../edge/context'
 import { gaugeOfRow } from '../jobs/jobRecord'
 

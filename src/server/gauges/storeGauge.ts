@@ -1,10 +1,7 @@
-import { eq } from 'drizzle-orm'
 import type { GaugeBody } from '../../contract/bodies'
 import { readTypedGauge } from '../../core/gauge/typedGauge'
-import { gaugeIdOf } from '../../db/queries/gauges'
-import { findGauge } from '../../db/queries/jobs'
+import { findGauge, gaugeIdOf, replaceGauge, storeGaugeRow } from '../../db/queries/gauges'
 import { appendLog } from '../../db/queries/log'
-import { gauge } from '../../db/schema/index'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { gaugeOfRow } from '../jobs/jobRecord'
@@ -32,8 +29,8 @@ export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBo
       if (!before) throw new Refused('notFound', `There is no gauge “${replaces}” in the store.`)
       if (before.kind !== figures.kind || before.code !== figures.code)
         throw new Refused('notPossible', `A new calibration keeps code and kind of ${before.code}. Add another gauge instead.`)
-      const replaced = await db.update(gauge).set({ replaced: true }).where(eq(gauge.id, replaces)).returning({ was: gauge.id })
-      if (before.replaced || replaced.length === 0)
+      const isReplaced = await replaceGauge(db, replaces)
+      if (before.replaced || !isReplaced)
         throw new Refused('conflict', `${before.code} was calibrated anew meanwhile. Reload the page and look.`)
     }
     const inUse = await gaugeIdOf(db, figures.code)
@@ -41,7 +38,7 @@ export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBo
       const message = `${figures.code} is in the store already. Enter its new calibration, or give this one another code.`
       throw new Refused('conflict', message, [{ path: 'code', message }])
     }
-    await db.insert(gauge).values({
+    await storeGaugeRow(db, {
       id,
       code: figures.code,
       name: figures.name,

@@ -1,4 +1,3 @@
-import { eq } from 'drizzle-orm'
 import type { ConfirmationBody } from '../../contract/bodies'
 import { evaluate } from '../../core/evaluate/evaluate'
 import { stepLabel } from '../../core/job/orderOfWork'
@@ -6,8 +5,8 @@ import { isMadeSafe, jobProgress } from '../../core/job/progress'
 import { foldWork } from '../../core/notes/fold'
 import { insideWords } from '../../core/notes/stripFaults'
 import type { Executor } from '../../db/client'
+import { confirmationById, storeConfirmation } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
-import { stepConfirmation } from '../../db/schema/index'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { writeToJob } from './openForWriting'
@@ -15,7 +14,7 @@ import { writeToJob } from './openForWriting'
 /** Records that a step of the order of work is done, by name and time. Everything after “Make safe” waits for it. */
 export function confirmStep(context: Context, jobId: string, body: ConfirmationBody): Promise<{ stored: boolean }> {
   const stored = async (db: Executor): Promise<{ stored: boolean } | null> => {
-    const [known] = await db.select().from(stepConfirmation).where(eq(stepConfirmation.id, body.id))
+    const known = await confirmationById(db, body.id)
     if (!known) return null
     if (known.jobId === jobId && known.step === body.step && known.note === body.note) return { stored: false }
     throw new Refused('conflict', 'Another confirmation with this id is stored already. Reload the page and confirm again.')
@@ -31,7 +30,7 @@ export function confirmStep(context: Context, jobId: string, body: ConfirmationB
       throw new Refused('notPossible', `Still inside: ${inside}. Count them out on the strip map before closing up.`)
     if (body.step !== 'makeSafe' && !isMadeSafe(view.record, view.confirmations))
       throw new Refused('conflict', `${stepLabel[body.step]} stays closed until “Make safe” is done.`)
-    await db.insert(stepConfirmation).values({
+    await storeConfirmation(db, {
       id: body.id,
       jobId,
       step: body.step,

@@ -1,10 +1,9 @@
-import { eq } from 'drizzle-orm'
 import type { DecisionBody } from '../../contract/bodies'
 import { evaluate } from '../../core/evaluate/evaluate'
 import { verdictLabel } from '../../core/policy/disposition'
 import type { Executor } from '../../db/client'
+import { decisionById, storeDecision } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
-import { decision } from '../../db/schema/index'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { writeToJob } from './openForWriting'
@@ -12,7 +11,7 @@ import { writeToJob } from './openForWriting'
 /** Records the inspector's verdict on a part: the recommended one, or a departure with its reason. */
 export function decidePart(context: Context, jobId: string, body: DecisionBody): Promise<{ stored: boolean }> {
   const stored = async (db: Executor): Promise<{ stored: boolean } | null> => {
-    const [known] = await db.select().from(decision).where(eq(decision.id, body.id))
+    const known = await decisionById(db, body.id)
     if (!known) return null
     const same = known.part === body.part && known.decided === body.decided && known.reason === body.reason
     if (known.jobId === jobId && same && known.recommended === body.recommended) return { stored: false }
@@ -33,9 +32,8 @@ export function decidePart(context: Context, jobId: string, body: DecisionBody):
         `${part.name}: the recommended verdict is ${verdictLabel[body.recommended]}. Say why you depart from it.`,
         [{ path: 'reason', message: 'say why you depart from the recommended verdict' }],
       )
-    await db
-      .insert(decision)
-      .values({ ...body, jobId, decidedBy: context.user.id, byName: context.user.name, decidedAt: context.now() })
+    const { id: decidedBy, name: byName } = context.user
+    await storeDecision(db, { ...body, jobId, decidedBy, byName, decidedAt: context.now() })
     await appendLog(db, context, {
       verb: 'part.decided',
       subject: jobId,

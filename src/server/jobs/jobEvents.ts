@@ -1,5 +1,6 @@
-import { findJob, readingsById, readingsReceivedAfter } from '../../db/queries/jobs'
-import { entriesAfter, JOB_CHANNEL } from '../../db/queries/work'
+import { findJob, JOB_CHANNEL } from '../../db/queries/jobs'
+import { entriesAfter } from '../../db/queries/notes'
+import { readingsById, readingsReceivedAfter } from '../../db/queries/readings'
 import { authorise, type Context } from '../edge/context'
 import { answerEvents, type StreamedEvent } from '../edge/eventStream'
 import { MISSED, notices } from '../edge/live'

@@ -7,18 +7,10 @@ import { withTyped } from '../../core/notes/typedBook'
 import { overhaulBounds } from '../../core/record/overhaulBounds'
 import { type InspectionRecord, recordOfReadBookSchema, recordSchema } from '../../core/record/recordSchema'
 import type { Executor } from '../../db/client'
+import { allGauges } from '../../db/queries/gauges'
 import { instantOf } from '../../db/queries/instant'
-import {
-  allGauges,
-  type confirmationsOf,
-  decisionsOf,
-  earlierSignedJobs,
-  type findJob,
-  readingIdsOf,
-  readingsById,
-  readingsOf,
-  type reviewOf,
-} from '../../db/queries/jobs'
+import { type confirmationsOf, decisionsOf, earlierSignedJobs, type findJob, type reviewOf } from '../../db/queries/jobs'
+import { readingIdsOf, readingsById, readingsOf } from '../../db/queries/readings'
 import { issuedBook } from '../books/issuedBook'
 import { Refused } from '../edge/refused'
 import { type Readable, readRecord } from './readRecord'

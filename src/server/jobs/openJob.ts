@@ -1,4 +1,3 @@
-import { eq } from 'drizzle-orm'
 import type { OpenJobView } from '../../contract/answers'
 import type { OpenJobBody } from '../../contract/bodies'
 import type { LimitBook } from '../../core/book/bookSchema'
@@ -7,10 +6,10 @@ import { policySchema } from '../../core/policy/policySchema'
 import { formatHours } from '../../core/quantity/format'
 import { levelOf } from '../../core/scope/need'
 import type { Executor } from '../../db/client'
-import { decisionsOf } from '../../db/queries/jobs'
+import { latestBook } from '../../db/queries/books'
+import { decisionsOf, isJob, jobsOf, storeJob } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
-import { findMachine, hoursOf, jobsOf, latestBook, lockMachine } from '../../db/queries/work'
-import { job, machineHours } from '../../db/schema/index'
+import { findMachine, hoursOf, lockMachine, storeHours } from '../../db/queries/machines'
 import { issuedBook } from '../books/issuedBook'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
@@ -52,8 +51,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       refuseAnotherJob(known.job, body)
       return { id: body.id, stored: false }
     }
-    const taken = await db.select({ id: job.id }).from(job).where(eq(job.id, body.id))
-    if (taken.length > 0)
+    if (await isJob(db, body.id))
       throw new Refused('conflict', 'Another machine has a job with this id. Reload the page and open it again.')
     const open = jobs.find(isOpen)
     if (open)
@@ -65,7 +63,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
     checkDates(body, today)
     checkMeter(await hoursLog(db, machineId), body)
     const title = `${level?.name ?? 'Overhaul'} at ${formatHours(body.runningHours)} h`
-    await db.insert(job).values({
+    await storeJob(db, {
       id: body.id,
       machineId,
       bookId: book?.id ?? null,
@@ -83,7 +81,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       policy: body.policy,
       installed: await installedNow(db, jobs),
     })
-    await db.insert(machineHours).values({
+    await storeHours(db, {
       id: body.id,
       machineId,
       hours: body.runningHours,

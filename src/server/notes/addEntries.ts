@@ -1,4 +1,3 @@
-import { and, eq, inArray } from 'drizzle-orm'
 import type { JobView, StoredEntry } from '../../contract/answers'
 import type { EntriesBody, SentEntry } from '../../contract/bodies'
 import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
@@ -13,8 +12,7 @@ import { levelOf, levelsInPlay, type Scope } from '../../core/scope/need'
 import type { Executor } from '../../db/client'
 import { namesIn } from '../../db/queries/evidence'
 import { appendLog } from '../../db/queries/log'
-import { entriesAfter } from '../../db/queries/work'
-import { jobEntry } from '../../db/schema/index'
+import { entriesAfter, isEntry, knownEntries, storeEntry } from '../../db/queries/notes'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { changesBook } from '../jobs/jobRecord'
@@ -37,19 +35,8 @@ export function addEntries(context: Context, jobId: string, body: EntriesBody): 
 
 /** The entries as they are stored, when all of them are; null when there is one to be added. */
 async function allStored(db: Executor, jobId: string, sent: readonly SentEntry[]): Promise<{ entries: StoredEntry[] } | null> {
-  const rows = await db
-    .select({ id: jobEntry.id })
-    .from(jobEntry)
-    .where(
-      and(
-        eq(jobEntry.jobId, jobId),
-        inArray(
-          jobEntry.id,
-          sent.map(({ id }) => id),
-        ),
-      ),
-    )
-  if (rows.length < new Set(sent.map(({ id }) => id)).size) return null
+  const ids = sent.map(({ id }) => id)
+  if ((await knownEntries(db, jobId, ids)).size < new Set(ids).size) return null
   const known = new Map((await entriesAfter(db, jobId, 0)).map((item) => [item.entry.id, item]))
   for (const { id, body } of sent) refuseAnother(known.get(id)?.entry.body, body)
   return { entries: sent.flatMap(({ id }) => known.get(id) ?? []) }
@@ -148,9 +135,9 @@ function entryContext(
 }
 
 async function store(context: Context, db: Executor, jobId: string, { id, body, at }: Entry): Promise<void> {
-  const taken = await db.select({ id: jobEntry.id }).from(jobEntry).where(eq(jobEntry.id, id))
-  if (taken.length > 0) throw new Refused('conflict', 'Another job has an entry with this id. Reload the page and note it again.')
-  await db.insert(jobEntry).values({
+  if (await isEntry(db, id))
+    throw new Refused('conflict', 'Another job has an entry with this id. Reload the page and note it again.')
+  await storeEntry(db, {
     id,
     jobId,
     subject: subjectOf(body),

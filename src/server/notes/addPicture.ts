@@ -1,10 +1,8 @@
-import { and, eq } from 'drizzle-orm'
 import sharp from 'sharp'
 import type { StoredEntry } from '../../contract/answers'
 import type { PictureFields } from '../../contract/bodies'
 import type { Executor } from '../../db/client'
-import { entriesAfter, findPicture } from '../../db/queries/work'
-import { picture } from '../../db/schema/index'
+import { entriesAfter, findPicture, pictureById, storePicture } from '../../db/queries/notes'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { writeToJob } from '../jobs/openForWriting'
@@ -37,23 +35,20 @@ export async function addPicture(
   const sha256 = sha256OfBytes(checked.bytes)
   const { width, height } = checked
   const stored = async (db: Executor): Promise<{ entries: StoredEntry[] } | null> => {
-    const known = await db
-      .select({ sha256: picture.sha256 })
-      .from(picture)
-      .where(and(eq(picture.id, fields.id), eq(picture.jobId, jobId)))
+    const known = await pictureById(db, fields.id)
     const noted = (await entriesAfter(db, jobId, 0)).filter(({ entry: { id } }) => id === fields.id)
     const body = noted[0]?.entry.body
-    if (!known[0] || body?.kind !== 'pictureAdded') return null
+    if (known?.jobId !== jobId || body?.kind !== 'pictureAdded') return null
     const same = body.caption === fields.caption && canonicalJson(body.subject) === canonicalJson(fields.subject)
-    if (known[0].sha256 === sha256 && same) return { entries: noted }
+    if (known.sha256 === sha256 && same) return { entries: noted }
     throw new Refused('conflict', 'Another picture with this id is stored already. Choose the file again.')
   }
   return writeToJob(context, jobId, { action: 'note', duringReview: false, stored }, async (db, view) => {
-    const known = await db.select({ jobId: picture.jobId, sha256: picture.sha256 }).from(picture).where(eq(picture.id, fields.id))
-    if (known[0] && (known[0].jobId !== jobId || known[0].sha256 !== sha256))
+    const known = await pictureById(db, fields.id)
+    if (known && (known.jobId !== jobId || known.sha256 !== sha256))
       throw new Refused('conflict', 'Another picture with this id is stored already. Choose the file again.')
-    if (!known[0])
-      await db.insert(picture).values({
+    if (!known)
+      await storePicture(db, {
         id: fields.id,
         jobId,
         type: 'image/jpeg',

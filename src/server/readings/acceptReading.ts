@@ -9,10 +9,11 @@ import { explainReadingFault } from '../../core/quantity/reading'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { defaultUnitAt, readTyped, type TypedReading } from '../../core/record/typedReading'
 import type { Executor } from '../../db/client'
-import { findGauge, lockForReading, readingsAt } from '../../db/queries/jobs'
+import { findGauge } from '../../db/queries/gauges'
+import { announce, lockForReading } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
-import { announce, entriesAfter } from '../../db/queries/work'
-import { reading } from '../../db/schema/index'
+import { entriesAfter } from '../../db/queries/notes'
+import { readingsAt, storeReading } from '../../db/queries/readings'
 import { bookOf } from '../books/issuedBook'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
@@ -50,33 +51,29 @@ export async function acceptReading(context: Context, jobId: string, body: Readi
     if (body.gauge !== null && !(await findGauge(db, body.gauge)))
       throw new Refused('notFound', `There is no gauge “${body.gauge}” in the store.`)
     const { fields, exact } = checkReading(characteristic, body, job.units, here)
-    const stored = await db
-      .insert(reading)
-      .values({
-        id: body.id,
-        jobId,
-        characteristic: body.characteristic,
-        station: body.station,
-        direction: body.direction,
-        repeat: body.repeat,
-        stage: body.stage,
-        text: body.text,
-        kind: fields.kind,
-        defaultUnit: fields.defaultUnit,
-        masterMm: fields.masterMm === null ? null : String(fields.masterMm),
-        ...exact,
-        conditions: body.conditions,
-        gaugeId: body.gauge,
-        takenBy: context.user.id,
-        byName: context.user.name,
-        takenAt: new Date(body.takenAt),
-        receivedAt: context.now(),
-        supersedes: body.supersedes,
-        reason: body.reason,
-      })
-      .onConflictDoNothing({ target: reading.id })
-      .returning({ id: reading.id })
-    if (stored.length === 0) throw anotherReading()
+    const isStored = await storeReading(db, {
+      id: body.id,
+      jobId,
+      characteristic: body.characteristic,
+      station: body.station,
+      direction: body.direction,
+      repeat: body.repeat,
+      stage: body.stage,
+      text: body.text,
+      kind: fields.kind,
+      defaultUnit: fields.defaultUnit,
+      masterMm: fields.masterMm === null ? null : String(fields.masterMm),
+      ...exact,
+      conditions: body.conditions,
+      gaugeId: body.gauge,
+      takenBy: context.user.id,
+      byName: context.user.name,
+      takenAt: new Date(body.takenAt),
+      receivedAt: context.now(),
+      supersedes: body.supersedes,
+      reason: body.reason,
+    })
+    if (!isStored) throw anotherReading()
     await appendLog(db, context, {
       verb: body.kind === 'withdrawn' ? 'reading.withdrawn' : body.supersedes === null ? 'reading.accepted' : 'reading.corrected',
       subject: jobId,

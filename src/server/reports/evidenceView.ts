@@ -1,5 +1,5 @@
 import { instantOf } from '../../db/queries/instant'
-import { allMachines } from '../../db/queries/jobs'
+import { allMachines } from '../../db/queries/machines'
 import { reportChains } from '../../db/queries/reports'
 import { authorise, type Context } from '../edge/context'
 import { fingerprint } from './signingKey'

@@ -1,4 +1,3 @@
-import { eq } from 'drizzle-orm'
 import type { JobView, ReportContent } from '../../contract/answers'
 import type { ReviewBody } from '../../contract/bodies'
 import { CORE_VERSION } from '../../core/base/version'
@@ -6,9 +5,9 @@ import { evaluate } from '../../core/evaluate/evaluate'
 import { type Readiness, readiness } from '../../core/job/ready'
 import { jobStanding } from '../../core/job/standing'
 import type { Executor } from '../../db/client'
+import { reviewStepById, storeReviewStep } from '../../db/queries/jobs'
 import { appendLog, countLogged, noteAttempt } from '../../db/queries/log'
-import { lastReport } from '../../db/queries/reports'
-import { report, reviewEvent } from '../../db/schema/index'
+import { lastReport, storeReport } from '../../db/queries/reports'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { writeToJob } from '../jobs/openForWriting'
@@ -109,12 +108,12 @@ async function signReport(context: Context, jobId: string, body: Sign, { checkPa
       throw new Refused('malformed', `Left beyond its limits: ${leftBeyond.join(' ')} Say why you accept it.`, [
         { path: 'reason', message: 'say why you accept it' },
       ])
-    await storeReport(context, db, view, body.id, body.reason, key())
+    await storeSigned(context, db, view, body.id, body.reason, key())
     return { stored: true, reportId: body.id }
   })
 }
 
-async function storeReport(
+async function storeSigned(
   context: Context,
   db: Executor,
   view: JobView,
@@ -147,7 +146,7 @@ async function storeReport(
     previousSha256: previous?.sha256 ?? null,
   }
   const canonical = canonicalJson(content)
-  await db.insert(report).values({
+  await storeReport(db, {
     id: reportId,
     jobId,
     machineId: record.machine.id,
@@ -172,7 +171,7 @@ async function storedEvent(
   kind: 'sent' | 'returned' | 'signed',
   note: string,
 ): Promise<Reviewed | null> {
-  const [known] = await db.select().from(reviewEvent).where(eq(reviewEvent.id, id))
+  const known = await reviewStepById(db, id)
   if (!known) return null
   if (known.jobId === jobId && known.kind === kind && known.note === note)
     return { stored: false, reportId: kind === 'signed' ? id : null }
@@ -185,6 +184,6 @@ async function storeEvent(
   jobId: string,
   { at = context.now(), ...event }: { id: string; kind: 'sent' | 'returned' | 'signed'; note: string; at?: Date },
 ): Promise<void> {
-  await db.insert(reviewEvent).values({ ...event, jobId, actedBy: context.user.id, byName: context.user.name, actedAt: at })
+  await storeReviewStep(db, { ...event, jobId, actedBy: context.user.id, byName: context.user.name, actedAt: at })
   await appendLog(db, context, { verb: `report.${event.kind}`, subject: jobId, detail: { event: event.id, note: event.note } })
 }

@@ -4,11 +4,11 @@ import type { HistoryFields } from '../../../contract/bodies'
 import type { ImportedOverhaul, ImportedReading } from '../../../core/record/historyTable'
 import type { Policy } from '../../../core/record/recordSchema'
 import type { Executor } from '../../../db/client'
-import { findJobsImported, importedFile, storeReadings } from '../../../db/queries/history'
-import { allGauges } from '../../../db/queries/jobs'
+import { allGauges } from '../../../db/queries/gauges'
+import { storeJob } from '../../../db/queries/jobs'
 import { appendLog } from '../../../db/queries/log'
-import { lockMachine } from '../../../db/queries/work'
-import { job } from '../../../db/schema/index'
+import { findJobsImported, importedFile, lockMachine } from '../../../db/queries/machines'
+import { storeReadings } from '../../../db/queries/readings'
 import { authorise, type Context } from '../../edge/context'
 import { Refused } from '../../edge/refused'
 import { readGauges } from '../../gauges/gauges'
@@ -104,7 +104,7 @@ async function storeOverhaul(
   { id, machineId, book, source }: Where,
   overhaul: ImportedOverhaul,
 ): Promise<void> {
-  await db.insert(job).values({
+  await storeJob(db, {
     id,
     machineId,
     bookId: book.id,
