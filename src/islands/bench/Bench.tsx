@@ -57,16 +57,16 @@ function BenchSheet(props: BenchProps) {
   const commands = useMemo(
     (): readonly Command[] => [
       { key: 'g', label: 'go to …', run: () => setOpen('goTo') },
-      { key: 'n', label: 'next part', run: () => acts.step(1) },
-      { key: 'p', label: 'part before', run: () => acts.step(-1) },
-      { key: 'c', label: 'correct last', run: acts.correctLast },
-      { key: 'z', label: 'undo', run: acts.undo },
-      { key: 'x', label: 'cannot be measured', run: acts.markCannot },
-      { key: 't', label: 'read the set again', run: acts.retake },
-      ...(moreRepeats ? [{ key: 'r', label: 'another repeat', run: acts.another }] : []),
+      { key: 'n', label: 'next part', run: () => acts.does({ kind: 'step', parts: 1 }) },
+      { key: 'p', label: 'part before', run: () => acts.does({ kind: 'step', parts: -1 }) },
+      { key: 'c', label: 'correct last', run: () => acts.does({ kind: 'correctLast' }) },
+      { key: 'z', label: 'undo', run: () => acts.does({ kind: 'undo' }) },
+      { key: 'x', label: 'cannot be measured', run: () => acts.does({ kind: 'markCannot' }) },
+      { key: 't', label: 'read the set again', run: () => acts.does({ kind: 'retake' }) },
+      ...(moreRepeats ? [{ key: 'r', label: 'another repeat', run: () => acts.does({ kind: 'another' }) }] : []),
       { key: 'e', label: 'zero, temperature', run: () => setOpen('conditions') },
       { key: 'w', label: 'what next', run: () => setOpen('next') },
-      { key: 's', label: 'stage', run: acts.nextStage },
+      { key: 's', label: 'stage', run: () => acts.does({ kind: 'nextStage' }) },
       { key: 'm', label: 'note at the reading', run: () => setOpen('note') },
       { key: 'a', label: 'add from the manual', run: () => setOpen('type') },
       { key: 'u', label: 'mm / in', run: acts.toggleUnits },
@@ -78,8 +78,8 @@ function BenchSheet(props: BenchProps) {
     bench.question === null
       ? []
       : [
-          { key: 'y', label: 'take the suggestion', run: acts.takeSuggestion, answers: true },
-          { key: 'k', label: 'keep what was typed', run: acts.keepTyped, answers: true },
+          { key: 'y', label: 'take the suggestion', run: () => acts.does({ kind: 'takeSuggestion' }), answers: true },
+          { key: 'k', label: 'keep what was typed', run: () => acts.does({ kind: 'keepTyped' }), answers: true },
         ]
   useTypeAnywhere()
   const letters = useCommands([...answers, ...commands], bench.text, lettersOf(formAt(characteristic.method, bench.active).kind))
@@ -88,7 +88,7 @@ function BenchSheet(props: BenchProps) {
   return (
     <div className={styles.bench}>
       <Rail bench={bench} />
-      <section className={styles.work} aria-labelledby="characteristic" aria-busy={!bench.outbox.loaded}>
+      <section className={styles.work} aria-labelledby="characteristic" aria-busy={!bench.readings.loaded}>
         <WorkNotices work={{ ...props.notes, record: bench.record, work: bench.work }} />
         <div className={styles.head}>
           <div>
@@ -135,7 +135,7 @@ function BenchSheet(props: BenchProps) {
           notes={props.notes}
           onDone={(id) => {
             setOpen('nothing')
-            bench.goWhenThere(id)
+            bench.acts.does({ kind: 'goWhenThere', characteristic: id })
           }}
           onClose={() => setOpen('nothing')}
         />

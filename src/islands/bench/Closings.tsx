@@ -34,7 +34,10 @@ function Suspects({ bench, result }: { readonly bench: Bench; readonly result: C
         if (!of) return null
         return (
           <li key={`${suspect.characteristic} ${suspect.where}`}>
-            <Button kind="quiet" onClick={() => bench.goTo(of.id, suspect.slot ?? undefined)}>
+            <Button
+              kind="quiet"
+              onClick={() => bench.acts.does({ kind: 'goTo', characteristic: of.id, slot: suspect.slot ?? undefined })}
+            >
               {suspectWords(suspect, of)}
             </Button>
           </li>

@@ -23,7 +23,7 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
             id="gauge"
             className={styles.handSelect}
             value={gauge?.id ?? NO_GAUGE}
-            onChange={(event) => bench.takeInHand(event.currentTarget.value)}
+            onChange={(event) => bench.acts.takeInHand(event.currentTarget.value)}
           >
             <GaugeOptions gauges={ofKind} />
             {others.length > 0 && (

@@ -13,7 +13,7 @@ export function GoTo({ bench, onClose }: { readonly bench: Bench; readonly onClo
   const go = (id: string | undefined): void => {
     if (id === undefined) return
     onClose()
-    bench.goTo(id)
+    bench.acts.does({ kind: 'goTo', characteristic: id })
   }
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault()

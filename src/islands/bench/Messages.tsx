@@ -19,7 +19,7 @@ const REASONS = {
 
 /** Under the readings: what is wrong with what is typed, why something is done, what waits to be sent, what was refused. */
 export function Messages({ bench }: { readonly bench: Bench }) {
-  const { local, link } = bench.outbox
+  const { local, link } = bench.readings
   const queued = local.filter(({ delivery }) => delivery.kind === 'queued').length
   const kept = `${queued} reading${queued === 1 ? '' : 's'} kept`
   const { characteristic, mode } = bench
@@ -44,7 +44,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
         <p className={styles.correction}>
           <span>
             <b>Reading the set again</b> ({mode.reason}): {mode.done.size} of {bench.slots.length}.{' '}
-            <Button onClick={bench.cancel}>Stop here</Button>
+            <Button onClick={() => bench.acts.does({ kind: 'cancel' })}>Stop here</Button>
           </span>
         </p>
       )}
@@ -60,7 +60,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
       {complete && mode.kind === 'read' && bench.closed === null && (
         <p className={styles.complete}>
           All {bench.result.reductions.needed} readings are in.{' '}
-          <Button kind={bench.result.faults.length > 0 ? 'plain' : 'primary'} onClick={() => bench.accept()}>
+          <Button kind={bench.result.faults.length > 0 ? 'plain' : 'primary'} onClick={() => bench.acts.does({ kind: 'accept' })}>
             Next to measure
           </Button>
         </p>
@@ -73,7 +73,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
               <span>
                 {placeOf(bench, reading)}: “{reading.text}” was not stored: {delivery.message}
               </span>
-              {delivery.status === 409 && <Button onClick={() => void bench.insist(reading)}>Mine counts</Button>}
+              {delivery.status === 409 && <Button onClick={() => void bench.acts.insist(reading)}>Mine counts</Button>}
               {delivery.status !== 409 && <Button onClick={() => sendAgain(bench, reading)}>Send it again</Button>}
               {delivery.status !== UNSENT && (
                 <Button onClick={() => dropAndReload(bench, reading.id)}>
@@ -84,7 +84,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
           ) : null,
         )}
       </div>
-      {!bench.outbox.keeps && (
+      {!bench.readings.keeps && (
         <p className={styles.theirs}>
           This browser keeps nothing on this device (a private window, or a full disk): readings go straight to the server, and
           without a network none is accepted.
@@ -94,7 +94,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
         {queued > 0 && link === 'offline' && (
           <>
             No connection: {kept} on this device, sent when the server answers.{' '}
-            <Button kind="quiet" onClick={bench.outbox.sendNow}>
+            <Button kind="quiet" onClick={bench.readings.sendNow}>
               Send now
             </Button>
           </>
@@ -169,11 +169,11 @@ function Question({ bench, slip }: { readonly bench: Bench; readonly slip: SlipQ
       <b aria-hidden="true">!</b>
       <p className={styles.question}>{explainSlip(slip, figures)}</p>
       {slip.likely && (
-        <Button kind="primary" onClick={bench.takeSuggestion}>
+        <Button kind="primary" onClick={() => bench.acts.does({ kind: 'takeSuggestion' })}>
           <Key>Y</Key> Take {slip.likely.text}
         </Button>
       )}
-      <Button onClick={bench.keepTyped}>
+      <Button onClick={() => bench.acts.does({ kind: 'keepTyped' })}>
         <Key>K</Key> Keep {bench.text.trim()}
       </Button>
     </div>
@@ -181,12 +181,12 @@ function Question({ bench, slip }: { readonly bench: Bench; readonly slip: SlipQ
 }
 
 function sendAgain(bench: Bench, reading: Reading): void {
-  bench.outbox.again(reading.id)
+  bench.readings.again(reading.id)
   focusReading()
 }
 
 function dropAndReload(bench: Bench, id: string): void {
-  bench.outbox.drop(id)
+  bench.readings.drop(id)
   location.reload()
 }
 
@@ -232,27 +232,33 @@ function ReasonForm({ bench }: { readonly bench: Bench }) {
             value={mode.reason}
             placeholder="Why"
             maxLength={400}
-            onChange={(event) => bench.setReason(event.currentTarget.value)}
+            onChange={(event) => bench.acts.does({ kind: 'setReason', reason: event.currentTarget.value })}
             onKeyDown={(event) => {
-              if (event.key === 'Escape') bench.cancel()
+              if (event.key === 'Escape') bench.acts.does({ kind: 'cancel' })
               if (event.key !== 'Enter') return
               // The same press must not reach the reading that takes the focus now.
               event.preventDefault()
-              bench.accept()
+              bench.acts.does({ kind: 'accept' })
             }}
           />
         </label>
         {REASONS[mode.kind].map((reason) => (
-          <Button key={reason} aria-pressed={mode.reason === reason} onClick={() => bench.setReason(reason)}>
+          <Button
+            key={reason}
+            aria-pressed={mode.reason === reason}
+            onClick={() => bench.acts.does({ kind: 'setReason', reason })}
+          >
             {reason}
           </Button>
         ))}
       </div>
       <div className={styles.reasonRow}>
-        <Button kind="primary" onClick={() => bench.accept()}>
+        <Button kind="primary" onClick={() => bench.acts.does({ kind: 'accept' })}>
           {{ correct: 'Accept correction', cannot: 'Mark as not to be measured', retake: 'Begin again' }[mode.kind]}
         </Button>
-        <Button onClick={bench.cancel}>{mode.kind === 'correct' ? `Keep ${mode.of.text}` : 'Leave it'}</Button>
+        <Button onClick={() => bench.acts.does({ kind: 'cancel' })}>
+          {mode.kind === 'correct' ? `Keep ${mode.of.text}` : 'Leave it'}
+        </Button>
       </div>
     </div>
   )

@@ -22,7 +22,7 @@ export function NoteDialog({ bench, onClose }: { readonly bench: Bench; readonly
     )
   const save = async (event: SyntheticEvent): Promise<void> => {
     event.preventDefault()
-    const refused = await bench.noteReading(reading, note.trim())
+    const refused = await bench.acts.noteReading(reading, note.trim())
     if (refused === null) onClose()
     else setFault(refused)
   }

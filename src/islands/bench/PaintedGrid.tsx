@@ -23,12 +23,12 @@ export function PaintedGrid({ bench, children }: { readonly bench: Bench; readon
     stroke.current.add(key)
     const [station = '', direction = '', repeat = '1'] = key.split('/')
     const slot: Slot = { station, direction, repeat: Number(repeat) }
-    bench.paint(slot, brush)
+    bench.acts.does({ kind: 'paint', slot, text: brush })
   }
   const end = (): void => {
     if (stroke.current === null) return
     stroke.current = null
-    bench.leavePainted()
+    bench.acts.does({ kind: 'leavePainted' })
   }
   return (
     <>

@@ -10,6 +10,7 @@ import { ribbonOf } from '../../drawing/ribbonScale'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { VerdictMark } from '../../ui/VerdictMark'
 import styles from './Bench.module.css'
+import type { BenchEvent } from './benchReducer'
 import type { Bench } from './benchState'
 
 type Row =
@@ -57,7 +58,7 @@ export function Rail({ bench }: { readonly bench: Bench }) {
               policy={job.policy}
               system={machine.units}
               isCurrent={row.kind === 'item' && row.characteristic.id === bench.characteristic.id}
-              goTo={bench.acts.goTo}
+              does={bench.acts.does}
             />
           )
         })}
@@ -105,10 +106,10 @@ interface RailItemProps {
   readonly policy: Policy
   readonly system: UnitSystem
   readonly isCurrent: boolean
-  readonly goTo: (id: string) => void
+  readonly does: (event: BenchEvent) => void
 }
 
-function RailItem({ characteristic, result, need, policy, system, isCurrent, goTo }: RailItemProps) {
+function RailItem({ characteristic, result, need, policy, system, isCurrent, does }: RailItemProps) {
   const { taken, needed } = result.reductions
   return (
     <button
@@ -116,7 +117,7 @@ function RailItem({ characteristic, result, need, policy, system, isCurrent, goT
       className={styles.item}
       data-need={need}
       aria-current={isCurrent ? 'true' : undefined}
-      onClick={() => goTo(characteristic.id)}
+      onClick={() => does({ kind: 'goTo', characteristic: characteristic.id })}
     >
       <span className={styles.itemLine}>
         <span className={styles.itemName}>{characteristic.name}</span>

@@ -168,7 +168,7 @@ const Cell = memo(function Cell(props: CellProps) {
         data-active={isActive ? '' : undefined}
         aria-label={`${label}: not read`}
         disabled={closed}
-        onClick={() => acts.goTo(props.characteristicId, slot)}
+        onClick={() => acts.does({ kind: 'goTo', characteristic: props.characteristicId, slot })}
       >
         <span className={styles.cellTop} />
         <span className={`figure ${styles.cellValue}`}>·</span>
@@ -187,11 +187,11 @@ const Cell = memo(function Cell(props: CellProps) {
       aria-label={`${label}: ${text}${about === '' ? '' : `, ${about}`}. ${closed ? '' : 'Correct it'}`}
       title={about || undefined}
       disabled={closed}
-      onClick={() => acts.correct(slot)}
+      onClick={() => acts.does({ kind: 'correct', slot })}
       onKeyDown={(event) => {
         if (event.key === 'Enter' && isActive) {
           event.preventDefault()
-          acts.accept()
+          acts.does({ kind: 'accept' })
         }
         arrows(event, acts, slot)
       }}
@@ -229,7 +229,7 @@ function arrows(event: KeyboardEvent, acts: BenchActs, from: Slot): void {
   const steps = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key]
   if (steps === undefined || event.altKey) return
   event.preventDefault()
-  acts.moveBy(steps, from)
+  acts.does({ kind: 'moveBy', steps, from })
 }
 
 const FORM_HINTS = { answer: '+ yes  − no', cell: '2 1 0', element: '% worn' } as const
@@ -238,7 +238,7 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
   const { characteristic } = bench
   const ref = useRef<HTMLInputElement>(null)
   const place = `${characteristic.id}/${slotKey(slot)}`
-  const { type } = bench
+  const { does } = bench.acts
   const first = useRef(true)
   // biome-ignore lint/correctness/useExhaustiveDependencies: the field takes the focus whenever the place changes
   useEffect(() => {
@@ -247,7 +247,7 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
     // What was typed before the page came to life is in the field already: a reading must never lose its first digits.
     const early = first.current ? (ref.current?.value ?? '') : ''
     first.current = false
-    if (early !== '') type(early)
+    if (early !== '') does({ kind: 'typed', text: early })
   }, [place])
   return (
     <label className={styles.cell} data-slot={slotKey(slot)} data-state="now" data-fault={bench.fault ? '' : undefined}>
@@ -271,12 +271,12 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
         maxLength={400}
         aria-invalid={bench.fault ? true : undefined}
         aria-describedby="bench-message"
-        onChange={(event) => bench.type(event.currentTarget.value)}
+        onChange={(event) => bench.acts.does({ kind: 'typed', text: event.currentTarget.value })}
         onKeyDown={(event) => {
           if (event.key === 'Enter') {
             event.preventDefault()
-            bench.accept()
-          } else if (event.key === 'Escape') bench.cancel()
+            bench.acts.does({ kind: 'accept' })
+          } else if (event.key === 'Escape') bench.acts.does({ kind: 'cancel' })
           else if (bench.text === '') arrows(event, bench.acts, slot)
         }}
       />

@@ -8,7 +8,12 @@ export function StageChoice({ bench }: { readonly bench: Bench }) {
     <fieldset className={styles.stage}>
       <legend className="hidden-label">Stage</legend>
       {stages.map((stage) => (
-        <button key={stage} type="button" aria-pressed={stage === bench.stage} onClick={() => bench.measureAt(stage)}>
+        <button
+          key={stage}
+          type="button"
+          aria-pressed={stage === bench.stage}
+          onClick={() => bench.acts.does({ kind: 'measureAt', stage })}
+        >
           {stageLabel[stage]}
         </button>
       ))}

@@ -16,7 +16,7 @@ export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly o
   const [doubts] = useState(() => bench.doubts())
   const go = (id: string): void => {
     onClose()
-    bench.goTo(id)
+    bench.acts.does({ kind: 'goTo', characteristic: id })
   }
   return (
     <Dialog title="What next" onClose={onClose}>
@@ -31,7 +31,7 @@ export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly o
                   <Button
                     onClick={() => {
                       onClose()
-                      bench.goTo(characteristic.id, suspect.slot ?? undefined)
+                      bench.acts.does({ kind: 'goTo', characteristic: characteristic.id, slot: suspect.slot ?? undefined })
                     }}
                   >
                     {suspectWords(suspect, characteristic)}

@@ -12,6 +12,7 @@ import type { Stage } from '../../core/record/stage'
 import type { SlipQuestion } from '../../core/slip/slip'
 import type { Entries } from '../work/useEntries'
 import type { Gauge } from './benchRecord'
+import type { BenchEvent, Mode } from './benchReducer'
 import type { Delivery } from './localReadings'
 import type { useConditions } from './useConditions'
 import type { InHand } from './useGaugeInHand'
@@ -36,51 +37,19 @@ export interface BenchProps {
   readonly offline?: boolean
 }
 
-/** What is being done at the place: reading it, correcting it, saying that it cannot be read, reading a whole set again. */
-export type Mode =
-  | { readonly kind: 'read' }
-  | { readonly kind: 'correct'; readonly of: Reading; readonly reason: string }
-  | { readonly kind: 'cannot'; readonly reason: string }
-  | { readonly kind: 'retake'; readonly reason: string; readonly begun: boolean; readonly done: ReadonlySet<string> }
-
 /** What can be done at the bench. Each keeps its identity: what only takes these is not drawn again at a key. */
 export interface BenchActs {
-  type(text: string): void
-  accept(): void
-  /** Accepts a figure that was not typed: from a button or a gauge. */
-  acceptAt(slot: Slot, text: string): void
-  /** Accepts what is painted at a place; painted over, it corrects what stood there. */
-  paint(slot: Slot, text: string): void
-  /** After a stroke: to the first place that is not read. */
-  leavePainted(): void
-  takeSuggestion(): void
-  keepTyped(): void
-  goTo(characteristicId: string, slot?: Slot): void
-  /** To the place so many steps on in walking order. */
-  moveBy(steps: number, from: Slot): void
-  step(parts: number): void
-  correct(slot: Slot): void
-  correctLast(): void
-  undo(): void
-  markCannot(): void
-  retake(): void
-  another(): void
-  setReason(reason: string): void
-  cancel(): void
+  /** Typing, going, correcting, reading again: everything that the reducer decides. */
+  does(event: BenchEvent): void
   takeInHand(gaugeId: string): void
   /** A reading refused because somebody read there meanwhile: it is put over theirs, and says so. */
   insist(reading: Reading): Promise<void>
   toggleUnits(): void
-  measureAt(stage: Stage): void
-  /** To the stage after this one, round and round. */
-  nextStage(): void
-  /** To a characteristic as soon as the record has it. */
-  goWhenThere(id: string): void
   /** Notes something at a reading; a sentence when that cannot be. */
   noteReading(reading: Reading, note: string): Promise<string | null>
 }
 
-export interface Bench extends BenchActs {
+export interface Bench {
   readonly record: InspectionRecord
   readonly work: WorkState
   readonly today: string
@@ -108,7 +77,7 @@ export interface Bench extends BenchActs {
   readonly mode: Mode
   /** A warning that is open: Enter accepts nothing until the suggestion is taken or what was typed is kept. */
   readonly question: SlipQuestion | null
-  readonly outbox: Readings
+  readonly readings: Readings
   readonly gauge: Gauge | undefined
   readonly inHand: InHand
   readonly conditions: ReturnType<typeof useConditions>
