@@ -13,12 +13,12 @@ import type { SlipQuestion } from '../../core/slip/slip'
 import type { Entries } from '../work/useEntries'
 import type { Gauge } from './benchRecord'
 import type { BenchEvent, Mode } from './benchReducer'
-import type { Delivery } from './localReadings'
-import type { useConditions } from './useConditions'
-import type { InHand } from './useGaugeInHand'
-import type { GaugeWord } from './useGaugeWord'
-import type { Readings } from './useReadings'
-import type { Cable } from './useSerialGauge'
+import type { useConditions } from './gauge/useConditions'
+import type { InHand } from './gauge/useGaugeInHand'
+import type { GaugeWord } from './gauge/useGaugeWord'
+import type { Cable } from './gauge/useSerialGauge'
+import type { Delivery } from './typing/localReadings'
+import type { Readings } from './typing/useReadings'
 
 export interface BenchProps {
   readonly view: JobView

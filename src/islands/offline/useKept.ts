@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
 import type { JobView } from '../../contract/answers'
 import type { Entry } from '../../core/notes/entrySchema'
-import type { Readings } from '../bench/useReadings'
+import type { Readings } from '../bench/typing/useReadings'
 import { handedTextOfPage } from '../handed/handed'
 import { keepAdded, keepPage, type Person, rememberPerson } from './keptView'
 

@@ -1,0 +1,105 @@
+import { type SyntheticEvent, useState } from 'react'
+import { gaugeKindFacts } from '../../../core/gauge/gaugeKinds'
+import { formatQuantity, unitOf } from '../../../core/quantity/format'
+import { differenceOf } from '../../../core/quantity/kind'
+import { explainQuantityFault, parseQuantity } from '../../../core/quantity/quantity'
+import { Button } from '../../../ui/Button'
+import { Dialog, DialogActions } from '../../../ui/Dialog'
+import { Fault, TextField } from '../../../ui/Field'
+import type { Bench } from '../benchState'
+
+const EMPTY = ''
+
+/** What the gauge showed at zero, and the temperatures of part and scale: applied to every reading that follows. */
+export function ConditionsDialog({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
+  const { conditions, gauge, record, characteristic } = bench
+  const { system } = bench
+  const units = record.machine.units
+  // What it shows at zero, or beside its master, is a difference.
+  const quantity = differenceOf(gauge ? gaugeKindFacts[gauge.kind].quantity : 'length')
+  const zeroNow = gauge ? (conditions.conditions.zeroOf[gauge.id] ?? 0) : 0
+  const warm = conditions.conditions.temperature
+  const shown = (celsius: number): string => formatQuantity(celsius, 'temperature', units, 0.1).replace('−', '-')
+  const [zero, setZero] = useState(
+    zeroNow === 0 ? EMPTY : formatQuantity(zeroNow, quantity, units, gauge?.resolution ?? 0.001).replace('−', '-'),
+  )
+  const [part, setPart] = useState(warm ? shown(warm.partC) : EMPTY)
+  const [scale, setScale] = useState(warm ? shown(warm.scaleC) : EMPTY)
+  const [within, setWithin] = useState(warm ? String(warm.withinK) : '1')
+  const [fault, setFault] = useState<string | null>(null)
+  const canCorrect = characteristic.expansionPerK !== undefined && gauge?.expansionPerK != null
+
+  const save = (event: SyntheticEvent): void => {
+    event.preventDefault()
+    const read = (text: string, kind: typeof quantity, what: string): number | null | 'fault' => {
+      if (text.trim() === EMPTY) return null
+      const parsed = parseQuantity(text, kind, unitOf(kind, units))
+      if (parsed.ok) return parsed.value.value
+      setFault(`${what}: ${explainQuantityFault(parsed.fault)}`)
+      return 'fault'
+    }
+    const zeroRead = read(zero, quantity, 'Zero')
+    const partRead = read(part, 'temperature', 'Part')
+    const scaleRead = read(scale, 'temperature', 'Scale')
+    const withinRead = Number(within.replace(',', '.'))
+    if (zeroRead === 'fault' || partRead === 'fault' || scaleRead === 'fault') return
+    if ((partRead === null) !== (scaleRead === null))
+      return setFault('Both temperatures are needed: of the part, and of the gauge or its master.')
+    if (partRead !== null && !(withinRead >= 0 && withinRead <= 50))
+      return setFault('Say within how many kelvin the temperatures are known, for example 1.')
+    if ([partRead, scaleRead].some((celsius) => celsius !== null && (celsius < -60 || celsius > 400)))
+      return setFault('A temperature between −60 and 400 °C is expected.')
+    conditions.note(
+      gauge?.id ?? null,
+      zeroRead,
+      partRead === null || scaleRead === null ? null : { partC: partRead, scaleC: scaleRead, withinK: withinRead },
+    )
+    onClose()
+  }
+  return (
+    <Dialog title="Zero and temperature" onClose={onClose}>
+      <form onSubmit={save}>
+        {gauge && (
+          <TextField
+            label={`${gauge.code} shows at zero, or at its master`}
+            hint={`What is too much or too little, with its sign, in ${unitOf(quantity, units)}. It is taken off every reading from now on.`}
+            value={zero}
+            onChange={(event) => setZero(event.currentTarget.value)}
+            autoComplete="off"
+          />
+        )}
+        <TextField
+          label={`Temperature of the part, ${unitOf('temperature', units)}`}
+          value={part}
+          onChange={(event) => setPart(event.currentTarget.value)}
+          autoComplete="off"
+        />
+        <TextField
+          label={`Temperature of the gauge, or of its master, ${unitOf('temperature', units)}`}
+          value={scale}
+          onChange={(event) => setScale(event.currentTarget.value)}
+          autoComplete="off"
+        />
+        <TextField
+          label="Both known to within, K"
+          hint={
+            canCorrect
+              ? 'Lengths are corrected to 20 °C.'
+              : 'Noted with each reading. The expansion of part or gauge is not on record, so nothing is corrected: the doubt grows by what these temperatures could do to any metal.'
+          }
+          value={within}
+          onChange={(event) => setWithin(event.currentTarget.value)}
+          autoComplete="off"
+        />
+        <Fault text={fault} />
+        <DialogActions>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button kind="primary" type="submit">
+            Note for what follows
+          </Button>
+        </DialogActions>
+      </form>
+      {system !== units && <p>Figures here are in the machine’s own units.</p>}
+    </Dialog>
+  )
+}

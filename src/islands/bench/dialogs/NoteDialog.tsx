@@ -1,0 +1,52 @@
+import { type SyntheticEvent, useState } from 'react'
+import { slotLabel } from '../../../core/method/layout'
+import { Button } from '../../../ui/Button'
+import { Dialog, DialogActions } from '../../../ui/Dialog'
+import { Fault, TextField } from '../../../ui/Field'
+import type { Bench } from '../benchState'
+
+/** A note at one reading: at the place in focus where it is read, else at the one taken last. */
+export function NoteDialog({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
+  const { characteristic, active } = bench
+  const reading = bench.standingAt(active) ?? bench.lastTaken
+  const [note, setNote] = useState(reading ? bench.noteAt(reading) : '')
+  const [fault, setFault] = useState<string | null>(null)
+  if (!reading)
+    return (
+      <Dialog title="Note at a reading" onClose={onClose}>
+        <p>Nothing is read here yet. Take the reading first; then note what belongs to it.</p>
+        <DialogActions>
+          <Button onClick={onClose}>Go on measuring</Button>
+        </DialogActions>
+      </Dialog>
+    )
+  const save = async (event: SyntheticEvent): Promise<void> => {
+    event.preventDefault()
+    const refused = await bench.acts.noteReading(reading, note.trim())
+    if (refused === null) onClose()
+    else setFault(refused)
+  }
+  const place = slotLabel(characteristic.method, reading) || characteristic.name
+  return (
+    <Dialog title={`Note at ${place}`} onClose={onClose}>
+      <form onSubmit={(event) => void save(event)}>
+        <TextField
+          label={`What belongs to “${reading.text}”`}
+          hint="Burr dressed, hard to reach, hand shook … It stands on the report beside the reading."
+          value={note}
+          maxLength={400}
+          autoComplete="off"
+          autoFocus
+          onChange={(event) => setNote(event.currentTarget.value)}
+        />
+        <Fault text={fault} />
+        <DialogActions>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button kind="primary" type="submit">
+            Note it
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,79 @@
+import { lazy, Suspense, useState } from 'react'
+import type { Characteristic } from '../../../core/book/bookSchema'
+import { typedIn } from '../../../core/notes/typedBook'
+import { Button } from '../../../ui/Button'
+import type { BenchProps } from '../benchState'
+import styles from './TypedLimits.module.css'
+
+/** The form comes when it is asked for: most benches never need it. */
+const TypeForm = lazy(() => import('../../limits/TypeForm').then((module) => ({ default: module.TypeForm })))
+
+export function TypeFromManual({
+  view: { record },
+  notes,
+  onDone,
+  onClose,
+}: Pick<BenchProps, 'view' | 'notes'> & { onDone(id: string): void; onClose(): void }) {
+  return (
+    <Suspense>
+      <TypeForm
+        jobId={record.job.id}
+        book={record.book}
+        system={record.machine.units}
+        typed={typedIn(record.job.entries)}
+        gauges={record.gauges}
+        before={null}
+        measured={false}
+        write={notes.write}
+        onDone={onDone}
+        onClose={onClose}
+      />
+    </Suspense>
+  )
+}
+
+/** A machine that is in no book begins with the first thing typed from its manual. */
+export function EmptyBench({ view, notes }: Pick<BenchProps, 'view' | 'notes'>) {
+  const [typing, setTyping] = useState(false)
+  return (
+    <section className={styles.empty} aria-labelledby="empty">
+      <h1 id="empty">Nothing to measure yet</h1>
+      <p>
+        {view.record.machine.name} is in no limit book. Name the part and what is measured, choose the method, type the limit as
+        the manual gives it, and go on measuring. A second person checks it later.
+      </p>
+      <p>
+        <Button kind="primary" disabled={!view.may.note} onClick={() => setTyping(true)}>
+          Type the first one
+        </Button>
+      </p>
+      {typing && <TypeFromManual view={view} notes={notes} onDone={() => setTyping(false)} onClose={() => setTyping(false)} />}
+    </section>
+  )
+}
+
+/** Limits that were typed in the job say so, and whether a second person has held them against the document. */
+export function TypedNote({
+  characteristic: { typed },
+  jobId,
+}: {
+  readonly characteristic: Characteristic
+  readonly jobId: string
+}) {
+  if (!typed) return null
+  const { check } = typed
+  const state = check === null ? 'unchecked' : check.agrees ? 'checked' : 'wrong'
+  return (
+    <p className={styles.typed} data-state={state}>
+      <b>
+        {
+          { unchecked: '! Limits not checked yet', checked: 'Limits checked', wrong: '! Limits do not agree with the document' }[
+            state
+          ]
+        }
+      </b>
+      {`, typed by ${typed.by}`}
+      {check && `; ${check.by}${check.note === '' ? '' : `: ${check.note}`}`}. <a href={`/jobs/${jobId}/limits`}>Typed limits</a>
+    </p>
+  )
+}

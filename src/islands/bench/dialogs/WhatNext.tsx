@@ -1,0 +1,78 @@
+import { useState } from 'react'
+import { suspectWords } from '../../../contract/closingWords'
+import { whatNext } from '../../../core/evaluate/whatNext'
+import { Button } from '../../../ui/Button'
+import { Dialog, DialogActions } from '../../../ui/Dialog'
+import type { Bench } from '../benchState'
+import styles from './WhatNext.module.css'
+
+const SHOWN = 12
+const MOVES: Readonly<Record<number, string>> = { 1: 'could move a verdict by one level', 2: 'could still mean a new part' }
+
+/** What to measure next, and why: what is missing or doubtful, by how far it could change a verdict. */
+export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
+  const { book } = bench.record
+  const steps = whatNext(bench.results)
+  const [doubts] = useState(() => bench.doubts())
+  const go = (id: string): void => {
+    onClose()
+    bench.acts.does({ kind: 'goTo', characteristic: id })
+  }
+  return (
+    <Dialog title="What next" onClose={onClose}>
+      {doubts.length > 0 && (
+        <>
+          <p>What is known twice does not agree. Look again at:</p>
+          <ol className={styles.next}>
+            {doubts.slice(0, SHOWN).map(({ closing, suspect, moves }) => {
+              const characteristic = book.characteristics.find(({ id }) => id === suspect.characteristic)
+              return characteristic ? (
+                <li key={`${closing.id} ${suspect.characteristic} ${suspect.where}`}>
+                  <Button
+                    onClick={() => {
+                      onClose()
+                      bench.acts.does({ kind: 'goTo', characteristic: characteristic.id, slot: suspect.slot ?? undefined })
+                    }}
+                  >
+                    {suspectWords(suspect, characteristic)}
+                  </Button>
+                  {moves > 0 && ` ${MOVES[moves] ?? ''}`}
+                </li>
+              ) : null
+            })}
+          </ol>
+        </>
+      )}
+      {steps.length === 0 ? (
+        <p>
+          {doubts.some(({ moves }) => moves > 0)
+            ? 'Nothing that is missing can change a verdict; the readings above can.'
+            : 'Nothing more can change a verdict: whatever is still to be read, every part’s verdict stands.'}
+        </p>
+      ) : (
+        <ol className={styles.next}>
+          {steps.slice(0, SHOWN).map(({ part, vote, moves }) => {
+            const characteristic = book.characteristics.find(({ id }) => id === vote.subject)
+            const name = book.parts.find(({ id }) => id === part)?.name ?? part
+            return (
+              <li key={`${part} ${vote.rule} ${vote.subject} ${vote.reason}`}>
+                <b>{name}</b>: {vote.reason}, {MOVES[moves] ?? ''}.{' '}
+                {characteristic ? (
+                  <Button onClick={() => go(characteristic.id)}>{characteristic.name}</Button>
+                ) : (
+                  <span>{vote.settledBy}</span>
+                )}
+              </li>
+            )
+          })}
+        </ol>
+      )}
+      {steps.length > SHOWN && <p>And {steps.length - SHOWN} more.</p>}
+      <DialogActions>
+        <Button kind="primary" onClick={onClose}>
+          Back to the bench
+        </Button>
+      </DialogActions>
+    </Dialog>
+  )
+}

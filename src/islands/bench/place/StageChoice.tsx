@@ -1,0 +1,22 @@
+import { stageLabel, stages } from '../../../core/record/stage'
+import type { Bench } from '../benchState'
+import styles from './StageChoice.module.css'
+
+/** When it is measured: as found, after work on it, as it is left in the machine. */
+export function StageChoice({ bench }: { readonly bench: Bench }) {
+  return (
+    <fieldset className={styles.stage}>
+      <legend className="hidden-label">Stage</legend>
+      {stages.map((stage) => (
+        <button
+          key={stage}
+          type="button"
+          aria-pressed={stage === bench.stage}
+          onClick={() => bench.acts.does({ kind: 'measureAt', stage })}
+        >
+          {stageLabel[stage]}
+        </button>
+      ))}
+    </fieldset>
+  )
+}

@@ -1,0 +1,49 @@
+import { closingWords, suspectWords } from '../../../contract/closingWords'
+import type { ClosingResult } from '../../../core/evaluate/crossChecks'
+import { Button } from '../../../ui/Button'
+import type { Bench } from '../benchState'
+import styles from './Closings.module.css'
+import shared from './values.module.css'
+
+/** What this characteristic is known twice by; where the two do not agree, what to look at again. */
+export function Closings({ bench }: { readonly bench: Bench }) {
+  const { record, results, characteristic, system, stage } = bench
+  const own = (record.book.closings ?? []).flatMap((spec) => {
+    const result = results.closings.find(({ id }) => id === spec.id)
+    const names = Object.values(spec.names).some((of) => of.characteristic === characteristic.id)
+    return result && names && result.known && result.also ? [{ spec, result }] : []
+  })
+  if (own.length === 0 || stage !== 'asFound') return null
+  return (
+    <>
+      <h2>Known twice</h2>
+      {own.map(({ spec, result }) => (
+        <div key={spec.id} className={shared.change} data-standing={result.standing === 'disagrees' ? 'outside' : 'inside'}>
+          <p>{closingWords(spec, result, system)}</p>
+          {result.suspects.length > 0 && <Suspects bench={bench} result={result} />}
+        </div>
+      ))}
+    </>
+  )
+}
+
+function Suspects({ bench, result }: { readonly bench: Bench; readonly result: ClosingResult }) {
+  return (
+    <ul className={styles.suspects}>
+      {result.suspects.map((suspect) => {
+        const of = bench.record.book.characteristics.find(({ id }) => id === suspect.characteristic)
+        if (!of) return null
+        return (
+          <li key={`${suspect.characteristic} ${suspect.where}`}>
+            <Button
+              kind="quiet"
+              onClick={() => bench.acts.does({ kind: 'goTo', characteristic: of.id, slot: suspect.slot ?? undefined })}
+            >
+              {suspectWords(suspect, of)}
+            </Button>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}
