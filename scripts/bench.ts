@@ -24,21 +24,45 @@ if (unknown !== undefined) {
   process.stderr.write(`There is no part “${unknown}”. Known: ${Object.keys(parts).join(', ')}.\n`)
   process.exit(2)
 }
+const AGAIN = 3
+
+const ratioOf = ({ figure, baseline }: Figure): number | null => (baseline === 0 ? null : figure / baseline)
+function holds(row: Figure): boolean {
+  const ratio = ratioOf(row)
+  if (row.bar.kind === 'told') return true
+  return row.bar.kind === 'ratio' ? ratio !== null && ratio <= row.bar.atMost : row.figure <= row.bar.atMost
+}
+
+/** The row whose ratio is in the middle; its figure where nothing is compared. */
+function middle(rows: readonly Figure[]): Figure {
+  const sorted = [...rows].sort((a, b) => (ratioOf(a) ?? a.figure) - (ratioOf(b) ?? b.figure))
+  return sorted[Math.floor(sorted.length / 2)] as Figure
+}
+
+/** The machine is shared: what is over its bar is measured three times more, and the median of those counts. */
+async function measured(measure: () => Figure[] | Promise<Figure[]>): Promise<readonly Figure[]> {
+  const first = await measure()
+  if (first.every(holds)) return first
+  const again: Figure[][] = []
+  for (let run = 0; run < AGAIN; run += 1) again.push(await measure())
+  return first.map((row, at) => (holds(row) ? row : middle(again.flatMap((rows) => rows[at] ?? []))))
+}
+
 const figures: Figure[] = []
 for (const [name, measure] of Object.entries(parts))
-  if (wanted.length === 0 || wanted.includes(name)) figures.push(...(await measure()))
+  if (wanted.length === 0 || wanted.includes(name)) figures.push(...(await measured(measure)))
 
 const shown = (value: number, unit: string): string => `${value >= 100 ? value.toFixed(0) : value.toFixed(1)} ${unit}`
-const rows = figures.map(({ name, figure, baseline, unit, bar }) => {
-  const ratio = baseline === 0 ? null : figure / baseline
-  const holds = bar.kind === 'told' || (bar.kind === 'ratio' ? ratio !== null && ratio <= bar.atMost : figure <= bar.atMost)
+const rows = figures.map((row) => {
+  const { name, figure, baseline, unit, bar } = row
+  const ratio = ratioOf(row)
   return [
     name,
     shown(figure, unit),
     shown(baseline, unit),
     ratio === null ? '–' : ratio.toFixed(2),
     bar.kind === 'told' ? '–' : bar.kind === 'ratio' ? `≤ ${bar.atMost} ×` : `≤ ${Number(bar.atMost.toFixed(1))} ${unit}`,
-    bar.kind === 'told' ? '' : holds ? 'ok' : 'over',
+    bar.kind === 'told' ? '' : holds(row) ? 'ok' : 'over',
   ]
 })
 const head = ['name', 'figure', 'baseline', 'ratio', 'bar', '']

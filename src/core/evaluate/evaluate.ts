@@ -1,3 +1,4 @@
+import { type Cell, cell, lookup } from '../base/cell'
 import { CORE_VERSION } from '../base/version'
 import type { Characteristic, FitSpec } from '../book/bookSchema'
 import { quantityOf } from '../method/gives'
@@ -8,11 +9,12 @@ import { reduce } from '../record/reduce'
 import { type LaterStage, laterStages, type Stage, stages } from '../record/stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from '../record/standing'
 import { gateOutcome } from '../scope/gate'
-import { levelOf, needOf, type Scope, scopeOf } from '../scope/need'
+import { levelOf, type Need, needOf, type Scope, scopeOf } from '../scope/need'
 import type { LinesByValue } from '../trend/earlier'
 import type { RouteContext } from '../verdict/mending'
+import type { PartResult } from '../verdict/partVerdict'
 import { type ChangeOutcome, changeOutcome } from './changes'
-import { closingOf } from './crossChecks'
+import { type ClosingResult, closingOf } from './crossChecks'
 import { evaluateCharacteristic } from './evaluateCharacteristic'
 import { evaluateFit } from './evaluateFit'
 import { characteristicAt, type Fixed, fix, found, reduceBy, withEntries } from './fixed'
@@ -27,9 +29,19 @@ import { rounded, roundForRecord } from './rounding'
  */
 export const evaluate = (record: InspectionRecord): Results => startEvaluation(record).results
 
-/** Results of a record that can be carried on: with other readings at one characteristic, only what depends on it is computed. */
+/**
+ * Results of a record that can be carried on: with other readings at one characteristic, only what depends on it is
+ * computed. Each thing is computed when it is first asked for, so that a page that shows twenty of a thousand waits for twenty.
+ */
 export interface Evaluation {
   readonly results: Results
+  readonly scope: Scope
+  /** Whether a characteristic of the book, by its place there, is asked for. */
+  needAt(index: number): Need | undefined
+  /** Everything that follows for a characteristic of the book, by its place there. */
+  characteristicAt(index: number): CharacteristicResult | undefined
+  fitAt(index: number): FitResult | undefined
+  closingAt(index: number): ClosingResult | undefined
   /** How many characteristics, fits and parts were computed to get here. */
   readonly touched: number
   /** Standing readings of a characteristic at a stage, corrected. */
@@ -42,15 +54,21 @@ export interface Evaluation {
   noting(record: InspectionRecord): Evaluation
 }
 
+/** Everything that was taken, and what it reduces to. */
 interface Taken {
-  readonly sets: ReadonlyMap<string, TakenSet>
-  readonly reductions: ReadonlyMap<string, Reductions>
+  readonly sets: ReadonlyMap<string, Cell<TakenSet>>
+  readonly reductions: ReadonlyMap<string, Cell<Reductions>>
   readonly later: LaterSets
 }
 
 interface State extends Taken {
-  readonly measured: readonly Measured[]
-  readonly results: Results
+  readonly scope: Scope
+  readonly needs: readonly Need[]
+  readonly measured: readonly Cell<Measured>[]
+  readonly characteristics: readonly Cell<CharacteristicResult>[]
+  readonly fits: readonly Cell<FitResult>[]
+  readonly closings: readonly Cell<ClosingResult>[]
+  readonly parts: readonly Cell<PartResult>[]
 }
 
 /** A record never changes; whoever asks for the same one again gets what was worked out before. */
@@ -81,7 +99,7 @@ export function carryEvaluation(from: InspectionRecord, to: InspectionRecord, ch
 
 /** What is to be done at the job's level; only a gate makes it depend on what was measured. */
 export const scopeOfRecord = (record: InspectionRecord): Scope =>
-  levelOf(record.book, record.job.level)?.gate ? evaluate(record).scope : scopeOf(record.book, record.job.level, null)
+  levelOf(record.book, record.job.level)?.gate ? startEvaluation(record).scope : scopeOf(record.book, record.job.level, null)
 
 function evaluateAll(record: InspectionRecord): Evaluation {
   const fixed = fix(record)
@@ -89,34 +107,43 @@ function evaluateAll(record: InspectionRecord): Evaluation {
   const sets = new Map(
     record.book.characteristics.map((characteristic) => [
       characteristic.id,
-      takenOf(characteristic, standing.get(characteristic.id) ?? [], fixed.gauges),
+      cell(() => takenOf(characteristic, standing.get(characteristic.id) ?? [], fixed.gauges)),
     ]),
   )
-  const reductions = new Map<string, Reductions>()
-  for (const characteristic of fixed.order)
-    reductions.set(
-      characteristic.id,
-      reduce(
-        characteristic,
-        sets.get(characteristic.id) ?? NOTHING_TAKEN,
-        (id) => reductions.get(id),
-        reduceBy(fixed, characteristic.id),
-      ),
-    )
-  const later = laterSetsOf(fixed, record.job.readings, reductions)
+  const reductions = new Map<string, Cell<Reductions>>()
+  for (const { id } of fixed.order) reductions.set(id, reducing(fixed, sets, reductions, id))
+  const later = laterSetsOf(fixed, record.job.readings, lookup(reductions))
   const state = settle(fixed, null, { sets, reductions, later }, 'all')
   return evaluationOf(fixed, state, record.book.characteristics.length + record.book.fits.length + record.book.parts.length)
 }
 
+/** What a characteristic reduces to. Of what it is computed from only that counts which comes before it: a chain that bites its tail ends. */
+const reducing = (fixed: Fixed, sets: Taken['sets'], reductions: Taken['reductions'], id: string): Cell<Reductions> =>
+  cell(() => {
+    const before = (of: string): boolean => (fixed.turn.get(of) ?? 0) < (fixed.turn.get(id) ?? 0)
+    const at = (of: string): Reductions | undefined => (before(of) ? reductions.get(of)?.() : undefined)
+    return reduce(characteristicAt(fixed, id), sets.get(id)?.() ?? NOTHING_TAKEN, at, reduceBy(fixed, id))
+  })
+
 function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
+  const results = cell(() => resultsOf(state))
   return {
-    results: state.results,
+    get results() {
+      return results()
+    },
+    scope: state.scope,
     touched,
+    needAt: (index) => state.needs[index],
+    characteristicAt: (index) => state.characteristics[index]?.(),
+    fitAt: (index) => state.fits[index]?.(),
+    closingAt: (index) => state.closings[index]?.(),
     takenOf: (id, stage) => setAt(state, id, stage).taken,
     at: (id, stage) => {
       const index = fixed.index.get(id) ?? -1
-      const result = state.results.characteristics[index]
-      const known = stage === 'asFound' ? result : result?.stages.find((other) => other.stage === stage)
+      const known =
+        stage === 'asFound'
+          ? state.characteristics[index]?.()
+          : state.characteristics[index]?.().stages.find((other) => other.stage === stage)
       return known ?? judge(fixed, state, characteristicAt(fixed, id), stage)
     },
     with: (id, standing, stage) => {
@@ -124,40 +151,52 @@ function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
       const again = [id, ...(fixed.dependents.get(id) ?? [])]
       let { sets, reductions, later } = state
       if (stage === 'asFound') {
-        const own = new Map(sets).set(id, takenOf(characteristic, standing, fixed.gauges))
+        const own = new Map(sets).set(
+          id,
+          cell(() => takenOf(characteristic, standing, fixed.gauges)),
+        )
         const values = new Map(reductions)
-        for (const next of again)
-          values.set(
-            next,
-            reduce(characteristicAt(fixed, next), own.get(next) ?? NOTHING_TAKEN, (of) => values.get(of), reduceBy(fixed, next)),
-          )
+        for (const next of again) values.set(next, reducing(fixed, own, values, next))
         sets = own
         reductions = values
       }
       const changed = stage === 'asFound' ? null : { stage, characteristic, standing }
-      later = laterSetsWith(fixed, later, changed, new Set(again), reductions)
+      later = laterSetsWith(fixed, later, changed, new Set(again), lookup(reductions))
       const characteristics = new Set(again.flatMap((next) => [next, ...(fixed.readers.get(next) ?? [])]))
       const fits = new Set(again.flatMap((next) => fixed.fitReaders.get(next) ?? []))
       const settled = settle(fixed, state, { sets, reductions, later }, { characteristics, fits })
-      return evaluationOf(fixed, settled, characteristics.size + fits.size + settled.parts)
+      return evaluationOf(fixed, settled, characteristics.size + fits.size + settled.partsAgain)
     },
     noting: (record) => {
       const noted = withEntries(fixed, record)
       const settled = settle(noted, state, state, 'entries')
-      return evaluationOf(noted, settled, settled.parts)
+      return evaluationOf(noted, settled, settled.partsAgain)
     },
   }
 }
 
+const all = <T>(cells: readonly Cell<T>[]): readonly T[] => cells.map((one) => one())
+
+const resultsOf = ({ scope, characteristics, fits, parts, closings }: State): Results => ({
+  format: 'medida-results',
+  version: 3,
+  core: CORE_VERSION,
+  scope,
+  characteristics: all(characteristics),
+  fits: all(fits),
+  parts: all(parts),
+  closings: all(closings),
+})
+
 const setAt = ({ sets, later }: Taken, id: string, stage: Stage): TakenSet =>
-  (stage === 'asFound' ? sets.get(id) : later[stage].get(id)?.set) ?? NOTHING_TAKEN
+  (stage === 'asFound' ? sets.get(id)?.() : later[stage].get(id)?.set) ?? NOTHING_TAKEN
 
 /** What routes are tried on at a stage: the latest that is known by then. */
 function routesAt(fixed: Fixed, taken: Taken, stage: Stage): RouteContext {
   const { book, machine } = fixed.record
   return {
     characteristicOf: (id) => characteristicAt(fixed, id),
-    reductionsOf: valuesAt(stage, taken.later, taken.reductions),
+    reductionsOf: valuesAt(stage, taken.later, lookup(taken.reductions)),
     fitsOf: (id) => (fixed.fitsOf.get(id) ?? []).flatMap((index) => book.fits[index] ?? []),
     ringsIn: (id) => fixed.ringsIn.get(id) ?? [],
     figure: figuresOf('length', machine.units, ROUTE_STEP_MM).figure,
@@ -224,7 +263,7 @@ function latestSet(taken: Taken, id: string, stage: Stage): TakenSet {
       const own = taken.later[known].get(id)?.set
       if (own) return own
     }
-  return taken.sets.get(id) ?? NOTHING_TAKEN
+  return taken.sets.get(id)?.() ?? NOTHING_TAKEN
 }
 
 const fitResult = (fixed: Fixed, taken: Taken, fit: FitSpec): FitResult => ({
@@ -246,7 +285,7 @@ function changesOf(fixed: Fixed, taken: Taken, characteristic: Characteristic): 
   const at = (stage: Stage | 'lastOverhaul') => {
     if (stage === 'lastOverhaul') return fixed.earlier.lastLeft.get(id)
     if (stage !== 'asFound') return taken.later[stage as LaterStage].get(id)
-    const [set, reductions] = [taken.sets.get(id), taken.reductions.get(id)]
+    const [set, reductions] = [taken.sets.get(id)?.(), taken.reductions.get(id)?.()]
     return set && reductions && { set, reductions }
   }
   return (changes ?? []).map((limit) =>
@@ -267,7 +306,7 @@ function settle(
   before: State | null,
   taken: Taken,
   by: Affected | 'entries' | 'all',
-): State & { readonly parts: number } {
+): State & { readonly partsAgain: number } {
   const { book, job, machine } = fixed.record
   const { sets, reductions } = taken
   const affected = by === 'entries' ? NOTHING_MEASURED : by
@@ -276,7 +315,7 @@ function settle(
   const measured = replaced(
     before?.measured,
     book.characteristics,
-    (characteristic) => isAffected(characteristic.id),
+    ({ id }) => isAffected(id),
     (characteristic) => judge(fixed, taken, characteristic, 'asFound'),
   )
   const level = levelOf(book, job.level)
@@ -284,41 +323,38 @@ function settle(
   const gateMeasures = book.characteristics.filter(({ id }) => level?.gate?.measures.includes(id)).map(({ id }) => id)
   const scope =
     before && !gateMeasures.some(isAffected)
-      ? before.results.scope
+      ? before.scope
       : scopeOf(
           book,
           job.level,
           gateOutcome(
             level,
-            gateMeasures.map((id) => asGateMeasurement(fixed, measured[fixed.index.get(id) ?? -1])),
+            gateMeasures.map((id) => asGateMeasurement(fixed, measured[fixed.index.get(id) ?? -1]?.())),
           ),
         )
-  const rescoped = before === null || !sameScope(before.results.scope, scope)
+  const rescoped = before === null || !sameScope(before.scope, scope)
+  const needs =
+    rescoped || by === 'entries' ? book.characteristics.map(({ id }) => needOf(book, scope, fixed.planned, id)) : before.needs
 
   const characteristics = replaced(
-    before?.results.characteristics,
-    measured,
-    ({ id }, index) =>
-      isAffected(id) ||
-      ((rescoped || by === 'entries') && before?.results.characteristics[index]?.need !== needOf(book, scope, fixed.planned, id)),
-    (result): CharacteristicResult => {
-      const characteristic = characteristicAt(fixed, result.id)
-      return {
-        ...result,
-        need: needOf(book, scope, fixed.planned, result.id),
-        stages: stagesOf(fixed, taken, characteristic),
-        changes: changesOf(fixed, taken, characteristic),
-      }
-    },
+    before?.characteristics,
+    book.characteristics,
+    ({ id }, index) => isAffected(id) || before?.needs[index] !== needs[index],
+    (characteristic, index): CharacteristicResult => ({
+      ...(measured[index] as Cell<Measured>)(),
+      need: needs[index] as Need,
+      stages: stagesOf(fixed, taken, characteristic),
+      changes: changesOf(fixed, taken, characteristic),
+    }),
   )
   const fits = replaced(
-    before?.results.fits,
+    before?.fits,
     book.fits,
     (_, index) => affected === 'all' || affected.fits.has(index),
     (fit) => fitResult(fixed, taken, fit),
   )
   const closings = replaced(
-    before?.results.closings,
+    before?.closings,
     book.closings ?? [],
     ({ names }) => Object.values(names).some(({ characteristic }) => isAffected(characteristic)),
     (closing) =>
@@ -326,36 +362,30 @@ function settle(
         closingOf({
           closing,
           characteristicOf: (id) => characteristicAt(fixed, id),
-          setOf: (id) => sets.get(id),
-          reductionsOf: (id) => reductions.get(id),
+          setOf: (id) => sets.get(id)?.(),
+          reductionsOf: (id) => reductions.get(id)?.(),
           system: machine.units,
         }),
         closing.quantity,
       ),
   )
   const partsAffected = affected === 'all' || by === 'entries' || rescoped ? null : partsReading(fixed, affected)
-  const routes = routesAt(fixed, taken, 'asFound')
   const parts = replaced(
-    before?.results.parts,
+    before?.parts,
     book.parts,
     ({ id }) => partsAffected === null || partsAffected.has(id),
-    (part) => judgePart(fixed, part, { scope, characteristics, fits, closings, routes }),
+    (part) =>
+      judgePart(fixed, part, {
+        scope,
+        needAt: (index) => needs[index],
+        characteristicAt: (index) => characteristics[index]?.(),
+        fitAt: (index) => fits[index]?.(),
+        closingAt: (index) => closings[index]?.(),
+        routes: routesAt(fixed, taken, 'asFound'),
+      }),
   )
-  return {
-    ...taken,
-    measured,
-    results: {
-      format: 'medida-results',
-      version: 3,
-      core: CORE_VERSION,
-      scope,
-      characteristics,
-      fits,
-      parts,
-      closings,
-    },
-    parts: partsAffected?.size ?? book.parts.length,
-  }
+  const partsAgain = partsAffected?.size ?? book.parts.length
+  return { ...taken, scope, needs, measured, characteristics, fits, closings, parts, partsAgain }
 }
 
 /** Parts whose verdict reads what is affected: their own measurements and fits, cross-checks, sizes their routes are tried on. */
@@ -369,16 +399,16 @@ function partsReading(fixed: Fixed, affected: Affected): ReadonlySet<string> {
   ])
 }
 
-/** A list with what is affected made anew and everything else as it was. */
+/** A list with what is affected to be made anew, and everything else as it was. */
 function replaced<T, R>(
-  before: readonly R[] | undefined,
+  before: readonly Cell<R>[] | undefined,
   items: readonly T[],
   isAffected: (item: T, index: number) => boolean,
-  make: (item: T) => R,
-): readonly R[] {
+  make: (item: T, index: number) => R,
+): readonly Cell<R>[] {
   return items.map((item, index) => {
     const known = before?.[index]
-    return known !== undefined && !isAffected(item, index) ? known : make(item)
+    return known !== undefined && !isAffected(item, index) ? known : cell(() => make(item, index))
   })
 }
 

@@ -15,6 +15,8 @@ export interface Fixed {
   readonly gauges: ReadonlyMap<string, Gauge>
   readonly order: readonly Characteristic[]
   readonly index: ReadonlyMap<string, number>
+  /** Place of each in the order in which they are reduced. */
+  readonly turn: ReadonlyMap<string, number>
   readonly parts: ReadonlyMap<string, Part>
   readonly partIndex: ReadonlyMap<string, number>
   readonly dependents: ReadonlyMap<string, readonly string[]>
@@ -104,6 +106,7 @@ export function fix(record: InspectionRecord): Fixed {
     gauges,
     order,
     index: new Map(book.characteristics.map(({ id }, index) => [id, index])),
+    turn: new Map(order.map(({ id }, at) => [id, at])),
     parts,
     partIndex: new Map(book.parts.map(({ id }, index) => [id, index])),
     dependents: dependentsOf(order),

@@ -3,7 +3,7 @@ import { slotLabel } from '../method/layout'
 import type { Stage } from '../record/stage'
 import { type LaterStage, laterStages } from '../record/stage'
 import type { GateMeasurement } from '../scope/gate'
-import { levelOf, type Scope } from '../scope/need'
+import { levelOf, type Need, type Scope } from '../scope/need'
 import { findingVotes } from '../verdict/findingVote'
 import { listed } from '../verdict/limitVote'
 import { mendingOf, type RouteContext } from '../verdict/mending'
@@ -18,31 +18,33 @@ import type { CharacteristicResult, FitResult, Measured } from './results'
 
 export interface PartInput {
   readonly scope: Scope
-  readonly characteristics: readonly CharacteristicResult[]
-  readonly fits: readonly FitResult[]
-  readonly closings: readonly ClosingResult[]
+  /** Each by its place in the book. */
+  needAt(index: number): Need | undefined
+  characteristicAt(index: number): CharacteristicResult | undefined
+  fitAt(index: number): FitResult | undefined
+  closingAt(index: number): ClosingResult | undefined
   /** What routes are tried on, with what was found. */
   readonly routes: RouteContext
 }
 
 /** The verdict of a part from everything that votes on it: its measurements, its fits, findings, service rules, the level. */
 export function judgePart(fixed: Fixed, part: Part, input: PartInput): PartResult {
-  const { scope, characteristics, fits, routes } = input
+  const { scope, routes } = input
   const { book } = fixed.record
-  const own = (fixed.ofPart.get(part.id) ?? []).flatMap((index) => characteristics[index] ?? [])
-  const needOfId = (id: string) => characteristics[fixed.index.get(id) ?? -1]?.need
+  const own = (fixed.ofPart.get(part.id) ?? []).flatMap((index) => input.characteristicAt(index) ?? [])
+  const needOfId = (id: string) => input.needAt(fixed.index.get(id) ?? -1)
   const isNeeded = (fit: FitSpec): boolean => needOfId(fit.bore) === 'required' && needOfId(fit.journal) === 'required'
   // What the level leaves out and nobody has measured says nothing about the part.
   const counting = own.filter(({ need, readings }) => need === 'required' || readings.length > 0)
   const votes = counting.flatMap((result) => [...result.votes, ...changeVotes(fixed, part, result, 'asFound', routes)])
   const ownFits = (fixed.fitsOfPart.get(part.id) ?? []).flatMap((index) => {
     const fit = book.fits[index]
-    const result = fits[index]
-    return fit && result && isNeeded(fit) ? [result] : []
+    const result = fit && isNeeded(fit) ? input.fitAt(index) : undefined
+    return result ? [result] : []
   })
   const chains = (fixed.closingsOfPart.get(part.id) ?? []).flatMap((index) => {
     const closing = book.closings?.[index]
-    const result = input.closings[index]
+    const result = input.closingAt(index)
     return closing && result ? [{ closing, result }] : []
   })
   const nameOf = (id: string): string => characteristicAt(fixed, id).name

@@ -1,3 +1,4 @@
+import type { Lookup } from '../base/cell'
 import type { Characteristic } from '../book/bookSchema'
 import type { Reductions } from '../method/reduction'
 import type { Reading } from '../record/recordSchema'
@@ -13,7 +14,7 @@ export type LaterSets = Readonly<Record<LaterStage, ReadonlyMap<string, ReducedS
 const nothingLater: LaterSets = { afterWork: new Map(), asLeft: new Map() }
 
 /** Everything a job took at its later stages. */
-export function laterSetsOf(fixed: Fixed, readings: readonly Reading[], asFound: ReadonlyMap<string, Reductions>): LaterSets {
+export function laterSetsOf(fixed: Fixed, readings: readonly Reading[], asFound: Lookup<Reductions>): LaterSets {
   let later = nothingLater
   for (const stage of laterStages) {
     const standing = standingByCharacteristic(readings, stage)
@@ -35,7 +36,7 @@ export function laterSetsWith(
   later: LaterSets,
   changed: { readonly stage: LaterStage; readonly characteristic: Characteristic; readonly standing: readonly Reading[] } | null,
   affected: ReadonlySet<string>,
-  asFound: ReadonlyMap<string, Reductions>,
+  asFound: Lookup<Reductions>,
 ): LaterSets {
   let made = later
   for (const stage of laterStages) {
@@ -54,7 +55,7 @@ export function laterSetsWith(
 export function valuesAt(
   stage: Stage,
   later: LaterSets,
-  asFound: ReadonlyMap<string, Reductions>,
+  asFound: Lookup<Reductions>,
 ): (characteristic: string) => Reductions | undefined {
   const upTo = stages.indexOf(stage)
   return (id) => {
@@ -73,7 +74,7 @@ function reduceStage(
   sets: ReadonlyMap<string, TakenSet>,
   known: LaterSets,
   stage: LaterStage,
-  asFound: ReadonlyMap<string, Reductions>,
+  asFound: Lookup<Reductions>,
   affected: ReadonlySet<string> | 'all',
 ): ReadonlyMap<string, ReducedSet> {
   const made = new Map<string, ReducedSet>()

@@ -1,7 +1,8 @@
 import type { JobView } from '../../contract/answers'
 import type { Characteristic } from '../../core/book/bookSchema'
+import type { ClosingResult } from '../../core/evaluate/crossChecks'
 import type { Doubt } from '../../core/evaluate/doubtful'
-import type { CharacteristicResult, Measured, Results } from '../../core/evaluate/results'
+import type { CharacteristicResult, FitResult, Measured, Results } from '../../core/evaluate/results'
 import type { Slot } from '../../core/method/layout'
 import type { TakenReading } from '../../core/method/reduce/reduce'
 import type { WorkState } from '../../core/notes/state'
@@ -9,6 +10,7 @@ import type { ParsedReading } from '../../core/quantity/reading'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 import type { Stage } from '../../core/record/stage'
+import type { Need } from '../../core/scope/need'
 import type { SlipQuestion } from '../../core/slip/slip'
 import type { Entries } from '../work/useEntries'
 import type { Gauge } from './benchRecord'
@@ -55,7 +57,12 @@ export interface Bench {
   readonly today: string
   readonly stage: Stage
   /** Results with what is typed taken as accepted, so that they move with each key. */
-  readonly results: Results
+  results(): Results
+  /** Whether a characteristic of the book, by its place there, is asked for. */
+  needAt(index: number): Need | undefined
+  /** What follows for a fit or a cross-check of the book, by its place there. */
+  fitAt(index: number): FitResult | undefined
+  closingAt(index: number): ClosingResult | undefined
   readonly characteristic: Characteristic
   /** Readings that do not go with what is known otherwise. */
   doubts(): readonly Doubt[]

@@ -39,10 +39,9 @@ function opensAt({ view: { record }, opened, openedStage }: BenchProps, readings
   const stage: Stage = isStage(openedStage) ? openedStage : 'asFound'
   const { characteristics } = record.book
   const known = { standingOf: readings.of }
-  const needs = new Map(readings.evaluation.results.characteristics.map(({ id, need }) => [id, need]))
   /** Asked for now: required at this level, and not only as left. */
-  const isAsked = ({ id, asLeftOnly, method }: Characteristic): boolean =>
-    !asLeftOnly && method.kind !== 'computed' && needs.get(id) === 'required'
+  const isAsked = (of: Characteristic): boolean =>
+    !of.asLeftOnly && of.method.kind !== 'computed' && readings.evaluation.needAt(characteristics.indexOf(of)) === 'required'
   const start =
     characteristics.find(({ id }) => id === opened) ??
     characteristics.find((of) => hasOpen(known, of, stage) && isAsked(of)) ??
@@ -174,8 +173,7 @@ export function useBench(props: BenchProps): Bench {
     const others = standing.filter((reading) => slotKey(reading) !== slotKey(active))
     return evaluation.with(characteristic.id, [...others, preview], stage)
   }, [evaluation, standing, characteristic.id, active, text, gaugeId, conditions.conditions, stage])
-  const { results } = evaluated
-  const whole = results.characteristics[index] as CharacteristicResult
+  const whole = evaluated.characteristicAt(index) as CharacteristicResult
   const result = useMemo(() => evaluated.at(characteristic.id, stage), [evaluated, characteristic.id, stage])
   const work = useMemo(() => foldWork(book, record.job.entries), [book, record.job.entries])
 
@@ -212,13 +210,16 @@ export function useBench(props: BenchProps): Bench {
     work,
     today,
     stage,
-    results,
+    results: () => evaluated.results,
+    needAt: evaluated.needAt,
+    fitAt: evaluated.fitAt,
+    closingAt: evaluated.closingAt,
     characteristic,
     result,
     whole,
     doubts: () => doubtful(evaluation, (id) => readings.of(id, 'asFound')),
     resultAt: (at) => {
-      const found = results.characteristics[at]
+      const found = evaluated.characteristicAt(at)
       return stage === 'asFound' || !found
         ? found
         : (found.stages.find((other) => other.stage === stage) ?? evaluation.at(found.id, stage))

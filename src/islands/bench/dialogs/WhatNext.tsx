@@ -12,7 +12,7 @@ const MOVES: Readonly<Record<number, string>> = { 1: 'could move a verdict by on
 /** What to measure next, and why: what is missing or doubtful, by how far it could change a verdict. */
 export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
   const { book } = bench.record
-  const steps = whatNext(bench.results)
+  const steps = whatNext(bench.results())
   const [doubts] = useState(() => bench.doubts())
   const go = (id: string): void => {
     onClose()

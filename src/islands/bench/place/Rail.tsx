@@ -45,7 +45,7 @@ export function Rail({ bench }: { readonly bench: Bench }) {
           const row = rows[index]
           if (!row) return null
           const result = row.kind === 'item' ? bench.resultAt(row.index) : undefined
-          const need = row.kind === 'item' ? (bench.results.characteristics[row.index]?.need ?? 'required') : 'required'
+          const need = row.kind === 'item' ? (bench.needAt(row.index) ?? 'required') : 'required'
           return (
             <RailRow
               key={key}

@@ -7,11 +7,11 @@ import shared from './values.module.css'
 
 /** What this characteristic is known twice by; where the two do not agree, what to look at again. */
 export function Closings({ bench }: { readonly bench: Bench }) {
-  const { record, results, characteristic, system, stage } = bench
-  const own = (record.book.closings ?? []).flatMap((spec) => {
-    const result = results.closings.find(({ id }) => id === spec.id)
+  const { record, characteristic, system, stage } = bench
+  const own = (record.book.closings ?? []).flatMap((spec, index) => {
     const names = Object.values(spec.names).some((of) => of.characteristic === characteristic.id)
-    return result && names && result.known && result.also ? [{ spec, result }] : []
+    const result = names ? bench.closingAt(index) : undefined
+    return result?.known && result.also ? [{ spec, result }] : []
   })
   if (own.length === 0 || stage !== 'asFound') return null
   return (

@@ -146,9 +146,9 @@ function SinceLast({ bench }: { readonly bench: Bench }) {
 }
 
 function MateFit({ bench }: { readonly bench: Bench }) {
-  const { record, results, characteristic, system } = bench
-  const spec = record.book.fits.find((fit) => [fit.bore, fit.journal, fit.strip].includes(characteristic.id))
-  const fit = results.fits.find(({ id }) => id === spec?.id)
+  const { record, characteristic, system } = bench
+  const index = record.book.fits.findIndex((one) => [one.bore, one.journal, one.strip].includes(characteristic.id))
+  const [spec, fit] = [record.book.fits[index], bench.fitAt(index)]
   if (!spec || !fit) return null
   const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, system, spec.showTo))
   return (
