@@ -41,6 +41,7 @@ export function coreFigures(): Figure[] {
   const evaluation = startEvaluation(large)
   const [first] = large.book.characteristics
   const readings = large.job.readings.filter(({ characteristic }) => characteristic === first?.id)
+  void evaluation.results
   const next = evaluation.with(first?.id ?? '', readings.slice(0, -1), 'asFound')
   process.stderr.write(
     `re-evaluating after one reading of ${large.job.readings.length} computes ${next.touched} of ${evaluation.touched} characteristics, fits and parts\n`,
@@ -62,14 +63,14 @@ export function coreFigures(): Figure[] {
     },
     {
       name: 'evaluating again after one reading, against everything',
-      figure: timed(() => evaluation.with(first?.id ?? '', readings.slice(0, -1), 'asFound')),
+      figure: timed(() => evaluation.with(first?.id ?? '', readings.slice(0, -1), 'asFound').results),
       baseline: whole,
       unit: 'ms',
       bar: { kind: 'ratio', atMost: 0.05 },
     },
     {
       name: 'evaluating again after one note, against everything',
-      figure: timed(() => evaluation.noting({ ...large, job: { ...large.job, entries: [...large.job.entries] } })),
+      figure: timed(() => evaluation.noting({ ...large, job: { ...large.job, entries: [...large.job.entries] } }).results),
       baseline: whole,
       unit: 'ms',
       bar: { kind: 'ratio', atMost: 0.1 },

@@ -1,4 +1,5 @@
 import { type ComponentType, createElement } from 'react'
+import { readHanded } from './handedText'
 
 /** Element of the page that holds what is handed to its island. */
 export const HANDED_ID = 'handed'
@@ -27,7 +28,8 @@ let read: unknown
 export const handedTextOfPage = (): string | null => document.getElementById(HANDED_ID)?.textContent ?? null
 
 function fromPage(): unknown {
-  read ??= JSON.parse(handedTextOfPage() ?? 'null')
+  const text = handedTextOfPage()
+  read ??= text === null ? null : readHanded(text)
   return read
 }
 
