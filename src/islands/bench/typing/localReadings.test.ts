@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { InspectionRecord, Reading } from '../../../core/record/recordSchema'
-import { counting, type Delivery, type LocalReading, showable, withHeard } from './localReadings'
+import { counting, type Delivery, heardWith, type LocalReading, showable, withHeard } from './localReadings'
 
 const reading = (id: string): Reading => ({ id, text: id }) as unknown as Reading
 const shown = (id: string, kind: 'queued' | 'stored' | 'refused' = 'queued'): LocalReading => ({
@@ -24,6 +24,12 @@ describe('readings that arrive from elsewhere', () => {
     const local = [shown('b', 'stored'), shown('d')]
     expect(said(withHeard(local, ['c', 'b', 'a'].map(reading)))).toBe('a stored, b stored, c stored, d queued')
     expect(withHeard(local, [])).toBe(local)
+  })
+
+  it('what is heard again is heard once', () => {
+    const before = [reading('a'), reading('b')]
+    expect(heardWith(before, [reading('b')])).toBe(before)
+    expect(heardWith(before, [reading('b'), reading('c')]).map(({ id }) => id)).toEqual(['a', 'b', 'c'])
   })
 
   const at = (

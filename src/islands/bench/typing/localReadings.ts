@@ -31,6 +31,13 @@ const deliveryOf = ({ fate }: ReadingItem): Delivery => {
 export const localReadings = (items: readonly ReadingItem[]): readonly LocalReading[] =>
   items.map((item) => ({ reading: item.reading, delivery: deliveryOf(item) }))
 
+/** What was heard, with what is heard now; the same list when all of it was heard before. */
+export function heardWith(before: readonly Reading[], stored: readonly Reading[]): readonly Reading[] {
+  const known = new Set(before.map(({ id }) => id))
+  const fresh = stored.filter(({ id }) => !known.has(id))
+  return fresh.length > 0 ? [...before, ...fresh] : before
+}
+
 /** With readings that the server has: this device's own, whose answer may still be on its way, and what somebody took elsewhere. */
 export function withHeard(local: readonly LocalReading[], heard: readonly Reading[]): readonly LocalReading[] {
   if (heard.length === 0) return local

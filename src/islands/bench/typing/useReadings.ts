@@ -4,7 +4,7 @@ import type { Reading } from '../../../core/record/recordSchema'
 import { hear } from '../../../sync/hear'
 import type { Link } from '../../../sync/outbox'
 import { useOutbox } from '../../useOutbox'
-import { type LocalReading, localReadings, withHeard } from './localReadings'
+import { heardWith, type LocalReading, localReadings, withHeard } from './localReadings'
 
 export interface Readings {
   /** Readings that the page did not come with, oldest first: accepted on this device, in this tab or another, or elsewhere. */
@@ -37,7 +37,7 @@ export function useReadings(personId: string, jobId: string, madeAt: string | nu
     if (!loaded || madeAt === null) return
     return hear(
       { path: `/api/jobs/${encodeURIComponent(jobId)}/readings/events`, parameter: 'since', after: madeAt },
-      { readings: (stored) => setHeard((before) => [...before, ...(stored as Reading[])]) },
+      { readings: (stored) => setHeard((before) => heardWith(before, stored as Reading[])) },
     )
   }, [jobId, madeAt, loaded])
 
