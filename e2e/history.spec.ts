@@ -51,29 +51,3 @@ test('a table of earlier readings joins the history', async ({ browser, medida }
   await readingField(inspector.page)
   await inspector.context.close()
 })
-
-test('the same table sent twice is stored once; who may not is refused', async ({ browser, medida }) => {
-  const { page, context } = await signedIn(browser, medida, 'inspector')
-  const send = async (id: string) => {
-    const answer = await page.request.post(`${medida.url}/api/machines/larkhollow-3/history`, {
-      headers: { origin: medida.url },
-      multipart: {
-        about: JSON.stringify({ id, source: 'Sheets' }),
-        file: csv('overhaul,date,running_hours,characteristic,station,direction,reading\nOld,2001-01-01,10,axle-float,,,0.021\n'),
-      },
-    })
-    return { status: answer.status(), body: (await answer.json()) as { stored?: boolean; error?: { message: string } } }
-  }
-  const id = '01990000-0000-7000-8000-00000000abcd'
-  const first = await send(id)
-  expect(first).toMatchObject({ status: 200, body: { stored: true, readings: 1 } })
-  expect(await send(id)).toMatchObject({ status: 200, body: { stored: false, readings: 1 } })
-  await context.close()
-  const visitor = await signedIn(browser, medida, 'visitor')
-  const refused = await visitor.page.request.post(`${medida.url}/api/machines/larkhollow-3/history`, {
-    headers: { origin: medida.url },
-    multipart: { about: JSON.stringify({ id, source: 'Sheets' }), file: csv('x') },
-  })
-  expect(refused.status()).toBe(403)
-  await visitor.context.close()
-})

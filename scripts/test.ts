@@ -33,6 +33,8 @@ const check = (title: string, program: string, args: readonly string[]): Count =
   run(title, bin(program), args) ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
 
 function vitest(): Count {
+  // Use cases are tested on a database of their own.
+  ensurePostgres()
   const succeeded = run('Unit tests', bin('vitest'), [
     'run',
     '--reporter=default',

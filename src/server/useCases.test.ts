@@ -1,0 +1,323 @@
+/** Use cases on a real database, without a browser: what is stored, what is refused with which sentence, and what comes twice. */
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { contextOf, type TestDatabase, testDatabase } from '../../scripts/lib/testDatabase'
+import type { OpenJobBody, ReadingBody } from '../contract/bodies'
+import { evaluate } from '../core/evaluate/evaluate'
+import type { EntryBody } from '../core/notes/entrySchema'
+import { standingOn, subjectOf } from '../core/notes/subject'
+import { entriesAfter } from '../db/queries/notes'
+import { readingsOf } from '../db/queries/readings'
+import type { Context } from './edge/context'
+import { Refused } from './edge/refused'
+import { confirmStep } from './jobs/confirmStep'
+import { decidePart } from './jobs/decidePart'
+import { buildJobView } from './jobs/jobView'
+import { openJob } from './jobs/openJob'
+import { addMachine } from './machines/addMachine'
+import { importHistory } from './machines/history/importHistory'
+import { addEntries } from './notes/addEntries'
+import { acceptReading } from './readings/acceptReading'
+import { recordHash } from './reports/canonical'
+import { review, type Signing } from './reports/review'
+import { verifyReport } from './reports/verifyReport'
+
+let database: TestDatabase
+beforeAll(async () => {
+  database = await testDatabase()
+}, 180_000)
+afterAll(() => database.end())
+
+const JOB = 'quillmere-u1-2026'
+let numbers = 0
+const newId = (): string => {
+  numbers += 1
+  return `01990000-0000-7000-8000-${String(700_000 + numbers).padStart(12, '0')}`
+}
+
+/** Code and sentence with which something is refused; nothing when it is done. */
+const refusal = (done: Promise<unknown>): Promise<string> =>
+  done.then(
+    () => '',
+    (error: unknown) => {
+      if (error instanceof Refused) return `${error.code}: ${error.message}`
+      throw error
+    },
+  )
+
+const reading = (text: string, over: Partial<ReadingBody> = {}): ReadingBody => ({
+  id: newId(),
+  characteristic: 'journal',
+  station: 'A',
+  direction: '1',
+  repeat: 1,
+  stage: 'asFound',
+  kind: 'read',
+  text,
+  conditions: null,
+  gauge: 'om-12',
+  takenAt: '2026-11-24T11:59:00Z',
+  supersedes: null,
+  reason: null,
+  ...over,
+})
+const textsOf = async ({ db }: Context): Promise<string[]> => (await readingsOf(db, JOB)).map((row) => row.reading.text)
+
+describe('a reading', () => {
+  const cases: readonly [what: string, first: ReadingBody | null, body: ReadingBody, says: RegExp, stored: string[]][] = [
+    ['is stored as typed', null, reading('219,941'), /^$/, ['219,941']],
+    ['that says no figure is refused', null, reading('about right'), /about right/, []],
+    ['at a place the method does not have is refused', null, reading('219.9', { station: 'Z' }), /no reading/, []],
+    ['of a characteristic of another machine is refused', null, reading('1', { characteristic: 'vane-gap' }), /notFound/, []],
+    [
+      'with a gauge that is not in the store is refused',
+      null,
+      reading('219.9', { gauge: 'none' }),
+      /There is no gauge “none”/,
+      [],
+    ],
+  ]
+  test.each(cases)('%s', async (_what, _first, body, says, stored) => {
+    await database.as('inspector', async (context) => {
+      expect(await refusal(acceptReading(context, JOB, body))).toMatch(says)
+      expect(await textsOf(context)).toEqual(stored)
+    })
+  })
+  test('sent twice it is stored once; another one with its id is refused', async () => {
+    await database.as('inspector', async (context) => {
+      const body = reading('219.941')
+      await acceptReading(context, JOB, body)
+      await acceptReading(context, JOB, body)
+      expect(await refusal(acceptReading(context, JOB, { ...body, text: '219.942' }))).toMatch(/^conflict/)
+      expect(await textsOf(context)).toEqual(['219.941'])
+    })
+  })
+  test('at a place that is read it must say which one it corrects', async () => {
+    await database.as('inspector', async (context) => {
+      const first = reading('219.941')
+      await acceptReading(context, JOB, first)
+      expect(await refusal(acceptReading(context, JOB, reading('219.939')))).toMatch(/conflict: .*already read “219.941”/)
+      const over = { supersedes: first.id, reason: 'Misread' }
+      expect(await refusal(acceptReading(context, JOB, reading('219.939', over)))).toBe('')
+      expect(await refusal(acceptReading(context, JOB, reading('219.938', over)))).toMatch(/^conflict/)
+      expect(await textsOf(context)).toEqual(['219.941', '219.939'])
+    })
+  })
+  test.each(['reviewer', 'visitor', 'planner'] as const)('is not a %s’s to enter', async (role) => {
+    await database.as(role, async (context) => {
+      expect(await refusal(acceptReading(context, JOB, reading('219.941')))).toMatch(/^notAllowed/)
+    })
+  })
+})
+
+const note = (body: EntryBody, seen: string | null = null) => ({ entries: [{ id: newId(), seen, body }] })
+const tag = { number: '1', face: '', clock: null, matchMark: '', keptWith: [], count: 1, note: '' }
+
+describe('a note', () => {
+  const cases: readonly [what: string, body: EntryBody, says: RegExp][] = [
+    ['of a tag on a part of another job', { kind: 'tagWritten', position: 'cy-l-cover', tag }, /no position “cy-l-cover”/],
+    [
+      'that puts a position inside itself',
+      { kind: 'positionMoved', position: 'gb', parent: 'gb-cap' },
+      /cannot sit inside itself/,
+    ],
+    [
+      'of a picture without its picture',
+      {
+        kind: 'pictureAdded',
+        picture: newId(),
+        subject: { kind: 'position', id: 'gb-cap' },
+        caption: '',
+        sha256: 'a'.repeat(64),
+        width: 1,
+        height: 1,
+      },
+      /Send the picture itself/,
+    ],
+    ['of a step of no book', { kind: 'stepDone', step: 'nose', note: '', licensed: null }, /no step “nose”/],
+    ['that skips what makes safe', { kind: 'stepSkipped', step: 'ms-breaker', reason: 'no time' }, /cannot be skipped/],
+    ['of more taken out than went in', { kind: 'takenOut', temporary: 'nothing', count: 1 }, /never counted in/],
+  ]
+  test.each(cases)('%s is refused', async (_what, body, says) => {
+    await database.as('inspector', async (context) => {
+      const before = (await entriesAfter(context.db, JOB, 0)).map(({ entry }) => entry)
+      const seen = standingOn(before).get(subjectOf(body)) ?? null
+      expect(await refusal(addEntries(context, JOB, note(body, seen)))).toMatch(says)
+      expect(await entriesAfter(context.db, JOB, 0)).toHaveLength(before.length)
+    })
+  })
+  test('sent twice is stored once; another one with its id is refused', async () => {
+    await database.as('inspector', async (context) => {
+      const before = (await entriesAfter(context.db, JOB, 0)).length
+      const body = note({ kind: 'lookedAt', part: 'shell', note: '' })
+      await addEntries(context, JOB, body)
+      await addEntries(context, JOB, body)
+      const [sent] = body.entries
+      const other = {
+        entries: [{ ...sent, id: sent?.id ?? '', seen: null, body: { kind: 'lookedAt', part: 'shaft', note: '' } as const }],
+      }
+      expect(await refusal(addEntries(context, JOB, other))).toMatch(/^conflict/)
+      expect(await entriesAfter(context.db, JOB, 0)).toHaveLength(before + 1)
+    })
+  })
+  test('written without having seen another’s is overtaken, and says whose stands', async () => {
+    await database.as('inspector', async (context) => {
+      await addEntries(context, JOB, note({ kind: 'tagWritten', position: 'gb-cap', tag }))
+      const done = addEntries(context, JOB, note({ kind: 'tagWritten', position: 'gb-cap', tag: { ...tag, number: '2' } }))
+      await expect(done).rejects.toMatchObject({ code: 'overtaken', standing: { body: { tag: { number: '1' } } } })
+    })
+  })
+  test('of which one is refused stores none of them', async () => {
+    await database.as('inspector', async (context) => {
+      const before = (await entriesAfter(context.db, JOB, 0)).length
+      const good = note({ kind: 'lookedAt', part: 'shell', note: '' }).entries
+      const bad = note({ kind: 'lookedAt', part: 'nose', note: '' }).entries
+      // As the edge does it: what is refused rolls back.
+      await context.db.transaction((db) => addEntries({ ...context, db }, JOB, { entries: [...good, ...bad] })).catch(() => {})
+      expect(await entriesAfter(context.db, JOB, 0)).toHaveLength(before)
+    })
+  })
+  test('is not a visitor’s to write; a planner ticks the plan and no more', async () => {
+    const looked = note({ kind: 'lookedAt', part: 'shell', note: 'x' })
+    await database.as('visitor', async (context) => {
+      expect(await refusal(addEntries(context, JOB, looked))).toMatch(/^notAllowed/)
+    })
+    await database.as('planner', async (context) => {
+      expect(await refusal(addEntries(context, JOB, looked))).toMatch(/^notAllowed/)
+      expect(await refusal(addEntries(context, JOB, note({ kind: 'planTicked', item: 'ov-fan', state: 'there' })))).toBe('')
+    })
+  })
+})
+
+const opening = (over: Partial<OpenJobBody> = {}): OpenJobBody => ({
+  id: newId(),
+  level: 'full',
+  runningHours: 28_240,
+  readOn: '2026-11-20',
+  reason: 'Hours due',
+  complaint: '',
+  returnBy: null,
+  mustRunHours: 8_000,
+  policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: true, clearanceBy: 'measuredParts' },
+  hoursNote: null,
+  ...over,
+})
+
+describe('a job', () => {
+  const cases: readonly [what: string, machine: string, over: Partial<OpenJobBody>, says: RegExp][] = [
+    ['is opened', 'quillmere-unit-2', {}, /^$/],
+    ['is not opened beside an open one', 'quillmere-unit-1', {}, /has an open job/],
+    ['needs a level of the book', 'quillmere-unit-2', { level: 'polish' }, /no inspection level/],
+    ['needs hours that do not fall', 'quillmere-unit-2', { runningHours: 100 }, /cannot fall/],
+    ['needs a meter read by now', 'quillmere-unit-2', { readOn: '2199-01-01' }, /cannot have been read/],
+    ['needs a return date to come', 'quillmere-unit-2', { returnBy: '2001-01-01' }, /is past/],
+    ['needs a machine', 'nose', {}, /no machine “nose”/],
+  ]
+  test.each(cases)('%s', async (_what, machine, over, says) => {
+    await database.as('planner', async (context) => {
+      expect(await refusal(openJob(context, machine, opening(over)))).toMatch(says)
+    })
+  })
+  test('opened twice is one; it takes no reading before it is safe', async () => {
+    await database.as('planner', async (context) => {
+      const body = opening()
+      expect(await openJob(context, 'quillmere-unit-2', body)).toEqual({ id: body.id, stored: true })
+      expect(await openJob(context, 'quillmere-unit-2', body)).toEqual({ id: body.id, stored: false })
+      const inspector = contextOf(context.db, 'inspector')
+      expect(await refusal(acceptReading(inspector, body.id, reading('219.9')))).toMatch(/Make safe/)
+    })
+  })
+  test('a machine has a name of its own at its station', async () => {
+    await database.as('planner', async (context) => {
+      const machine = { id: newId(), station: 'Quillmere Power Station', name: 'unit 1', units: 'metric' as const }
+      expect(await refusal(addMachine(context, machine))).toMatch(/has a machine named/)
+      expect(await addMachine(context, { ...machine, name: 'Feed pump' })).toMatchObject({ stored: true })
+    })
+  })
+})
+
+describe('a review', () => {
+  const signing: Signing = { checkPassword: async (typed) => typed === 'right', key: () => database.key() }
+
+  test('waits for everything that is undecided', async () => {
+    await database.as('inspector', async (context) => {
+      await acceptReading(context, JOB, reading('219.941'))
+      const sent = review(context, JOB, { kind: 'send', id: newId(), note: '' }, signing)
+      expect(await refusal(sent)).toMatch(/notPossible: .*Decide first on/)
+    })
+  })
+  test('a report that was signed verifies, and its job takes nothing more', async () => {
+    await database.as('inspector', async (context) => {
+      const signed = 'quillmere-u1-2021'
+      expect(await refusal(acceptReading(context, signed, reading('219.9')))).toMatch(/signed/)
+      expect(await refusal(addEntries(context, signed, note({ kind: 'lookedAt', part: 'shell', note: '' })))).toMatch(/signed/)
+      const { reportId } = await buildJobView(context, context.db, signed)
+      const said = await verifyReport(context.db, reportId ?? '', database.key().publicKey)
+      expect(said?.findings.map(({ holds }) => holds)).toEqual([true, true, true, true, true, true])
+    })
+  })
+  test('is not the inspector’s to sign, and nobody’s before it was sent', async () => {
+    await database.as('inspector', async (inspector) => {
+      const { record } = await buildJobView(inspector, inspector.db, JOB)
+      const sign = () => ({ kind: 'sign', id: newId(), password: 'right', recordSha256: recordHash(record), reason: '' }) as const
+      expect(await refusal(review(inspector, JOB, sign(), signing))).toMatch(/^notAllowed/)
+      const reviewer = contextOf(inspector.db, 'reviewer')
+      expect(await refusal(review(reviewer, JOB, sign(), signing))).toMatch(/^conflict|^notPossible/)
+    })
+  })
+  test('a verdict that has changed meanwhile is not decided by what was seen before', async () => {
+    await database.as('inspector', async (context) => {
+      const { record } = await buildJobView(context, context.db, JOB)
+      const [part] = evaluate(record).parts
+      expect(part?.verdict).toBe('hold')
+      const decided = { id: newId(), part: part?.id ?? '', recommended: 'reuse', decided: 'reuse', reason: null } as const
+      expect(await refusal(decidePart(context, JOB, decided))).toMatch(/^conflict/)
+    })
+  })
+  test('a step of the order of work waits until the machine is safe, and is confirmed once', async () => {
+    await database.as('planner', async (planner) => {
+      const { id } = await openJob(planner, 'quillmere-unit-2', opening())
+      const inspector = contextOf(planner.db, 'inspector')
+      const body = { id: newId(), step: 'order', note: '' } as const
+      expect(await refusal(confirmStep(inspector, id, body))).toMatch(/stays closed until “Make safe”/)
+    })
+  })
+})
+
+describe('a table of earlier readings', () => {
+  const HEAD = 'overhaul;date;running_hours;characteristic;station;direction;stage;reading;gauge'
+  const rows = ['219,985', '219,984', '219,986', '219,984', '219,985', '219,986'].map(
+    (size, at) => `First overhaul;2009-05-11;4 100;Shaft journal Ø;${'ABC'[at >> 1]};${(at % 2) + 1};as found;${size};`,
+  )
+  const table = (...more: string[]) => new TextEncoder().encode(`${[HEAD, ...rows, ...more].join('\n')}\n`)
+  const fields = () => ({ id: newId(), source: 'Record sheets, folder 3' })
+  test('is taken over whole, and once', async () => {
+    await database.as('planner', async (context) => {
+      const about = fields()
+      const taken = { overhauls: 1, readings: 6 }
+      expect(await importHistory(context, 'quillmere-unit-1', about, table())).toMatchObject({ ...taken, stored: true })
+      expect(await importHistory(context, 'quillmere-unit-1', about, table())).toMatchObject({ ...taken, stored: false })
+      const other = table('First overhaul;2009-05-11;4 100;End float of the shaft;;;as found;0.30;')
+      expect(await refusal(importHistory(context, 'quillmere-unit-1', about, other))).toMatch(/^conflict/)
+      expect(
+        (await readingsOf(context.db, `${about.id}:1`)).length + (await readingsOf(context.db, `${about.id}:0`)).length,
+      ).toBe(6)
+    })
+  })
+  test('of which one row cannot be read stores nothing, and says which', async () => {
+    await database.as('planner', async (context) => {
+      const about = fields()
+      const done = importHistory(context, 'quillmere-unit-1', about, table('First overhaul;2009-05-11;4 100;Piston;A;1;;60;'))
+      const error = await done.then(
+        () => null,
+        (refused: Refused) => refused,
+      )
+      expect(error?.issues.map(({ message }) => message).join()).toMatch(/no characteristic “Piston”/)
+      expect(await importHistory(context, 'quillmere-unit-1', about, table())).toMatchObject({ stored: true })
+    })
+  })
+  test('is the planner’s', async () => {
+    await database.as('visitor', async (context) => {
+      expect(await refusal(importHistory(context, 'quillmere-unit-1', fields(), table()))).toMatch(/^notAllowed/)
+    })
+  })
+})
