@@ -59,7 +59,7 @@ function inchRecord(...texts: string[]): InspectionRecord {
     greatest: '212 °F',
     calibrationDue: '2027-05-01',
   })
-  if (!thermometer.ok) throw new Error(thermometer.fault.says)
+  if (!thermometer.ok) throw new Error(thermometer.fault.map(({ says }) => says).join())
   const book = withTyped(record.book, [noted], 'inch')
   const characteristic = book.characteristics.find(({ id }) => id === 't-1')
   if (!characteristic) throw new Error('it was typed')

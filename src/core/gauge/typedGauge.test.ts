@@ -62,5 +62,10 @@ const faults: [over: Partial<TypedGauge>, at: keyof TypedGauge][] = [
   [{ least: '80' }, 'greatest'],
 ]
 test.each(faults)('%j is refused at its field', (over, at) => {
-  expect(readTypedGauge({ ...micrometer, ...over })).toMatchObject({ ok: false, fault: { at } })
+  expect(readTypedGauge({ ...micrometer, ...over })).toMatchObject({ ok: false, fault: [{ at }] })
+})
+
+test('every field that cannot be used is told, not the first alone', () => {
+  const read = readTypedGauge({ ...micrometer, code: ' ', resolution: 'fine', expanded: '0', least: '25', greatest: '' })
+  expect(read.ok ? [] : read.fault.map(({ at }) => at)).toEqual(['code', 'resolution', 'expanded', 'greatest'])
 })

@@ -1,3 +1,4 @@
+import { type FieldFault, readFields, Unusable } from '../base/fields'
 import { pairsIn } from '../base/pairs'
 import { err, ok, type Result } from '../base/result'
 import { unitOf } from '../quantity/format'
@@ -28,31 +29,9 @@ export interface TypedGauge {
   readonly calibrationDue: string
 }
 
-export interface GaugeFault {
-  readonly at: keyof TypedGauge
-  readonly says: string
-}
-
-class Unusable extends Error {
-  constructor(
-    readonly at: keyof TypedGauge,
-    message: string,
-  ) {
-    super(message)
-  }
-}
-
-/** Reads a typed gauge, or says which field cannot be used and why. The calibration may have lapsed: that is what the store shows. */
-export function readTypedGauge(typed: TypedGauge): Result<Omit<Gauge, 'id'>, GaugeFault> {
-  try {
-    return ok(read(typed))
-  } catch (fault) {
-    if (fault instanceof Unusable) return err({ at: fault.at, says: fault.message })
-    throw fault
-  }
-}
-
-function read(typed: TypedGauge): Omit<Gauge, 'id'> {
+/** Reads a typed gauge, or says which fields cannot be used and why. The calibration may have lapsed: that is what the store shows. */
+export function readTypedGauge(typed: TypedGauge): Result<Omit<Gauge, 'id'>, readonly FieldFault<keyof TypedGauge>[]> {
+  if (typed.kind === 'eye') return err([{ at: 'kind', says: 'The eye is no gauge of the store.' }])
   const { quantity } = gaugeKindFacts[typed.kind]
   const reader =
     (kind: QuantityKind) =>
@@ -71,37 +50,52 @@ function read(typed: TypedGauge): Omit<Gauge, 'id'> {
     return found
   }
   const filled = (at: keyof TypedGauge): boolean => typed[at].trim() !== ''
-  if (typed.kind === 'eye') throw new Unusable('kind', 'The eye is no gauge of the store.')
-  if (!filled('code')) throw new Unusable('code', 'Type the code that is on the gauge.')
-  if (!filled('name')) throw new Unusable('name', 'Name the gauge.')
-  const resolution = difference('resolution')
-  if (resolution <= 0) throw new Unusable('resolution', 'The step must be more than nothing.')
-  const maximumPermissibleError = difference('maximumPermissibleError')
-  if (maximumPermissibleError < 0)
-    throw new Unusable('maximumPermissibleError', 'The permissible error is typed without its sign.')
-  const repeatability = filled('repeatability') ? difference('repeatability') : undefined
-  if (repeatability !== undefined && repeatability <= 0)
-    throw new Unusable(
-      'repeatability',
-      'The spread of its repeats must be more than nothing; leave it empty where it is not known.',
-    )
-  const [least, greatest] = [filled('least') ? value('least') : null, filled('greatest') ? value('greatest') : null]
-  if ((least === null) !== (greatest === null))
-    throw new Unusable(least === null ? 'least' : 'greatest', 'A range has two ends; leave both out where it is not known.')
-  if (least !== null && greatest !== null && least > greatest) throw new Unusable('greatest', 'The range ends before it begins.')
-  return {
-    code: typed.code.trim(),
-    name: typed.name.trim(),
-    kind: typed.kind,
-    resolution,
-    maximumPermissibleError,
-    calibration: filled('expanded') ? calibrationOf(typed, difference('expanded')) : null,
-    corrections: correctionsOf(typed, value, difference),
-    ...(repeatability === undefined ? {} : { repeatability }),
-    expansionPerK: filled('expansion') ? expansionOf(typed.expansion) : null,
-    range: least === null || greatest === null ? null : { least, greatest },
-    calibrationDue: typed.calibrationDue,
+  const words = (at: keyof TypedGauge, says: string): string => {
+    if (!filled(at)) throw new Unusable(at, says)
+    return typed[at].trim()
   }
+  const read = readFields({
+    kind: () => typed.kind,
+    code: () => words('code', 'Type the code that is on the gauge.'),
+    name: () => words('name', 'Name the gauge.'),
+    resolution: () => {
+      const resolution = difference('resolution')
+      if (resolution <= 0) throw new Unusable('resolution', 'The step must be more than nothing.')
+      return resolution
+    },
+    maximumPermissibleError: () => {
+      const error = difference('maximumPermissibleError')
+      if (error < 0) throw new Unusable('maximumPermissibleError', 'The permissible error is typed without its sign.')
+      return error
+    },
+    calibration: () => (filled('expanded') ? calibrationOf(typed, difference('expanded')) : null),
+    corrections: () => correctionsOf(typed, value, difference),
+    repeatability: () => {
+      const repeatability = filled('repeatability') ? difference('repeatability') : undefined
+      if (repeatability !== undefined && repeatability <= 0)
+        throw new Unusable(
+          'repeatability',
+          'The spread of its repeats must be more than nothing; leave it empty where it is not known.',
+        )
+      return repeatability
+    },
+    expansionPerK: () => (filled('expansion') ? expansionOf(typed.expansion) : null),
+    range: () => {
+      const [least, greatest] = [filled('least') ? value('least') : null, filled('greatest') ? value('greatest') : null]
+      if (least === null && greatest === null) return null
+      if (least === null || greatest === null)
+        throw new Unusable(least === null ? 'least' : 'greatest', 'A range has two ends; leave both out where it is not known.')
+      if (least > greatest) throw new Unusable('greatest', 'The range ends before it begins.')
+      return { least, greatest }
+    },
+  })
+  if (!read.ok) return err(read.fault as readonly FieldFault<keyof TypedGauge>[])
+  const { repeatability, ...fields } = read.value
+  return ok({
+    ...fields,
+    ...(repeatability === undefined ? {} : { repeatability }),
+    calibrationDue: typed.calibrationDue,
+  })
 }
 
 function calibrationOf({ coverage }: TypedGauge, expanded: number): { expanded: number; coverage: number } {

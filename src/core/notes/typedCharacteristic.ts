@@ -71,7 +71,7 @@ export function readTypedCharacteristic(
   })
   if (showTo <= 0) reader.refuse('“Read to” must be more than nothing.')
   if (size && size.lower > size.upper) reader.refuse('The least new size is larger than the greatest one.')
-  if (reader.fault !== null) return err(reader.fault)
+  if (reader.faults.length > 0) return err(reader.faults.join(' '))
   return ok({
     id,
     part: value.part.id,
@@ -89,12 +89,12 @@ export function readTypedCharacteristic(
   })
 }
 
-/** Reads figure after figure and keeps the first sentence that refuses one. */
+/** Reads figure after figure, and keeps every sentence that refuses one. */
 class FigureReader {
-  fault: string | null = null
+  readonly faults: string[] = []
   constructor(private readonly system: UnitSystem) {}
   refuse(sentence: string): void {
-    this.fault ??= sentence
+    this.faults.push(sentence)
   }
   read(text: string, kind: QuantityKind, label: string): number {
     const parsed = parseQuantity(text, kind, unitOf(kind, this.system))

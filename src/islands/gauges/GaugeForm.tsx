@@ -1,6 +1,7 @@
 import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
 import type { GaugeBody } from '../../contract/bodies'
+import type { FieldFault } from '../../core/base/fields'
 import type { Gauge } from '../../core/gauge/gauge'
 import { type GaugeKind, gaugeKindFacts, gaugeKindLabel, gaugeKinds } from '../../core/gauge/gaugeKinds'
 import { readTypedGauge } from '../../core/gauge/typedGauge'
@@ -71,12 +72,12 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
   // One id for this form: pressing twice stores one gauge.
   const [id] = useState(() => v7())
   const [typed, setTyped] = useState<Typed>(() => (before ? formOf(before) : EMPTY))
-  const [fault, setFault] = useState<{ readonly at: string; readonly says: string } | null>(null)
+  const [faults, setFaults] = useState<readonly FieldFault[]>([])
   const [busy, setBusy] = useState(false)
-  const at = (path: string): string | null => (fault?.at === path ? fault.says : null)
+  const at = (path: string): string | null => faults.find((fault) => fault.at === path)?.says ?? null
   const set = (over: Partial<Typed>): void => {
     setTyped((now) => ({ ...now, ...over }))
-    setFault(null)
+    setFaults([])
   }
   const unit = unitOf(gaugeKindFacts[typed.kind].quantity, 'metric')
   const withUnit = (label: string): string => (unit === '' ? label : `${label}, ${unit}`)
@@ -84,19 +85,22 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
   const save = async (event: SyntheticEvent): Promise<void> => {
     event.preventDefault()
     const read = readTypedGauge(typed)
-    if (!read.ok) return setFault(read.fault)
-    if (typed.calibrationDue === '')
-      return setFault({ at: 'calibrationDue', says: 'Give the day until which the calibration holds.' })
+    const dated = typed.calibrationDue !== ''
+    const undated: readonly FieldFault[] = dated
+      ? []
+      : [{ at: 'calibrationDue', says: 'Give the day until which the calibration holds.' }]
+    if (!read.ok || !dated) return setFaults([...(read.ok ? [] : read.fault), ...undated])
     setBusy(true)
     const body: GaugeBody = { id, replaces: before?.id ?? null, ...typed }
     const answer = await postJson('/api/gauges', body)
     if (answer.kind === 'ok') return location.reload()
     setBusy(false)
-    setFault(
-      answer.kind === 'offline'
-        ? { at: '', says: 'The server cannot be reached. Nothing typed is lost: press again when the network is back.' }
-        : { at: answer.paths[0] ?? '', says: answer.message },
-    )
+    if (answer.kind === 'offline')
+      return setFaults([
+        { at: '', says: 'The server cannot be reached. Nothing typed is lost: press again when the network is back.' },
+      ])
+    const told = answer.issues.map(({ path, message }) => ({ at: path, says: message }))
+    setFaults(told.length > 0 ? told : [{ at: '', says: answer.message }])
   }
   const text = (key: keyof Typed, label: string, hint = '') => (
     <TextField
@@ -151,7 +155,7 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
           )}
         </div>
         <div className={styles.whole}>
-          <Fault text={fault && !own.includes(fault.at) ? fault.says : null} />
+          <Fault text={faults.find((fault) => !own.includes(fault.at))?.says ?? null} />
           <DialogActions>
             <Button onClick={onClose}>Leave it</Button>
             <Button kind="primary" type="submit" disabled={busy}>

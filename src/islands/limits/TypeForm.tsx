@@ -1,5 +1,6 @@
 import { type SyntheticEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
+import type { FieldFault } from '../../core/base/fields'
 import type { LimitBook } from '../../core/book/bookSchema'
 import type { Gauge } from '../../core/gauge/gauge'
 import { type GaugeKind, gaugeKindFacts, gaugeKindLabel, gaugeKinds } from '../../core/gauge/gaugeKinds'
@@ -18,7 +19,7 @@ import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { LimitRows } from './LimitRows'
 import styles from './Limits.module.css'
 import { SetUpAnswer } from './SetUpAnswer'
-import { type FormFault, methodOf, typedFigures, typedOf, usualStep } from './typedForm'
+import { methodOf, typedFigures, typedOf, usualStep } from './typedForm'
 import { useKeptForm } from './useKeptForm'
 
 export interface TypeFormProps {
@@ -40,11 +41,11 @@ export interface TypeFormProps {
 export function TypeForm(props: TypeFormProps) {
   const { book, system, before } = props
   const { form, set, forget } = useKeptForm(props)
-  const [fault, setFault] = useState<FormFault | null>(null)
+  const [faults, setFaults] = useState<readonly FieldFault[]>([])
   const [busy, setBusy] = useState(false)
   // One id each: pressing twice writes one characteristic.
   const [ids] = useState(() => ({ characteristic: before?.id ?? `t-${v7()}`, part: `t-${v7()}` }))
-  const at = (path: string): string | null => (fault?.at === path ? fault.says : null)
+  const at = (path: string): string | null => faults.find((fault) => fault.at === path)?.says ?? null
   const method = useMemo(() => methodOf(form, before, system), [form, before, system])
   const known = book.parts.some(({ id }) => id === form.part)
   const others = book.characteristics.filter(({ id }) => id !== ids.characteristic)
@@ -56,17 +57,17 @@ export function TypeForm(props: TypeFormProps) {
   const formRef = useRef<HTMLFormElement>(null)
   // The field at fault may be out of sight in a long form.
   useEffect(() => {
-    if (fault !== null) formRef.current?.querySelector<HTMLElement>('[data-invalid] input, [data-invalid] select')?.focus()
-  }, [fault])
+    if (faults.length > 0) formRef.current?.querySelector<HTMLElement>('[data-invalid] input, [data-invalid] select')?.focus()
+  }, [faults])
 
   const save = async (event: SyntheticEvent): Promise<void> => {
     event.preventDefault()
     const value = typedOf(form, { id: ids.characteristic, before, book, system, newPart: ids.part, resolutions })
-    if (!value.ok) return setFault(value.fault)
+    if (!value.ok) return setFaults(value.fault)
     setBusy(true)
     const fate = await props.write({ kind: 'characteristicTyped', characteristic: ids.characteristic, value: value.value })
     setBusy(false)
-    if (fate.kind === 'refused') return setFault({ at: '', says: fate.message })
+    if (fate.kind === 'refused') return setFaults([{ at: '', says: fate.message }])
     forget()
     props.onDone(ids.characteristic)
   }
@@ -76,7 +77,7 @@ export function TypeForm(props: TypeFormProps) {
       onClose={props.onClose}
       wide
     >
-      <form ref={formRef} className={styles.form} onSubmit={(event) => void save(event)} onChange={() => setFault(null)}>
+      <form ref={formRef} className={styles.form} onSubmit={(event) => void save(event)} onChange={() => setFaults([])}>
         <fieldset className={styles.group}>
           <legend>What</legend>
           <SelectField
@@ -257,7 +258,7 @@ export function TypeForm(props: TypeFormProps) {
           <span className="figure">2 1/2 in</span>. What is typed here counts at once and is shown as unchecked until a second
           person has held it against the document.
         </p>
-        <Fault text={fault?.at === '' ? fault.says : null} />
+        <Fault text={at('')} />
         <DialogActions>
           <Button onClick={props.onClose}>Leave it</Button>
           <Button kind="primary" type="submit" disabled={busy}>

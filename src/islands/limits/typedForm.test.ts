@@ -55,8 +55,8 @@ describe('a form filled in from a manual', () => {
     ['a new size upside down', { newLower: '0.3', newUpper: '0.2' }, '', /new/i],
   ])('%s is named at its field', (_what, form, at, says) => {
     const result = sent(form)
-    expect(result.ok ? 'accepted' : result.fault.at).toBe(at)
-    expect(result.ok ? '' : result.fault.says).toMatch(says)
+    expect(result.ok ? 'accepted' : result.fault.map((fault) => fault.at).join()).toBe(at)
+    expect(result.ok ? '' : result.fault.map((fault) => fault.says).join()).toMatch(says)
   })
 
   it('an empty row of limits is left out; no limit at all may be typed', () => {
@@ -66,19 +66,19 @@ describe('a form filled in from a manual', () => {
 
   it('comes back as it was typed, and is sent the same again', () => {
     const first = sent({})
-    if (!first.ok) throw new Error(first.fault.says)
+    if (!first.ok) throw new Error(first.fault.map(({ says }) => says).join())
     const before = { id: 't-1', entry: 'e', by: 'Mara', value: first.value } as unknown as Typed
     const again = typedOf(formOf(before), { ...over, before, newPart: 'own-part' })
     expect(again).toEqual(first)
     // Another method is set up anew.
     expect(methodOf({ ...formOf(before), kind: 'radialPlay' }, before, 'metric')).toMatchObject({
-      fault: { at: 'answers.repeatability' },
+      fault: [{ at: 'answers.repeatability' }],
     })
   })
 
   it('the next one begins with the part and the document of the last', () => {
     const first = sent({})
-    if (!first.ok) throw new Error(first.fault.says)
+    if (!first.ok) throw new Error(first.fault.map(({ says }) => says).join())
     const next = emptyForm(book, { value: first.value } as unknown as Typed)
     expect([next.part, next.assembly, next.document, next.name]).toEqual(['own-part', 'Machine', 'FP-7', ''])
   })

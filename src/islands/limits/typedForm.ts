@@ -1,4 +1,5 @@
 import { v7 } from 'uuid'
+import type { FieldFault } from '../../core/base/fields'
 import { err, ok, type Result } from '../../core/base/result'
 import type { LimitBook } from '../../core/book/bookSchema'
 import type { GaugeKind } from '../../core/gauge/gaugeKinds'
@@ -50,12 +51,6 @@ export interface TypedForm {
   readonly newPage: string
   readonly limits: readonly LimitRow[]
   readonly safety: boolean
-}
-
-export interface FormFault {
-  /** Field it is about; a limit's as `limits.0.wear`. */
-  readonly at: string
-  readonly says: string
 }
 
 export const emptyLimit = (page: string): LimitRow => ({
@@ -120,10 +115,10 @@ export function formOf({ value }: Typed): TypedForm {
 }
 
 /** The method the form describes; when one is being typed anew without touching its set-up, the one it has. */
-export function methodOf(form: TypedForm, before: Typed | null, system: UnitSystem): Result<Method, FormFault> {
+export function methodOf(form: TypedForm, before: Typed | null, system: UnitSystem): Result<Method, readonly FieldFault[]> {
   if (before && form.kind === before.value.method.kind && Object.keys(form.answers).length === 0) return ok(before.value.method)
   const made = setUpMethod(form.kind, form.answers, system)
-  return made.ok ? made : err({ at: `answers.${made.fault.key}`, says: made.fault.says })
+  return made.ok ? made : err(made.fault.map(({ at, says }) => ({ at: `answers.${at}`, says })))
 }
 
 /** Step figures of a method are read to where nobody says otherwise, with its unit. */
@@ -171,7 +166,7 @@ export function judgeLabel(method: Method, name: ReductionName, system: UnitSyst
   return unit === '' ? reductionLabel[name] : `${reductionLabel[name]}, ${unit}`
 }
 
-/** Everything typed as it is sent, or the first field that cannot be used. */
+/** Everything typed as it is sent, or the fields that cannot be used. */
 export function typedOf(
   form: TypedForm,
   {
@@ -190,24 +185,29 @@ export function typedOf(
     /** Steps of the gauges in the store that it may be taken with. */
     resolutions?: readonly number[]
   },
-): Result<TypedCharacteristic, FormFault> {
-  const fault = (at: string, says: string) => err({ at, says })
+): Result<TypedCharacteristic, readonly FieldFault[]> {
+  const faults: FieldFault[] = []
+  const wants = (isThere: boolean, at: string, says: string): void => {
+    if (!isThere) faults.push({ at, says })
+  }
+  const has = (text: string): boolean => text.trim() !== ''
   const known = book.parts.find((part) => part.id === form.part)
-  if (!known && form.partName.trim() === '') return fault('partName', 'Name the part.')
-  if (form.name.trim() === '') return fault('name', 'Name what is measured.')
+  wants(known !== undefined || has(form.partName), 'partName', 'Name the part.')
+  wants(has(form.name), 'name', 'Name what is measured.')
   const method = methodOf(form, before, system)
-  if (!method.ok) return method
-  if (form.document.trim() === '') return fault('document', 'Name the document the limit stands in.')
-  const hasNew = [form.newLower, form.newUpper, form.newNominal].some((text) => text.trim() !== '')
-  if (hasNew && form.newLower.trim() === '') return fault('newLower', 'Type the least new size, or leave the new size out.')
-  if (hasNew && form.newUpper.trim() === '') return fault('newUpper', 'Type the greatest new size, or leave the new size out.')
-  if (hasNew && form.newPage.trim() === '') return fault('newPage', 'Name the page.')
-  const rows = form.limits.filter((row) => row.wear.trim() !== '' || row.plan.trim() !== '')
+  if (!method.ok) faults.push(...method.fault)
+  wants(has(form.document), 'document', 'Name the document the limit stands in.')
+  const hasNew = [form.newLower, form.newUpper, form.newNominal].some(has)
+  wants(!hasNew || has(form.newLower), 'newLower', 'Type the least new size, or leave the new size out.')
+  wants(!hasNew || has(form.newUpper), 'newUpper', 'Type the greatest new size, or leave the new size out.')
+  wants(!hasNew || has(form.newPage), 'newPage', 'Name the page.')
+  const rows = form.limits.filter((row) => has(row.wear) || has(row.plan))
   for (const row of rows) {
     const at = `limits.${form.limits.indexOf(row)}`
-    if (row.wear.trim() === '') return fault(`${at}.wear`, 'Type the wear limit; a plan limit alone judges nothing.')
-    if (row.page.trim() === '') return fault(`${at}.page`, 'Name the page.')
+    wants(has(row.wear), `${at}.wear`, 'Type the wear limit; a plan limit alone judges nothing.')
+    wants(has(row.page), `${at}.page`, 'Name the page.')
   }
+  if (!method.ok || faults.length > 0) return err(faults)
   const value: TypedCharacteristic = {
     name: form.name.trim(),
     part: known
@@ -247,5 +247,5 @@ export function typedOf(
     safety: form.safety,
   }
   const sentence = refuseTyped(id, value, book, system)
-  return sentence === null ? ok(value) : fault('', sentence)
+  return sentence === null ? ok(value) : err([{ at: '', says: sentence }])
 }

@@ -14,7 +14,10 @@ import { canonicalJson } from '../reports/canonical'
 export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBody): Promise<{ id: string; stored: boolean }> {
   authorise(context, 'plan')
   const read = readTypedGauge(typed)
-  if (!read.ok) throw new Refused('malformed', read.fault.says, [{ path: read.fault.at, message: read.fault.says }])
+  if (!read.ok) {
+    const issues = read.fault.map(({ at, says }) => ({ path: at, message: says }))
+    throw new Refused('malformed', issues.map(({ message }) => message).join(' '), issues)
+  }
   const { calibration, corrections, range, ...figures } = read.value
   return context.db.transaction(async (db) => {
     const known = await findGauge(db, id)

@@ -1,3 +1,4 @@
+import { Unusable } from '../../base/fields'
 import { combineErrors, type Errors } from '../../gauge/errors'
 import { boundedError } from '../../gauge/uncertainty'
 import { type Interval, negate } from '../../quantity/interval'
@@ -19,7 +20,7 @@ import {
   type Values,
 } from '../reduce/taken'
 import type { MethodFault } from '../reduction'
-import { type Answers, LETTERS, Unusable } from '../setUp/answers'
+import { type Answers, LETTERS } from '../setUp/answers'
 import { field, figureField, placesField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'

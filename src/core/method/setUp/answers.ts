@@ -1,3 +1,4 @@
+import { Unusable } from '../../base/fields'
 import { pairsIn } from '../../base/pairs'
 import { unitOf } from '../../quantity/format'
 import type { QuantityKind } from '../../quantity/kind'
@@ -9,16 +10,6 @@ import type { SetUpField } from './fields'
 export type SetUpAnswers = Readonly<Record<string, string>>
 
 const MOST_PLACES = 100
-
-/** Thrown inside, caught by `setUpMethod`: the first answer that cannot be used. */
-export class Unusable extends Error {
-  constructor(
-    readonly key: string,
-    message: string,
-  ) {
-    super(message)
-  }
-}
 
 export const LETTERS = (index: number): string => (index < 26 ? String.fromCharCode(65 + index) : `P${index + 1}`)
 export const NUMERALS = (index: number): string => String(index + 1)
@@ -103,5 +94,26 @@ export class Answers {
     const pairs = pairsIn(this.words(key))
     if (!pairs.ok) throw new Unusable(key, `“${pairs.fault}” is not understood: ${this.fieldAt(key).hint.toLowerCase()}`)
     return pairs.value
+  }
+
+  /** Reads a field by what it is to be, and throws when it cannot be used: so that all of them are told, not the first alone. */
+  probe({ key, kind, start, quantity }: SetUpField): void {
+    switch (kind) {
+      case 'places':
+        return void this.places(key)
+      case 'angles':
+        return void this.clock(key)
+      case 'figure': {
+        const text = start === null ? this.words(key) : this.text(key)
+        return void (text === '' ? null : this.parse(key, text, quantity))
+      }
+      case 'choice':
+        return void this.choice(key)
+      case 'count':
+      case 'words':
+      case 'characteristic':
+      case 'names':
+        return void (start === null ? this.words(key) : null)
+    }
   }
 }
