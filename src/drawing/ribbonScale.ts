@@ -4,8 +4,9 @@ import type { Grade } from '../core/limit/conformity'
 import { guardBand } from '../core/limit/conformity'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import { kindOf } from '../core/method/kinds'
-import { intervalOf, type Reduced } from '../core/method/reduction'
+import type { Reduced } from '../core/method/reduction'
 import { isOfReadings } from '../core/method/valuesGiven'
+import { endsOf as endsOfInterval, intervalOf } from '../core/quantity/extent'
 import type { QuantityKind } from '../core/quantity/kind'
 import type { InspectionRecord } from '../core/record/recordSchema'
 
@@ -106,10 +107,7 @@ export function ribbonOf(
   }
 }
 
-const ends = (reduced: Reduced): { low: number | null; high: number | null } => {
-  const { low, high } = intervalOf(reduced)
-  return { low: Number.isFinite(low) ? low : null, high: Number.isFinite(high) ? high : null }
-}
+const ends = (reduced: Reduced) => endsOfInterval(intervalOf(reduced))
 const endsOf = (reduced: Reduced | null): (number | null)[] => (reduced ? Object.values(ends(reduced)) : [])
 
 /** Largest and smallest of one size share the size's scale. */

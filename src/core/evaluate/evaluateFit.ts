@@ -10,6 +10,7 @@ import type { SheetPlace } from '../method/reduce/places'
 import { namedBy, type Reduced, type Reductions, reduced } from '../method/reduction'
 import { type Level, levelRank } from '../policy/disposition'
 import { exceeds } from '../quantity/decimal'
+import { extentOf } from '../quantity/extent'
 import type { Figures } from '../quantity/figures'
 import { type Interval, isPoint, negate } from '../quantity/interval'
 import type { Policy } from '../record/recordSchema'
@@ -153,8 +154,8 @@ function byParts(places: readonly ClearanceAt[]): Extremes {
         pair === null
           ? []
           : [
-              { label: 'bore', quantity: 'length', ...endsOrValue(pair.bore) },
-              { label: 'less journal', quantity: 'length', ...endsOrValue(negate(pair.journal)) },
+              { label: 'bore', quantity: 'length', ...extentOf(pair.bore) },
+              { label: 'less journal', quantity: 'length', ...extentOf(negate(pair.journal)) },
             ],
     })
   }
@@ -165,11 +166,6 @@ function byParts(places: readonly ClearanceAt[]): Extremes {
   ]
   return { minimum: extreme(over(known, smallestOf), least), maximum: extreme(over(known, largestOf), most) }
 }
-
-const endsOrValue = ({ low, high }: Interval) =>
-  low === high
-    ? { value: low, interval: null }
-    : { value: null, interval: { low: Number.isFinite(low) ? low : null, high: Number.isFinite(high) ? high : null } }
 
 interface StripAt {
   readonly station: string

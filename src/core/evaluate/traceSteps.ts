@@ -4,6 +4,7 @@ import type { LimitOutcome } from '../limit/outcome'
 import { stepOf } from '../method/gives'
 import { quantityAt, slotLabel } from '../method/layout'
 import { namedBy, type ReductionName, reductionLabel } from '../method/reduction'
+import { endsOf } from '../quantity/extent'
 import { type Figures, figuresOf } from '../quantity/figures'
 import { formatEnds } from '../quantity/format'
 import { quantityFacts } from '../quantity/kind'
@@ -20,8 +21,8 @@ export function readingStep(
 ): TraceStep {
   const quantity = quantityAt(method, reading)
   const { figure, difference, unit } = figuresOf(quantity, system, stepOf(method, showTo, quantity))
-  const finite = (end: number): number | null => (Number.isFinite(end) ? end : null)
   const place = slotLabel(method, reading)
+  const { low, high } = endsOf(interval)
   const fromMaster = reading.masterMm !== null && signedFromMaster(reading.text)
   const steps = [
     fromMaster ? `on the master ${figure(reading.masterMm ?? 0)}` : '',
@@ -30,7 +31,7 @@ export function readingStep(
     corrected.temperature === 0 ? '' : `to 20 °C ${signed(difference(corrected.temperature))}`,
   ].filter((step) => step !== '')
   const correction = steps.length === 0 ? '' : `, ${steps.join(', ')}`
-  const value = formatEnds(finite(interval.low), finite(interval.high), figure)
+  const value = formatEnds(low, high, figure)
   return {
     kind: 'reading',
     text: `${place}: “${reading.text}”${correction} → ${value}${unit === '' ? '' : ` ${unit}`}`,

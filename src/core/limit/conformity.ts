@@ -1,6 +1,7 @@
 import { normalProbability } from '../base/distribution'
-import { intervalOfEnds, type Reduced } from '../method/reduction'
+import type { Reduced } from '../method/reduction'
 import { exceeds } from '../quantity/decimal'
+import { intervalOfEnds } from '../quantity/extent'
 import type { QuantityKind } from '../quantity/kind'
 import type { Limit } from './limit'
 

@@ -1,4 +1,5 @@
 import { degreesOfFreedom, type Errors, type SourceShare, sharesOf, standardUncertainty } from '../gauge/errors'
+import { type Ends, type Extent, endsOf, extentOf, intervalOf, intervalOfEnds } from '../quantity/extent'
 import { ANYTHING, type Interval, negate } from '../quantity/interval'
 import type { QuantityKind } from '../quantity/kind'
 import type { Known } from './known'
@@ -57,18 +58,6 @@ export const reductionLabel = {
 export type ReductionName = keyof typeof reductionLabel
 export const reductionNames = Object.keys(reductionLabel) as [ReductionName, ...ReductionName[]]
 
-/** Ends of an interval as kept and shown: null where nothing bounds it. */
-export interface Ends {
-  readonly low: number | null
-  readonly high: number | null
-}
-
-/** A figure, or the interval that bounds and ranges leave of it; one of the two is null. */
-export interface Extent {
-  readonly value: number | null
-  readonly interval: Ends | null
-}
-
 /** Where the errors of a value go along inside the core; no part of stored results. */
 const ERRORS: unique symbol = Symbol('errors')
 
@@ -102,25 +91,6 @@ export interface Term extends Extent {
   readonly label: string
   readonly quantity: QuantityKind
 }
-
-const finite = (end: number): number | null => (Number.isFinite(end) ? end : null)
-
-export function extentOf(interval: Interval): Extent {
-  return interval.low === interval.high
-    ? { value: interval.low, interval: null }
-    : { value: null, interval: { low: finite(interval.low), high: finite(interval.high) } }
-}
-
-export function intervalOf({ value, interval }: Extent): Interval {
-  if (value !== null) return { low: value, high: value }
-  return { low: interval?.low ?? Number.NEGATIVE_INFINITY, high: interval?.high ?? Number.POSITIVE_INFINITY }
-}
-
-const endsOf = ({ low, high }: Interval): Ends => ({ low: finite(low), high: finite(high) })
-export const intervalOfEnds = ({ low, high }: Ends): Interval => ({
-  low: low ?? Number.NEGATIVE_INFINITY,
-  high: high ?? Number.POSITIVE_INFINITY,
-})
 
 function openOf(interval: Interval, reach: Interval): Open {
   const [grows, shrinks] = [reach.high > interval.high, reach.low < interval.low]

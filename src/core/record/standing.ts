@@ -5,7 +5,7 @@ import { gaugeKindFacts } from '../gauge/gaugeKinds'
 import { readingErrors, readingUncertainty } from '../gauge/uncertainty'
 import { formAt, quantityAt, slotKey } from '../method/layout'
 import type { TakenReading } from '../method/reduce/reduce'
-import type { Interval } from '../quantity/interval'
+import { intervalOfReading } from '../quantity/extent'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
 import type { Reading } from './recordSchema'
 import type { Stage } from './stage'
@@ -37,9 +37,6 @@ export const NOTHING_TAKEN: TakenSet = { taken: [], standing: [], cannot: [], no
 export const gaugesById = (gauges: readonly Gauge[]): ReadonlyMap<string, Gauge> =>
   new Map(gauges.map((gauge) => [gauge.id, gauge]))
 
-const intervalIn = ({ value, low, high }: Reading): Interval =>
-  value !== null ? { low: value, high: value } : { low: low ?? Number.NEGATIVE_INFINITY, high: high ?? Number.POSITIVE_INFINITY }
-
 /** Corrects the standing readings of one characteristic. */
 export function takenOf(characteristic: Measurable, standing: readonly Reading[], gauges: ReadonlyMap<string, Gauge>): TakenSet {
   const taken: Taken[] = []
@@ -62,7 +59,7 @@ function correct(characteristic: Measurable, reading: Reading, gauges: ReadonlyM
   const { method, expansionPerK } = characteristic
   const corrected = correctReading({
     reading: reading.id,
-    indicated: intervalIn(reading),
+    indicated: intervalOfReading(reading),
     master: masterOf(characteristic, reading),
     gauge,
     conditions: reading.conditions,

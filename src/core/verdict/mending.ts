@@ -1,8 +1,9 @@
 import type { Characteristic, FitSpec, Part, Route } from '../book/bookSchema'
 import type { Limit } from '../limit/limit'
-import { intervalOfEnds, type Reduced, type Reductions } from '../method/reduction'
+import type { Reduced, Reductions } from '../method/reduction'
 import type { Level } from '../policy/disposition'
 import { exceeds } from '../quantity/decimal'
+import { intervalOfEnds } from '../quantity/extent'
 import { type Interval, subtract } from '../quantity/interval'
 import type { TraceStep } from './vote'
 

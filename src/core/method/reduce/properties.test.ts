@@ -1,11 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { intervalOf } from '../../quantity/extent'
 import { differenceOf } from '../../quantity/kind'
 import { everyMethod, take, worn } from '../everyMethod.fixture'
 import { givesOf } from '../gives'
 import { acceptsSlot, slotKey, slotLabel, slotsOf } from '../layout'
 import type { Method } from '../method'
-import { intervalOf, type ReductionName } from '../reduction'
+import type { ReductionName } from '../reduction'
 import { reduceReadings } from './reduce'
 
 const methods: readonly Method[] = [...Object.values(everyMethod), { ...everyMethod.ringEndGap, springs: 'inward' }]

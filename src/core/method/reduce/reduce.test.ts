@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest'
+import { intervalOf } from '../../quantity/extent'
 import { everyMethod, places, take, worn } from '../everyMethod.fixture'
 import { slotsOf } from '../layout'
 import type { Method } from '../method'
-import { intervalOf, type Reduced, type ReductionName } from '../reduction'
+import type { Reduced, ReductionName } from '../reduction'
 import { reduceReadings } from './reduce'
 
 const { boreDiameter: bore, outsideDiameter: journal, plasticStrip: strip, endFloat: float, gapAtPositions: gaps } = everyMethod

@@ -1,9 +1,10 @@
 import type { Errors } from '../../gauge/errors'
 import type { Gauge } from '../../gauge/gauge'
+import { extentOf } from '../../quantity/extent'
 import { type Interval, negate } from '../../quantity/interval'
 import { differenceOf, type QuantityKind } from '../../quantity/kind'
 import { type Known, differenceOf as lessOther, lessThan, shifted } from '../known'
-import { extentOf, type MethodFault, type Reduced, type ReductionName, reduced, type Term } from '../reduction'
+import { type MethodFault, type Reduced, type ReductionName, reduced, type Term } from '../reduction'
 import type { Slot } from '../slot'
 
 /** A reading that stands, corrected, with its errors by source and the gauge it was taken with. */
