@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, sourceSchema, uniqueIds } from '../base/idSchema'
 import { gaugeKinds } from '../gauge/gaugeKinds'
+import { changeLimitSchema } from '../limit/changeLimitSchema'
 import { limitSchema } from '../limit/limitSchema'
 import { methodSchema } from '../method/methodSchema'
-import { reductionNames } from '../method/reduction'
 import { valueSchema } from '../quantity/valueSchema'
 
 /** A limit typed in a job from the manual at hand, waiting for or with a second person's check. */
@@ -16,31 +16,6 @@ const typedMarkSchema = z.strictObject({
     .strictObject({ by: z.string().max(120), at: z.string().max(40), agrees: z.boolean(), note: z.string().max(400) })
     .nullable(),
 })
-
-/** How a value may move from one measurement to the next: least and greatest growth, either of which may be open. */
-const changeLimitSchema = z
-  .strictObject({
-    id: idSchema,
-    judges: z.enum(reductionNames),
-    /** From as found to after work or as left of this overhaul, or from how the last overhaul left it to as found. */
-    from: z.enum(['lastOverhaul', 'asFound', 'afterWork']),
-    to: z.enum(['asFound', 'afterWork', 'asLeft']),
-    least: valueSchema.nullable(),
-    greatest: valueSchema.nullable(),
-    /** Every place is held against it, not the one value alone. */
-    eachPlace: z.literal(true).optional(),
-    /** What the book wants when it is passed; left out: nothing until the reason is found. */
-    whenPassed: z.enum(['mend', 'replace']).optional(),
-    instruction: z.string().max(400),
-    source: sourceSchema,
-  })
-  .refine(({ least, greatest }) => least !== null || greatest !== null, 'a change limit bounds at least one side')
-  .refine(
-    ({ least, greatest }) => least === null || greatest === null || least <= greatest,
-    'the least change is above the greatest',
-  )
-  .refine(({ from, to }) => changeOrder[from] < changeOrder[to], 'a change goes forward: from an earlier stage to a later one')
-const changeOrder = { lastOverhaul: 0, asFound: 1, afterWork: 2, asLeft: 3 } as const
 
 /** Something that is measured of a part, by one method. */
 export const characteristicSchema = z.strictObject({

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { v7 } from 'uuid'
 import type { OpenJobView } from '../../contract/answers'
 import type { OpenJobBody } from '../../contract/bodies'
+import { defaultPolicy } from '../../core/policy/defaults'
 import { schoolIds, schools } from '../../core/policy/schools'
 import { formatHours } from '../../core/quantity/format'
 import { postJson } from '../../sync/http'
@@ -16,12 +17,6 @@ interface Faults {
   readonly paths: readonly string[]
 }
 
-const DEFAULT_POLICY: OpenJobBody['policy'] = {
-  acceptance: { kind: 'guarded', guardFactor: 1.65 },
-  mustLastTheInterval: true,
-  clearanceBy: 'measuredParts',
-}
-
 /** Receive: why the machine is opened, how far, by which policy; hours checked against its log. */
 export function OpenJob({ view }: { readonly view: OpenJobView }) {
   // One id for this form: pressing twice, after a reload, or again after a broken network, opens one job.
@@ -34,7 +29,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
     complaint: '',
     returnBy: '',
     mustRun: view.lastMustRunHours === null ? '' : String(view.lastMustRunHours),
-    policy: view.lastPolicy ?? DEFAULT_POLICY,
+    policy: view.lastPolicy ?? defaultPolicy,
     hoursNote: null as string | null,
   }))
   const { id, level, hours, readOn, reason, complaint, returnBy, mustRun, policy, hoursNote } = form

@@ -1,8 +1,8 @@
 import { v7 } from 'uuid'
 import type { HistoryAnswer } from '../../../contract/answers'
 import type { HistoryFields } from '../../../contract/bodies'
+import { asItStands } from '../../../core/policy/defaults'
 import type { ImportedOverhaul, ImportedReading } from '../../../core/record/historyTable'
-import type { Policy } from '../../../core/record/recordSchema'
 import type { Executor } from '../../../db/client'
 import { allGauges } from '../../../db/queries/gauges'
 import { storeJob } from '../../../db/queries/jobs'
@@ -17,8 +17,6 @@ import { sha256OfBytes } from '../../reports/canonical'
 import { readTable } from './readTable'
 
 export const MOST_HISTORY_BYTES = 32 * 1024 * 1024
-/** Policy of what was not judged here: the limit as it stands. */
-const AS_IT_STANDS: Policy = { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' }
 
 /**
  * Takes over a table of earlier readings of a machine: all of it or nothing. Sent twice, it is stored once. Its overhauls
@@ -117,7 +115,7 @@ async function storeOverhaul(
     runningHours: overhaul.runningHours,
     mustRunHours: 0,
     level: null,
-    policy: AS_IT_STANDS,
+    policy: asItStands,
     installed: overhaul.installed,
     importedFrom: source,
   })
