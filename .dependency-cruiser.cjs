@@ -30,6 +30,7 @@ const coreRooms = [
   'verdict',
   'evaluate',
   'job',
+  'words',
 ]
 
 module.exports = {

@@ -1,10 +1,13 @@
 /** What is known twice: the clearance of the guide bearing by strip and from its measured parts. */
+
 import { expect, test } from 'vitest'
 import { bookSchema } from '../src/core/book/bookSchema'
 import { doubtful } from '../src/core/evaluate/doubtful'
 import { startEvaluation } from '../src/core/evaluate/evaluate'
 import { standingReadings } from '../src/core/record/standing'
+import { issueWords } from '../src/core/words/issues'
 import { demoRecord, foundNow } from './record'
+import { reasonsOf } from './said'
 import type { DemoReadings } from './types'
 
 const closingOf = (texts: DemoReadings) => {
@@ -81,7 +84,7 @@ test('a book whose chain mixes units, or names what is not there, is refused', (
   const [closing] = book.closings ?? []
   const faults = (over: object): string[] => {
     const parsed = bookSchema.safeParse({ ...book, closings: [{ ...closing, ...over }] })
-    return parsed.success ? [] : parsed.error.issues.map(({ path, message }) => `${path.slice(2).join('.')}: ${message}`)
+    return parsed.success ? [] : parsed.error.issues.map((issue) => `${issue.path.slice(2).join('.')}: ${issueWords(issue)}`)
   }
   expect(faults({})).toEqual([])
   expect(faults({ also: 'bore*journal' })).toEqual(['also: The formula gives mm^2, but mm is wanted.'])
@@ -93,10 +96,10 @@ test('a book whose chain mixes units, or names what is not there, is refused', (
 })
 
 test('a strip that does not go with the parts is warned of once, and named itself', () => {
-  const { closing, evaluation } = closingOf({ 'bearing-strip': ['2.55', '3.4'] })
+  const { closing, evaluation, record } = closingOf({ 'bearing-strip': ['2.55', '3.4'] })
   const { parts } = evaluation.results
   expect(closing.suspects[0]).toMatchObject({ characteristic: 'bearing-strip' })
   const warned = parts.find(({ id }) => id === 'shell')?.votes.filter(({ rule }) => rule === 'crossCheck') ?? []
-  expect(warned.map(({ reason }) => reason)).toEqual([expect.stringMatching(/does not close/)])
+  expect(reasonsOf(record, warned)).toEqual([expect.stringMatching(/does not close/)])
   expect(parts.find(({ id }) => id === 'shell')?.verdict).toBe('hold')
 })

@@ -1,9 +1,11 @@
 /** The core on a whole record: verdicts argued from readings to rule, on the demo machine. */
+
 import { describe, expect, test } from 'vitest'
 import { evaluate } from '../src/core/evaluate/evaluate'
 import type { Verdict } from '../src/core/policy/disposition'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { demoRecord, foundNow } from './record'
+import { reasonsOf, settlingsOf, traceOf } from './said'
 import type { DemoReadings } from './types'
 
 type Change = (record: InspectionRecord) => InspectionRecord
@@ -161,25 +163,25 @@ const cases: { name: string; texts: DemoReadings; change?: Change; part: string;
   },
 ]
 test.each(cases)('$name: $verdict', ({ texts, change = keep, part, verdict, because }) => {
-  const result = partOf(change(demoRecord({ ...foundNow, ...texts })), part)
+  const record = change(demoRecord({ ...foundNow, ...texts }))
+  const result = partOf(record, part)
   expect(result?.verdict).toBe(verdict)
-  expect(result?.votes.map(({ reason }) => reason).join('\n')).toMatch(because)
+  expect(reasonsOf(record, result?.votes).join('\n')).toMatch(because)
 })
 
 describe('what a verdict rests on', () => {
   test('a hold names both ends and what would settle it', () => {
-    const result = partOf(
-      demoRecord({ ...foundNow, 'bearing-bore': Array(4).fill('+0.100'), 'bearing-strip': ['3.2', '2.9'] }),
-      'shell',
-    )
+    const record = demoRecord({ ...foundNow, 'bearing-bore': Array(4).fill('+0.100'), 'bearing-strip': ['3.2', '2.9'] })
+    const result = partOf(record, 'shell')
     expect(result).toMatchObject({ verdict: 'hold', mild: 'reuse', strong: 'recondition' })
-    expect(result?.votes.map(({ settledBy }) => settledBy).join(' ')).toContain(
+    expect(settlingsOf(record, result?.votes).join(' ')).toContain(
       'Take what is missing: B middle, 2 level; C runner side, 2 level.',
     )
   })
 
   test('every vote opens to its trace, from the readings to the rule', () => {
-    const [vote] = partOf(demoRecord(foundNow), 'shell')?.votes ?? []
+    const record = demoRecord(foundNow)
+    const [vote] = partOf(record, 'shell')?.votes ?? []
     expect(vote?.trace.map(({ kind }) => kind)).toEqual([
       'reading',
       'reading',
@@ -193,7 +195,7 @@ describe('what a verdict rests on', () => {
       'route',
       'rule',
     ])
-    expect(vote?.trace[0]?.text).toBe('A drive side, 1 vertical: “+0.148”, on the master 220.200 → 220.348 mm')
+    expect(vote && traceOf(record, vote)[0]).toBe('A drive side, 1 vertical: “+0.148”, on the master 220.200 → 220.348 mm')
     expect(vote?.source).toEqual({ document: 'QM-G4', page: 'p. 14' })
   })
 
@@ -213,7 +215,7 @@ describe('what a verdict rests on', () => {
   test('inch machines say their reasons in inches', () => {
     const record = demoRecord(foundNow)
     const inch = { ...record, machine: { ...record.machine, units: 'inch' as const } }
-    expect(partOf(inch, 'shell')?.votes[0]?.reason).toBe(
+    expect(reasonsOf(inch, partOf(inch, 'shell')?.votes)[0]).toBe(
       'Largest 8.67764 is past the plan limit 8.677165 in, inside the wear limit 8.679528 in',
     )
   })

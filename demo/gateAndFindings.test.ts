@@ -1,15 +1,20 @@
 /** The gate and what it leaves out; what findings, patterns and causes decide. */
+
 import { describe, expect, test } from 'vitest'
 import { bookSchema } from '../src/core/book/bookSchema'
 import { evaluate } from '../src/core/evaluate/evaluate'
 import type { EntryBody } from '../src/core/notes/entrySchema'
 import { foldWork } from '../src/core/notes/fold'
-import { complaintStanding, findingTitle, openCauses } from '../src/core/notes/openQuestions'
+import { complaintStanding, openCauses } from '../src/core/notes/openQuestions'
 import { standingFindings } from '../src/core/notes/state'
 import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
+import { findingTitle } from '../src/core/words/findings'
+import { leftOutWords } from '../src/core/words/scope'
+import { gateWords } from '../src/core/words/signed'
 import { entry, FINDING, finding } from './noted'
 import quillmereJson from './quillmere/book.json' with { type: 'json' }
 import { demoRecord, foundNow } from './record'
+import { reasonsOf, speakerFor } from './said'
 
 const quillmere = bookSchema.parse(quillmereJson)
 
@@ -24,14 +29,14 @@ describe('the gate', () => {
 
   test('open: the rest is needed only if it fails, and its parts are on hold', () => {
     const results = check({ 'end-float': ['0.31', '0.315', '0.312'] })
-    expect(results.scope.gate).toEqual({ kind: 'open', missing: ['Clearance by strip'] })
+    expect(results.scope.gate).toEqual({ kind: 'open', missing: ['bearing-strip'] })
     expect(need(results, 'journal')).toBe('ifGateFails')
     expect(part(results, 'shaft')).toMatchObject({ verdict: 'hold', need: 'ifGateFails', strong: 'replace' })
   })
   test('held: the rest is not required, with the reason, and nothing is renewed', () => {
     const results = check({ 'end-float': ['0.31', '0.315', '0.312'], 'bearing-strip': ['3.0', '3.2'] })
     expect(results.scope).toMatchObject({ counts: 'bearing-check', gate: { kind: 'held' } })
-    expect(results.scope.leftOut).toBe(
+    expect(results.scope.leftOut && leftOutWords(speakerFor(demoRecord({})), results.scope.leftOut)).toBe(
       'Not required: the gate held (Clearance by strip, End float of the shaft inside their limits)',
     )
     expect(part(results, 'shaft')).toMatchObject({ verdict: 'reuse', need: 'notRequired' })
@@ -46,8 +51,11 @@ describe('the gate', () => {
     expect(results.scope.gate).toMatchObject({
       kind: 'failed',
       grows: 'full',
-      by: [{ characteristic: 'bearing-strip', reading: '“2.1” at A drive side end' }],
+      by: [{ characteristic: 'bearing-strip', reading: { text: '2.1', slot: { station: 'A' } } }],
     })
+    expect(gateWords(speakerFor(demoRecord({})), results).join()).toMatch(
+      /^Clearance by strip: .*\(reading “2\.1” at A drive side end\)$/,
+    )
     expect(need(results, 'journal')).toBe('required')
     expect(part(results, 'rod-seals')).toMatchObject({ verdict: 'replace', need: 'required' })
   })
@@ -116,7 +124,7 @@ describe('findings decide by the book', () => {
   ])('$name', ({ body, part, verdict, says }) => {
     const result = partAfter(part, body)
     expect(result?.verdict).toBe(verdict)
-    expect(result?.votes.map(({ reason }) => reason).join('\n')).toMatch(says)
+    expect(reasonsOf(demoRecord(foundNow), result?.votes).join('\n')).toMatch(says)
   })
   test('a withdrawn finding has no say', () => {
     expect(

@@ -1,10 +1,11 @@
 /** Where a job stands, counted from its record. */
+
 import { describe, expect, test } from 'vitest'
 import { evaluate } from '../src/core/evaluate/evaluate'
 import { isMadeSafe, jobProgress, standingDecisions } from '../src/core/job/progress'
 import type { EntryBody } from '../src/core/notes/entrySchema'
-import { schoolWords } from '../src/core/policy/schools'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
+import { chosenWords } from '../src/core/words/policy'
 import { madeSafe } from './madeSafe'
 import { entry } from './noted'
 import quillmereJson from './quillmere/book.json' with { type: 'json' }
@@ -83,9 +84,9 @@ describe('made safe', () => {
 })
 
 test('schools of practice are named in words, those not chosen are not', () => {
-  expect(schoolWords({ tightening: 'oiled', inDoubt: 'replace' })).toEqual([
+  expect(chosenWords({ tightening: 'oiled', inDoubt: 'replace' })).toEqual([
     'in doubt: replace when in any doubt',
     'tightening: oiled figure',
   ])
-  expect(schoolWords({})).toEqual([])
+  expect(chosenWords({})).toEqual([])
 })

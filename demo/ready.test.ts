@@ -1,4 +1,5 @@
 /** What keeps a job from being signed, and what leaves the shop: the core on the demo record. */
+
 import { expect, test } from 'vitest'
 import { evaluate } from '../src/core/evaluate/evaluate'
 import type { Step } from '../src/core/job/orderOfWork'
@@ -7,12 +8,23 @@ import { readiness } from '../src/core/job/ready'
 import { hasEnded, jobStanding, whyClosed } from '../src/core/job/standing'
 import { foldWork } from '../src/core/notes/fold'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
+import { blockWords, exceptionWords, leftBeyondWords } from '../src/core/words/ready'
+import { reasonOf } from '../src/core/words/votes'
 import { entry } from './noted'
 import { demoRecord, foundNow } from './record'
+import { speakerFor } from './said'
 import { quillmere, SAFE } from './workContext.fixture'
 
-const ready = (record: InspectionRecord, confirmed: readonly Step[] = []) =>
-  readiness(record, evaluate(record), new Set(confirmed))
+/** What stands in the way, in the words of the page. */
+const ready = (record: InspectionRecord, confirmed: readonly Step[] = []) => {
+  const speaker = speakerFor(record)
+  const { blocks, exceptions, leftBeyond } = readiness(record, evaluate(record), new Set(confirmed))
+  return {
+    blocks: blocks.map((block) => blockWords(speaker, block)),
+    exceptions: exceptions.map((exception) => exceptionWords(speaker, exception)),
+    leftBeyond: leftBeyond.map((left) => leftBeyondWords(speaker, left, left.because ? reasonOf(speaker, left.because) : '')),
+  }
+}
 
 const decided = (record: InspectionRecord): InspectionRecord => ({
   ...record,

@@ -1,4 +1,5 @@
 /** Broken records are refused with the path of each fault; the shipped schemas and examples are up to date. */
+
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
@@ -8,6 +9,8 @@ import type { Characteristic } from '../src/core/book/bookSchema'
 import type { ReductionName } from '../src/core/method/reduction'
 import { recordFaults } from '../src/core/record/recordFaults'
 import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
+import { issueWords } from '../src/core/words/issues'
+import { unsettledFaultWords } from '../src/core/words/recordFaults'
 import { demoRecord, foundNow } from './record'
 
 /** Parsed JSON to be broken on purpose: any path may be followed. */
@@ -88,7 +91,7 @@ test.each(cases)('$name is refused at $path', ({ breakIt, path, says }) => {
   const record = structuredClone(demoRecord(foundNow)) as unknown as Json
   breakIt(record)
   const parsed = recordSchema.safeParse(record)
-  const faults = (parsed.error?.issues ?? []).map((issue) => ({ path: z.core.toDotPath(issue.path), message: issue.message }))
+  const faults = (parsed.error?.issues ?? []).map((issue) => ({ path: z.core.toDotPath(issue.path), message: issueWords(issue) }))
   expect(faults.find((fault) => fault.path === path)?.message).toMatch(says)
 })
 
@@ -108,7 +111,9 @@ test('the example record is valid', () => {
 describe('what can never be settled is a fault, with its path', () => {
   type Breaking = (record: InspectionRecord) => InspectionRecord
   const faultsOf = (breaking: Breaking): string[] =>
-    recordFaults(breaking(demoRecord(foundNow))).map(({ path, says }) => `${z.core.toDotPath([...path])}: ${says}`)
+    recordFaults(breaking(demoRecord(foundNow))).map(
+      ({ path, fault }) => `${z.core.toDotPath([...path])}: ${unsettledFaultWords(fault, (id) => id)}`,
+    )
   const withCharacteristic =
     (at: number, change: (own: Characteristic) => Characteristic): Breaking =>
     (record) => ({

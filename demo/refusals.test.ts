@@ -1,10 +1,17 @@
 /** What may not be noted as things stand, each with its sentence: the core on the demo book. */
+
 import { expect, test } from 'vitest'
 import { refuseEntry } from '../src/core/notes/checkEntry'
 import type { EntryBody } from '../src/core/notes/entrySchema'
+import { noteFaultWords } from '../src/core/words/noteFaults'
 import { FINDING, finding } from './noted'
 import quillmereJson from './quillmere/book.json' with { type: 'json' }
 import { CHECK, contextOf, done, quillmere, SAFE, safe, tag } from './workContext.fixture'
+
+const refused = (...of: Parameters<typeof refuseEntry>): string | null => {
+  const fault = refuseEntry(...of)
+  return fault && noteFaultWords(fault)
+}
 
 const refusals: {
   name: string
@@ -240,14 +247,14 @@ const refusals: {
   },
 ]
 test.each(refusals)('$name', ({ before = [], body, says, levels = CHECK }) => {
-  const sentence = refuseEntry(body, contextOf(before, quillmere, levels))
+  const sentence = refused(body, contextOf(before, quillmere, levels))
   if (says === null) expect(sentence).toBeNull()
   else expect(sentence).toMatch(says)
 })
 
 test('a wait holds until its clock has run out', () => {
   const before: EntryBody[] = [...SAFE.slice(0, 2), { kind: 'waitStarted', step: 'ms-governor' }]
-  const began = (at: string) => refuseEntry(done('ms-governor'), contextOf(before, quillmere, CHECK, at))
+  const began = (at: string) => refused(done('ms-governor'), contextOf(before, quillmere, CHECK, at))
   expect(began('2026-11-24T11:50:00.000Z')).toMatch(/5:00 still to wait/)
   expect(began('2026-11-24T11:45:00.000Z')).toBeNull()
 })
@@ -256,11 +263,11 @@ test('what is cut to get it off needs its evidence first', () => {
   const full = new Set(['full'])
   const before = safe(quillmereJson, 'full')
   const cut = done('st-rod-seals')
-  expect(refuseEntry(cut, contextOf(before, quillmere, full))).toMatch(/destroys Rod seal set. Save its evidence first/)
+  expect(refused(cut, contextOf(before, quillmere, full))).toMatch(/destroys Rod seal set. Save its evidence first/)
   const sizes: EntryBody = {
     kind: 'identified',
     position: 'sv-rod-seals',
     sizes: { kind: 'seal', shaft: '60', outside: '80', width: '10' },
   }
-  expect(refuseEntry(cut, contextOf([...before, sizes], quillmere, full))).toBeNull()
+  expect(refused(cut, contextOf([...before, sizes], quillmere, full))).toBeNull()
 })

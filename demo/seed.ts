@@ -1,4 +1,5 @@
 /** Fills an empty database with the invented stations, through the same use cases that people's clicks go through. */
+
 import { hashPassword } from 'better-auth/crypto'
 import { v7 } from 'uuid'
 import { bookSchema, type Characteristic, type LimitBook } from '../src/core/book/bookSchema'
@@ -8,6 +9,7 @@ import { slotsOf } from '../src/core/method/layout'
 import { subjectOf } from '../src/core/notes/subject'
 import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt } from '../src/core/record/typedReading'
+import { bookFaultWords } from '../src/core/words/recordFaults'
 import type { Database, Executor } from '../src/db/client'
 import { account, gauge, job, limitBook, machine, machineHours, user } from '../src/db/schema'
 import type { Context } from '../src/server/edge/context'
@@ -61,7 +63,7 @@ async function seedPeople(db: Executor): Promise<void> {
 async function seedMachine(db: Executor, demo: DemoMachine, key: () => SigningKey): Promise<void> {
   const book = bookSchema.parse(demo.book)
   const [fault] = faultsOf(book)
-  if (fault) throw new Error(`${book.id}: ${fault.path.join('.')}: ${fault.says}`)
+  if (fault) throw new Error(`${book.id}: ${fault.path.join('.')}: ${bookFaultWords(fault.fault)}`)
   await db
     .insert(limitBook)
     .values({ id: book.id, revision: book.revision, title: book.title, document: book })

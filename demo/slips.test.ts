@@ -4,7 +4,7 @@ import type { InspectionRecord, Overhaul, Reading } from '../src/core/record/rec
 import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt, readTyped } from '../src/core/record/typedReading'
 import { questionAt } from '../src/core/slip/questionAt'
-import { explainSlip } from '../src/core/slip/slip'
+import { slipQuestionWords } from '../src/core/words/slips'
 import { pastOverhauls } from './pastOverhauls.fixture'
 import { demoRecord } from './record'
 
@@ -35,7 +35,7 @@ test.each(pastOverhauls)('taking $id again, nothing honest is questioned', ({ re
         standingOf: of,
       })
       const figures = { quantity: 'length', system: machine.units, step: characteristic.showTo } as const
-      return question ? [`${characteristic.id} ${reading.text}: ${explainSlip(question, figures)}`] : []
+      return question ? [`${characteristic.id} ${reading.text}: ${slipQuestionWords(question, figures)}`] : []
     })
   })
   expect(questions).toEqual([])

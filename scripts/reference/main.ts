@@ -1,7 +1,9 @@
 /** `npm run reference -- DIR`: puts every case of every topic file in DIR to the core. */
+
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { z } from 'zod'
+import { issueWords } from '../../src/core/words/issues'
 import { differences } from './compare'
 import { topics } from './topics'
 
@@ -31,7 +33,7 @@ function readTopic(file: string): TopicFile {
   } catch (error) {
     const why =
       error instanceof z.ZodError
-        ? error.issues.map((issue) => `${z.core.toDotPath(issue.path)}: ${issue.message}`).join('; ')
+        ? error.issues.map((issue) => `${z.core.toDotPath(issue.path)}: ${issueWords(issue)}`).join('; ')
         : String(error)
     refuse(`${file}: not a topic file: ${why}`)
   }

@@ -1,3 +1,4 @@
+import type { ReportWords } from './reportWords'
 /** What the server answers: views for the pages and the one shape of a refusal. */
 
 import type { Results } from '../core/evaluate/results'
@@ -84,6 +85,13 @@ export interface ReportEvidence {
   readonly log: { readonly number: number; readonly sha256: string } | null
 }
 
+/** What keeps a job from being sent or signed, and what goes on its report with a reason, a sentence each. */
+export interface ReadyWords {
+  readonly blocks: readonly string[]
+  readonly exceptions: readonly string[]
+  readonly leftBeyond: readonly string[]
+}
+
 /** Content of a signed report: what its hash is over. */
 export interface ReportContent {
   readonly format: 'medida-report'
@@ -96,6 +104,8 @@ export interface ReportContent {
   readonly review: readonly ReviewStep[]
   readonly record: InspectionRecord
   readonly results: Results
+  /** What it said in sentences when it was signed; left out in reports of before version 4 of the results, which held them. */
+  readonly words?: ReportWords
   /** With the id of who signed, since reports carry what they rest on. */
   readonly signature: { readonly by: string; readonly byId?: string; readonly at: string; readonly statement: string }
   /** What it rests on besides its record; left out in reports from before that was kept. */

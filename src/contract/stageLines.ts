@@ -1,7 +1,7 @@
 import type { FitResult } from '../core/evaluate/results'
 import type { Verdict } from '../core/policy/disposition'
-import { stageLabel } from '../core/record/stage'
 import type { PartResult } from '../core/verdict/partVerdict'
+import { stageName } from '../core/words/labels'
 import { fitWord } from './words'
 
 export interface StageLine {
@@ -15,7 +15,7 @@ export interface StageLine {
  */
 export function stageLines({ stages }: Partial<Pick<PartResult, 'stages'>>): readonly StageLine[] {
   if (!stages?.some(({ stage }) => stage !== 'asFound')) return []
-  return stages.map(({ stage, verdict }) => ({ stage: stageLabel[stage], verdict }))
+  return stages.map(({ stage, verdict }) => ({ stage: stageName[stage], verdict }))
 }
 
 export interface FitStageLine {
@@ -31,7 +31,7 @@ export function fitStageLines(fit: FitResult): readonly FitStageLine[] {
   const later = (fit as Partial<Pick<FitResult, 'stages'>>).stages ?? []
   if (later.length === 0) return []
   return [{ ...fit, stage: 'asFound' as const }, ...later].map(({ stage, minimum, maximum, verdict }) => ({
-    stage: stageLabel[stage],
+    stage: stageName[stage],
     minimumMm: minimum?.value ?? null,
     maximumMm: maximum?.value ?? null,
     words: fitWord[verdict],

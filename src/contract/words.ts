@@ -1,7 +1,7 @@
 import type { LimitBook } from '../core/book/bookSchema'
 import type { FitResult } from '../core/evaluate/results'
-import { schoolWords } from '../core/policy/schools'
 import type { Policy } from '../core/record/recordSchema'
+import { chosenWords } from '../core/words/policy'
 
 /** Shown on every view. */
 export const CAUTION = 'The maker’s instructions and local rules come first. Medida advises; a competent person decides.'
@@ -16,7 +16,7 @@ export function policyWords(policy: Policy): string[] {
       : 'simple acceptance: the limit as it stands',
     policy.mustLastTheInterval ? 'must last the interval' : 'worn only at the limit',
     policy.clearanceBy === 'strip' ? 'bearing clearance by strip' : 'bearing clearance from the measured parts',
-    ...schoolWords(policy.schools ?? {}),
+    ...chosenWords(policy.schools ?? {}),
   ]
 }
 

@@ -5,7 +5,7 @@ import { evaluate } from '../core/evaluate/evaluate'
 import type { EntryBody } from '../core/notes/entrySchema'
 import { type InspectionRecord, recordSchema } from '../core/record/recordSchema'
 import { measurementSheets, partLines, type ReportDraft } from './reportFacts'
-import { workFacts } from './reportWork'
+import { reportWords } from './reportWords'
 
 const draftOf = (record: InspectionRecord): ReportDraft => ({
   title: 'Overhaul',
@@ -24,8 +24,10 @@ const noted = (texts: Record<string, readonly string[]>, level: string, complain
   )
 }
 
+const factsOf = (draft: ReportDraft) => reportWords(draft).work
+
 test('a report tells what was found before the gauge, and what is not as it should be', () => {
-  const facts = workFacts(
+  const facts = factsOf(
     noted(foundNow, 'full', 'Runs warm', [
       finding({ station: 'B', clock: 7, extent: '40 mm' }),
       { kind: 'complaintExplained', finding: FINDING },
@@ -65,7 +67,7 @@ test('a report tells what was found before the gauge, and what is not as it shou
 
 test('a gate that held leaves the rest out, with the reason, and without empty sheets', () => {
   const draft = noted({ 'end-float': ['0.31', '0.315', '0.312'], 'bearing-strip': ['3.0', '3.2'] }, 'bearing-check', '', [])
-  expect(workFacts(draft).scope).toEqual([
+  expect(factsOf(draft).scope).toEqual([
     'Level: Bearing check',
     'Not required: the gate held (Clearance by strip, End float of the shaft inside their limits)',
   ])
@@ -78,7 +80,7 @@ test('a gate that held leaves the rest out, with the reason, and without empty s
 })
 
 test('a gate that failed names the reading', () => {
-  const [, gate] = workFacts(noted({ 'bearing-strip': ['2.1', '2.2'] }, 'bearing-check', '', [])).scope
+  const [, gate] = factsOf(noted({ 'bearing-strip': ['2.1', '2.2'] }, 'bearing-check', '', [])).scope
   expect(gate).toMatch(
     /^Gate failed: Clearance by strip: Largest 0\.498 is past the plan limit .*\(reading “2\.1” at A drive side end\)\. Grown to Overhaul$/,
   )
@@ -110,7 +112,7 @@ test('a report signed before any of this was noted still has its facts', () => {
         ? 1
         : value,
   ) as ReportDraft
-  expect(workFacts(old)).toEqual({
+  expect(factsOf(old)).toEqual({
     scope: [],
     complaint: null,
     findings: [],

@@ -1,10 +1,11 @@
 import { coverageOf } from '../contract/figuresAt'
+import { stageName, valueName, verdictName } from '../core/words/labels'
+import { slotWords } from '../core/words/places'
 import { type ContactPicture, contactPicture } from './contactPicture'
 
 /** The parts of a report that page and PDF both show, worked out once from its content. */
 
 import type { ReportContent } from '../contract/answers'
-import { changeWords } from '../contract/changeWords'
 /** A report before it is signed has neither signature nor place in the chain. */
 import { NO_PROCEDURE } from '../contract/noProcedure'
 import { readingWords } from '../contract/readingWords'
@@ -12,17 +13,18 @@ import type { Characteristic, Part } from '../core/book/bookSchema'
 import type { CharacteristicResult } from '../core/evaluate/results'
 import { standingDecisions } from '../core/job/progress'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
-import { slotLabel, slotsOf } from '../core/method/layout'
-import { type ReductionName, reductionLabel } from '../core/method/reduction'
+import { slotsOf } from '../core/method/layout'
+import type { ReductionName } from '../core/method/reduction'
 import { foldWork } from '../core/notes/fold'
-import { type Level, type Verdict, verdictLabel } from '../core/policy/disposition'
+import type { Level, Verdict } from '../core/policy/disposition'
 import { figuresOf } from '../core/quantity/figures'
 import { unitOf } from '../core/quantity/format'
 import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { Reading } from '../core/record/recordSchema'
-import { type Stage, stageLabel, stages } from '../core/record/stage'
+import { type Stage, stages } from '../core/record/stage'
 import { standingReadings } from '../core/record/standing'
 import type { PartResult } from '../core/verdict/partVerdict'
+import { changeWords } from '../core/words/changes'
 export type ReportDraft = Omit<ReportContent, 'signature' | 'reportId' | 'sequence' | 'previousSha256' | 'format' | 'version'>
 
 export interface PartLine {
@@ -124,7 +126,7 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
         characteristic,
         result,
         verdict: result.verdict,
-        verdictName: verdictLabel[result.verdict],
+        verdictName: verdictName[result.verdict],
         unit: unitOf(quantityOf(method), units),
         gauges: record.gauges
           .filter(({ id }) => gaugeIds.has(id))
@@ -139,7 +141,7 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
             ) ?? null
           const before = reading?.supersedes ? record.job.readings.find(({ id }) => id === reading.supersedes) : undefined
           return {
-            place: slotLabel(characteristic.method, slot),
+            place: slotWords(characteristic.method, slot),
             reading,
             value: reading ? readingWords(reading, method, units, showTo) : '–',
             note: reading ? (notes.get(reading.id)?.note ?? '') : '',
@@ -172,16 +174,16 @@ function laterStages(
     stages:
       measured.length === 0
         ? []
-        : names.map((name) => ({ name: reductionLabel[name], values: stages.map((stage) => valueAt(stage, name)) })),
+        : names.map((name) => ({ name: valueName[name], values: stages.map((stage) => valueAt(stage, name)) })),
     later: measured.map(({ stage }) => {
       const own = standingReadings(job.readings).filter(
         (reading) => reading.stage === stage && reading.characteristic === characteristic.id && reading.kind !== 'withdrawn',
       )
       const words = own.map((reading) => {
-        const place = slotLabel(characteristic.method, reading)
+        const place = slotWords(characteristic.method, reading)
         return `${place === '' ? '' : `${place} `}${readingWords(reading, characteristic.method, units, characteristic.showTo)}`
       })
-      return `${stageLabel[stage]}: ${words.join('; ')}`
+      return `${stageName[stage]}: ${words.join('; ')}`
     }),
     changes: changes.map((outcome) => changeWords(outcome, characteristic, units)),
   }
@@ -200,7 +202,7 @@ function reductionLines(characteristic: Characteristic, result: CharacteristicRe
     const sign = (side: 'upper' | 'lower'): string => (side === 'upper' ? '≤' : '≥')
     return [
       {
-        name: reductionLabel[name],
+        name: valueName[name],
         value: `${extent(value)}${value.uncertainty > 0 ? ` ± ${expanded(value.uncertainty, coverageOf(value))}` : ''}${other}`,
         limits: limits
           .map(

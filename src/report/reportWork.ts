@@ -1,45 +1,29 @@
-import { tagWords } from '../core/notes/words'
-
 /** The parts of a report that page and PDF both show, worked out once from its content. */
 
-import { changeWords } from '../contract/changeWords'
-import { closingWords, suspectWords } from '../contract/closingWords'
 /** A report before it is signed has neither signature nor place in the chain. */
 import { NO_PROCEDURE } from '../contract/noProcedure'
+import type { WorkFacts } from '../contract/reportWords'
 import type { LimitBook } from '../core/book/bookSchema'
 import { countPattern, judgePattern } from '../core/condition/damagePattern'
-import { causeLabel, kindOf } from '../core/condition/findingKinds'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { readiness } from '../core/job/ready'
 import type { EntryBody } from '../core/notes/entrySchema'
 import { foldWork } from '../core/notes/fold'
-import { complaintStanding, findingTitle, openCauses } from '../core/notes/openQuestions'
+import { complaintStanding, openCauses } from '../core/notes/openQuestions'
 import { standingFindings, type WorkState } from '../core/notes/state'
 import { jobSteps } from '../core/notes/steps'
 import { stillInside, stripFaults } from '../core/notes/stripFaults'
-import { entryWords } from '../core/notes/words'
 import { levelOf, levelsInPlay } from '../core/scope/need'
+import { changeWords } from '../core/words/changes'
+import { closingWords, suspectWords } from '../core/words/closings'
+import { causeName, findingTitle, findingWords } from '../core/words/findings'
+import { entryWords, tagWords } from '../core/words/notes'
+import { patternWords } from '../core/words/patterns'
+import { exceptionWords, leftBeyondWords } from '../core/words/ready'
+import type { SignedWords } from '../core/words/signed'
+import { type Speaker, speakerOf } from '../core/words/speaker'
+import { stripFaultWords } from '../core/words/strip'
 import type { ReportDraft } from './reportFacts'
-/** Everything before the gauge that goes into a report. */
-export interface WorkFacts {
-  /** Level, what its gate did, and why the rest is left out; empty for a job without a level. */
-  readonly scope: readonly string[]
-  readonly complaint: { readonly text: string; readonly standing: string } | null
-  readonly findings: readonly {
-    readonly id: string
-    readonly title: string
-    readonly detail: string
-    readonly cause: string | null
-  }[]
-  /** Patterns, hand tests and parts looked at without a finding, one line each. */
-  readonly looked: readonly string[]
-  /** How parts lay and were marked, position by position: tag, facing, marks, thickness, notes. */
-  readonly lay: readonly { readonly name: string; readonly words: string }[]
-  readonly openCauses: readonly string[]
-  /** Steps skipped or not done, missing tags and marks, things still inside: what the reviewer must know. */
-  readonly exceptions: readonly string[]
-  readonly log: readonly { readonly id: string; readonly what: string; readonly by: string; readonly at: string }[]
-}
 
 /** Kinds of entry that the report's log names; trays, tags and ticks are in the record itself. */
 const LOGGED: ReadonlySet<EntryBody['kind']> = new Set([
@@ -63,8 +47,10 @@ const LOGGED: ReadonlySet<EntryBody['kind']> = new Set([
   'limitsChecked',
 ])
 
-export function workFacts({ record, results, confirmations }: ReportDraft): WorkFacts {
+/** What a report says before the gauge, in the words of today. `said` holds what its results say. */
+export function workFacts({ record, results, confirmations }: ReportDraft, said: SignedWords): WorkFacts {
   const { book } = record
+  const speaker = speakerOf(book, record.machine.units)
   // Reports signed before core 1.1.0 have no entries and no scope.
   const entries = record.job.entries ?? []
   const scope = results.scope ?? { level: null, counts: null, gate: null, leftOut: null }
@@ -78,29 +64,28 @@ export function workFacts({ record, results, confirmations }: ReportDraft): Work
     scope: [
       ...(level ? [`Level: ${level.name}`] : []),
       ...(gate?.kind === 'failed'
-        ? [
-            `Gate failed: ${gate.by.map(({ reason, reading }) => `${reason}${reading ? ` (reading ${reading})` : ''}`).join('; ')}. Grown to ${levelOf(full.book, scope.counts)?.name ?? gate.grows}`,
-          ]
+        ? [`Gate failed: ${said.scope.gate.join('; ')}. Grown to ${levelOf(full.book, scope.counts)?.name ?? gate.grows}`]
         : []),
-      ...(gate?.kind === 'open' ? [`Gate open: ${gate.missing.join(', ')} not measured to the end`] : []),
-      ...(scope.leftOut ? [scope.leftOut] : []),
+      ...(gate?.kind === 'open' ? [`Gate open: ${said.scope.gate.join(', ')} not measured to the end`] : []),
+      ...(said.scope.leftOut ? [said.scope.leftOut] : []),
     ],
     complaint: standing === null ? null : { text: record.job.complaint, standing: complaintWords(standing, full.book) },
     findings: standingFindings(work).map((finding) => ({
       id: finding.id,
       title: findingTitle(full.book, finding),
-      detail: [finding.extent, finding.note, `usually: ${kindOf(finding.kind).mends}`].filter((text) => text !== '').join('; '),
+      detail: [finding.extent, finding.note, `usually: ${findingWords[finding.kind].mends}`]
+        .filter((text) => text !== '')
+        .join('; '),
       cause: finding.cause
-        ? `${causeLabel[finding.cause.family]}${finding.cause.text === '' ? '' : `: ${finding.cause.text}`}`
+        ? `${causeName[finding.cause.family]}${finding.cause.text === '' ? '' : `: ${finding.cause.text}`}`
         : null,
     })),
     looked: [
       ...full.book.patterns.flatMap((pattern) => {
         const seen = work.patterns.get(pattern.id)
         if (!seen) return []
-        return [
-          `${pattern.name}: ${judgePattern(countPattern(pattern.arrangement, seen.states), pattern.limits).reasons.join('; ')}`,
-        ]
+        const count = countPattern(pattern.arrangement, seen.states)
+        return [`${pattern.name}: ${patternWords(judgePattern(count, pattern.limits), count, pattern.limits)}`]
       }),
       ...[...work.handTests].flatMap(([id, { finding }]) => {
         const test = full.book.handTests.find((candidate) => candidate.id === id)
@@ -116,7 +101,7 @@ export function workFacts({ record, results, confirmations }: ReportDraft): Work
     exceptions: [
       ...unchecked(book),
       ...wrongChanges({ record, results }),
-      ...misclosures({ record, results }),
+      ...misclosures(speaker, { record, results }),
       ...steps.flatMap(({ name, standing: step }) =>
         step.kind === 'skipped' ? [`Skipped: ${name} (${step.reason}, ${step.by})`] : [],
       ),
@@ -127,8 +112,8 @@ export function workFacts({ record, results, confirmations }: ReportDraft): Work
             ]
           : [],
       ),
-      ...readyExceptions({ record: full, results, confirmations }),
-      ...stripFaults(full.book, work, steps).map(({ text }) => text),
+      ...readyExceptions(speaker, said, { record: full, results, confirmations }),
+      ...stripFaults(full.book, work, steps).map((fault) => stripFaultWords(work, fault)),
       ...stillInside(work).map(
         ({ name, inside, where }) => `Still inside: ${inside} × ${name}${where === '' ? '' : `, ${where}`}`,
       ),
@@ -154,11 +139,11 @@ function layOf({ positions, joints }: WorkState, inBook: LimitBook['joints']): {
 }
 
 /** What the level requires and is not done, and what is left beyond its limits. Results of before version 3 know no stages of parts, and nobody was asked then to confirm the last steps. */
-function readyExceptions({
-  record,
-  results,
-  confirmations,
-}: Pick<ReportDraft, 'record' | 'results' | 'confirmations'>): string[] {
+function readyExceptions(
+  speaker: Speaker,
+  said: SignedWords,
+  { record, results, confirmations }: Pick<ReportDraft, 'record' | 'results' | 'confirmations'>,
+): string[] {
   const parts = results.parts.map((part) => ({ ...part, stages: part.stages ?? [] }))
   const scope = results.scope ?? { level: null, counts: null, gate: null, leftOut: null }
   const { exceptions, leftBeyond } = readiness(
@@ -166,7 +151,14 @@ function readyExceptions({
     { ...results, parts, scope },
     new Set((results.version as number) < 3 ? confirmableSteps : confirmations.map(({ step }) => step)),
   )
-  return [...exceptions, ...leftBeyond.map((sentence) => `Left beyond its limits: ${sentence}`)]
+  return [
+    ...exceptions.map((exception) => exceptionWords(speaker, exception)),
+    ...leftBeyond.map(({ part, stage, because }) => {
+      const at = parts.find(({ id }) => id === part)?.stages.findIndex((of) => of.stage === stage) ?? -1
+      const vote = because ? (parts.find(({ id }) => id === part)?.stages[at]?.votes.indexOf(because) ?? -1) : -1
+      return `Left beyond its limits: ${leftBeyondWords(speaker, { part, stage }, said.parts[part]?.stages[at]?.[vote]?.reason ?? '')}`
+    }),
+  ]
 }
 
 /** Limits typed in the job that no second person has held against the document, or that do not agree with it. */
@@ -190,15 +182,15 @@ const wrongChanges = ({ record, results }: Pick<ReportDraft, 'record' | 'results
   )
 
 /** What is known twice and does not agree, with the readings most likely wrong. */
-const misclosures = ({ record, results }: Pick<ReportDraft, 'record' | 'results'>): string[] =>
+const misclosures = (speaker: Speaker, { record, results }: Pick<ReportDraft, 'record' | 'results'>): string[] =>
   (record.book.closings ?? []).flatMap((spec) => {
     const result = (results.closings ?? []).find(({ id }) => id === spec.id)
     if (result?.standing !== 'disagrees') return []
     const suspects = result.suspects.flatMap((suspect) => {
       const of = record.book.characteristics.find(({ id }) => id === suspect.characteristic)
-      return of ? [suspectWords(suspect, of)] : []
+      return of ? [suspectWords(speaker, suspect, of)] : []
     })
-    return [`${closingWords(spec, result, record.machine.units)} Look again at: ${suspects.join('; ')}`]
+    return [`${closingWords(spec, result, speaker)} Look again at: ${suspects.join('; ')}`]
   })
 
 function complaintWords(

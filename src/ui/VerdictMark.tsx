@@ -1,4 +1,5 @@
-import { type Verdict, verdictLabel } from '../core/policy/disposition'
+import type { Verdict } from '../core/policy/disposition'
+import { verdictName } from '../core/words/labels'
 import styles from './VerdictMark.module.css'
 
 /** How full the mark is says how much must be done: open, half, full; broken while it holds. */
@@ -45,7 +46,7 @@ export function VerdictWord({ verdict, size = 16 }: { readonly verdict: Verdict;
   return (
     <span className={styles.verdict} data-verdict={verdict}>
       <VerdictMark verdict={verdict} size={size} />
-      {verdictLabel[verdict]}
+      {verdictName[verdict]}
     </span>
   )
 }

@@ -1,12 +1,14 @@
 import { useEffect, useRef, useState } from 'react'
-import { levelRank, verdictLabel } from '../core/policy/disposition'
+import { levelRank } from '../core/policy/disposition'
 import { verdictOf } from '../core/verdict/partVerdict'
 import type { TraceStep, Vote } from '../core/verdict/vote'
+import { verdictName } from '../core/words/labels'
+import type { Speaker } from '../core/words/speaker'
+import { traceWords } from '../core/words/trace'
+import { reasonOf, settledBy } from '../core/words/votes'
 import { SourceNote } from './SourceNote'
 import { VerdictMark } from './VerdictMark'
 import styles from './VoteList.module.css'
-
-type Documents = readonly { readonly id: string; readonly title: string; readonly revision: string }[]
 
 const kindWord: Record<TraceStep['kind'], string> = {
   reading: 'reading',
@@ -28,11 +30,11 @@ function nothingBehind({ rule }: Vote): string {
 /** The reasons of a verdict, strongest first; each opens to its sum, from the readings to the rule. */
 export function VoteList({
   votes,
-  documents,
+  speaker,
   quiet = false,
 }: {
   readonly votes: readonly Vote[]
-  readonly documents: Documents
+  readonly speaker: Speaker
   readonly quiet?: boolean
 }) {
   // When something asks for work, what is in order is left to the end of the list.
@@ -41,7 +43,7 @@ export function VoteList({
     <ul className={styles.votes}>
       {keyed(shown).map(({ vote, key }) => (
         <li key={key}>
-          <Reason vote={vote} documents={documents} />
+          <Reason vote={vote} speaker={speaker} />
         </li>
       ))}
     </ul>
@@ -59,7 +61,9 @@ function keyed(votes: readonly Vote[]): readonly { readonly vote: Vote; readonly
   })
 }
 
-function Reason({ vote, documents }: { readonly vote: Vote; readonly documents: Documents }) {
+function Reason({ vote, speaker }: { readonly vote: Vote; readonly speaker: Speaker }) {
+  const { documents } = speaker.book
+  const settles = settledBy(speaker, vote)
   // The sum is long and mostly closed: where the page is alive it is drawn when somebody opens it.
   const ref = useRef<HTMLDetailsElement>(null)
   const [open, setOpen] = useState(true)
@@ -67,21 +71,22 @@ function Reason({ vote, documents }: { readonly vote: Vote; readonly documents: 
   return (
     <details ref={ref} className={styles.vote} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>
-        <VerdictMark verdict={verdictOf(vote)} size={14} title={verdictLabel[verdictOf(vote)]} />
+        <VerdictMark verdict={verdictOf(vote)} size={14} title={verdictName[verdictOf(vote)]} />
         <span>
-          <span className={styles.reason}>{vote.reason}</span>{' '}
+          <span className={styles.reason}>{reasonOf(speaker, vote)}</span>{' '}
           {vote.source && <SourceNote source={vote.source} documents={documents} />}
-          {vote.settledBy && <span className={styles.settled}>{vote.settledBy}</span>}
+          {settles && <span className={styles.settled}>{settles}</span>}
         </span>
       </summary>
       {open && (
         <ul className={styles.trace}>
           {vote.trace.length === 0 && <li>No sum behind it: {nothingBehind(vote)}.</li>}
-          {vote.trace.map((step) => (
-            <li key={step.text}>
+          {vote.trace.map((step, index) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the steps of one vote keep their order.
+            <li key={index}>
               <span className={styles.kind}>{kindWord[step.kind]}</span>
               <span>
-                {step.text} {step.source && <SourceNote source={step.source} documents={documents} />}
+                {traceWords(speaker, vote, step)} {step.source && <SourceNote source={step.source} documents={documents} />}
               </span>
             </li>
           ))}

@@ -1,5 +1,5 @@
-/** What keeps something from being used, where it is and in words. */
-export interface Fault {
+/** What keeps something from being used, and where it is; `core/words` has the sentence. */
+export interface FaultAt<F> {
   readonly path: readonly (string | number)[]
-  readonly says: string
+  readonly fault: F
 }

@@ -1,35 +1,38 @@
 import { err, ok, type Result } from './result'
 
-/** What is wrong with one field of a form, in one sentence. */
-export interface FieldFault<At extends string = string> {
+/** What is wrong with one field of a form. */
+export interface FieldFault<F, At extends string = string> {
   readonly at: At
-  readonly says: string
+  readonly fault: F
 }
 
 /** Thrown by what reads a field that cannot be used; caught by `readFields`. */
-export class Unusable<At extends string = string> extends Error {
+export class Unusable<F extends { readonly code: PropertyKey }, At extends string = string> extends Error {
   constructor(
     readonly at: At,
-    says: string,
+    readonly fault: F,
   ) {
-    super(says)
+    super(String(fault.code))
   }
 }
 
 type Readers = Readonly<Record<string, () => unknown>>
 type Read<R extends Readers> = { readonly [K in keyof R]: ReturnType<R[K]> }
 
-/** Reads every field, and tells of all that cannot be used, not of the first alone. */
-export function readFields<R extends Readers>(readers: R): Result<Read<R>, readonly FieldFault[]> {
-  const faults: FieldFault[] = []
+/**
+ * Reads every field, and tells of all that cannot be used, not of the first alone. The readers throw faults of one kind,
+ * which the types cannot follow: whoever calls names it.
+ */
+export function readFields<R extends Readers>(readers: R): Result<Read<R>, readonly FieldFault<unknown>[]> {
+  const faults: FieldFault<unknown>[] = []
   const read = Object.fromEntries(
     Object.entries(readers).map(([name, reader]) => {
       try {
         return [name, reader()]
-      } catch (fault) {
-        if (!(fault instanceof Unusable)) throw fault
+      } catch (thrown) {
+        if (!(thrown instanceof Unusable)) throw thrown
         // One field may be read for two things; it is at fault once.
-        if (!faults.some(({ at }) => at === fault.at)) faults.push({ at: fault.at, says: fault.message })
+        if (!faults.some(({ at }) => at === thrown.at)) faults.push({ at: thrown.at, fault: thrown.fault })
         return [name, undefined]
       }
     }),

@@ -5,5 +5,6 @@ export type { ChangeLimit, Characteristic, ClosingSpec, FitSpec, LimitBook, Part
 
 /** A limit book revision: what one family of machines is measured against. Immutable once issued. */
 export const bookSchema = bookShapeSchema.superRefine((book, context) => {
-  for (const { path, says } of referenceFaults(book)) context.addIssue({ code: 'custom', path: [...path], message: says })
+  for (const { path, fault } of referenceFaults(book))
+    context.addIssue({ code: 'custom', path: [...path], message: fault.code, params: { bookFault: fault } })
 })

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { daySchema, idSchema, nameSchema, uniqueIds } from '../base/idSchema'
+import { asIssue } from '../base/schemaFault'
 import { characteristicSchema } from './characteristicSchema'
 import { closingSchema } from './closingSchema'
 import { fitSchema } from './fitSchema'
@@ -28,7 +29,7 @@ export const bookShapeSchema = z.strictObject({
   parts: z.array(partSchema),
   characteristics: z.array(characteristicSchema),
   fits: z.array(fitSchema),
-  closings: z.array(closingSchema).max(200).refine(uniqueIds, 'two closings have the same id').optional(),
+  closings: z.array(closingSchema).max(200).refine(uniqueIds, asIssue('closingsSameId')).optional(),
   ...procedureShape,
 })
 

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, sourceSchema, uniqueIds } from '../base/idSchema'
+import { asIssue } from '../base/schemaFault'
 import { gaugeKinds } from '../gauge/gaugeKinds'
 import { changeLimitSchema } from '../limit/changeLimitSchema'
 import { limitSchema } from '../limit/limitSchema'
@@ -41,17 +42,17 @@ export const characteristicSchema = z.strictObject({
     .strictObject({ nominal: valueSchema, lower: valueSchema, upper: valueSchema, source: sourceSchema })
     .refine((size) => size.lower <= size.upper, {
       path: ['lower'],
-      message: 'the lower limit of size is above the upper one',
+      message: asIssue('newSizeSwapped'),
     })
     .nullable(),
   /** The first limit is the one the ribbon and the wear line show; none where the value is information only. */
-  limits: z.array(limitSchema).max(20).refine(uniqueIds, 'two limits have the same id'),
+  limits: z.array(limitSchema).max(20).refine(uniqueIds, asIssue('limitsSameId')),
   /** Safety-marked: departing from the recommended verdict needs the reviewer. */
   safety: z.boolean(),
   /** There is nothing to find: a final torque, a standoff, a mark made. It is asked for as the part is left. */
   asLeftOnly: z.literal(true).optional(),
   /** What may change from stage to stage, and from overhaul to overhaul. */
-  changes: z.array(changeLimitSchema).max(20).refine(uniqueIds, 'two change limits have the same id').optional(),
+  changes: z.array(changeLimitSchema).max(20).refine(uniqueIds, asIssue('changesSameId')).optional(),
   /** Only inside a job: its limits were typed there. */
   typed: typedMarkSchema.optional(),
 })

@@ -1,7 +1,6 @@
-import type { Fault } from '../base/fault'
 import { givesOf } from '../method/gives'
 import { wearsTowards } from '../method/method'
-import { type ReductionName, reductionLabel } from '../method/reduction'
+import type { BookFaultAt, NeverGiven } from './bookFault'
 import type { Characteristic, LimitBook } from './bookSchema'
 import { evaluationOrder } from './dependencies'
 import { referenceFaults } from './references'
@@ -10,42 +9,37 @@ import { referenceFaults } from './references'
 export type HasHistory = (characteristic: string) => boolean
 const noHistory: HasHistory = () => false
 
-const quoted = (name: string): string => `“${reductionLabel[name as ReductionName] ?? name}”`
-
 /** Why a value can never come of a characteristic as it is set up; null when it can. */
 export function neverGiven(
   { method, new: size }: Pick<Characteristic, 'method' | 'new'>,
   value: string,
   hasHistory = false,
-): string | null {
-  if (!(value in givesOf(method)))
-    return `${quoted(value)} can never be worked out as this is set up: too few places, or nothing that gives it.`
+): NeverGiven | null {
+  if (!(value in givesOf(method))) return { code: 'notGiven', value }
   if (value !== 'wear') return null
   const unworn = method.kind === 'boreDiameter' && method.unworn !== undefined
-  return size !== null || unworn || hasHistory || wearsTowards(method) === 'either'
-    ? null
-    : 'Wear is counted from a new size, an unworn station or an earlier overhaul, and there is none.'
+  return size !== null || unworn || hasHistory || wearsTowards(method) === 'either' ? null : { code: 'wearFromNothing' }
 }
 
 /** Everything that is wrong with a book as it is written: names that are not in it, and what can never be settled. */
-export const faultsOf = (book: LimitBook): Fault[] => [...referenceFaults(book), ...bookFaults(book)]
+export const faultsOf = (book: LimitBook): BookFaultAt[] => [...referenceFaults(book), ...bookFaults(book)]
 
 /**
  * Faults with which a limit book can never be settled: formulas that need each other, and limits, changes and formulas on
  * values that their set-up never gives. A book that has one is not issued; one that was issued before is read all the same.
  */
-export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory): Fault[] {
-  const faults: Fault[] = []
+export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory): BookFaultAt[] {
+  const faults: BookFaultAt[] = []
   const index = new Map(book.characteristics.map(({ id }, at) => [id, at]))
   const { cycle } = evaluationOrder(book.characteristics)
   if (cycle)
     faults.push({
       path: ['characteristics', index.get(cycle[0] ?? '') ?? 0, 'method'],
-      says: `These need each other and can never be worked out: ${cycle.join(', ')}.`,
+      fault: { code: 'needEachOther', characteristics: cycle },
     })
-  const check = (characteristic: Characteristic | undefined, value: string, path: Fault['path']): void => {
-    const says = characteristic ? neverGiven(characteristic, value, hasHistory(characteristic.id)) : null
-    if (says) faults.push({ path, says })
+  const check = (characteristic: Characteristic | undefined, value: string, path: BookFaultAt['path']): void => {
+    const fault = characteristic ? neverGiven(characteristic, value, hasHistory(characteristic.id)) : null
+    if (fault) faults.push({ path, fault })
   }
   const find = (id: string): Characteristic | undefined => book.characteristics[index.get(id) ?? -1]
   book.characteristics.forEach((characteristic, at) => {

@@ -1,11 +1,11 @@
 import type { LimitBook } from './bookSchema'
 
-/** What stands in for the limit book of a machine that has none: everything in it will be typed in the job. */
-export const noBook = (jobId: string, machine: string): LimitBook => ({
+/** What stands in for the limit book of a machine that has none: everything in it will be typed in the job, under the title given. */
+export const noBook = (jobId: string, title: string): LimitBook => ({
   format: 'medida-limit-book',
   version: 2,
   id: `typed-${jobId}`,
-  title: `${machine}, typed while measuring`,
+  title,
   revision: 'none',
   issued: null,
   currency: 'EUR',

@@ -1,6 +1,8 @@
 /** The part of a limit book that says how a machine is opened: levels, procedure, positions, joints, cautions, findings. */
+
 import { z } from 'zod'
 import { idSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from '../base/idSchema'
+import { asIssue } from '../base/schemaFault'
 import { findingKindIds, handTestKinds, severities } from '../condition/findingKinds'
 import { gaugeKinds } from '../gauge/gaugeKinds'
 import { levels as verdictLevels } from '../policy/disposition'
@@ -89,7 +91,7 @@ const positionSchema = z.strictObject({
   asks: z.enum(['nothing', 'thickness', 'bearing', 'seal', 'thread']).default('nothing'),
   /** Form of its sketch, and the stations along it, for places of findings. */
   form: z.enum(['round', 'flat']).default('round'),
-  stations: z.array(placeSchema).max(12).refine(uniqueIds, 'two stations have the same id').default([]),
+  stations: z.array(placeSchema).max(12).refine(uniqueIds, asIssue('stationsSameId')).default([]),
 })
 
 const jointSchema = z.strictObject({

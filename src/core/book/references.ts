@@ -1,16 +1,16 @@
 import { cycleIn } from '../base/cyclic'
-import type { Fault } from '../base/fault'
 import { checkFormula, parseFormula } from '../method/formula'
 import { isValueOf, quantityOfValue } from '../method/gives'
 import { kindOf as kindOfMethod } from '../method/kinds'
 import type { ReductionName } from '../method/reduction'
 import type { QuantityKind } from '../quantity/kind'
-import { commonCautions } from '../safety/cautions'
+import { commonCautionList } from '../safety/cautions'
+import type { BookFault, BookFaultAt, Named } from './bookFault'
 import type { Characteristic, LimitBook } from './bookShapeSchema'
 
-type Path = Fault['path']
+type Path = BookFaultAt['path']
 type Names = Readonly<Record<string, { readonly characteristic: string; readonly value: string }>>
-type Refuse = (path: Path, says: string) => void
+type Refuse = (path: Path, fault: BookFault) => void
 
 /** What a book names must be in it: each list is looked through once, and what is missing is told where it is named. */
 class References {
@@ -27,24 +27,25 @@ class References {
   }
   unique(): void {
     const { book, refuse } = this
-    if (this.parts.size !== book.parts.length) refuse(['parts'], 'two parts have the same id')
+    if (this.parts.size !== book.parts.length) refuse(['parts'], { code: 'sameId', of: 'part' })
     if (this.characteristics.size !== book.characteristics.length)
-      refuse(['characteristics'], 'two characteristics have the same id')
+      refuse(['characteristics'], { code: 'sameId', of: 'characteristic' })
   }
   source({ document }: { readonly document: string }, path: Path): void {
-    if (!this.documents.has(document)) this.refuse([...path, 'document'], `no document “${document}” in this book`)
+    if (!this.documents.has(document)) this.refuse([...path, 'document'], { code: 'notThere', what: 'document', id: document })
   }
   part(id: string, path: Path): void {
-    if (!this.parts.has(id)) this.refuse(path, `no part “${id}” in this book`)
+    if (!this.parts.has(id)) this.refuse(path, { code: 'notThere', what: 'part', id })
   }
   route(part: string, route: string, path: Path): void {
     if (!this.book.parts.find(({ id }) => id === part)?.routes.some(({ id }) => id === route))
-      this.refuse(path, `part “${part}” has no route “${route}”`)
+      this.refuse(path, { code: 'noRoute', part, route })
   }
   characteristic(id: string, path: Path, kinds?: readonly string[]): void {
     const found = this.characteristics.get(id)
-    if (!found) this.refuse(path, `no characteristic “${id}” in this book`)
-    else if (kinds && !kinds.includes(found.method.kind)) this.refuse(path, `“${id}” is not measured by ${kinds.join(' or ')}`)
+    if (!found) this.refuse(path, { code: 'notThere', what: 'characteristic', id })
+    else if (kinds && !kinds.includes(found.method.kind))
+      this.refuse(path, { code: 'otherMethod', characteristic: id, wanted: kinds })
   }
   /** What the names of a formula stand for must be here, and give that value. */
   names(names: Names, path: Path): boolean {
@@ -54,13 +55,13 @@ class References {
       const found = this.characteristics.get(of.characteristic)
       if (found && isValueOf(found.method, of.value)) continue
       isKnown = false
-      if (found) this.refuse([...path, name], `“${of.characteristic}” has no value “${of.value}”`)
+      if (found) this.refuse([...path, name], { code: 'noValue', ...of })
     }
     return isKnown
   }
   /** One of these ids must be known. */
-  among(known: ReadonlySet<string>, what: string, id: string, path: Path): void {
-    if (!known.has(id)) this.refuse(path, `no ${what} “${id}” in this book`)
+  among(known: ReadonlySet<string>, what: Named, id: string, path: Path): void {
+    if (!known.has(id)) this.refuse(path, { code: 'notThere', what, id })
   }
 }
 
@@ -68,12 +69,12 @@ const idsOf = (items: readonly { readonly id: string }[]): ReadonlySet<string> =
 const DIAMETERS = ['boreDiameter', 'outsideDiameter']
 
 /** Everything a limit book names that is not in it, and every id that stands twice. Empty for a book that can be read. */
-export function referenceFaults(book: LimitBook): Fault[] {
-  const faults: Fault[] = []
-  const refer = new References(book, (path, says) => faults.push({ path, says }))
+export function referenceFaults(book: LimitBook): BookFaultAt[] {
+  const faults: BookFaultAt[] = []
+  const refer = new References(book, (path, fault) => faults.push({ path, fault }))
   if (book.issued !== null)
     for (const list of ['documents', 'parts', 'characteristics'] as const)
-      if (book[list].length === 0) refer.refuse([list], 'an issued book has at least one')
+      if (book[list].length === 0) refer.refuse([list], { code: 'emptyWhenIssued' })
   refer.unique()
   ofCharacteristics(refer)
   ofParts(refer)
@@ -92,17 +93,18 @@ function ofCharacteristics(refer: References): void {
     refer.part(characteristic.part, [...path, 'part'])
     if (method.kind === 'ringEndGap') refer.characteristic(method.runsIn, [...path, 'method', 'runsIn'], DIAMETERS)
     if (characteristic.new) refer.source(characteristic.new.source, [...path, 'new', 'source'])
-    for (const says of kindOfMethod(method).faults?.(method) ?? []) refuse([...path, 'method'], says)
+    for (const why of kindOfMethod(method).faults?.(method) ?? []) refuse([...path, 'method'], { code: 'method', why })
     if (method.kind === 'computed') refer.names(method.names, [...path, 'method', 'names'])
     limits.forEach(({ judges }, at) => {
-      if (!isValueOf(method, judges)) refuse([...path, 'limits', at, 'judges'], `this method gives no “${judges}”`)
+      if (!isValueOf(method, judges)) refuse([...path, 'limits', at, 'judges'], { code: 'methodGivesNo', value: judges })
     })
     limits.forEach(({ mendedBy }, at) => {
       mendedBy?.forEach((id, place) => refer.route(characteristic.part, id, [...path, 'limits', at, 'mendedBy', place]))
     })
     limits.forEach(({ source }, at) => refer.source(source, [...path, 'limits', at, 'source']))
     changes?.forEach((change, at) => {
-      if (!isValueOf(method, change.judges)) refuse([...path, 'changes', at, 'judges'], `this method gives no “${change.judges}”`)
+      if (!isValueOf(method, change.judges))
+        refuse([...path, 'changes', at, 'judges'], { code: 'methodGivesNo', value: change.judges })
       refer.source(change.source, [...path, 'changes', at, 'source'])
     })
   })
@@ -116,7 +118,7 @@ function ofParts(refer: References): void {
       route.mends.forEach((id, place) => refer.characteristic(id, [...path, 'mends', place]))
       route.suits?.forEach((id, place) => {
         if (!refer.characteristics.has(id) && !book.fits.some((fit) => fit.id === id))
-          refuse([...path, 'suits', place], `no fit or ring “${id}” in this book`)
+          refuse([...path, 'suits', place], { code: 'noFitOrRing', id })
       })
       if (route.sizeAfter)
         refer.characteristic(route.sizeAfter.characteristic, [...path, 'sizeAfter', 'characteristic'], DIAMETERS)
@@ -148,8 +150,8 @@ function ofClosings(refer: References): void {
     }
     for (const key of ['known', 'also'] as const) {
       const parsed = parseFormula(closing[key], Object.keys(closing.names))
-      const sentence = !parsed.ok ? parsed.fault : isKnown ? checkFormula(parsed.value, kindOf, closing.quantity) : null
-      if (sentence) refer.refuse([...path, key], sentence)
+      const why = !parsed.ok ? parsed.fault : isKnown ? checkFormula(parsed.value, kindOf, closing.quantity) : null
+      if (why) refer.refuse([...path, key], { code: 'formula', why })
     }
     if (closing.source) refer.source(closing.source, [...path, 'source'])
   })
@@ -170,9 +172,9 @@ const NAMED_LISTS = [
 /** How the machine is opened. */
 function ofProcedure(refer: References): void {
   const { book, refuse } = refer
-  for (const key of NAMED_LISTS) if (idsOf(book[key]).size !== book[key].length) refuse([key], 'two entries have the same id')
+  for (const key of NAMED_LISTS) if (idsOf(book[key]).size !== book[key].length) refuse([key], { code: 'sameId', of: 'entry' })
   const [levels, positions] = [idsOf(book.levels), idsOf(book.positions)]
-  const cautions = idsOf([...commonCautions, ...book.cautions])
+  const cautions = idsOf([...commonCautionList, ...book.cautions])
   const isPosition = (id: string, path: Path): void => refer.among(positions, 'position', id, path)
 
   book.levels.forEach(({ id: own, measures, gate }, index) => {
@@ -180,11 +182,11 @@ function ofProcedure(refer: References): void {
     if (measures !== 'all') measures.forEach((id, at) => refer.characteristic(id, [...path, 'measures', at]))
     if (gate === null) return
     refer.among(levels, 'level', gate.grows, [...path, 'gate', 'grows'])
-    if (gate.grows === own) refuse([...path, 'gate', 'grows'], 'a level cannot grow to itself')
+    if (gate.grows === own) refuse([...path, 'gate', 'grows'], { code: 'growsToItself' })
     gate.measures.forEach((id, at) => {
       refer.characteristic(id, [...path, 'gate', 'measures', at])
       if (measures !== 'all' && !measures.includes(id))
-        refuse([...path, 'gate', 'measures', at], `“${id}” decides the gate, so the level must measure it`)
+        refuse([...path, 'gate', 'measures', at], { code: 'gateNotMeasured', characteristic: id })
     })
   })
   book.procedure.forEach((step, index) => {
@@ -203,7 +205,7 @@ function ofProcedure(refer: References): void {
     position.keptWith.forEach((id, at) => isPosition(id, [...path, 'keptWith', at]))
   })
   const cycle = cycleIn(book.positions)
-  if (cycle) refuse(['positions'], `a position sits inside itself: ${cycle.join(' in ')}`)
+  if (cycle) refuse(['positions'], { code: 'insideItself', positions: cycle })
   book.joints.forEach(({ between }, index) => between.forEach((id, at) => isPosition(id, ['joints', index, 'between', at])))
 }
 

@@ -44,19 +44,17 @@ test.each(counts)('$name', ({ arrangement, letters, broken: count, pairs, run })
 })
 
 const limits: PatternLimits = { brokenAtMost: 2, adjacentAtMost: 1, wornFractionAtMost: 0.2 }
-const standings: { name: string; letters: string; standing: string; says: RegExp }[] = [
-  { name: 'inside, all seen', letters: 'bssbssss', standing: 'inside', says: /2 of 8 broken/ },
-  { name: 'too many', letters: 'bsbsbsss', standing: 'beyond', says: /3 of 8 broken, at most 2/ },
-  { name: 'neighbours', letters: 'bbssssss', standing: 'beyond', says: /2 neighbours broken/ },
-  { name: 'beyond at once, whatever is not looked at', letters: 'bb......', standing: 'beyond', says: /2 neighbours/ },
-  { name: 'inside so far is open', letters: 'bss.....', standing: 'open', says: /3 of 8 elements looked at/ },
-  { name: 'worn too far', letters: 'sssWssss', standing: 'beyond', says: /element 4 is worn by 40 %/ },
-  { name: 'worn within', letters: 'ssswssss', standing: 'inside', says: /worst worn by 10 %/ },
+const standings: { name: string; letters: string; standing: string }[] = [
+  { name: 'inside, all seen', letters: 'bssbssss', standing: 'inside' },
+  { name: 'too many', letters: 'bsbsbsss', standing: 'beyond' },
+  { name: 'neighbours', letters: 'bbssssss', standing: 'beyond' },
+  { name: 'beyond at once, whatever is not looked at', letters: 'bb......', standing: 'beyond' },
+  { name: 'inside so far is open', letters: 'bss.....', standing: 'open' },
+  { name: 'worn too far', letters: 'sssWssss', standing: 'beyond' },
+  { name: 'worn within', letters: 'ssswssss', standing: 'inside' },
 ]
-test.each(standings)('$name: $standing', ({ letters, standing, says }) => {
-  const judged = judgePattern(countPattern(ring(8), states(letters)), limits)
-  expect(judged.standing).toBe(standing)
-  expect(judged.reasons.join('; ')).toMatch(says)
+test.each(standings)('$name: $standing', ({ letters, standing }) => {
+  expect(judgePattern(countPattern(ring(8), states(letters)), limits)).toBe(standing)
 })
 
 describe('properties', () => {
@@ -90,7 +88,7 @@ describe('properties', () => {
         const [before, after] = [states(text), worse].map((all) =>
           judgePattern(countPattern(ring(text.length), all), { ...limits, wornFractionAtMost: null }),
         )
-        expect(rank[after?.standing ?? 'inside']).toBeGreaterThanOrEqual(rank[before?.standing ?? 'inside'])
+        expect(rank[after ?? 'inside']).toBeGreaterThanOrEqual(rank[before ?? 'inside'])
       }),
       { seed: 305 },
     )

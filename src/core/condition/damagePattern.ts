@@ -98,30 +98,9 @@ function longestRunIn(broken: readonly boolean[], closed: boolean): number {
 export type PatternStanding = 'inside' | 'beyond' | 'open'
 
 /** How a pattern stands against its limits: beyond is certain at once, inside only when every element has been seen. */
-export function judgePattern(
-  count: PatternCount,
-  limits: PatternLimits,
-): { readonly standing: PatternStanding; readonly reasons: readonly string[] } {
-  const reasons = [
-    ...(count.broken > limits.brokenAtMost
-      ? [`${count.broken} of ${count.elements} broken, at most ${limits.brokenAtMost} allowed`]
-      : []),
-    ...(count.longestRun > limits.adjacentAtMost
-      ? [`${count.longestRun} neighbours broken, at most ${limits.adjacentAtMost} next to each other allowed`]
-      : []),
-    ...(limits.wornFractionAtMost !== null && count.worst !== null && count.worst.fraction > limits.wornFractionAtMost
-      ? [
-          `element ${count.worst.element} is worn by ${percent(count.worst.fraction)}, at most ${percent(limits.wornFractionAtMost)} allowed`,
-        ]
-      : []),
-  ]
-  if (reasons.length > 0) return { standing: 'beyond', reasons }
-  if (count.seen < count.elements) return { standing: 'open', reasons: [`${count.seen} of ${count.elements} elements looked at`] }
-  const worst = count.worst === null ? '' : `, worst worn by ${percent(count.worst.fraction)}`
-  return {
-    standing: 'inside',
-    reasons: [`${count.broken} of ${count.elements} broken, ${count.adjacentPairs} adjacent pairs${worst}`],
-  }
+export function judgePattern(count: PatternCount, limits: PatternLimits): PatternStanding {
+  const { worst } = count
+  const isWorn = limits.wornFractionAtMost !== null && worst !== null && worst.fraction > limits.wornFractionAtMost
+  if (count.broken > limits.brokenAtMost || count.longestRun > limits.adjacentAtMost || isWorn) return 'beyond'
+  return count.seen < count.elements ? 'open' : 'inside'
 }
-
-const percent = (fraction: number): string => `${Math.round(fraction * 1000) / 10} %`

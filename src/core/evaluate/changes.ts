@@ -1,14 +1,13 @@
 import type { ChangeLimit, Characteristic } from '../book/bookSchema'
 import { standardUncertainty } from '../gauge/errors'
-import { quantityOfValue, stepOf } from '../method/gives'
+import { quantityOfValue } from '../method/gives'
 import { differenceOf, type Known } from '../method/known'
 import { knownOf, type Reduced } from '../method/reduction'
+import { type PlaceOf, placeOf } from '../method/where'
 import { exceeds } from '../quantity/decimal'
 import { type Extent, extentOf } from '../quantity/extent'
-import { figuresOf } from '../quantity/figures'
 import type { Interval } from '../quantity/interval'
 import { differenceOf as differenceOfKind, type QuantityKind } from '../quantity/kind'
-import type { UnitSystem } from '../quantity/unitSystem'
 import { sheetAt } from '../record/reduce'
 import type { Stage } from '../record/stage'
 import type { ReducedSet } from '../trend/earlier'
@@ -25,7 +24,7 @@ export interface ChangeOutcome {
   readonly to: Reduced | null
   readonly change: (Extent & { readonly uncertainty: number }) | null
   /** Place that changed most against its limit, where every place is held against it; null where the value itself is. */
-  readonly where: string | null
+  readonly where: PlaceOf | null
   /** open: not measured to the end at both; undecided: within the guard band of what may change. */
   readonly standing: ChangeStanding
 }
@@ -79,14 +78,12 @@ function worstPlace(
   const before = sheetAt(characteristic, from.set, guard).places
   const places = sheetAt(characteristic, to.set, guard).places.flatMap((place) => {
     const own = before.find(({ station, direction }) => station === place.station && direction === place.direction)
-    return own ? [{ where: place.label, ...judged(differenceOf(place.known, own.known, guard), limit, kind) }] : []
+    return own ? [{ where: placeOf(place), ...judged(differenceOf(place.known, own.known, guard), limit, kind) }] : []
   })
   const [first, ...others] = places
   if (!first) return { change: null, where: null, standing: 'open' }
   return others.reduce((worst, place) => (RANK[place.standing] > RANK[worst.standing] ? place : worst), first)
 }
-
-const fromWords = { lastOverhaul: 'since the last overhaul', asFound: 'since it was found', afterWork: 'since the work' } as const
 
 /**
  * What a change says of the part: inside what may change it is no reason for anything; outside it asks what the book says,
@@ -95,60 +92,43 @@ const fromWords = { lastOverhaul: 'since the last overhaul', asFound: 'since it 
 export function changeVote(
   { limit, change, standing, where, from, to }: ChangeOutcome,
   characteristic: Characteristic,
-  system: UnitSystem,
   mending: Mending,
 ): Vote | null {
   // No earlier overhaul to hold it against; and a later stage that is not measured yet is not asked for here.
   if (limit.from === 'lastOverhaul' && from === null) return null
   if (limit.to !== 'asFound' && to === null) return null
-  const kind = quantityOfValue(characteristic.method, limit.judges)
-  const { difference, unit } = figuresOf(kind, system, stepOf(characteristic.method, characteristic.showTo, kind))
-  const may = [
-    ...(limit.least === null ? [] : [`at least ${difference(limit.least)}`]),
-    ...(limit.greatest === null ? [] : [`at most ${difference(limit.greatest)}`]),
-  ].join(', ')
-  const moved =
-    change?.value != null ? `changed by ${difference(change.value)} ${unit}` : 'changed by what is not known to a figure'
-  const at = where === null || where === '' ? '' : ` at ${where}`
   const said = {
     rule: 'change',
     code: standing,
     facts: {
-      limit: limit.id,
+      change: limit.id,
+      quantity: quantityOfValue(characteristic.method, limit.judges),
       from: limit.from,
-      to: limit.to,
-      change: change?.value ?? null,
-      uncertainty: change?.uncertainty ?? null,
       least: limit.least,
       greatest: limit.greatest,
-      where,
+      moved: change?.value ?? null,
+      uncertainty: change?.uncertainty ?? null,
+      at: where,
     },
     stage: limit.to satisfies Stage,
     subject: characteristic.id,
     source: limit.source,
   } as const
-  const told = `${characteristic.name} ${moved}${at} ${fromWords[limit.from]}`
-  if (standing === 'inside')
-    return vote({ ...said, mild: 'reuse', strong: 'reuse', reason: `${told}, within the permitted change (${may} ${unit})` })
+  if (standing === 'inside') return vote({ ...said, mild: 'reuse', strong: 'reuse' })
   const asks = limit.whenPassed === 'replace' ? REPLACE : limit.whenPassed === 'mend' ? mending : HOLD
   if (standing === 'outside')
     return vote({
       ...said,
       mild: asks.mild,
       strong: asks.strong,
-      reason: `${told}, exceeds the permitted change (${may} ${unit})`,
-      settledBy: asks === HOLD ? 'Find out why, then decide.' : null,
+      settledBy: asks === HOLD ? { code: 'findOutWhy' } : null,
       route: asks === mending ? (mending.route?.id ?? null) : null,
     })
   return vote({
     ...said,
     mild: 'reuse',
     strong: asks.strong,
-    reason:
-      standing === 'undecided'
-        ? `${told}, too close to the permitted change to say (${may} ${unit})`
-        : `${characteristic.name}: whether it changed more than permitted ${fromWords[limit.from]} is open (${may} ${unit})`,
-    settledBy: standing === 'open' ? 'Take what is missing.' : 'Measure with a better gauge, or take the cautious side.',
+    settledBy: standing === 'open' ? { code: 'take', missing: [] } : { code: 'betterGauge' },
   })
 }
 

@@ -2,9 +2,10 @@ import type { Characteristic, ClosingSpec } from '../book/bookSchema'
 import { coverageFactor, degreesOfFreedom, standardUncertainty } from '../gauge/errors'
 import { type Formula, parseFormula } from '../method/formula'
 import { quantityOf, quantityOfValue } from '../method/gives'
-import { formAt, quantityAt, slotKey, slotLabel } from '../method/layout'
+import { formAt, quantityAt, slotKey } from '../method/layout'
 import { type Named, propagate } from '../method/propagate'
 import { knownOf, type Reduced, type ReductionName } from '../method/reduction'
+import { type PlaceOf, placeOf, type Where } from '../method/where'
 import { exceeds } from '../quantity/decimal'
 import { type Extent, extentOf } from '../quantity/extent'
 import { isPoint, point } from '../quantity/interval'
@@ -22,7 +23,8 @@ export interface Suspect {
   readonly characteristic: string
   /** Place of the reading; null for the characteristic as a whole. */
   readonly slot: { readonly station: string; readonly direction: string; readonly repeat: number } | null
-  readonly where: string
+  /** Where the value lies; null for a reading, which its slot names. */
+  readonly where: Where | null
   readonly text: string | null
   /** One slip that would close the chain, with what should have been typed; null where none does. */
   readonly slip: { readonly kind: SlipKind; readonly text: string } | null
@@ -42,7 +44,7 @@ export interface ClosingResult {
   readonly uncertainty: number
   readonly allowed: number
   /** Place that closes worst, where every place is held; null where it is held once. */
-  readonly where: string | null
+  readonly where: PlaceOf | null
   /** open: not both known yet, or not to figures that tell. */
   readonly standing: 'agrees' | 'disagrees' | 'open'
   /** Both ways are measured to the end: what is open then is open because a reading is a bound or a range. */
@@ -68,7 +70,7 @@ export function closingOf(input: ClosingInput): ClosingResult {
 
 type NamedValues = ReadonlyMap<string, Named>
 
-function closingWith(input: ClosingInput, values: NamedValues, where: string | null): ClosingResult {
+function closingWith(input: ClosingInput, values: NamedValues, where: PlaceOf | null): ClosingResult {
   const { closing } = input
   const [known, also] = [formulaOf(closing.known, closing), formulaOf(closing.also, closing)]
   const difference = formulaOf(`(${closing.known}) - (${closing.also})`, closing)
@@ -121,41 +123,37 @@ function worstPlace(input: ClosingInput): ClosingResult {
       const own = places.find(({ station, direction }) => station === place.station && direction === place.direction)
       if (own) values.set(name, { quantity, known: own.known })
     }
-    return values.size === sheets.length ? [closingWith(input, values, place.label)] : []
+    return values.size === sheets.length ? [closingWith(input, values, placeOf(place))] : []
   })
   const [first, ...others] = results
-  if (!first) return closingWith(input, new Map(), '')
+  if (!first) return closingWith(input, new Map(), null)
   return others.reduce((worst, result) => (RANK[result.standing] > RANK[worst.standing] ? result : worst), first)
 }
 
 /** What a cross-check says of the parts it reads: while it does not close, one of the readings is wrong and none passes. */
-export function closingVote(
-  closing: ClosingSpec,
-  { standing, isMeasured, where, suspects }: ClosingResult,
-  nameOf: (id: string) => string,
-): Vote | null {
+export function closingVote(closing: ClosingSpec, { standing, isMeasured, where, suspects }: ClosingResult): Vote | null {
   if (standing === 'agrees') return null
   if (standing === 'open' && !isMeasured && !closing.demanded) return null
-  const at = where === null || where === '' ? '' : ` at ${where}`
   const first = suspects[0]
-  const said = {
-    rule: 'crossCheck',
-    code: isMeasured ? standing : 'missing',
-    facts: { where },
-    subject: closing.id,
-    strong: 'replace',
-    source: closing.source,
-  } as const
+  const said = { rule: 'crossCheck', subject: closing.id, strong: 'replace', source: closing.source } as const
+  const facts = { at: where, characteristic: first?.characteristic ?? null }
   if (standing === 'disagrees')
     return openVote({
       ...said,
-      reason: `${closing.name} does not close${at}: one of its readings is wrong`,
-      settledBy: first ? `Read again, first ${nameOf(first.characteristic)} ${first.where}.` : 'Read again what it follows from.',
+      code: 'disagrees',
+      facts,
+      settledBy: {
+        code: 'again',
+        characteristic: first?.characteristic ?? null,
+        slot: first?.slot ?? null,
+        where: first?.where ?? null,
+      },
     })
   return openVote({
     ...said,
-    reason: isMeasured ? `${closing.name}: whether it closes${at} is not known` : `${closing.name} is not measured both ways yet`,
-    settledBy: isMeasured ? 'Read what it follows from to figures.' : 'Measure both ways: the book demands it.',
+    code: isMeasured ? 'open' : 'missing',
+    facts,
+    settledBy: { code: isMeasured ? 'bothToFigures' : 'bothWays' },
   })
 }
 
@@ -261,7 +259,7 @@ function slipsIn(input: ClosingInput, id: string, difference: Formula, allowed: 
         {
           characteristic: id,
           slot: { station, direction, repeat },
-          where: slotLabel(method, reading),
+          where: null,
           text: reading.text,
           slip: { kind: best.likely.kind, text: best.likely.text },
           by,

@@ -3,7 +3,6 @@ import { CORE_VERSION } from '../base/version'
 import type { Characteristic, FitSpec } from '../book/bookSchema'
 import { quantityOf } from '../method/gives'
 import type { Reductions } from '../method/reduction'
-import { figuresOf } from '../quantity/figures'
 import type { InspectionRecord, Reading } from '../record/recordSchema'
 import { reduce } from '../record/reduce'
 import { type LaterStage, laterStages, type Stage, stages } from '../record/stage'
@@ -179,7 +178,7 @@ const all = <T>(cells: readonly Cell<T>[]): readonly T[] => cells.map((one) => o
 
 const resultsOf = ({ scope, characteristics, fits, parts, closings }: State): Results => ({
   format: 'medida-results',
-  version: 3,
+  version: 4,
   core: CORE_VERSION,
   scope,
   characteristics: all(characteristics),
@@ -193,22 +192,18 @@ const setAt = ({ sets, later }: Taken, id: string, stage: Stage): TakenSet =>
 
 /** What routes are tried on at a stage: the latest that is known by then. */
 function routesAt(fixed: Fixed, taken: Taken, stage: Stage): RouteContext {
-  const { book, machine } = fixed.record
+  const { book } = fixed.record
   return {
     characteristicOf: (id) => characteristicAt(fixed, id),
     reductionsOf: valuesAt(stage, taken.later, lookup(taken.reductions)),
     fitsOf: (id) => (fixed.fitsOf.get(id) ?? []).flatMap((index) => book.fits[index] ?? []),
     ringsIn: (id) => fixed.ringsIn.get(id) ?? [],
-    figure: figuresOf('length', machine.units, ROUTE_STEP_MM).figure,
   }
 }
 
-/** Step to which sizes of routes are written where nothing says finer. */
-const ROUTE_STEP_MM = 0.001
-
 /** Everything that follows for one characteristic at one stage. Wear is counted from what was found. */
 function judge(fixed: Fixed, taken: Taken, characteristic: Characteristic, stage: Stage): Measured {
-  const { job, machine } = fixed.record
+  const { job } = fixed.record
   const { id } = characteristic
   const set = setAt(taken, id, stage)
   const routes = routesAt(fixed, taken, stage)
@@ -229,7 +224,6 @@ function judge(fixed: Fixed, taken: Taken, characteristic: Characteristic, stage
       sisters: (judges) => fixed.earlier.spreadOf(characteristic, judges),
       now: job,
       policy: job.policy,
-      system: machine.units,
     }),
     quantityOf(characteristic.method),
   )
@@ -239,7 +233,7 @@ const NO_LINES: LinesByValue = new Map()
 
 /** Everything that follows for a fit at one stage. */
 function judgeFit(fixed: Fixed, taken: Taken, fit: FitSpec, stage: Stage): FitMeasured {
-  const { job, machine } = fixed.record
+  const { job } = fixed.record
   return rounded(
     evaluateFit({
       fit,
@@ -250,7 +244,6 @@ function judgeFit(fixed: Fixed, taken: Taken, fit: FitSpec, stage: Stage): FitMe
       stripCounts: stage === 'asFound' || (fit.strip !== null && taken.later[stage].has(fit.strip)),
       routes: routesAt(fixed, taken, stage),
       policy: job.policy,
-      figures: figuresOf('length', machine.units, fit.showTo),
     }),
     'length',
   )
@@ -329,7 +322,7 @@ function settle(
           job.level,
           gateOutcome(
             level,
-            gateMeasures.map((id) => asGateMeasurement(fixed, measured[fixed.index.get(id) ?? -1]?.())),
+            gateMeasures.map((id) => asGateMeasurement(measured[fixed.index.get(id) ?? -1]?.())),
           ),
         )
   const rescoped = before === null || !sameScope(before.scope, scope)
@@ -412,5 +405,5 @@ function replaced<T, R>(
   })
 }
 
-/** Scopes are small; the words of a gate change with its readings, so they count too. */
+/** Scopes are small. */
 const sameScope = (a: Scope, b: Scope): boolean => a === b || JSON.stringify(a) === JSON.stringify(b)

@@ -4,28 +4,23 @@ import { ASKED, judgingLimits } from '../limit/asked'
 import { type GradeSpan, gradeSpan } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
 import { judged, type LimitOutcome } from '../limit/outcome'
-import { quantityOf, quantityOfValue, stepOf } from '../method/gives'
-import { slotKey, slotLabel, slotsOf } from '../method/layout'
-import { type Reduced, type ReductionName, type Reductions, reductionLabel } from '../method/reduction'
+import { quantityOfValue } from '../method/gives'
+import { slotKey, slotsOf } from '../method/layout'
+import type { Reduced, ReductionName, Reductions } from '../method/reduction'
+import { slotOf } from '../method/slot'
 import { type Level, strongest } from '../policy/disposition'
 import { intervalOfEnds } from '../quantity/extent'
-import { type Figures, figuresOf } from '../quantity/figures'
-import { formatHours, formatQuantity, unitOf, withSign } from '../quantity/format'
-import { differenceOf } from '../quantity/kind'
-import type { UnitSystem } from '../quantity/unitSystem'
 import type { Policy } from '../record/recordSchema'
 import type { Stage } from '../record/stage'
 import type { TakenSet } from '../record/standing'
 import type { LinesByValue } from '../trend/earlier'
 import type { Trend } from '../trend/forecast'
 import { lastsOf, type SisterSpread, type TrendInput, trendOf } from '../trend/forecast'
-import { spreadWord } from '../trend/spreadWord'
-import { rateOf } from '../trend/wearLine'
-import { limitVote, listed, strongestLevelOf } from '../verdict/limitVote'
+import { rateOf, type WearRate } from '../trend/wearLine'
+import { limitVote, strongestLevelOf } from '../verdict/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../verdict/mending'
 import { byStrength, spanOf, verdictOf } from '../verdict/partVerdict'
-import type { TraceStep, Vote } from '../verdict/vote'
-import { openVote, vote } from '../verdict/vote'
+import { type ForecastFacts, type Missing, NONE, openVote, type Settling, type TraceStep, type Vote, vote } from '../verdict/vote'
 import { faultVotes } from './faultVotes'
 import type { CharacteristicResult, Measured } from './results'
 import { readingStep, reductionSteps } from './traceSteps'
@@ -44,7 +39,6 @@ export interface CharacteristicInput {
   readonly sisters: (judges: ReductionName) => SisterSpread | null
   readonly now: { readonly overhaul: string; readonly date: string; readonly runningHours: number; readonly mustRunHours: number }
   readonly policy: Policy
-  readonly system: UnitSystem
 }
 
 /** Everything that follows for one characteristic: reductions, limits, wear lines, forecasts, votes. */
@@ -170,11 +164,9 @@ function votesOf(
   limits: readonly LimitOutcome[],
   trends: readonly Trend[],
 ): Vote[] {
-  const { characteristic, part, system, set, stage, routes } = input
-  const { method, showTo } = characteristic
-  const own = figuresOf(quantityOf(method), system, showTo)
-  const mending = (limit: Limit): Mending =>
-    mendingOf(part, { kind: 'characteristic', id: characteristic.id, limit }, { ...routes, figure: own.figure })
+  const { characteristic, part, set, stage, routes } = input
+  const { method } = characteristic
+  const mending = (limit: Limit): Mending => mendingOf(part, { kind: 'characteristic', id: characteristic.id, limit }, routes)
   const ways = new Map(limits.map(({ limit }) => [limit.id, mending(limit)] as const))
   const wayOf = (limit: Limit): Mending => ways.get(limit.id) ?? mending(limit)
   const strongestOfAll = strongestOf(limits, wayOf)
@@ -183,41 +175,40 @@ function votesOf(
   if (set.taken.length === 0 && method.kind !== 'computed') {
     if (cannot.length > 0) return cannot
     return characteristic.asLeftOnly && stage === 'asFound'
-      ? [asLeftVote(characteristic)]
+      ? [information(characteristic, stage, 'asLeftOnly')]
       : [notMeasuredVote(input, strongestOfAll)]
   }
   const settled = new Set([...set.cannot, ...set.notApplicable, ...set.taken.map(slotKey)])
   const missing = slotsOf(method)
     .filter((slot) => !settled.has(slotKey(slot)))
-    .map((slot) => slotLabel(method, slot))
-  const readingSteps = set.taken.map((taken): TraceStep => readingStep(characteristic, taken, system))
+    .map((slot): Missing => ({ code: 'slot', slot }))
+  const readingSteps = set.taken.map((taken): TraceStep => readingStep(characteristic, taken))
   const votes = limits.map((outcome) => {
-    const kind = quantityOfValue(method, outcome.limit.judges)
-    const figures = figuresOf(kind, system, stepOf(method, showTo, kind))
+    const quantity = quantityOfValue(method, outcome.limit.judges)
     const never = outcome.value === null ? neverGiven(characteristic, outcome.limit.judges, hasBase(input)) : null
     return limitVote({
       subject: characteristic.id,
       rule: 'limit',
+      quantity,
       stage,
       outcome,
       mending: wayOf(outcome.limit),
       reductions,
       missing: [...missing, ...waitingFor(input, outcome)],
-      settledOtherwise: never ?? howToSettle(set),
-      figures,
-      steps: [...readingSteps, ...reductionSteps(set, outcome, figures, system)],
+      settledOtherwise: never ? { code: 'never', fault: never } : howToSettle(set),
+      steps: [...readingSteps, ...reductionSteps(set, outcome, quantity)],
     })
   })
   return [
     ...votes,
     ...cannot,
     ...limits.flatMap((outcome) => forecastVote(input, outcome, trends, wayOf(outcome.limit)) ?? []),
-    ...faultVotes(input, reductions, own, openTo(votes)),
-    ...(limits.length === 0 ? [informationVote(input)] : []),
+    ...faultVotes(input, reductions, openTo(votes)),
+    ...(limits.length === 0
+      ? [information(characteristic, stage, (characteristic.changes ?? []).length === 0 ? 'nothingJudges' : 'byChange')]
+      : []),
   ]
 }
-
-const ANOTHER_WAY = 'Find another way to measure it, or take the cautious side.'
 
 /** Whether an earlier overhaul says what wear is counted from. */
 const hasBase = ({ characteristic, earlier }: CharacteristicInput): boolean =>
@@ -228,72 +219,52 @@ const openTo = (votes: readonly Vote[]): Level =>
   votes.filter(({ mild, strong }) => mild !== strong).reduce<Level>((most, { strong }) => strongest(most, strong), 'reuse')
 
 /** What settles a value that its readings leave open though all are taken; null where a better figure does. */
-function howToSettle({ taken, cannot }: TakenSet): string | null {
-  if (cannot.length > 0) return ANOTHER_WAY
-  if (taken.some(({ corrected }) => corrected.anyMetal))
-    return 'Measure at 20 °C, or have the expansion of part and gauge on record: at this temperature any metal is possible.'
+function howToSettle({ taken, cannot }: TakenSet): Settling | null {
+  if (cannot.length > 0) return { code: 'anotherWay' }
+  if (taken.some(({ corrected }) => corrected.anyMetal)) return { code: 'atTwenty' }
   const bound = taken.find(({ interval: { low, high } }) => low !== high)
-  return bound ? `“${bound.reading.text}” must be read to a figure, with a gauge that reaches it.` : null
+  return bound ? { code: 'toAFigure', text: bound.reading.text } : null
 }
 
 /** What this one cannot be computed without and is not known yet. */
-function waitingFor({ characteristic, routes }: CharacteristicInput, outcome: LimitOutcome): string[] {
+function waitingFor({ characteristic, routes }: CharacteristicInput, outcome: LimitOutcome): Missing[] {
   const { method } = characteristic
   const isOpen = (id: string): boolean => {
     const of = routes.reductionsOf(id)
     return !of || of.taken < of.needed
   }
-  const nameOf = (id: string): string => routes.characteristicOf(id).name
   if (method.kind === 'computed')
-    return [...new Set(Object.values(method.names).map(({ characteristic: id }) => id))].filter(isOpen).map(nameOf)
+    return [...new Set(Object.values(method.names).map(({ characteristic: id }) => id))]
+      .filter(isOpen)
+      .map((id): Missing => ({ code: 'other', characteristic: id }))
   if (outcome.limit.judges !== 'gapAtWornDiameter' || method.kind !== 'ringEndGap') return []
-  return isOpen(method.runsIn) ? [`${nameOf(method.runsIn)}, in which it runs`] : []
+  return isOpen(method.runsIn) ? [{ code: 'runsIn', characteristic: method.runsIn }] : []
 }
 
 const strongestOf = (limits: readonly LimitOutcome[], wayOf: (limit: Limit) => Mending): Level =>
   limits.map(({ limit }) => strongestLevelOf(limit, wayOf(limit))).reduce<Level>(strongest, 'reuse')
 
-const notMeasuredVote = ({ characteristic, stage }: CharacteristicInput, strong: Level): Vote =>
+const notMeasuredVote = ({ characteristic: { id }, stage }: CharacteristicInput, strong: Level): Vote =>
   openVote({
     rule: 'notMeasured',
     code: 'notMeasured',
+    facts: NONE,
     stage,
-    subject: characteristic.id,
+    subject: id,
     strong,
-    reason: `${characteristic.name} is not measured yet`,
-    settledBy: `Measure ${characteristic.name}.`,
+    settledBy: { code: 'measure', characteristic: id },
   })
 
-/** There is nothing to find; what it is left at is asked for when it is left. */
-const asLeftVote = (characteristic: Characteristic): Vote =>
-  vote({
-    rule: 'information',
-    code: 'asLeftOnly',
-    subject: characteristic.id,
-    mild: 'reuse',
-    strong: 'reuse',
-    reason: `${characteristic.name} is taken as the part is left`,
-  })
-
-const informationVote = ({ characteristic, stage }: CharacteristicInput): Vote =>
-  vote({
-    rule: 'information',
-    code: 'nothingJudges',
-    stage,
-    subject: characteristic.id,
-    mild: 'reuse',
-    strong: 'reuse',
-    reason:
-      (characteristic.changes ?? []).length === 0
-        ? `${characteristic.name} is for information: nothing judges it`
-        : `${characteristic.name} is judged by how it changes`,
-  })
+/** asLeftOnly: there is nothing to find; what it is left at is asked for when it is left. */
+const information = ({ id }: Characteristic, stage: Stage, code: 'asLeftOnly' | 'nothingJudges' | 'byChange'): Vote =>
+  vote({ rule: 'information', code, facts: NONE, stage, subject: id, mild: 'reuse', strong: 'reuse' })
 
 /** Places marked as not to be measured leave open what only they could have settled. */
 function cannotVotes({ characteristic, set, stage }: CharacteristicInput, strong: Level): Vote[] {
-  const marks = set.standing.filter(({ kind }) => kind === 'cannot')
-  if (marks.length === 0) return []
-  const places = marks.map((mark) => `${slotLabel(characteristic.method, mark) || characteristic.name} (${mark.reason ?? ''})`)
+  const places = set.standing
+    .filter(({ kind }) => kind === 'cannot')
+    .map((mark) => ({ slot: slotOf(mark), why: mark.reason ?? '' }))
+  if (places.length === 0) return []
   return [
     openVote({
       rule: 'cannot',
@@ -302,8 +273,7 @@ function cannotVotes({ characteristic, set, stage }: CharacteristicInput, strong
       stage,
       subject: characteristic.id,
       strong,
-      reason: `Cannot be measured: ${listed(places)}`,
-      settledBy: strong === 'reuse' ? null : ANOTHER_WAY,
+      settledBy: strong === 'reuse' ? null : { code: 'anotherWay' },
     }),
   ]
 }
@@ -315,7 +285,7 @@ function forecastVote(
   trends: readonly Trend[],
   mending: Mending,
 ): Vote | null {
-  const { policy, system, now, characteristic, earlier } = input
+  const { policy, now, characteristic, earlier } = input
   if (
     earlier === null ||
     limit.id === ASKED ||
@@ -329,66 +299,51 @@ function forecastVote(
   if (lasts === 'notKnown') return null
   const trend = trends.find(({ judges }) => judges === limit.judges)
   const forecast = trend?.forecasts.find((of) => of.limit === limit.id)
-  const { method, showTo } = characteristic
-  const kind = quantityOfValue(method, limit.judges)
-  const step_ = stepOf(method, showTo, kind)
-  const { figure, bound, unit }: Figures = figuresOf(kind, system, step_)
-  const wear = `wear limit ${bound(limit.wear)}`
-  const at = forecast
-    ? `expected ${figure(forecast.value)} (${figure(forecast.low)} … ${figure(forecast.high)}) ${unit} at ${formatHours(forecast.atHours)} h`
-    : `at ${formatHours(now.runningHours + now.mustRunHours)} h`
-  const says = { no: 'will not last the interval', unsure: 'is not sure to last the interval', yes: 'lasts the interval' }[lasts]
-  const strong = lasts === 'yes' ? 'reuse' : strongestLevelOf(limit, mending)
+  const quantity = quantityOfValue(characteristic.method, limit.judges)
+  const foretold: ForecastFacts = {
+    limit,
+    quantity,
+    atHours: forecast?.atHours ?? now.runningHours + now.mustRunHours,
+    expected: forecast ? { value: forecast.value, low: forecast.low, high: forecast.high } : null,
+  }
   return vote({
     rule: 'forecast',
     code: lasts,
-    facts: {
-      limit: limit.id,
-      atHours: now.runningHours + now.mustRunHours,
-      value: forecast?.value ?? null,
-      low: forecast?.low ?? null,
-      high: forecast?.high ?? null,
-      wear: limit.wear,
-    },
+    facts: foretold,
     subject: characteristic.id,
     mild: lasts === 'no' ? (limit.whenPassed === 'replace' ? 'replace' : mending.mild) : 'reuse',
-    strong,
-    reason: `${reductionLabel[limit.judges]} ${says}: ${at}, ${wear}`,
+    strong: lasts === 'yes' ? 'reuse' : strongestLevelOf(limit, mending),
     settledBy:
       lasts === 'unsure'
-        ? 'Shorten the interval, or decide on the cautious side.'
+        ? { code: 'shorterInterval' }
         : lasts === 'no' && mending.mild !== mending.strong
-          ? (mending.needs ?? 'Measure what the mending routes need.')
+          ? (mending.needs ?? { code: 'routesNeed' })
           : null,
     source: limit.source,
     route: lasts === 'no' ? (mending.route?.id ?? null) : null,
     trace: [
-      ...(trend?.rate ? [paceStep(trend, kind, system, step_, now.mustRunHours, at)] : []),
+      ...(trend?.rate ? [paceStep(trend, trend.rate, foretold, now.mustRunHours)] : []),
       ...(lasts === 'yes' ? [] : mending.trace),
-      {
-        kind: 'rule',
-        text: `${{ no: 'beyond the wear limit before the next overhaul', unsure: 'the wear limit lies within what is to be expected', yes: 'inside until the next overhaul' }[lasts]} (policy: must last the interval)`,
-        source: null,
-      },
+      { kind: 'rule', code: 'lasts', lasts, source: null },
     ],
   })
 }
 
-function paceStep(
-  { rate, spread }: Trend,
-  kind: Parameters<typeof differenceOf>[0],
-  system: UnitSystem,
-  step: number,
+const paceStep = (
+  { spread }: Trend,
+  { perThousandHours, points, fromHours, toHours }: WearRate,
+  { quantity, atHours, expected }: ForecastFacts,
   mustRunHours: number,
-  at: string,
-): TraceStep {
-  const difference = differenceOf(kind)
-  const perThousand = formatQuantity(rate?.perThousandHours ?? 0, difference, system, step / 10)
-  const pace = `${withSign(perThousand)} ${unitOf(difference, system)} per 1\u00a0000 h`
-  const from = spread ? `; 95 % by ${spreadWord[spread.from]}` : ''
-  return {
-    kind: 'forecast',
-    text: `${pace} over ${rate?.points ?? 0} overhauls from ${formatHours(rate?.fromHours ?? 0)} to ${formatHours(rate?.toHours ?? 0)} h; ${formatHours(mustRunHours)} h to run: ${at}${from}`,
-    source: null,
-  }
-}
+): TraceStep => ({
+  kind: 'forecast',
+  quantity,
+  perThousandHours,
+  overhauls: points,
+  fromHours,
+  toHours,
+  mustRunHours,
+  atHours,
+  expected,
+  spread: spread?.from ?? null,
+  source: null,
+})

@@ -7,20 +7,19 @@ import { judged, type LimitOutcome } from '../limit/outcome'
 import { stripClearanceOf } from '../method/kinds/plasticStrip'
 import { differenceOf, type Known, largestOf, over, settled, smallestOf, UNKNOWN } from '../method/known'
 import type { SheetPlace } from '../method/reduce/places'
-import { namedBy, type Reduced, type Reductions, reduced } from '../method/reduction'
+import { type Reduced, type Reductions, reduced } from '../method/reduction'
+import { type PlaceOf, placeOf } from '../method/where'
 import { type Level, levelRank } from '../policy/disposition'
 import { exceeds } from '../quantity/decimal'
 import { extentOf } from '../quantity/extent'
-import type { Figures } from '../quantity/figures'
 import { type Interval, isPoint, negate } from '../quantity/interval'
 import type { Policy } from '../record/recordSchema'
 import { sheetAt } from '../record/reduce'
 import type { Stage } from '../record/stage'
 import type { TakenSet } from '../record/standing'
-import { limitVote, listed, strongestLevelOf } from '../verdict/limitVote'
+import { limitVote, strongestLevelOf } from '../verdict/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../verdict/mending'
-import type { TraceStep, Vote } from '../verdict/vote'
-import { openVote } from '../verdict/vote'
+import { type Missing, openVote, type Settling, type TraceStep, type Vote } from '../verdict/vote'
 import type { FitMeasured } from './results'
 
 export interface FitInput {
@@ -34,7 +33,6 @@ export interface FitInput {
   readonly stripCounts: boolean
   readonly routes: RouteContext
   readonly policy: Policy
-  readonly figures: Figures
 }
 
 /** A mating pair: clearance from the measured parts and by strip, their difference, and the fit's limits on what the policy counts. */
@@ -73,8 +71,7 @@ export function evaluateFit(input: FitInput): FitMeasured {
   }
 }
 
-const wayOf = ({ part, fit, routes, figures }: FitInput, limit: Limit): Mending =>
-  mendingOf(part, { kind: 'fit', fit, limit }, { ...routes, figure: figures.figure })
+const wayOf = ({ part, fit, routes }: FitInput, limit: Limit): Mending => mendingOf(part, { kind: 'fit', fit, limit }, routes)
 
 function fitVerdict(limits: readonly LimitOutcome[], crossChecks: readonly Vote[]): FitMeasured['verdict'] {
   if (limits.some(({ grade }) => grade.mild === 2)) return 'fails'
@@ -149,13 +146,13 @@ function byParts(places: readonly ClearanceAt[]): Extremes {
     const { station, direction, pair } = holder
     return reduced(of, {
       quantity: 'length',
-      where: `at ${station} ${direction}`,
+      where: { code: 'place', station, direction },
       sum:
         pair === null
           ? []
           : [
-              { label: 'bore', quantity: 'length', ...extentOf(pair.bore) },
-              { label: 'less journal', quantity: 'length', ...extentOf(negate(pair.journal)) },
+              { name: { code: 'bore' }, less: false, quantity: 'length', ...extentOf(pair.bore) },
+              { name: { code: 'journal' }, less: true, quantity: 'length', ...extentOf(negate(pair.journal)) },
             ],
     })
   }
@@ -190,7 +187,7 @@ function stripsOf(input: FitInput, guard: number): readonly StripAt[] {
 
 /** How strip and parts stand to each other at one place: beyond doubt together, apart, or not known to figures. */
 interface ClosureAt {
-  readonly where: string
+  readonly at: PlaceOf
   readonly standing: 'agrees' | 'disagrees' | 'open'
   readonly closure: Closure | null
 }
@@ -217,7 +214,7 @@ function closureAt(strip: StripAt, places: readonly ClearanceAt[], guard: number
           agrees: !apart,
         }
       : null
-  return { where: `at ${station} ${direction}`.trim(), standing: together ? 'agrees' : apart ? 'disagrees' : 'open', closure }
+  return { at: { station, direction }, standing: together ? 'agrees' : apart ? 'disagrees' : 'open', closure }
 }
 
 /**
@@ -231,100 +228,86 @@ function crossCheckVotes(
   strongest: Level,
   countsBy: FitMeasured['countsBy'],
 ): Vote[] {
-  const apart = closures.filter(({ standing }) => standing === 'disagrees').map(({ where }) => where)
-  const open = closures.filter(({ standing }) => standing === 'open').map(({ where }) => where)
-  const saying = (code: string, reason: string, settledBy: string, places: readonly string[]): Vote =>
-    openVote({ rule: 'crossCheck', code, facts: { places }, stage, subject: fit.id, strong: strongest, reason, settledBy })
-  if (apart.length > 0)
-    return [
-      saying(
-        'disagrees',
-        `${fit.name}: strip and measured parts disagree ${listed(apart)}: one of them is wrong`,
-        'Lay a new strip there, and measure bore and journal there again.',
-        apart,
-      ),
-    ]
-  if (open.length > 0)
-    return [
-      saying(
-        'notFigures',
-        `${fit.name}: whether strip and measured parts agree is not known ${listed(open)}`,
-        'Read strip, bore and journal there to figures.',
-        open,
-      ),
-    ]
+  const apart = closures.filter(({ standing }) => standing === 'disagrees').map(({ at: place }) => place)
+  const open = closures.filter(({ standing }) => standing === 'open').map(({ at: place }) => place)
+  const saying = (code: 'apart' | 'notFigures' | 'oneWayOnly', settledBy: Settling, places: readonly PlaceOf[]): Vote =>
+    openVote({
+      rule: 'crossCheck',
+      code,
+      facts: { places, has: countsBy },
+      stage,
+      subject: fit.id,
+      strong: strongest,
+      settledBy,
+    })
+  if (apart.length > 0) return [saying('apart', { code: 'newStrip' }, apart)]
+  if (open.length > 0) return [saying('notFigures', { code: 'figuresThere' }, open)]
   const missing = countsBy === 'strip' ? closures.length === 0 : strips === 0
-  return fit.bothWays && fit.strip !== null && missing
-    ? [
-        saying(
-          'missing',
-          `${fit.name}: the book wants strip and measured parts, and only one of them is there`,
-          countsBy === 'strip' ? 'Measure bore and journal too.' : 'Lay a strip too.',
-          [],
-        ),
-      ]
-    : []
+  return fit.bothWays && fit.strip !== null && missing ? [saying('oneWayOnly', { code: 'otherWayToo' }, [])] : []
 }
 
-/** Places still to be read before the clearance is complete, in words. */
-function missingOf({ fit, characteristic, setOf }: FitInput): string[] {
-  return [fit.bore, fit.journal].flatMap((id) => {
-    const own = characteristic(id)
-    const { places } = sheetAt(own, setOf(id), 0)
+/** What is still to be read before the clearance is complete. */
+function missingOf({ fit, characteristic, setOf }: FitInput): Missing[] {
+  return [fit.bore, fit.journal].flatMap((id): Missing[] => {
+    const { places } = sheetAt(characteristic(id), setOf(id), 0)
     const open = places.filter(({ known }) => known.interval === null)
     const bounds = places.filter(({ known }) => known.interval !== null && !isPoint(known.interval))
     return [
-      ...(open.length === 0 ? [] : [`${own.name} (${open.length})`]),
-      ...(bounds.length === 0 ? [] : [`${own.name} to a figure ${bounds.map(({ label }) => label).join(', ')}`]),
+      ...(open.length === 0 ? [] : [{ code: 'readings', characteristic: id, count: open.length } as const]),
+      ...(bounds.length === 0 ? [] : [{ code: 'toAFigure', characteristic: id, places: bounds.map(placeOf) } as const]),
     ]
   })
 }
 
 function fitVote(input: FitInput, outcome: LimitOutcome, countsBy: FitMeasured['countsBy'], mending: Mending): Vote {
-  const { fit, figures, stage, routes } = input
-  const { extent, expanded, unit } = figures
-  const value = outcome.value
-  const k = value === null ? 2 : coverageFactor(value.degreesOfFreedom)
+  const { fit, stage, routes } = input
+  const { value } = outcome
+  const quantity = 'length'
   const steps: TraceStep[] =
     value === null
       ? []
       : [
           {
             kind: 'reduction',
-            text: `${[`${value.where}:`, value.sum.map((term) => `${term.label} ${extent(namedBy(term))}`).join(', ')].join(' ').trim()} → ${extent(value)} ${unit}`,
+            judges: null,
+            quantity,
+            value: { value: value.value, interval: value.interval },
+            where: value.where,
+            sum: value.sum,
             source: null,
           },
           {
             kind: 'uncertainty',
-            text: `± ${expanded(value.uncertainty, k)} ${unit} (k = ${k.toFixed(k === 2 ? 0 : 2)})`,
+            judges: null,
+            quantity,
+            uncertainty: value.uncertainty,
+            degreesOfFreedom: value.degreesOfFreedom,
+            gauges: [],
             source: null,
           },
         ]
   const missing =
-    countsBy === 'strip' && fit.strip !== null
-      ? stripMissing(routes.reductionsOf(fit.strip), input.characteristic(fit.strip))
-      : missingOf(input)
+    countsBy === 'strip' && fit.strip !== null ? stripMissing(fit.strip, routes.reductionsOf(fit.strip)) : missingOf(input)
   return limitVote({
     subject: fit.id,
     rule: 'fit',
+    quantity,
     stage,
     outcome,
     mending,
     reductions: reductionsForCounting(input, countsBy),
     missing,
     settledOtherwise: null,
-    valueName: `${fit.name}: ${outcome.limit.judges === 'minimum' ? 'smallest' : 'largest'} clearance`,
-    figures,
     steps,
   })
 }
 
-const stripMissing = (reductions: Reductions | undefined, { name }: Characteristic): string[] =>
+const stripMissing = (characteristic: string, reductions: Reductions | undefined): Missing[] =>
   reductions && reductions.taken === reductions.needed
     ? []
-    : [`${name} (${(reductions?.needed ?? 0) - (reductions?.taken ?? 0)})`]
+    : [{ code: 'readings', characteristic, count: (reductions?.needed ?? 0) - (reductions?.taken ?? 0) }]
 
-/** Taken and needed readings of what the clearance follows from, for the words of the reason. */
+/** Taken and needed readings of what the clearance follows from. */
 function reductionsForCounting({ fit, routes }: FitInput, countsBy: FitMeasured['countsBy']): Reductions {
   const ids = countsBy === 'strip' && fit.strip !== null ? [fit.strip] : [fit.bore, fit.journal]
   const all = ids.map((id) => routes.reductionsOf(id))

@@ -1,16 +1,15 @@
 import type { FitSpec, LimitBook, Part } from '../book/bookSchema'
-import { slotLabel } from '../method/layout'
+import { slotOf } from '../method/slot'
+import type { PlaceOf, Where } from '../method/where'
 import type { Stage } from '../record/stage'
 import { type LaterStage, laterStages } from '../record/stage'
 import type { GateMeasurement } from '../scope/gate'
 import { levelOf, type Need, type Scope } from '../scope/need'
 import { findingVotes } from '../verdict/findingVote'
-import { listed } from '../verdict/limitVote'
 import { mendingOf, type RouteContext } from '../verdict/mending'
 import type { PartResult } from '../verdict/partVerdict'
 import { partVerdict, spanOf } from '../verdict/partVerdict'
-import type { Vote } from '../verdict/vote'
-import { vote } from '../verdict/vote'
+import { NONE, type Vote, vote } from '../verdict/vote'
 import { changeVote } from './changes'
 import { type ClosingResult, closingVote } from './crossChecks'
 import { characteristicAt, type Fixed } from './fixed'
@@ -47,8 +46,7 @@ export function judgePart(fixed: Fixed, part: Part, input: PartInput): PartResul
     const result = input.closingAt(index)
     return closing && result ? [{ closing, result }] : []
   })
-  const nameOf = (id: string): string => characteristicAt(fixed, id).name
-  const crossChecks = chains.flatMap(({ closing, result }) => closingVote(closing, result, nameOf) ?? [])
+  const crossChecks = chains.flatMap(({ closing, result }) => closingVote(closing, result) ?? [])
   // A chain over the strip that does not close says what the fit says of it, and names the reading: one fault, one warning.
   const saidByChain = new Set(
     chains.flatMap(({ closing, result }) =>
@@ -56,7 +54,7 @@ export function judgePart(fixed: Fixed, part: Part, input: PartInput): PartResul
     ),
   )
   const isSaid = (id: string, { rule, code }: Vote): boolean =>
-    rule === 'crossCheck' && code === 'disagrees' && saidByChain.has(book.fits.find((fit) => fit.id === id)?.strip ?? '')
+    rule === 'crossCheck' && code === 'apart' && saidByChain.has(book.fits.find((fit) => fit.id === id)?.strip ?? '')
   const fitVotes = ownFits.flatMap(({ id, votes: of }) => of.filter((one) => !isSaid(id, one)))
   const findings = findingVotes(book, part, fixed.work, routes)
   const service = serviceVotes(book, part, scope)
@@ -98,7 +96,7 @@ function changeVotes(fixed: Fixed, part: Part, { id, changes }: CharacteristicRe
     .filter(({ limit }) => limit.to === to)
     .flatMap((outcome) => {
       const mending = mendingOf(part, { kind: 'characteristic', id, limit: null }, routes)
-      return changeVote(outcome, characteristic, fixed.record.machine.units, mending) ?? []
+      return changeVote(outcome, characteristic, mending) ?? []
     })
 }
 
@@ -107,10 +105,10 @@ const nothingKnownVote = (): Vote =>
   vote({
     rule: 'nothingKnown',
     code: 'nothingKnown',
+    facts: NONE,
     mild: 'reuse',
     strong: 'replace',
-    reason: 'Not looked at yet',
-    settledBy: 'Look at it and write down what was found, or that nothing was.',
+    settledBy: { code: 'look' },
   })
 
 /** Parts renewed always; at a level that does not disturb them they stay, and while its gate is open that is open too. */
@@ -122,10 +120,10 @@ function serviceVotes(book: LimitBook, part: Part, scope: Scope): Vote[] {
     vote({
       rule: 'service',
       code: renews ? 'renewed' : 'notDisturbed',
+      facts: NONE,
       mild: renews ? 'replace' : 'reuse',
       strong: renews || pending ? 'replace' : 'reuse',
-      reason: renews ? 'Always renewed at an overhaul' : 'Renewed at an overhaul; not disturbed at this level',
-      settledBy: pending ? 'Take the gate measurements.' : null,
+      settledBy: pending ? { code: 'gate', missing: [] } : null,
     }),
   ]
 }
@@ -135,30 +133,29 @@ function leftOutVote(scope: Scope, pending: boolean): Vote {
   return vote({
     rule: 'leftOut',
     code: pending ? 'ifGateFails' : 'notRequired',
+    facts: { because: scope.leftOut },
     mild: 'reuse',
     strong: pending ? 'replace' : 'reuse',
-    reason: scope.leftOut ?? 'Not required',
-    settledBy: pending && gate?.kind === 'open' ? `Take the gate measurements: ${listed(gate.missing)}.` : null,
+    settledBy: pending && gate?.kind === 'open' ? { code: 'gate', missing: gate.missing } : null,
   })
 }
 
-/** What the gate looks at: the strongest reason, and the one reading that a failing value was taken from. */
-export function asGateMeasurement(fixed: Fixed, result: Measured | undefined): GateMeasurement {
+/** What decides the gate, strongest first: what was measured. What is foretold stands beside it. */
+export const gateVotes = ({ votes }: Measured): readonly Vote[] => votes.filter(({ rule }) => rule !== 'forecast')
+
+/** What the gate looks at: the span of a measurement, and the one reading that a failing value was taken from. */
+export function asGateMeasurement(result: Measured | undefined): GateMeasurement {
   if (!result) throw new Error('a gate measures a characteristic that its book does not have')
-  // A gate judges what was measured; what is foretold stands beside it.
-  const votes = result.votes.filter(({ rule }) => rule !== 'forecast')
-  const [strongest] = votes
+  const votes = gateVotes(result)
   const { mild, strong } = votes.length === 0 ? { mild: 'reuse' as const, strong: 'replace' as const } : spanOf(votes)
-  const { name, method } = characteristicAt(fixed, result.id)
   const failing = result.limits.find(({ grade }) => grade.mild > 0)?.value ?? null
-  const read = result.readings.filter((reading) => failing?.where.includes(slotLabel(method, reading)))
+  const read = failing ? result.readings.filter((reading) => isIn(failing.where, reading)) : []
   const reading = read.length === 1 ? read[0] : undefined
-  return {
-    id: result.id,
-    name,
-    mild,
-    strong,
-    reason: strongest ? `${name}: ${strongest.reason}` : name,
-    reading: reading ? `“${reading.text}” at ${slotLabel(method, reading)}` : null,
-  }
+  return { id: result.id, mild, strong, reading: reading ? { text: reading.text, slot: slotOf(reading) } : null }
+}
+
+/** Whether a value lies at the place of a reading. */
+function isIn(where: Where, { station, direction }: PlaceOf): boolean {
+  const places = where.code === 'place' ? [where] : where.code === 'places' ? where.places : []
+  return places.some((place) => place.station === station && place.direction === direction)
 }

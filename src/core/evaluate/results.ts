@@ -84,7 +84,7 @@ export interface FitResult extends FitMeasured {
 
 export interface Results {
   readonly format: 'medida-results'
-  readonly version: 3
+  readonly version: 4
   readonly core: string
   readonly scope: Scope
   readonly characteristics: readonly CharacteristicResult[]

@@ -5,7 +5,9 @@ import type { Vote } from '../verdict/vote'
 /** Rounds every figure to the step of stored results of its quantity, and the figures of its votes to theirs. */
 export function rounded<T extends { readonly votes: readonly Vote[] }>(result: T, kind: QuantityKind): T {
   const { votes, ...figures } = result
-  const own = votes.map((vote): Vote => ({ ...vote, facts: roundForRecord(vote.facts, kind) }))
+  const own = votes.map(
+    (vote) => ({ ...vote, facts: roundForRecord(vote.facts, kind), trace: roundForRecord(vote.trace, kind) }) as Vote,
+  )
   return { ...roundForRecord(figures, kind), votes: own } as unknown as T
 }
 
@@ -36,7 +38,7 @@ function roundedList(list: readonly unknown[], kind: QuantityKind): readonly unk
 }
 
 /** What the book or the record says is what it says. */
-const AS_GIVEN: ReadonlySet<string> = new Set(['limit'])
+const AS_GIVEN: ReadonlySet<string> = new Set(['limit', 'where', 'slot'])
 
 function roundedFields(fields: Record<string, unknown>, kind: QuantityKind): Record<string, unknown> {
   let copy: Record<string, unknown> | null = null

@@ -23,7 +23,7 @@ type Said = ReadonlyMap<string, string>
 
 const figure = ({ value, interval }: z.infer<typeof valueSchema>): string =>
   value === null ? `${interval?.low ?? 'unbounded'} … ${interval?.high ?? 'unbounded'}` : String(value)
-const verdict = ({ mild, strong }: z.infer<typeof spanSchema>): string => (mild === strong ? mild : `hold, ${mild} to ${strong}`)
+const verdict = ({ mild, strong }: z.infer<typeof spanSchema>): string => (mild === strong ? mild : `${mild}…${strong}`)
 
 /** Figures and verdicts of results of any version, by name. Throws when they are no results. */
 function figuresAndVerdicts(results: unknown): Said {
@@ -31,22 +31,29 @@ function figuresAndVerdicts(results: unknown): Said {
   const said = new Map<string, string>()
   if (scope?.gate) said.set('gate', scope.gate.kind)
   for (const { id, reductions, ...span } of characteristics) {
-    for (const [name, value] of Object.entries(reductions.values)) said.set(`${id} ${name}`, figure(value))
-    said.set(`verdict of ${id}`, verdict(span))
+    for (const [name, value] of Object.entries(reductions.values)) said.set(`${id}.${name}`, figure(value))
+    said.set(`${id}.verdict`, verdict(span))
   }
   for (const { id, minimum, maximum, verdict: says } of fits) {
-    if (minimum) said.set(`${id} minimum`, figure(minimum))
-    if (maximum) said.set(`${id} maximum`, figure(maximum))
-    said.set(`verdict of ${id}`, says)
+    if (minimum) said.set(`${id}.minimum`, figure(minimum))
+    if (maximum) said.set(`${id}.maximum`, figure(maximum))
+    said.set(`${id}.verdict`, says)
   }
-  for (const { id, ...span } of parts) said.set(`verdict of part ${id}`, verdict(span))
+  for (const { id, ...span } of parts) said.set(`${id}.verdict`, verdict(span))
   return said
 }
 
-/** Every figure and verdict of signed results that today’s core does not give, a line each; what it says besides was not signed. */
-export function changedSince(signed: unknown, today: unknown): string[] {
+/** A figure or a verdict that is another one today; null when it is not there at all. */
+export interface Changed {
+  readonly at: string
+  readonly was: string
+  readonly now: string | null
+}
+
+/** Every figure and verdict of signed results that today’s core does not give; what it says besides was not signed. */
+export function changedSince(signed: unknown, today: unknown): Changed[] {
   const now = figuresAndVerdicts(today)
   return [...figuresAndVerdicts(signed)]
     .filter(([name, was]) => now.get(name) !== was)
-    .map(([name, was]) => `${name}: ${was} when signed, ${now.get(name) ?? 'nothing'} today`)
+    .map(([at, was]) => ({ at, was, now: now.get(at) ?? null }))
 }

@@ -4,7 +4,9 @@ import { everyMethod, take } from '../method/everyMethod.fixture'
 import type { Method } from '../method/method'
 import { reduceReadings } from '../method/reduce/reduce'
 import { namedBy, type Reduced, type ReductionName } from '../method/reduction'
-import { figuresOf } from '../quantity/figures'
+import { smallBook } from '../record/smallMachine.fixture'
+import { speakerOf } from '../words/speaker'
+import { traceWords } from '../words/trace'
 import { reductionSteps } from './traceSteps'
 
 const reducedTo = (method: Method, values: readonly number[], name: ReductionName): Reduced => {
@@ -12,22 +14,42 @@ const reducedTo = (method: Method, values: readonly number[], name: ReductionNam
   if (!found) throw new Error(`${method.kind} gives ${name}`)
   return found
 }
-const sumOf = (value: Reduced, name: ReductionName): string => {
+const book = smallBook
+const [any] = book.characteristics
+if (!any) throw new Error('the small machine has something to measure')
+const sumOf = (method: Method, value: Reduced, name: ReductionName): string => {
   const outcome = { value, limit: { judges: name } } as LimitOutcome
   const set = { taken: [], standing: [], cannot: [], notApplicable: [] }
-  return reductionSteps(set, outcome, figuresOf(value.quantity, 'metric', 0.01), 'metric')[0]?.text ?? ''
+  const [step] = reductionSteps(set, outcome, value.quantity)
+  return step
+    ? traceWords(
+        speakerOf({ ...book, characteristics: [{ ...any, id: 'it', method, showTo: 0.01 } as typeof any] }, 'metric'),
+        { subject: 'it' },
+        step,
+      )
+    : ''
 }
 
 test('a sum is told with the signs of its readings, so that it adds up', () => {
   const runout = reducedTo(everyMethod.runout, [0, 0.02, 0.03, 0.02, 0, -0.02, -0.03, -0.02], 'totalIndicated')
   expect(runout.value).toBeCloseTo(0.06, 12)
-  expect(sumOf(runout, 'totalIndicated')).toMatch(/^Total indicated reading 0\.06 mm, .* = .* 0\.03, less .* −0\.03$/)
+  expect(sumOf(everyMethod.runout, runout, 'totalIndicated')).toMatch(
+    /^Total indicated reading 0\.06 mm, .* = .* 0\.03, less .* −0\.03$/,
+  )
   const gap = reducedTo(everyMethod.grooveWidth, [6.03, 6.05, 6.01], 'variation')
-  expect(sumOf(gap, 'variation')).toMatch(/^Variation 0\.04 mm, .* = largest 6\.05, less smallest 6\.01$/)
+  expect(sumOf(everyMethod.grooveWidth, gap, 'variation')).toMatch(
+    /^Variation 0\.04 mm, .* = largest 6\.05, less smallest 6\.01$/,
+  )
 })
 
 test('a bound that is taken off is told as the bound it is', () => {
-  const term = { label: 'less smallest', quantity: 'length', value: null, interval: { low: null, high: -5 } } as const
+  const term = {
+    name: { code: 'smallest' },
+    less: true,
+    quantity: 'length',
+    value: null,
+    interval: { low: null, high: -5 },
+  } as const
   expect(namedBy(term)).toEqual({ value: null, interval: { low: 5, high: null } })
-  expect(namedBy({ ...term, label: 'largest' })).toEqual({ value: null, interval: { low: null, high: -5 } })
+  expect(namedBy({ ...term, less: false })).toEqual({ value: null, interval: { low: null, high: -5 } })
 })

@@ -2,11 +2,11 @@ import { expect, test } from 'vitest'
 import type { Level } from '../policy/disposition'
 import type { PartResult } from '../verdict/partVerdict'
 import type { Vote } from '../verdict/vote'
-import { vote as makeVote } from '../verdict/vote'
+import { vote as makeVote, NONE } from '../verdict/vote'
 import { whatNext } from './whatNext'
 
 const vote = (subject: string, mild: Level, strong: Level): Vote =>
-  makeVote({ rule: 'limit', code: 'inside', subject, mild, strong, reason: '' })
+  makeVote({ rule: 'nothingKnown', code: 'nothingKnown', facts: NONE, subject, mild, strong })
 const part = (id: string, votes: Vote[], need: PartResult['need'] = 'required'): PartResult => ({
   id,
   need,

@@ -12,7 +12,7 @@ export type CalibrationPoint = Gauge['corrections'][number]
 export const BY_EYE: Gauge = {
   id: 'eye',
   code: 'eye',
-  name: 'Looked at',
+  name: '',
   kind: 'eye',
   resolution: 0,
   maximumPermissibleError: 0,

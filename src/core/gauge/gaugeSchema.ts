@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { daySchema, idSchema } from '../base/idSchema'
+import { asIssue } from '../base/schemaFault'
 import { valueSchema } from '../quantity/valueSchema'
 import { gaugeBounds } from './gaugeBounds'
 import { gaugeKinds } from './gaugeKinds'
@@ -33,7 +34,7 @@ export const gaugeSchema = z.strictObject({
   /** Values it reaches; null where that is not on record. */
   range: z
     .strictObject({ least: valueSchema, greatest: valueSchema })
-    .refine(({ least, greatest }) => least <= greatest, 'the range ends before it begins')
+    .refine(({ least, greatest }) => least <= greatest, asIssue('rangeSwapped'))
     .nullable()
     .default(null),
   /** Date until which its calibration holds, ISO 8601. */

@@ -1,9 +1,10 @@
+import type { Bare, Coded } from '../base/coded'
 import { type FieldFault, readFields, Unusable } from '../base/fields'
 import { pairsIn } from '../base/pairs'
 import { err, ok, type Result } from '../base/result'
 import { unitOf } from '../quantity/format'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
-import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
+import { parseQuantity, type QuantityFault } from '../quantity/quantity'
 import type { CalibrationPoint, Gauge } from './gauge'
 import { gaugeBounds } from './gaugeBounds'
 import { type GaugeKind, gaugeKindFacts } from './gaugeKinds'
@@ -29,15 +30,37 @@ export interface TypedGauge {
   readonly calibrationDue: string
 }
 
+/** Why a field of a typed gauge cannot be used. */
+export interface GaugeFaults {
+  eyeIsNoGauge: Bare
+  figure: { readonly why: QuantityFault }
+  tooLarge: { readonly text: string }
+  empty: { readonly field: 'code' | 'name' }
+  notPositive: { readonly field: 'resolution' | 'repeatability' | 'expanded' }
+  signed: Bare
+  oneEnd: Bare
+  endsSwapped: Bare
+  coverage: Bare
+  expansion: Bare
+  pairs: { readonly text: string }
+  tooMany: { readonly most: number }
+  twice: { readonly at: number }
+}
+export type GaugeFault = Coded<GaugeFaults>
+
+const unusable = (at: keyof TypedGauge, fault: GaugeFault): Unusable<GaugeFault> => new Unusable(at, fault)
+
 /** Reads a typed gauge, or says which fields cannot be used and why. The calibration may have lapsed: that is what the store shows. */
-export function readTypedGauge(typed: TypedGauge): Result<Omit<Gauge, 'id'>, readonly FieldFault<keyof TypedGauge>[]> {
-  if (typed.kind === 'eye') return err([{ at: 'kind', says: 'The eye is no gauge of the store.' }])
+export function readTypedGauge(
+  typed: TypedGauge,
+): Result<Omit<Gauge, 'id'>, readonly FieldFault<GaugeFault, keyof TypedGauge>[]> {
+  if (typed.kind === 'eye') return err([{ at: 'kind', fault: { code: 'eyeIsNoGauge' } }])
   const { quantity } = gaugeKindFacts[typed.kind]
   const reader =
     (kind: QuantityKind) =>
     (at: keyof TypedGauge, text = typed[at]): number => {
       const parsed = parseQuantity(text.trim(), kind, unitOf(kind, 'metric'))
-      if (!parsed.ok) throw new Unusable(at, explainQuantityFault(parsed.fault))
+      if (!parsed.ok) throw unusable(at, { code: 'figure', why: parsed.fault })
       return parsed.value.value
     }
   const value = reader(quantity)
@@ -45,27 +68,26 @@ export function readTypedGauge(typed: TypedGauge): Result<Omit<Gauge, 'id'>, rea
   const anyDifference = reader(differenceOf(quantity))
   const difference: typeof anyDifference = (at, text = typed[at]) => {
     const found = anyDifference(at, text)
-    if (Math.abs(found) > gaugeBounds.difference)
-      throw new Unusable(at, `“${text}” is larger than any step or error of a gauge. Check the unit.`)
+    if (Math.abs(found) > gaugeBounds.difference) throw unusable(at, { code: 'tooLarge', text })
     return found
   }
   const filled = (at: keyof TypedGauge): boolean => typed[at].trim() !== ''
-  const words = (at: keyof TypedGauge, says: string): string => {
-    if (!filled(at)) throw new Unusable(at, says)
+  const words = (at: 'code' | 'name'): string => {
+    if (!filled(at)) throw unusable(at, { code: 'empty', field: at })
     return typed[at].trim()
   }
   const read = readFields({
     kind: () => typed.kind,
-    code: () => words('code', 'Type the code that is on the gauge.'),
-    name: () => words('name', 'Name the gauge.'),
+    code: () => words('code'),
+    name: () => words('name'),
     resolution: () => {
       const resolution = difference('resolution')
-      if (resolution <= 0) throw new Unusable('resolution', 'The step must be more than nothing.')
+      if (resolution <= 0) throw unusable('resolution', { code: 'notPositive', field: 'resolution' })
       return resolution
     },
     maximumPermissibleError: () => {
       const error = difference('maximumPermissibleError')
-      if (error < 0) throw new Unusable('maximumPermissibleError', 'The permissible error is typed without its sign.')
+      if (error < 0) throw unusable('maximumPermissibleError', { code: 'signed' })
       return error
     },
     calibration: () => (filled('expanded') ? calibrationOf(typed, difference('expanded')) : null),
@@ -73,23 +95,19 @@ export function readTypedGauge(typed: TypedGauge): Result<Omit<Gauge, 'id'>, rea
     repeatability: () => {
       const repeatability = filled('repeatability') ? difference('repeatability') : undefined
       if (repeatability !== undefined && repeatability <= 0)
-        throw new Unusable(
-          'repeatability',
-          'The spread of its repeats must be more than nothing; leave it empty where it is not known.',
-        )
+        throw unusable('repeatability', { code: 'notPositive', field: 'repeatability' })
       return repeatability
     },
     expansionPerK: () => (filled('expansion') ? expansionOf(typed.expansion) : null),
     range: () => {
       const [least, greatest] = [filled('least') ? value('least') : null, filled('greatest') ? value('greatest') : null]
       if (least === null && greatest === null) return null
-      if (least === null || greatest === null)
-        throw new Unusable(least === null ? 'least' : 'greatest', 'A range has two ends; leave both out where it is not known.')
-      if (least > greatest) throw new Unusable('greatest', 'The range ends before it begins.')
+      if (least === null || greatest === null) throw unusable(least === null ? 'least' : 'greatest', { code: 'oneEnd' })
+      if (least > greatest) throw unusable('greatest', { code: 'endsSwapped' })
       return { least, greatest }
     },
   })
-  if (!read.ok) return err(read.fault as readonly FieldFault<keyof TypedGauge>[])
+  if (!read.ok) return err(read.fault as readonly FieldFault<GaugeFault, keyof TypedGauge>[])
   const { repeatability, ...fields } = read.value
   return ok({
     ...fields,
@@ -99,10 +117,10 @@ export function readTypedGauge(typed: TypedGauge): Result<Omit<Gauge, 'id'>, rea
 }
 
 function calibrationOf({ coverage }: TypedGauge, expanded: number): { expanded: number; coverage: number } {
-  if (expanded <= 0) throw new Unusable('expanded', 'The uncertainty of the calibration must be more than nothing.')
+  if (expanded <= 0) throw unusable('expanded', { code: 'notPositive', field: 'expanded' })
   const factor = Number((coverage.trim() || '2').replace(',', '.'))
   if (!(factor >= gaugeBounds.leastCoverage && factor <= gaugeBounds.greatestCoverage))
-    throw new Unusable('coverage', 'The coverage factor is between 1 and 4, most often 2.')
+    throw unusable('coverage', { code: 'coverage' })
   return { expanded, coverage: factor }
 }
 
@@ -110,8 +128,7 @@ const MOST_PER_K = gaugeBounds.expansionPerK * 1e6
 
 function expansionOf(text: string): number {
   const micrometres = Number(text.trim().replace(',', '.'))
-  if (!(micrometres > 0 && micrometres < MOST_PER_K))
-    throw new Unusable('expansion', 'Type the expansion in µm per metre and kelvin: steel has about 11.5.')
+  if (!(micrometres > 0 && micrometres < MOST_PER_K)) throw unusable('expansion', { code: 'expansion' })
   return micrometres / 1e6
 }
 
@@ -121,17 +138,13 @@ function correctionsOf(
   difference: (at: keyof TypedGauge, text: string) => number,
 ): readonly CalibrationPoint[] {
   const pairs = pairsIn(corrections)
-  if (!pairs.ok)
-    throw new Unusable(
-      'corrections',
-      `“${pairs.fault}” is not understood: type indicated value = error, with semicolons between.`,
-    )
+  if (!pairs.ok) throw unusable('corrections', { code: 'pairs', text: pairs.fault })
   if (pairs.value.length > gaugeBounds.corrections)
-    throw new Unusable('corrections', `At most ${gaugeBounds.corrections} points are kept; leave some out.`)
+    throw unusable('corrections', { code: 'tooMany', most: gaugeBounds.corrections })
   const points = pairs.value
     .map(([at, error]) => ({ at: value('corrections', at), error: difference('corrections', error) }))
     .sort((a, b) => a.at - b.at)
   const twice = points.find((point, index) => points[index - 1]?.at === point.at)
-  if (twice) throw new Unusable('corrections', `The error at ${twice.at} is given twice.`)
+  if (twice) throw unusable('corrections', { code: 'twice', at: twice.at })
   return points
 }

@@ -8,39 +8,41 @@ import { rowsOf } from '../standards/table'
  */
 const SERIES: Record<string, readonly (readonly [bore: number, outside: number, width: number])[]> = rowsOf(iso15)
 
+export type BearingType = 'deepGrooveBall' | 'angularContactBall' | 'selfAligningBall' | 'cylindricalRoller' | 'sphericalRoller'
+
 /** Basic designations by type that carry a dimension series, with the bore code put after them. */
-const TYPES: Record<string, readonly (readonly [prefix: string, type: string])[]> = {
-  '18': [['618', 'deep groove ball']],
-  '19': [['619', 'deep groove ball']],
+const TYPES: Record<string, readonly (readonly [prefix: string, type: BearingType])[]> = {
+  '18': [['618', 'deepGrooveBall']],
+  '19': [['619', 'deepGrooveBall']],
   '10': [
-    ['60', 'deep groove ball'],
-    ['NU 10', 'cylindrical roller'],
+    ['60', 'deepGrooveBall'],
+    ['NU 10', 'cylindricalRoller'],
   ],
   '02': [
-    ['62', 'deep groove ball'],
-    ['72', 'angular contact ball'],
-    ['12', 'self-aligning ball'],
-    ['NU 2', 'cylindrical roller'],
+    ['62', 'deepGrooveBall'],
+    ['72', 'angularContactBall'],
+    ['12', 'selfAligningBall'],
+    ['NU 2', 'cylindricalRoller'],
   ],
   '22': [
-    ['222', 'spherical roller'],
-    ['22', 'self-aligning ball'],
-    ['NU 22', 'cylindrical roller'],
+    ['222', 'sphericalRoller'],
+    ['22', 'selfAligningBall'],
+    ['NU 22', 'cylindricalRoller'],
   ],
   '03': [
-    ['63', 'deep groove ball'],
-    ['73', 'angular contact ball'],
-    ['13', 'self-aligning ball'],
-    ['NU 3', 'cylindrical roller'],
+    ['63', 'deepGrooveBall'],
+    ['73', 'angularContactBall'],
+    ['13', 'selfAligningBall'],
+    ['NU 3', 'cylindricalRoller'],
   ],
   '23': [
-    ['223', 'spherical roller'],
-    ['23', 'self-aligning ball'],
-    ['NU 23', 'cylindrical roller'],
+    ['223', 'sphericalRoller'],
+    ['23', 'selfAligningBall'],
+    ['NU 23', 'cylindricalRoller'],
   ],
   '04': [
-    ['64', 'deep groove ball'],
-    ['NU 4', 'cylindrical roller'],
+    ['64', 'deepGrooveBall'],
+    ['NU 4', 'cylindricalRoller'],
   ],
 }
 
@@ -57,7 +59,7 @@ export interface BearingSize {
 export interface StandardBearing extends BearingSize {
   readonly series: string
   /** Possible basic designations, each with its type; which one it is, the rolling elements and races tell. */
-  readonly designations: readonly { readonly designation: string; readonly type: string }[]
+  readonly designations: readonly { readonly designation: string; readonly type: BearingType }[]
 }
 
 export type BearingIdentity =

@@ -6,9 +6,11 @@ import { rowsOf } from '../standards/table'
 
 export type Flank = 60 | 55
 
+export type ThreadSeries = 'isoCoarse' | 'isoFine' | 'unified' | 'whitworth'
+
 export interface StandardThread {
   readonly designation: string
-  readonly series: string
+  readonly series: ThreadSeries
   readonly diameterMm: number
   readonly pitchMm: number
   /** Threads per inch of an inch thread, else null. */
@@ -32,7 +34,7 @@ const all: readonly StandardThread[] = [
     pitches.map(
       (pitch, index): StandardThread => ({
         designation: index === 0 ? `M${diameter}` : `M${diameter}×${pitch}`,
-        series: index === 0 ? 'ISO metric, coarse' : 'ISO metric, fine',
+        series: index === 0 ? 'isoCoarse' : 'isoFine',
         diameterMm: diameter,
         pitchMm: pitch,
         perInch: null,
@@ -44,7 +46,7 @@ const all: readonly StandardThread[] = [
     INCH[series].map(
       ([name, diameterIn, perInch]): StandardThread => ({
         designation: `${name}"-${perInch} ${series}`,
-        series: series === 'UNC' || series === 'UNF' ? 'Unified' : 'Whitworth form',
+        series: series === 'UNC' || series === 'UNF' ? 'unified' : 'whitworth',
         diameterMm: diameterIn * MM_PER_INCH,
         pitchMm: MM_PER_INCH / perInch,
         perInch,

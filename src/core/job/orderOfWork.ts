@@ -16,22 +16,6 @@ export const steps = [
 ] as const
 export type Step = (typeof steps)[number]
 
-export const stepLabel: Record<Step, string> = {
-  receive: 'Receive',
-  makeSafe: 'Make safe',
-  asFound: 'As found',
-  strip: 'Strip',
-  gate: 'Gate',
-  look: 'Look',
-  measure: 'Measure',
-  fits: 'Fits',
-  decide: 'Decide',
-  order: 'Order',
-  rebuild: 'Rebuild',
-  prove: 'Prove',
-  sign: 'Sign',
-}
-
 /** Steps a person confirms by name and time; the others follow from what is recorded. */
 export const confirmableSteps = ['makeSafe', 'asFound', 'strip', 'gate', 'look', 'order', 'rebuild', 'prove'] as const
 export type ConfirmableStep = (typeof confirmableSteps)[number]

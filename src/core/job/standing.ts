@@ -15,20 +15,10 @@ export const jobStanding = (job: {
   readonly review: readonly { readonly kind: string }[]
 }): JobStanding => standingBy(job.importedFrom, job.reportId !== null, job.review.at(-1)?.kind)
 
-/** Why nothing may be written in a job that stands so, in a sentence; null while it may. */
-export function whyClosed(standing: JobStanding): string | null {
-  switch (standing) {
-    case 'imported':
-      return 'This overhaul was taken over from earlier records: nothing in it can be changed.'
-    case 'signed':
-      return 'This job is signed: nothing in it can be changed. A correction is a new job.'
-    case 'withReviewer':
-      return 'This job lies with the reviewer. Ask for it to be returned before changing anything.'
-    case 'open':
-    case 'returned':
-      return null
-  }
-}
+/** Why nothing may be written in a job that stands so; null while it may. */
+export const whyClosed = (standing: JobStanding): ClosedBecause | null =>
+  standing === 'open' || standing === 'returned' ? null : standing
+export type ClosedBecause = Exclude<JobStanding, 'open' | 'returned'>
 
 /** Signed or taken over: nothing is ever written in it again, not even by a second person. */
 export const hasEnded = (standing: JobStanding): boolean => standing === 'signed' || standing === 'imported'

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { explainLiftFault, eyeForThread, type Lift, liftSum } from './lifting'
+import { liftFaultWords } from '../words/lifting'
+import { eyeForThread, type Lift, liftSum } from './lifting'
 
 const lift = (over: Partial<Lift>): Lift => ({
   loadKg: 800,
@@ -78,7 +79,7 @@ test.each([
 ])('$name is refused with a sentence', ({ over, says }) => {
   const sum = liftSum(lift(over))
   expect(sum.ok).toBe(false)
-  if (!sum.ok) expect(explainLiftFault(sum.fault)).toMatch(says)
+  if (!sum.ok) expect(liftFaultWords(sum.fault)).toMatch(says)
 })
 
 test('eye bolts exist for the threads of the table only', () => {

@@ -21,9 +21,9 @@ export function eyeForThread(threadMm: number): EyeSize | undefined {
 }
 
 /** Greatest angle of a sling leg from the vertical (EN 818-4, EN 1492): beyond it the legs pull themselves apart. */
-const STEEPEST_LEG_DEGREES = 60
+export const STEEPEST_LEG_DEGREES = 60
 /** Greatest angle at which a marked eye bolt may be pulled, in the plane of its ring. */
-const STEEPEST_EYE_DEGREES = 45
+export const STEEPEST_EYE_DEGREES = 45
 
 export interface Lift {
   readonly loadKg: number
@@ -42,7 +42,7 @@ export type LiftFault =
   | { readonly code: 'noMark' }
   | { readonly code: 'legTooFlat'; readonly angleDegrees: number }
   | { readonly code: 'eyeTooFlat'; readonly angleDegrees: number }
-  | { readonly code: 'notPositive'; readonly what: string }
+  | { readonly code: 'notPositive'; readonly what: 'load' | 'slingRating' | 'mark' }
 
 export interface LiftSum {
   /** Legs that are counted on: of three or four rigid legs only two are sure to carry. */
@@ -65,9 +65,9 @@ export interface LiftSum {
  */
 export function liftSum(lift: Lift): Result<LiftSum, LiftFault> {
   if (!(lift.loadKg > 0)) return err({ code: 'notPositive', what: 'load' })
-  if (!(lift.slingLegKg > 0)) return err({ code: 'notPositive', what: 'sling rating' })
+  if (!(lift.slingLegKg > 0)) return err({ code: 'notPositive', what: 'slingRating' })
   if (lift.markedKg === null) return err({ code: 'noMark' })
-  if (!(lift.markedKg > 0)) return err({ code: 'notPositive', what: 'mark on the eye' })
+  if (!(lift.markedKg > 0)) return err({ code: 'notPositive', what: 'mark' })
   const angleDegrees = lift.legs === 1 ? 0 : lift.angleDegrees
   if (angleDegrees > STEEPEST_LEG_DEGREES) return err({ code: 'legTooFlat', angleDegrees })
   if (angleDegrees > STEEPEST_EYE_DEGREES) return err({ code: 'eyeTooFlat', angleDegrees })
@@ -97,18 +97,4 @@ function eyeLoadKg(markedKg: number, threadMm: number | null, angleDegrees: numb
   if (angleDegrees === 0) return straight
   const share = size ? size.slantedKg / size.straightKg : LEAST_SLANTED_SHARE
   return straight * share
-}
-
-/** One sentence for a lift that has no sum. */
-export function explainLiftFault(fault: LiftFault): string {
-  switch (fault.code) {
-    case 'noMark':
-      return 'The eye carries no mark: it has no rating. A thread size alone gives none. Use a marked and rated eye.'
-    case 'legTooFlat':
-      return `At ${fault.angleDegrees}° from the vertical the legs pull themselves apart. Use longer legs: at most ${STEEPEST_LEG_DEGREES}°.`
-    case 'eyeTooFlat':
-      return `An eye bolt may not be pulled at ${fault.angleDegrees}°. Use longer legs (at most ${STEEPEST_EYE_DEGREES}°) or swivelling points rated for it.`
-    case 'notPositive':
-      return `Type the ${fault.what} in kg, more than nothing.`
-  }
 }

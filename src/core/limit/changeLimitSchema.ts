@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, sourceSchema } from '../base/idSchema'
+import { asIssue } from '../base/schemaFault'
 import { reductionNames } from '../method/reduction'
 import { valueSchema } from '../quantity/valueSchema'
 
@@ -20,10 +21,7 @@ export const changeLimitSchema = z
     instruction: z.string().max(400),
     source: sourceSchema,
   })
-  .refine(({ least, greatest }) => least !== null || greatest !== null, 'a change limit bounds at least one side')
-  .refine(
-    ({ least, greatest }) => least === null || greatest === null || least <= greatest,
-    'the least change is above the greatest',
-  )
-  .refine(({ from, to }) => changeOrder[from] < changeOrder[to], 'a change goes forward: from an earlier stage to a later one')
+  .refine(({ least, greatest }) => least !== null || greatest !== null, asIssue('changeUnbounded'))
+  .refine(({ least, greatest }) => least === null || greatest === null || least <= greatest, asIssue('changeEndsSwapped'))
+  .refine(({ from, to }) => changeOrder[from] < changeOrder[to], asIssue('changeBackwards'))
 const changeOrder = { lastOverhaul: 0, asFound: 1, afterWork: 2, asLeft: 3 } as const

@@ -35,7 +35,7 @@ function reducedBy({ value: of, open, uncertainty }: Measured, guard: number): R
   })
   return reduced(
     { ...known, reach: reach(known.reach), guarded: reach(known.guarded) },
-    { quantity: 'length', where: '', sum: [] },
+    { quantity: 'length', where: { code: 'meanOf', count: 1 }, sum: [] },
   )
 }
 const upper = limit('upper', 220.4, 220.46)

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, sourceSchema } from '../base/idSchema'
+import { asIssue } from '../base/schemaFault'
 import { reductionNames } from '../method/reduction'
 import { valueSchema } from '../quantity/valueSchema'
 
@@ -21,5 +22,5 @@ export const limitSchema = z
   })
   .refine((limit) => limit.plan === null || (limit.side === 'upper' ? limit.plan <= limit.wear : limit.plan >= limit.wear), {
     path: ['plan'],
-    message: 'the plan limit must come before the wear limit',
+    message: asIssue('planAfterWear'),
   })

@@ -139,4 +139,4 @@ export function take(method: Method, values: readonly Ends[], gauge: Gauge = tes
 
 /** A value of another characteristic, known to the end. */
 export const worn = (value: number): Reduced =>
-  reduced(settled(point(value), [], 0), { quantity: 'length', where: 'at B', sum: [] })
+  reduced(settled(point(value), [], 0), { quantity: 'length', where: { code: 'station', station: 'B' }, sum: [] })

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { type Interval, point } from '../quantity/interval'
 import type { QuantityKind } from '../quantity/kind'
+import { formulaFaultWords } from '../words/methodFaults'
 import { checkFormula, evaluateFormula, type NamedValue, parseFormula } from './formula'
 
 const NAMES = ['a', 'b', 'c']
@@ -11,12 +12,12 @@ const lengths =
   (name: string): NamedValue => ({ interval: known[name] ?? point(0), quantity: 'length' })
 function value(text: string, known: Known = {}, gives: QuantityKind = 'length'): Interval | null {
   const formula = parseFormula(text, NAMES)
-  if (!formula.ok) throw new Error(formula.fault)
+  if (!formula.ok) throw new Error(formula.fault.code)
   return evaluateFormula(formula.value, lengths(known), gives)
 }
 const fault = (text: string): string => {
   const formula = parseFormula(text, NAMES)
-  return formula.ok ? 'understood' : formula.fault
+  return formula.ok ? 'understood' : formulaFaultWords(formula.fault)
 }
 
 describe('a formula', () => {
@@ -54,7 +55,7 @@ describe('a formula', () => {
     ['d + a', /“d” is no name/],
     ['a + 3 parsecs', /“parsecs” after 3 is not a unit/],
     ['median(a; b)', /“median” is not a function here/],
-    ['abs(a; b)', /abs takes one value/],
+    ['abs(a; b)', /“abs” takes one value/],
     ['max()', /“\)” is no name/],
   ])('“%s” is refused', (text, says) => {
     expect(fault(text)).toMatch(says)
@@ -69,15 +70,15 @@ describe('a formula', () => {
     ['a/b', { a: 'length', b: 'length' }, 'percent', null],
     ['a + b', { a: 'length', b: 'force' }, 'length', /adds mm and N/],
     ['a*b', { a: 'length', b: 'length' }, 'length', /gives mm\^2, but mm is wanted/],
-    ['max(a; b)', { a: 'length', b: 'time' }, 'length', /max mixes mm and s/],
+    ['max(a; b)', { a: 'length', b: 'time' }, 'length', /“max” mixes mm and s/],
     ['a - 1', { a: 'length' }, 'length', /adds mm and a bare number/],
     ['sqrt(a)', { a: 'length' }, 'length', /gives mm\^0\.5/],
   ])('units of %s: %o', (text, kinds, gives, says) => {
     const formula = parseFormula(text, NAMES)
-    if (!formula.ok) throw new Error(formula.fault)
-    const sentence = checkFormula(formula.value, (name) => kinds[name] ?? 'length', gives)
-    if (says === null) expect(sentence).toBeNull()
-    else expect(sentence).toMatch(says)
+    if (!formula.ok) throw new Error(formula.fault.code)
+    const wrong = checkFormula(formula.value, (name) => kinds[name] ?? 'length', gives)
+    if (says === null) expect(wrong).toBeNull()
+    else expect(wrong && formulaFaultWords(wrong)).toMatch(says)
   })
 
   it('comes out in the fixed unit of what it gives', () => {

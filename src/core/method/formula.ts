@@ -35,7 +35,7 @@ type Node =
   | { readonly kind: 'sum' | 'product'; readonly sign: 1 | -1; readonly left: Node; readonly right: Node }
   | { readonly kind: 'call'; readonly name: FunctionName; readonly of: readonly Node[] }
 
-const FUNCTIONS = ['min', 'max', 'mean', 'abs', 'sqrt'] as const
+export const FUNCTIONS = ['min', 'max', 'mean', 'abs', 'sqrt'] as const
 type FunctionName = (typeof FUNCTIONS)[number]
 
 export interface Formula {
@@ -46,18 +46,28 @@ export interface Formula {
 const TOKEN = /\s*(?:(\d+(?:[.,]\d+)?|[.,]\d+)|([A-Za-zπµ°Ω_][\w·µ°Ω]*)|([-+*/(),;×÷−]))/uy
 const SAME_SIGN: Readonly<Record<string, string>> = { '×': '*', '÷': '/', '−': '-' }
 
+/** Why a formula cannot be used. */
+export type FormulaFault =
+  | { readonly code: 'notUnderstood' | 'oneTooMany' | 'noName' | 'noFunction' | 'oneValueOnly'; readonly text: string }
+  | { readonly code: 'endsEarly' | 'mayDivideByZero' }
+  | { readonly code: 'expected'; readonly wanted: string; readonly found: string }
+  | { readonly code: 'temperatureOrDifference' | 'noUnit'; readonly figure: string; readonly unit: string }
+  | { readonly code: 'gives'; readonly found: Dimension; readonly wanted: Dimension }
+  | { readonly code: 'adds'; readonly left: Dimension; readonly right: Dimension }
+  | { readonly code: 'mixes'; readonly text: string; readonly of: readonly Dimension[] }
+
 /**
  * Reads a formula over other results: `(a + b)/2 - c`, `max(a; b) - 0.05 mm`, `pi*(d - 220 mm)`. Known: + - * / ( ),
  * min, max, mean, abs, sqrt, pi, figures with or without a unit. Arguments are parted by a semicolon.
  */
-export function parseFormula(text: string, names: readonly string[]): Result<Formula, string> {
+export function parseFormula(text: string, names: readonly string[]): Result<Formula, FormulaFault> {
   const tokens: string[] = []
   TOKEN.lastIndex = 0
   const trimmed = text.trim()
   while (TOKEN.lastIndex < trimmed.length) {
     const at = TOKEN.lastIndex
     const match = TOKEN.exec(trimmed)
-    if (!match) return err(`“${trimmed.slice(at).trim()}” is not understood in the formula.`)
+    if (!match) return err({ code: 'notUnderstood', text: trimmed.slice(at).trim() })
     tokens.push(match[1] ?? match[2] ?? SAME_SIGN[match[3] ?? ''] ?? match[3] ?? '')
   }
   const reader = new FormulaReader(tokens, names)
@@ -73,14 +83,15 @@ class FormulaReader {
     private readonly names: readonly string[],
   ) {}
 
-  read(): Result<Formula, string> {
+  read(): Result<Formula, FormulaFault> {
     try {
       const root = this.sum()
-      if (this.peek() !== undefined) return err(`“${this.peek()}” is one too many in the formula.`)
+      const more = this.peek()
+      if (more !== undefined) return err({ code: 'oneTooMany', text: more })
       return ok({ names: [...this.used], root })
-    } catch (fault) {
-      if (fault instanceof FormulaFault) return err(fault.message)
-      throw fault
+    } catch (broken) {
+      if (broken instanceof Broken) return err(broken.fault)
+      throw broken
     }
   }
   private peek(): string | undefined {
@@ -88,13 +99,13 @@ class FormulaReader {
   }
   private take(): string {
     const token = this.tokens[this.at]
-    if (token === undefined) throw new FormulaFault('The formula ends too early.')
+    if (token === undefined) throw new Broken({ code: 'endsEarly' })
     this.at += 1
     return token
   }
   private expect(token: string): void {
     const found = this.take()
-    if (found !== token) throw new FormulaFault(`“${token}” is expected where “${found}” stands in the formula.`)
+    if (found !== token) throw new Broken({ code: 'expected', wanted: token, found })
   }
   private sum(): Node {
     let left = this.product()
@@ -128,7 +139,7 @@ class FormulaReader {
       return { kind: 'name', name: token }
     }
     if (token === 'pi' || token === 'π') return { kind: 'constant', value: Math.PI, dimension: {} }
-    throw new FormulaFault(`“${token}” is no name of this formula.`)
+    throw new Broken({ code: 'noName', text: token })
   }
   private figure(token: string): Node {
     const figure = Number(token.replace(',', '.'))
@@ -138,8 +149,7 @@ class FormulaReader {
     for (const kind of quantityKinds) {
       const unit = findUnit(kind, next)
       if (!unit || unit.id === '') continue
-      if (unit.zero !== 0n)
-        throw new FormulaFault(`${token} ${next} may be a temperature or a difference: give it in °C in the formula.`)
+      if (unit.zero !== 0n) throw new Broken({ code: 'temperatureOrDifference', figure: token, unit: next })
       this.take()
       const { scale: coherent, dimension } = COHERENT[kind]
       return {
@@ -148,11 +158,11 @@ class FormulaReader {
         dimension,
       }
     }
-    throw new FormulaFault(`“${next}” after ${token} is not a unit.`)
+    throw new Broken({ code: 'noUnit', figure: token, unit: next })
   }
   private call(token: string): Node {
     const name = FUNCTIONS.find((known) => known === token)
-    if (!name) throw new FormulaFault(`“${token}” is not a function here. Known: ${FUNCTIONS.join(', ')}.`)
+    if (!name) throw new Broken({ code: 'noFunction', text: token })
     this.expect('(')
     const of = [this.sum()]
     while (this.peek() === ';') {
@@ -160,12 +170,16 @@ class FormulaReader {
       of.push(this.sum())
     }
     this.expect(')')
-    if ((name === 'abs' || name === 'sqrt') && of.length !== 1) throw new FormulaFault(`${name} takes one value.`)
+    if ((name === 'abs' || name === 'sqrt') && of.length !== 1) throw new Broken({ code: 'oneValueOnly', text: name })
     return { kind: 'call', name, of }
   }
 }
 
-class FormulaFault extends Error {}
+class Broken extends Error {
+  constructor(readonly fault: FormulaFault) {
+    super(fault.code)
+  }
+}
 
 const clean = (dimension: Dimension): Dimension =>
   Object.fromEntries(Object.entries(dimension).filter(([, power]) => power !== 0))
@@ -176,20 +190,15 @@ const combine = (a: Dimension, b: Dimension, sign: 1 | -1): Dimension =>
     ),
   )
 const same = (a: Dimension, b: Dimension): boolean => Object.keys(combine(a, b, -1)).length === 0
-const named = (dimension: Dimension): string => {
-  const words = Object.entries(dimension).map(([unit, power]) => (power === 1 ? unit : `${unit}^${power}`))
-  return words.length === 0 ? 'a bare number' : words.join('·')
-}
-
-/** Checks that a formula adds only like to like and gives the kind it is said to give; a sentence when not. */
-export function checkFormula(formula: Formula, kindOf: (name: string) => QuantityKind, gives: QuantityKind): string | null {
+/** Checks that a formula adds only like to like and gives the kind it is said to give; the fault when not. */
+export function checkFormula(formula: Formula, kindOf: (name: string) => QuantityKind, gives: QuantityKind): FormulaFault | null {
   try {
     const found = dimensionOf(formula.root, kindOf)
     const wanted = COHERENT[gives].dimension
-    return same(found, wanted) ? null : `The formula gives ${named(found)}, but ${named(wanted)} is wanted.`
-  } catch (fault) {
-    if (fault instanceof FormulaFault) return fault.message
-    throw fault
+    return same(found, wanted) ? null : { code: 'gives', found, wanted }
+  } catch (broken) {
+    if (broken instanceof Broken) return broken.fault
+    throw broken
   }
 }
 
@@ -201,7 +210,7 @@ function dimensionOf(node: Node, kindOf: (name: string) => QuantityKind): Dimens
       return COHERENT[kindOf(node.name)].dimension
     case 'sum': {
       const [left, right] = [dimensionOf(node.left, kindOf), dimensionOf(node.right, kindOf)]
-      if (!same(left, right)) throw new FormulaFault(`The formula adds ${named(left)} and ${named(right)}.`)
+      if (!same(left, right)) throw new Broken({ code: 'adds', left, right })
       return left
     }
     case 'product':
@@ -209,7 +218,7 @@ function dimensionOf(node: Node, kindOf: (name: string) => QuantityKind): Dimens
     case 'call': {
       const all = node.of.map((inner) => dimensionOf(inner, kindOf))
       const first = all[0] ?? {}
-      if (all.some((other) => !same(first, other))) throw new FormulaFault(`${node.name} mixes ${all.map(named).join(' and ')}.`)
+      if (all.some((other) => !same(first, other))) throw new Broken({ code: 'mixes', text: node.name, of: all })
       return node.name === 'sqrt' ? Object.fromEntries(Object.entries(first).map(([unit, power]) => [unit, power / 2])) : first
     }
   }

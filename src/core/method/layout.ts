@@ -3,7 +3,7 @@ import type { ReadingForm } from '../quantity/reading'
 import { kindOf, type Method } from './kinds'
 import type { SheetInput, TakenReading } from './reduce/taken'
 import type { Layout } from './sheet'
-import { NO_PLACE, type Place, type Slot } from './slot'
+import type { Place, Slot } from './slot'
 
 export { NO_PLACE, type Slot, slotKey } from './slot'
 
@@ -54,27 +54,6 @@ export function acceptsSlot(method: Method, slot: Slot): boolean {
   )
 }
 
-/** What a person calls the slot: “B middle, 2 level”, “repeat 3”. */
-export function slotLabel(method: Method, slot: Slot): string {
-  const { stations, directions, repeats, moreRepeats } = layoutOf(method)
-  const kind = kindOf(method)
-  const { bare } = kind
-  const named = (places: readonly Place[], id: string): string => {
-    if (id === NO_PLACE) return ''
-    const label = places.find((place) => place.id === id)?.label ?? ''
-    if (label === '' || label === id) return id
-    if (bare === (places === stations ? 'stations' : 'directions')) return label
-    // “1 0°” would be one figure.
-    return /^\d/.test(label) && /\d$/.test(id) ? `${id} at ${label}` : `${id} ${label}`
-  }
-  const repeat = repeats > 1 || moreRepeats || slot.repeat > 1 ? `repeat ${slot.repeat}` : ''
-  const onlyDirection = kind.hidesDirections?.(method) ?? false
-  const words = [named(stations, slot.station), onlyDirection ? '' : named(directions, slot.direction), repeat].filter(
-    (word) => word !== '',
-  )
-  return words.join(', ')
-}
-
 /** What is typed at a slot. */
 export const formAt = (method: Method, slot: Pick<Slot, 'station'>): ReadingForm => kindOf(method).form(method, slot)
 
@@ -107,6 +86,5 @@ export const sheetInputOf = (
   readings,
   slots,
   guard,
-  labelOf: (slot) => slotLabel(method, slot),
   quantityAt: (slot) => quantityAt(method, slot),
 })

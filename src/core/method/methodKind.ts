@@ -3,6 +3,7 @@ import type { Frozen } from '../base/frozen'
 import type { GaugeKind } from '../gauge/gaugeKinds'
 import type { QuantityKind } from '../quantity/kind'
 import type { ReadingForm } from '../quantity/reading'
+import type { FormulaFault } from './formula'
 import type { Outcome, ReduceInput } from './reduce/taken'
 import type { ReductionName } from './reduction'
 import type { Answers } from './setUp/answers'
@@ -14,6 +15,12 @@ import type { Slot } from './slot'
 /** Which way the judged value moves as the part wears; either where it is set and not worn. */
 export type WearsTowards = 'larger' | 'smaller'
 
+/** Why a method cannot be as a book has it, though its shape is right. */
+export type ShapeFault =
+  | { readonly code: 'shorterIsLonger' }
+  | { readonly code: 'noUnwornStation'; readonly station: string }
+  | { readonly code: 'formula'; readonly why: FormulaFault }
+
 /** Values a method reduces its readings to, each with its kind of quantity. */
 export type Gives = Partial<Record<ReductionName, QuantityKind>>
 
@@ -22,11 +29,10 @@ export type Shaped<S extends (of: Shaping) => z.ZodType> = Frozen<z.output<Retur
 
 /** Everything that belongs to one measuring method. `M` is the method as a limit book sets it up. */
 export interface MethodKindOf<M> {
-  readonly name: string
   /** What a book writes of it; lengths in mm, other values in the fixed unit of their kind. */
   readonly shape: (of: Shaping) => z.ZodType<M, unknown>
-  /** What else must hold of it taken by itself; a sentence for each fault. */
-  faults?(method: M): string[]
+  /** What else must hold of it taken by itself. */
+  faults?(method: M): ShapeFault[]
   wears(method: M): WearsTowards | 'either'
   layout(method: M): Layout
   /** Places whose id is a key for the record and says nothing to a person. */

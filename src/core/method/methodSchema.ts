@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { kindOf, type Method, methodKinds } from './kinds'
+import type { ShapeFault } from './methodKind'
 import { shaping } from './shapingSchema'
 
 type Shape = z.ZodObject<{ kind: z.ZodLiteral<string> }>
@@ -10,5 +11,5 @@ export const methodSchema = z.discriminatedUnion(
   Object.values(methodKinds).map(({ shape }) => shape(shaping) as unknown as Shape) as [Shape, ...Shape[]],
 ) as unknown as z.ZodType<Method>
 
-/** What else must hold of a method taken by itself; a sentence for each fault. */
-export const methodFaults = (method: Method): string[] => kindOf(method).faults?.(method) ?? []
+/** What else must hold of a method taken by itself. */
+export const methodFaults = (method: Method): ShapeFault[] => kindOf(method).faults?.(method) ?? []

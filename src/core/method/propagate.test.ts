@@ -74,7 +74,7 @@ const cases: {
 ]
 test.each(cases)('$name', ({ formula, known, gives = 'length', value: wanted, uncertainty }) => {
   const parsed = parseFormula(formula, Object.keys(known))
-  if (!parsed.ok) throw new Error(parsed.fault)
+  if (!parsed.ok) throw new Error(parsed.fault.code)
   const found = propagate(parsed.value, new Map(Object.entries(known)), gives, 0)?.value
   expect(found?.interval).toEqual({ low: wanted, high: wanted })
   expect(standardUncertainty(found?.errors ?? [])).toBeCloseTo(uncertainty, 6)
@@ -82,7 +82,7 @@ test.each(cases)('$name', ({ formula, known, gives = 'length', value: wanted, un
 
 test('a bound goes through as one, with the uncertainty of its end', () => {
   const parsed = parseFormula('a - b', ['a', 'b'])
-  if (!parsed.ok) throw new Error(parsed.fault)
+  if (!parsed.ok) throw new Error(parsed.fault.code)
   const bound = named({ low: 10, high: Number.POSITIVE_INFINITY }, term('a', 3))
   const found = propagate(parsed.value, new Map(Object.entries({ a: bound, b: own(4, 4) })), 'length', 2)?.value
   expect(found?.interval).toEqual({ low: 6, high: Number.POSITIVE_INFINITY })
@@ -92,14 +92,14 @@ test('a bound goes through as one, with the uncertainty of its end', () => {
 
 test('where a formula turns, the first order is taken to both sides: a size of what may be nothing is doubtful', () => {
   const parsed = parseFormula('abs(a)', ['a'])
-  if (!parsed.ok) throw new Error(parsed.fault)
+  if (!parsed.ok) throw new Error(parsed.fault.code)
   const found = propagate(parsed.value, new Map([['a', own(0, 3)]]), 'length', 0)
   expect(standardUncertainty(found?.value.errors ?? [])).toBeCloseTo(3, 6)
 })
 
 test('a formula that comes to nothing whatever is read has no uncertainty', () => {
   const parsed = parseFormula('(a - b) - (a - b)', ['a', 'b'])
-  if (!parsed.ok) throw new Error(parsed.fault)
+  if (!parsed.ok) throw new Error(parsed.fault.code)
   const found = propagate(parsed.value, new Map(Object.entries({ a: by('M', 10), b: by('N', 4) })), 'length', 0)
   expect(standardUncertainty(found?.value.errors ?? [term('', 1)])).toBeCloseTo(0, 9)
 })

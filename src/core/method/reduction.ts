@@ -2,61 +2,63 @@ import { degreesOfFreedom, type Errors, type SourceShare, sharesOf, standardUnce
 import { type Ends, type Extent, endsOf, extentOf, intervalOf, intervalOfEnds } from '../quantity/extent'
 import { ANYTHING, type Interval, negate } from '../quantity/interval'
 import type { QuantityKind } from '../quantity/kind'
+import type { FormulaFault } from './formula'
 import type { Known } from './known'
+import type { Slot } from './slot'
+import type { PlaceOf, TermName, Where } from './where'
 
-/** Names of the values a method reduces its readings to; a limit judges one of them. */
-export const reductionLabel = {
-  maximum: 'Largest',
-  minimum: 'Smallest',
-  mean: 'Mean',
-  median: 'Median',
-  range: 'Range of repeats',
-  outOfRound: 'Out-of-round',
-  taper: 'Taper',
-  barrel: 'Barrel (+) or waist (−)',
-  wear: 'Wear from new',
-  total: 'Total gap',
-  gapAtWornDiameter: 'Gap where it runs',
-  stripTaper: 'Taper along',
-  tilt: 'Tilt along',
-  sideDifference: 'Difference of the sides',
-  parallelism: 'Parallelism',
-  variation: 'Variation',
-  oppositeDifference: 'Difference of opposite places',
-  totalIndicated: 'Total indicated reading',
-  eccentricity: 'Eccentricity',
-  eccentricityAngle: 'High point at',
-  secondHarmonic: 'Oval part',
-  bow: 'Bow',
-  offset: 'Offset',
-  offsetAngle: 'Offset towards',
-  angularity: 'Angle between axes',
-  angularityAngle: 'Opens towards',
-  contactPercent: 'Contact',
-  contactEnds: 'Difference of the ends',
-  contactSides: 'Difference of the sides, contact',
-  springRate: 'Rate',
-  loadAtWorking: 'Load at working length',
-  loadLoss: 'Load lost',
-  freeLength: 'Free length',
-  lean: 'Lean',
-  drips: 'Drips',
-  pressureFall: 'Fall of pressure',
-  adjustment: 'To be adjusted by',
-  lowestOfTarget: 'Lowest, of the target',
-  highestOfTarget: 'Highest, of the target',
-  largestAngle: 'Farthest from its mark',
-  damaged: 'Damaged elements',
-  adjacentDamaged: 'Damaged neighbours',
-  worstWorn: 'Most worn element',
-  broken: 'Broken elements',
-  worstOfRest: 'Most worn of the rest',
-  failedPoints: 'Points failed',
-  notAsWanted: 'Not as wanted',
-  result: 'Result',
-} as const
-export type ReductionName = keyof typeof reductionLabel
-export const reductionNames = Object.keys(reductionLabel) as [ReductionName, ...ReductionName[]]
+/** The values a method reduces its readings to; a limit judges one of them. */
+export const reductionNames = [
+  'maximum',
+  'minimum',
+  'mean',
+  'median',
+  'range',
+  'outOfRound',
+  'taper',
+  'barrel',
+  'wear',
+  'total',
+  'gapAtWornDiameter',
+  'stripTaper',
+  'tilt',
+  'sideDifference',
+  'parallelism',
+  'variation',
+  'oppositeDifference',
+  'totalIndicated',
+  'eccentricity',
+  'eccentricityAngle',
+  'secondHarmonic',
+  'bow',
+  'offset',
+  'offsetAngle',
+  'angularity',
+  'angularityAngle',
+  'contactPercent',
+  'contactEnds',
+  'contactSides',
+  'springRate',
+  'loadAtWorking',
+  'loadLoss',
+  'freeLength',
+  'lean',
+  'drips',
+  'pressureFall',
+  'adjustment',
+  'lowestOfTarget',
+  'highestOfTarget',
+  'largestAngle',
+  'damaged',
+  'adjacentDamaged',
+  'worstWorn',
+  'broken',
+  'worstOfRest',
+  'failedPoints',
+  'notAsWanted',
+  'result',
+] as const
+export type ReductionName = (typeof reductionNames)[number]
 
 /** Where the errors of a value go along inside the core; no part of stored results. */
 const ERRORS: unique symbol = Symbol('errors')
@@ -70,8 +72,8 @@ export interface Reduced extends Extent {
   readonly degreesOfFreedom: number | null
   /** What the uncertainty is made of, by source. */
   readonly contributions: readonly SourceShare[]
-  /** Where it lies or how it was got, in words: “at A”, “direction 1, A to C”. */
-  readonly where: string
+  /** Where it lies or how it was got. */
+  readonly where: Where
   /** The sum in figures, from which a person can recompute it. */
   readonly sum: readonly Term[]
   /** Ends between which it lies once everything is read and settled; null where nothing bounds it. */
@@ -86,9 +88,10 @@ export interface Reduced extends Extent {
 }
 export type Open = Reduced['open']
 
-/** One term of a sum: a size or a factor with what it is. One named “less …” is taken off: it holds the opposite of what it names. */
+/** One term of a sum: a size or a factor with what it is. One that is taken off holds the opposite of what it names. */
 export interface Term extends Extent {
-  readonly label: string
+  readonly name: TermName
+  readonly less: boolean
   readonly quantity: QuantityKind
 }
 
@@ -101,7 +104,7 @@ function openOf(interval: Interval, reach: Interval): Open {
 /** A value as limits, people and records take it. It must have been taken: there is no value of nothing. */
 export function reduced(
   { interval, reach, guarded, errors }: Known,
-  { quantity, where, sum }: { readonly quantity: QuantityKind; readonly where: string; readonly sum: readonly Term[] },
+  { quantity, where, sum }: { readonly quantity: QuantityKind; readonly where: Where; readonly sum: readonly Term[] },
 ): Reduced {
   const taken = interval ?? ANYTHING
   return {
@@ -128,28 +131,27 @@ export const knownOf = (value: Reduced): Known => ({
 })
 
 /** What a term names, as a person would write it into the sum: “largest 0.03, less smallest −0.02”. */
-export function namedBy({ label, value, interval }: Term): Extent {
-  if (!label.startsWith('less ')) return { value, interval }
+export function namedBy({ less, value, interval }: Term): Extent {
+  if (!less) return { value, interval }
   return extentOf(negate(intervalOf({ value, interval })))
 }
 
 export type MethodFault =
   | {
       readonly code: 'repeatsDisagree'
-      /** Where, in words; empty where the method has one place. */
-      readonly at: string
+      readonly at: PlaceOf
       readonly range: number
       readonly limitValue: number
       readonly sticksOut: number | null
     }
-  | { readonly code: 'repeatsNotFigures'; readonly at: string; readonly limitValue: number }
-  | { readonly code: 'noGauge'; readonly slots: readonly string[] }
-  | { readonly code: 'otherGauge'; readonly slots: readonly string[] }
-  | { readonly code: 'notUnderstood'; readonly slots: readonly string[] }
-  | { readonly code: 'outsideStripScale'; readonly slots: readonly string[] }
+  | { readonly code: 'repeatsNotFigures'; readonly at: PlaceOf; readonly limitValue: number }
+  | { readonly code: 'noGauge'; readonly slots: readonly Slot[] }
+  | { readonly code: 'otherGauge'; readonly slots: readonly Slot[] }
+  | { readonly code: 'notUnderstood'; readonly slots: readonly Slot[] }
+  | { readonly code: 'outsideStripScale'; readonly places: readonly PlaceOf[] }
   | { readonly code: 'shimsUnequal'; readonly range: number; readonly limitValue: number }
   | { readonly code: 'noSpringLine' }
-  | { readonly code: 'formula'; readonly why: string }
+  | { readonly code: 'formula'; readonly why: FormulaFault }
 
 export interface Reductions {
   readonly values: Partial<Record<ReductionName, Reduced>>

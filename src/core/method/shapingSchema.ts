@@ -1,15 +1,16 @@
 import { z } from 'zod'
 import { idSchema, placeSchema, uniqueIds } from '../base/idSchema'
+import { asIssue } from '../base/schemaFault'
 import { quantityKinds } from '../quantity/kind'
 
 const positive = z.number().gt(0).max(1e9)
 
 const placesOf = <S extends z.ZodType<{ id: string }>>(schema: S) =>
-  z.array(schema).min(1).max(200).refine(uniqueIds, 'two places have the same id')
+  z.array(schema).min(1).max(200).refine(uniqueIds, asIssue('placesSameId'))
 const placesSchema = placesOf(placeSchema)
 const clockSchema = placesOf(placeSchema.extend({ angleDeg: z.number().min(0).lt(360) })).refine(
   (places) => new Set(places.map(({ angleDeg }) => angleDeg)).size === places.length,
-  'two places are at the same angle',
+  asIssue('placesSameAngle'),
 )
 const walkSchema = z.enum(['stationFirst', 'directionFirst'])
 const repeatsAtLeast = z.int().min(1).max(12)

@@ -19,6 +19,8 @@ export interface Slot {
   readonly repeat: number
 }
 
+export const slotOf = ({ station, direction, repeat }: Slot): Slot => ({ station, direction, repeat })
+
 export const slotKey = (slot: Slot): string => `${slot.station}/${slot.direction}/${slot.repeat}`
 
 /** Stands where a method has no station or no direction. */

@@ -4,6 +4,11 @@ import type { BookPosition } from '../book/procedureSchema'
 import type { WorkPosition } from './state'
 import type { Typed } from './typedCharacteristic'
 
+/** Why what was typed cannot be made a draft yet. */
+export type DraftFault =
+  | { readonly code: 'nothingTyped' }
+  | { readonly code: 'notAsDocument' | 'notChecked'; readonly names: readonly string[] }
+
 /**
  * What was typed in a job as a draft of a limit book: the job's book with everything typed beside it, its parts and
  * documents, and the positions found on the machine. Refused while somebody still has to hold a limit against its document.
@@ -13,13 +18,13 @@ export function draftBook(
   typed: readonly Typed[],
   positions: readonly WorkPosition[],
   name: { readonly id: string; readonly title: string; readonly revision: string },
-): Result<LimitBook, string> {
-  if (typed.length === 0) return err('Nothing was typed in this job: there is nothing to make a draft of.')
-  const names = (items: readonly Typed[]): string => items.map(({ value }) => value.name).join(', ')
+): Result<LimitBook, DraftFault> {
+  if (typed.length === 0) return err({ code: 'nothingTyped' })
+  const names = (items: readonly Typed[]): string[] => items.map(({ value }) => value.name)
   const wrong = typed.filter(({ check }) => check?.agrees === false)
-  if (wrong.length > 0) return err(`Not in agreement with the document: ${names(wrong)}. Type them anew first.`)
+  if (wrong.length > 0) return err({ code: 'notAsDocument', names: names(wrong) })
   const waiting = typed.filter(({ check }) => check === null)
-  if (waiting.length > 0) return err(`Not checked by a second person yet: ${names(waiting)}.`)
+  if (waiting.length > 0) return err({ code: 'notChecked', names: names(waiting) })
   const found = positions.filter((position) => position.book === null)
   return ok({
     ...book,

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { identityWords, parseThreadPitch } from './identity'
+import { identityWords } from '../words/identity'
+import { identityOf, parseThreadPitch } from './identity'
 import type { IdentitySizes } from './shapes'
 
 const thread = (diameter: string, pitch: string, flank: 60 | 55 | null = null): IdentitySizes => ({
@@ -27,7 +28,8 @@ test.each<[sizes: IdentitySizes, system: 'metric' | 'inch', matches: boolean, li
   [thread('0.496', '13 tpi'), 'inch', true, /^1\/2"-13 UNC \(.+, 60°\)$/],
   [thread('23.8', '2.9'), 'metric', false, /^No standard size: nearest M24, Ø 24\.00 mm, pitch 3\.000 mm$/],
 ])('%o on a %s machine', (sizes, system, matches, line) => {
-  const words = identityWords(sizes, system)
+  const found = identityOf(sizes, system)
+  const words = found && identityWords(found, system)
   expect(words?.matches).toBe(matches)
   expect(
     words?.lines.some((text) => line.test(text)),
@@ -42,7 +44,7 @@ test.each<[sizes: IdentitySizes]>([
   [thread('', '3')],
   [thread('23.8', 'fine')],
 ])('nothing is said while a size cannot be read: %o', (sizes) => {
-  expect(identityWords(sizes, 'metric')).toBeNull()
+  expect(identityOf(sizes, 'metric')).toBeNull()
 })
 
 test.each([

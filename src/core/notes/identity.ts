@@ -2,7 +2,6 @@ import { err, ok, type Result } from '../base/result'
 import { type BearingIdentity, identifyBearing } from '../identify/rollingBearing'
 import { identifySeal, type SealIdentity } from '../identify/shaftSeal'
 import { identifyThread, type ThreadIdentity, threadsPerInch } from '../identify/thread'
-import { formatLength, unitLabel } from '../quantity/format'
 import { parseQuantity } from '../quantity/quantity'
 import type { UnitSystem } from '../quantity/unitSystem'
 import type { IdentitySizes } from './shapes'
@@ -15,14 +14,14 @@ export function parseThreadPitch(text: string, defaultUnit: string): Result<numb
   return parsed.ok && parsed.value.value > 0 ? ok(parsed.value.value) : err('noPitch')
 }
 
-/** What a part may be, in words: designations that match its sizes, or the nearest standard size and how far off it is. */
-export interface IdentityWords {
-  readonly matches: boolean
-  readonly lines: readonly string[]
-}
+/** What a part may be by its sizes. */
+export type Identity =
+  | { readonly of: 'bearing'; readonly found: BearingIdentity }
+  | { readonly of: 'seal'; readonly found: SealIdentity }
+  | { readonly of: 'thread'; readonly found: ThreadIdentity }
 
 /** Null while a size cannot be read. */
-export function identityWords(sizes: IdentitySizes, system: UnitSystem): IdentityWords | null {
+export function identityOf(sizes: IdentitySizes, system: UnitSystem): Identity | null {
   const unit = system === 'metric' ? 'mm' : 'in'
   const mm = (text: string): number | null => {
     const parsed = parseQuantity(text, 'length', unit)
@@ -32,66 +31,17 @@ export function identityWords(sizes: IdentitySizes, system: UnitSystem): Identit
     case 'bearing': {
       const [boreMm, outsideMm, widthMm] = [mm(sizes.bore), mm(sizes.outside), mm(sizes.width)]
       if (boreMm === null || outsideMm === null || widthMm === null) return null
-      return bearingWords(identifyBearing({ boreMm, outsideMm, widthMm }), system)
+      return { of: 'bearing', found: identifyBearing({ boreMm, outsideMm, widthMm }) }
     }
     case 'seal': {
       const [shaftMm, outsideMm] = [mm(sizes.shaft), mm(sizes.outside)]
-      return shaftMm === null || outsideMm === null ? null : sealWords(identifySeal(shaftMm, outsideMm))
+      return shaftMm === null || outsideMm === null ? null : { of: 'seal', found: identifySeal(shaftMm, outsideMm) }
     }
     case 'thread': {
       const diameterMm = mm(sizes.diameter)
       const pitch = parseThreadPitch(sizes.pitch, unit)
       if (diameterMm === null || !pitch.ok) return null
-      return threadWords(identifyThread({ diameterMm, pitchMm: pitch.value, flankDegrees: sizes.flank }))
+      return { of: 'thread', found: identifyThread({ diameterMm, pitchMm: pitch.value, flankDegrees: sizes.flank }) }
     }
   }
-}
-
-function bearingWords(identity: BearingIdentity, system: UnitSystem): IdentityWords {
-  if (identity.kind === 'standard')
-    return {
-      matches: true,
-      lines: identity.bearings.flatMap(({ designations, boreMm, outsideMm, widthMm, series }) => {
-        const size = `${boreMm} × ${outsideMm} × ${widthMm} mm`
-        return designations.length > 0
-          ? designations.map(({ designation, type }) => `${designation} (${type}), ${size}`)
-          : [`dimension series ${series}, ${size}`]
-      }),
-    }
-  const { nearest, offBy } = identity
-  const off = (mm: number): string => `${mm > 0 ? '+' : ''}${formatLength(mm, system, 0.01)}`
-  return {
-    matches: false,
-    lines: [
-      `No standard size: nearest ${nearest.boreMm} × ${nearest.outsideMm} × ${nearest.widthMm} mm` +
-        ` (${nearest.designations[0]?.designation ?? `series ${nearest.series}`});` +
-        ` yours is off by ${off(offBy.boreMm)} bore, ${off(offBy.outsideMm)} outside, ${off(offBy.widthMm)} width ${unitLabel(system)}`,
-    ],
-  }
-}
-
-function sealWords(identity: SealIdentity): IdentityWords {
-  return identity.kind === 'standard'
-    ? {
-        matches: true,
-        lines: identity.seals.map(({ shaftMm, housingMm }) => `lip seal ${shaftMm} × ${housingMm} mm, width as measured`),
-      }
-    : {
-        matches: false,
-        lines: [`No standard size: nearest ${identity.nearest.shaftMm} × ${identity.nearest.housingMm} mm`],
-      }
-}
-
-function threadWords(identity: ThreadIdentity): IdentityWords {
-  return identity.kind === 'standard'
-    ? {
-        matches: true,
-        lines: identity.threads.map(({ designation, series, flankDegrees }) => `${designation} (${series}, ${flankDegrees}°)`),
-      }
-    : {
-        matches: false,
-        lines: [
-          `No standard size: nearest ${identity.nearest.designation}, Ø ${identity.nearest.diameterMm.toFixed(2)} mm, pitch ${identity.nearest.pitchMm.toFixed(3)} mm`,
-        ],
-      }
 }

@@ -2,7 +2,7 @@ import type { z } from 'zod'
 import type { LimitBook } from '../book/bookSchema'
 import type { UnitSystem } from '../quantity/unitSystem'
 import type { WorkDraft } from './draft'
-import type { NoteNames } from './names'
+import type { NoteFault } from './noteFault'
 import type { NoteShaping } from './noteShapingSchema'
 import type { Noted, WorkState } from './state'
 import type { JobStep } from './steps'
@@ -36,10 +36,8 @@ export interface NoteKindOf<B> {
   subject(body: B): string
   /** It adds to what others note on the same subject, and overwrites nothing of it. */
   readonly addsUp?: true
-  /** One sentence why it cannot be taken as things stand; null when it can. */
-  refuse(body: B, context: EntryContext): string | null
+  /** Why it cannot be taken as things stand; null when it can. */
+  refuse(body: B, context: EntryContext): NoteFault | null
   /** What it changes. A note about nothing known changes nothing. */
   apply(body: B, noted: Noted, draft: WorkDraft): void
-  /** It in one line: for the job's log, the report, and when two people noted the same thing. */
-  words(body: B, names: NoteNames): string
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, nameSchema } from '../base/idSchema'
+import { asIssue } from '../base/schemaFault'
 import { typedCharacteristicSchema } from './typedSchema'
 
 /** What the shapes of notes are made of. They are handed it, so that a page that shows notes loads no Zod. */
@@ -10,9 +11,9 @@ export const noteShaping = {
   typedCharacteristicSchema,
   /** Words of so many letters at most; may stay empty. */
   words: (most: number) => z.string().trim().max(most),
-  reason: z.string().trim().min(3, 'say why, in a few words').max(400),
+  reason: z.string().trim().min(3, asIssue('sayWhy')).max(400),
   /** A size as typed, with or without a unit. */
-  typedSize: z.string().trim().min(1, 'type a size').max(60),
+  typedSize: z.string().trim().min(1, asIssue('typeASize')).max(60),
   count: z.int().min(1).max(999),
 }
 

@@ -1,5 +1,5 @@
 import type { InspectionLevel } from '../book/procedureSchema'
-import { type LicensedField, licensedFieldLabel } from '../safety/cautions'
+import type { LicensedField } from '../safety/cautions'
 import type { WorkState } from './state'
 
 /** A gauge of the store, as far as planning looks at it. */
@@ -17,16 +17,28 @@ export interface StoreGauge {
 /** there: laid out. missing: to be got before anything is opened. open: not looked at yet. */
 export type PlanState = 'open' | 'there' | 'missing'
 
+export type PlanDetail =
+  | { readonly code: 'licensed'; readonly field: LicensedField }
+  | { readonly code: 'errorAtMost'; readonly error: number }
+  | { readonly code: 'inHand'; readonly gauges: readonly Pick<StoreGauge, 'code' | 'name' | 'calibrationDue'>[] }
+
+/** Why the store cannot give a gauge. Sizes in mm; null where any size does. */
+export type PlanFault =
+  | { readonly code: 'lapsed'; readonly gauge: string; readonly due: string; readonly date: string }
+  | { readonly code: 'tooCoarse'; readonly gauge: string; readonly error: number; readonly sizeMm: number | null }
+  | { readonly code: 'none'; readonly sizeMm: number | null }
+
 export interface PlanLine {
   readonly id: string
   readonly group: 'gauges' | 'tools' | 'consumables' | 'safety' | 'people'
   readonly name: string
-  readonly detail: string
+  /** What it must be, or what of the store serves. */
+  readonly detail: PlanDetail | null
   /** Quantity of a consumable. */
   readonly quantity: string | null
   readonly state: PlanState
   /** Why the store cannot give it; null where it can or nobody has looked. */
-  readonly fault: string | null
+  readonly fault: PlanFault | null
   readonly ticked: { readonly by: string; readonly at: string } | null
 }
 
@@ -39,7 +51,6 @@ export function planLines(
   store: readonly StoreGauge[],
   date: string,
   ticks: WorkState['plan'],
-  figures: (mm: number) => string,
 ): PlanLine[] {
   const line = (
     group: PlanLine['group'],
@@ -52,7 +63,7 @@ export function planLines(
       id: need.id,
       group,
       name: need.name,
-      detail: over.detail ?? '',
+      detail: over.detail ?? null,
       quantity: over.quantity ?? null,
       state: tick && tick.state !== 'open' ? tick.state : looked,
       fault: over.fault ?? null,
@@ -61,15 +72,13 @@ export function planLines(
   }
   const { gauges, tools, consumables, safety, people } = level.needs
   return [
-    ...gauges.map((need) => line('gauges', need, gaugeInStore(need, store, date, figures))),
+    ...gauges.map((need) => line('gauges', need, gaugeInStore(need, store, date))),
     ...tools.map((need) => line('tools', need)),
     ...consumables.map((need) => line('consumables', need, { quantity: need.quantity })),
     ...safety.map((need) => line('safety', need)),
-    ...people.map((need) => line('people', need, { detail: need.licensed ? licenceWords(need.licensed) : '' })),
+    ...people.map((need) => line('people', need, { detail: need.licensed && { code: 'licensed', field: need.licensed } })),
   ]
 }
-
-const licenceWords = (field: LicensedField): string => `licensed: ${licensedFieldLabel[field].toLowerCase()}`
 
 type GaugeNeed = InspectionLevel['needs']['gauges'][number]
 
@@ -77,10 +86,10 @@ function gaugeInStore(
   need: GaugeNeed,
   store: readonly StoreGauge[],
   date: string,
-  figures: (mm: number) => string,
-): { detail: string; fault: string | null; found: boolean } {
-  const asked = need.maximumPermissibleError === null ? '' : `error at most ${figures(need.maximumPermissibleError)}`
-  const missing = (fault: string) => ({ detail: asked, fault, found: false })
+): { detail: PlanDetail | null; fault: PlanFault | null; found: boolean } {
+  const error = need.maximumPermissibleError
+  const asked = error === null ? null : ({ code: 'errorAtMost', error } as const)
+  const missing = (fault: PlanFault) => ({ detail: asked, fault, found: false })
   const reaches = (gauge: StoreGauge, sizeMm: number): boolean =>
     gauge.range !== null && gauge.range.least <= sizeMm && sizeMm <= gauge.range.greatest
   const fineEnough = (gauge: StoreGauge): boolean =>
@@ -88,7 +97,6 @@ function gaugeInStore(
   const inHand: StoreGauge[] = []
   // Without sizes any gauge of the kind reaches; with sizes each of them needs one.
   for (const sizeMm of need.sizesMm.length > 0 ? need.sizesMm : [null]) {
-    const where = sizeMm === null ? '' : ` for ${figures(sizeMm)}`
     const ofKind = store.filter(
       (gauge) => gauge.kind === need.kind && !gauge.replaced && (sizeMm === null || reaches(gauge, sizeMm)),
     )
@@ -99,13 +107,12 @@ function gaugeInStore(
       continue
     }
     const [lapsed, coarse] = [fine[0], ofKind[0]]
-    if (lapsed) return missing(`${lapsed.code} is out of calibration: due ${lapsed.calibrationDue}, the job is on ${date}`)
-    if (coarse)
-      return missing(`${coarse.code} is not of the class asked${where}: its error is ${figures(coarse.maximumPermissibleError)}`)
-    return missing(`none of this kind in the store${where}`)
+    if (lapsed) return missing({ code: 'lapsed', gauge: lapsed.code, due: lapsed.calibrationDue, date })
+    if (coarse) return missing({ code: 'tooCoarse', gauge: coarse.code, error: coarse.maximumPermissibleError, sizeMm })
+    return missing({ code: 'none', sizeMm })
   }
   return {
-    detail: inHand.map(({ code, name, calibrationDue }) => `${code} ${name}, calibrated until ${calibrationDue}`).join('; '),
+    detail: { code: 'inHand', gauges: inHand },
     fault: null,
     found: true,
   }

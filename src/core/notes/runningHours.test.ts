@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { checkHours, explainHoursFault, questionHours } from './runningHours'
+import { hoursFaultWords, hoursQuestion } from '../words/hours'
+import { checkHours } from './runningHours'
 
 /** About 3.9 h a day between 2018 and 2025. */
 const log = [
@@ -32,11 +33,11 @@ test('an empty log takes anything; one entry gives no pace to compare with', () 
 
 test('the sentences name what was typed and what the log has', () => {
   const falls = checkHours(log, { date: '2026-11-24', hours: 26_400 })
-  expect(falls.ok ? '' : explainHoursFault(falls.fault, 26_400)).toBe(
+  expect(falls.ok ? '' : hoursFaultWords(falls.fault, 26_400)).toBe(
     'Running hours cannot fall: 26400 h typed, the log has 26890 h on 2025-11-03. Read the meter again.',
   )
   const jump = checkHours(log, { date: '2026-11-24', hours: 34_000 })
-  expect(jump.ok && jump.value.kind === 'jump' ? questionHours(jump.value, 34_000) : '').toMatch(
+  expect(jump.ok && jump.value.kind === 'jump' ? hoursQuestion(jump.value, 34_000) : '').toMatch(
     /18\.4 h a day .* ran 3\.1 h a day/,
   )
 })

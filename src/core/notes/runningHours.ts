@@ -47,17 +47,3 @@ export function checkHours(log: readonly HoursEntry[], now: HoursEntry): Result<
   const unusual = perDay > usualPerDay * QUESTIONED_TIMES || perDay < usualPerDay / QUESTIONED_TIMES
   return ok(unusual ? { kind: 'jump', perDay, usualPerDay } : { kind: 'usual' })
 }
-
-export function explainHoursFault(fault: HoursFault, hours: number): string {
-  switch (fault.code) {
-    case 'falls':
-      return `Running hours cannot fall: ${hours} h typed, the log has ${fault.before.hours} h on ${fault.before.date}. Read the meter again.`
-    case 'moreThanTheClock':
-      return `${hours} h is not possible: since ${fault.before.hours} h on ${fault.before.date} at most ${Math.floor(fault.most)} h have passed. Read the meter again.`
-    case 'laterIsLess':
-      return `${hours} h is not possible: the log already has ${fault.after.hours} h on the later day ${fault.after.date}. Check the date and the meter.`
-  }
-}
-
-export const questionHours = (answer: Extract<HoursAnswer, { kind: 'jump' }>, hours: number): string =>
-  `${hours} h would be ${answer.perDay.toFixed(1)} h a day since the last entry; this machine ran ${answer.usualPerDay.toFixed(1)} h a day before. Is the meter read right?`

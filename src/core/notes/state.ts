@@ -11,7 +11,7 @@ export interface Noted {
 }
 
 export type StepStandingNow =
-  | { readonly kind: 'open'; readonly reopened: (Noted & { readonly reason: string }) | null }
+  | { readonly kind: 'open'; readonly reopened: (Noted & { readonly reason: string; readonly with: string | null }) | null }
   | ({
       readonly kind: 'done'
       readonly note: string

@@ -1,7 +1,8 @@
 import type { LimitBook } from '../book/bookSchema'
 import type { BookStep } from '../book/procedureSchema'
 import { type ProcedureStage, procedureStages } from '../book/procedureStages'
-import { type Caution, commonCautions, type LicensedField } from '../safety/cautions'
+import { type Caution, commonCautionList, type LicensedField } from '../safety/cautions'
+import type { NoteFault } from './noteFault'
 import type { WorkState, WorkStep } from './state'
 
 /** A step of this job in its order, with what keeps it closed. */
@@ -16,7 +17,7 @@ export interface JobStep extends WorkStep {
 
 /** Cautions that a step names, the book's own before the common ones of the same id. */
 export function cautionsOf(book: LimitBook, step: BookStep | null): Caution[] {
-  const known = new Map([...commonCautions, ...book.cautions].map((caution) => [caution.id, caution]))
+  const known = new Map([...commonCautionList, ...book.cautions].map((caution): [string, Caution] => [caution.id, caution]))
   return (step?.cautions ?? []).flatMap((id) => known.get(id) ?? [])
 }
 
@@ -76,14 +77,6 @@ export function waitLeftMs(step: Pick<WorkStep, 'book' | 'waitFrom'>, nowMs: num
   return Math.max(0, Date.parse(step.waitFrom.at) + step.book.wait.minutes * 60_000 - nowMs)
 }
 
-/** A span of time as a clock shows it: 1:02:09 or 4:05. */
-export function clockText(ms: number): string {
-  const seconds = Math.ceil(ms / 1000)
-  const [hours, minutes, rest] = [Math.floor(seconds / 3600), Math.floor((seconds % 3600) / 60), seconds % 60]
-  const two = (value: number): string => String(value).padStart(2, '0')
-  return hours > 0 ? `${hours}:${two(minutes)}:${two(rest)}` : `${minutes}:${two(rest)}`
-}
-
 /**
  * Where a step may be put within its stage: after which ids. A step does not pass a gate, and a gate does not move.
  */
@@ -125,4 +118,4 @@ export const reopenedWith = <T extends Pick<WorkStep, 'id' | 'book' | 'stage' | 
 export const stepOf = (id: string, { steps }: { readonly steps: readonly JobStep[] }): JobStep | undefined =>
   steps.find((step) => step.id === id)
 
-export const closedSentence = (step: JobStep): string => `“${step.name}” stays closed until “${step.closedBy}” is done.`
+export const closedFault = ({ name, closedBy }: JobStep): NoteFault => ({ code: 'closed', step: name, until: closedBy ?? '' })

@@ -3,21 +3,14 @@ import type { WorkPosition, WorkState } from './state'
 import type { JobStep } from './steps'
 
 /** Something about a part that came out, or should have, which nobody can answer later. */
-export interface StripFault {
-  readonly position: string
-  readonly code:
-    | 'noPlace'
-    | 'noTag'
-    | 'sameNumber'
-    | 'noFace'
-    | 'noClock'
-    | 'countDiffers'
-    | 'noThickness'
-    | 'notIdentified'
-    | 'noMatchMark'
-    | 'matesApart'
-  readonly text: string
-}
+export type StripFault = { readonly position: string } & (
+  | { readonly code: 'noPlace' | 'noTag' | 'noFace' | 'noThickness' | 'notIdentified' }
+  | { readonly code: 'sameNumber'; readonly number: string; readonly others: readonly string[] }
+  | { readonly code: 'noClock'; readonly of: string }
+  | { readonly code: 'countDiffers'; readonly found: number; readonly wanted: number }
+  | { readonly code: 'noMatchMark'; readonly joint: string }
+  | { readonly code: 'matesApart'; readonly tray: string; readonly mate: string; readonly mateTray: string }
+)
 
 /** Everything missing on the strip map, in the order of the tree. */
 export function stripFaults(book: LimitBook, work: WorkState, steps: readonly JobStep[]): StripFault[] {
@@ -41,7 +34,7 @@ export function stripFaults(book: LimitBook, work: WorkState, steps: readonly Jo
         (joint): StripFault => ({
           position: position.id,
           code: 'noMatchMark',
-          text: `${joint.name}: parted without a match mark on record`,
+          joint: joint.name,
         }),
       ),
   ])
@@ -50,25 +43,19 @@ export function stripFaults(book: LimitBook, work: WorkState, steps: readonly Jo
 const isOut = (position: WorkPosition | undefined): boolean => position?.tray !== null && position?.tray !== undefined
 
 function ownFaults(position: WorkPosition, removed: boolean): StripFault[] {
-  const fault = (code: StripFault['code'], text: string): StripFault => ({ position: position.id, code, text })
-  if (!isOut(position)) return removed ? [fault('noPlace', `${position.name}: taken out, but lies in no tray`)] : []
+  const at = { position: position.id }
+  if (!isOut(position)) return removed ? [{ ...at, code: 'noPlace' }] : []
   const { tag, book } = position
   return [
-    ...(tag === null || tag.number === '' ? [fault('noTag', `${position.name}: no tag`)] : []),
+    ...(tag === null || tag.number === '' ? [{ ...at, code: 'noTag' } as const] : []),
     ...(tag !== null && tag.count !== position.count
-      ? [fault('countDiffers', `${position.name}: ${tag.count} found, the book has ${position.count}`)]
+      ? [{ ...at, code: 'countDiffers', found: tag.count, wanted: position.count } as const]
       : []),
-    ...(book && book.faces.length > 0 && (tag?.face ?? '') === ''
-      ? [fault('noFace', `${position.name}: which way it faced`)]
-      : []),
-    ...(book?.clock && (tag?.clock ?? null) === null
-      ? [fault('noClock', `${position.name}: clock direction of ${book.clock}`)]
-      : []),
-    ...(book?.asks === 'thickness' && position.thickness === null
-      ? [fault('noThickness', `${position.name}: thickness not taken`)]
-      : []),
+    ...(book && book.faces.length > 0 && (tag?.face ?? '') === '' ? [{ ...at, code: 'noFace' } as const] : []),
+    ...(book?.clock && (tag?.clock ?? null) === null ? [{ ...at, code: 'noClock', of: book.clock } as const] : []),
+    ...(book?.asks === 'thickness' && position.thickness === null ? [{ ...at, code: 'noThickness' } as const] : []),
     ...(book && ['bearing', 'seal', 'thread'].includes(book.asks) && position.identity === null
-      ? [fault('notIdentified', `${position.name}: not identified by measurement`)]
+      ? [{ ...at, code: 'notIdentified' } as const]
       : []),
   ]
 }
@@ -79,15 +66,20 @@ const numberOf = ({ tag }: WorkPosition): string => tag?.number.trim().toLowerCa
 function sameNumber(position: WorkPosition, byNumber: ReadonlyMap<string, readonly WorkPosition[]>): StripFault[] {
   const others = (isOut(position) ? (byNumber.get(numberOf(position)) ?? []) : []).filter(({ id }) => id !== position.id)
   if (others.length === 0) return []
-  const names = others.map(({ name }) => name).join(', ')
   return [
-    { position: position.id, code: 'sameNumber', text: `${position.name}: number ${position.tag?.number} is also on ${names}` },
+    {
+      position: position.id,
+      code: 'sameNumber',
+      number: position.tag?.number ?? '',
+      others: others.map(({ name }) => name),
+    },
   ]
 }
 
 function matesApart(position: WorkPosition, byId: ReadonlyMap<string, WorkPosition>): StripFault[] {
-  if (position.tray === null) return []
-  return (position.book?.keptWith ?? []).flatMap((id) => {
+  const { tray } = position
+  if (tray === null) return []
+  return (position.book?.keptWith ?? []).flatMap((id): StripFault[] => {
     const mate = byId.get(id)
     // Where both name each other it is said once, from the side that comes first.
     const saidThere = mate?.book?.keptWith.includes(position.id) && mate.id < position.id
@@ -96,7 +88,9 @@ function matesApart(position: WorkPosition, byId: ReadonlyMap<string, WorkPositi
       {
         position: position.id,
         code: 'matesApart' as const,
-        text: `${position.name} lies in ${position.tray}, its mate ${mate.name} in ${mate.tray}`,
+        tray,
+        mate: mate.name,
+        mateTray: mate.tray,
       },
     ]
   })
@@ -104,9 +98,3 @@ function matesApart(position: WorkPosition, byId: ReadonlyMap<string, WorkPositi
 
 /** Temporary things still inside: nothing is closed up over them. */
 export const stillInside = (work: WorkState): WorkState['temporaries'] => work.temporaries.filter(({ inside }) => inside > 0)
-
-/** What is still inside, in words: “2 × Plastic strip, 1 × Eye bolt M20”; null when nothing is. */
-export function insideWords(work: WorkState): string | null {
-  const inside = stillInside(work)
-  return inside.length === 0 ? null : inside.map(({ name, inside: count }) => `${count} × ${name}`).join(', ')
-}

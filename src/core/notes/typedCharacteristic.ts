@@ -4,13 +4,14 @@ import { evaluationOrder } from '../book/dependencies'
 import { neverGiven } from '../book/faults'
 import { checkFormula, parseFormula } from '../method/formula'
 import { givesOf, isValueOf, quantityOf, quantityOfValue } from '../method/gives'
-import { type ReductionName, reductionLabel } from '../method/reduction'
+import type { ReductionName } from '../method/reduction'
 import { forRecord } from '../quantity/decimal'
 import { unitOf } from '../quantity/format'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
-import { explainQuantityFault, parseQuantity } from '../quantity/quantity'
+import { parseQuantity } from '../quantity/quantity'
 import type { UnitSystem } from '../quantity/unitSystem'
 import type { Noted } from './state'
+import type { TypedFault, TypedFigure } from './typedFault'
 import type { TypedCharacteristic } from './typedSchema'
 
 /** A characteristic typed in a job, with the entry that says so and what a second person said of it. */
@@ -34,33 +35,32 @@ export function withoutTyped(book: LimitBook): LimitBook {
   }
 }
 
-/** What a typed text says, or a sentence why it says nothing. */
+/** What a typed text says, or everything that keeps it from saying anything. */
 export function readTypedCharacteristic(
   { id, value, entry, by, at, check }: Pick<Typed, 'id' | 'entry' | 'value' | 'by' | 'at' | 'check'>,
   system: UnitSystem,
-): Result<Characteristic, string> {
+): Result<Characteristic, readonly TypedFault[]> {
   const { method } = value
   const own = quantityOf(method)
   const reader = new FigureReader(system)
   const source = (page: string) => ({ document: value.document.id, page })
-  const showTo = reader.read(value.readTo, differenceOf(own), 'Read to')
+  const showTo = reader.read(value.readTo, differenceOf(own), { of: 'readTo' })
   const size = value.new && {
-    lower: reader.read(value.new.lower, own, 'New, least'),
-    upper: reader.read(value.new.upper, own, 'New, greatest'),
-    nominal: value.new.nominal === null ? null : reader.read(value.new.nominal, own, 'Nominal'),
+    lower: reader.read(value.new.lower, own, { of: 'newLeast' }),
+    upper: reader.read(value.new.upper, own, { of: 'newGreatest' }),
+    nominal: value.new.nominal === null ? null : reader.read(value.new.nominal, own, { of: 'nominal' }),
     source: source(value.new.page),
   }
   const limits = value.limits.map((limit, index) => {
     const kind = quantityOfValue(method, limit.judges)
-    const label = `Limit of “${reductionLabel[limit.judges]}”`
-    if (!isValueOf(method, limit.judges)) reader.refuse(`This method gives no “${reductionLabel[limit.judges]}”.`)
-    const wear = reader.read(limit.wear, kind, label)
-    const plan = limit.plan === null ? null : reader.read(limit.plan, kind, `Plan limit of “${reductionLabel[limit.judges]}”`)
-    if (plan !== null && (limit.side === 'upper' ? plan > wear : plan < wear))
-      reader.refuse(`${label}: the plan limit must come before the wear limit.`)
+    const { judges } = limit
+    if (!isValueOf(method, judges)) reader.refuse({ code: 'methodGivesNo', value: judges })
+    const wear = reader.read(limit.wear, kind, { of: 'limit', judges })
+    const plan = limit.plan === null ? null : reader.read(limit.plan, kind, { of: 'plan', judges })
+    if (plan !== null && (limit.side === 'upper' ? plan > wear : plan < wear)) reader.refuse({ code: 'planAfterWear', judges })
     return {
       id: `limit-${index + 1}`,
-      judges: limit.judges,
+      judges,
       side: limit.side,
       plan,
       wear,
@@ -69,9 +69,9 @@ export function readTypedCharacteristic(
       source: source(limit.page),
     }
   })
-  if (showTo <= 0) reader.refuse('“Read to” must be more than nothing.')
-  if (size && size.lower > size.upper) reader.refuse('The least new size is larger than the greatest one.')
-  if (reader.faults.length > 0) return err(reader.faults.join(' '))
+  if (showTo <= 0) reader.refuse({ code: 'stepOfNothing' })
+  if (size && size.lower > size.upper) reader.refuse({ code: 'newEndsSwapped' })
+  if (reader.faults.length > 0) return err(reader.faults)
   return ok({
     id,
     part: value.part.id,
@@ -89,62 +89,58 @@ export function readTypedCharacteristic(
   })
 }
 
-/** Reads figure after figure, and keeps every sentence that refuses one. */
+/** Reads figure after figure, and keeps everything that refuses one. */
 class FigureReader {
-  readonly faults: string[] = []
+  readonly faults: TypedFault[] = []
   constructor(private readonly system: UnitSystem) {}
-  refuse(sentence: string): void {
-    this.faults.push(sentence)
+  refuse(fault: TypedFault): void {
+    this.faults.push(fault)
   }
-  read(text: string, kind: QuantityKind, label: string): number {
+  read(text: string, kind: QuantityKind, figure: TypedFigure): number {
     const parsed = parseQuantity(text, kind, unitOf(kind, this.system))
     if (parsed.ok) return parsed.value.value
-    this.refuse(`${label}: ${explainQuantityFault(parsed.fault)}`)
+    this.refuse({ code: 'figure', figure, why: parsed.fault })
     return 0
   }
 }
 
-/** One sentence why a characteristic cannot be typed like this into a book; null when it can. */
-export function refuseTyped(id: string, value: TypedCharacteristic, book: LimitBook, system: UnitSystem): string | null {
+/** Why a characteristic cannot be typed like this into a book; nothing when it can. */
+export function typedFaults(id: string, value: TypedCharacteristic, book: LimitBook, system: UnitSystem): readonly TypedFault[] {
   const issued = withoutTyped(book)
-  if (issued.characteristics.some((other) => other.id === id))
-    return 'The limit book has this characteristic: its limits are not typed anew.'
+  if (issued.characteristics.some((other) => other.id === id)) return [{ code: 'inTheBook' }]
   const others = book.characteristics.filter((other) => other.id !== id)
-  if (others.some(({ name }) => name.toLowerCase() === value.name.toLowerCase()))
-    return `“${value.name}” is there already. Give this one another name.`
+  if (others.some(({ name }) => name.toLowerCase() === value.name.toLowerCase())) return [{ code: 'nameTaken', name: value.name }]
   const known = issued.documents.find((document) => document.id === value.document.id)
-  if (known && known.title !== value.document.title)
-    return `“${known.id}” is the short name of “${known.title}” in this book. Give this document another short name.`
+  if (known && known.title !== value.document.title) return [{ code: 'documentTaken', id: known.id, title: known.title }]
   const read = readTypedCharacteristic({ id, value, entry: '', by: '', at: '', check: null }, system)
   if (!read.ok) return read.fault
   // What can never be judged is told while it is typed, not when the sheet is full.
-  const never = read.value.limits.map(({ judges }) => neverGiven(read.value, judges)).find((says) => says !== null)
-  return never ?? refuseMethod(read.value, others)
+  const never = read.value.limits.flatMap(({ judges }) => neverGiven(read.value, judges) ?? [])
+  if (never.length > 0) return never.map((why) => ({ code: 'never', why }))
+  const fault = methodFault(read.value, others)
+  return fault ? [fault] : []
 }
 
-function refuseMethod({ method, id }: Characteristic, others: readonly Characteristic[]): string | null {
+function methodFault({ method, id }: Characteristic, others: readonly Characteristic[]): TypedFault | null {
   const find = (of: string): Characteristic | undefined => others.find((other) => other.id === of)
   if (method.kind === 'ringEndGap') {
     const runsIn = find(method.runsIn)?.method.kind
-    return runsIn === 'boreDiameter' || runsIn === 'outsideDiameter'
-      ? null
-      : 'Choose the bore or outside diameter in which the ring runs.'
+    return runsIn === 'boreDiameter' || runsIn === 'outsideDiameter' ? null : { code: 'ringRunsInNothing' }
   }
   if (method.kind !== 'computed') return null
   for (const [name, of] of Object.entries(method.names)) {
     const found = find(of.characteristic)
-    if (!found) return `“${name}” stands for a characteristic that is not measured here.`
-    if (!(of.value in givesOf(found.method)))
-      return `“${found.name}” has no value “${reductionLabel[of.value as ReductionName] ?? of.value}”.`
+    if (!found) return { code: 'standsForNothing', name }
+    if (!(of.value in givesOf(found.method))) return { code: 'noValueOf', name: found.name, value: of.value }
   }
   const formula = parseFormula(method.formula, Object.keys(method.names))
-  if (!formula.ok) return formula.fault
+  if (!formula.ok) return { code: 'formula', why: formula.fault }
   const kindOf = (name: string): QuantityKind => {
     const of = method.names[name]
     const found = of && find(of.characteristic)
     return found && of ? quantityOfValue(found.method, of.value as ReductionName) : method.quantity
   }
   const wrong = checkFormula(formula.value, kindOf, method.quantity)
-  if (wrong !== null) return wrong
-  return evaluationOrder([...others, { id, method }]).cycle ? 'The formula needs its own result.' : null
+  if (wrong !== null) return { code: 'formula', why: wrong }
+  return evaluationOrder([...others, { id, method }]).cycle ? { code: 'needsItself' } : null
 }

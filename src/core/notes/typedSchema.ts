@@ -1,14 +1,16 @@
 /** What a person types about a thing to be measured that no limit book has: part, method, limits as the manual gives them. */
+
 import { z } from 'zod'
 import type { Frozen } from '../base/frozen'
 import { idSchema, nameSchema } from '../base/idSchema'
+import { asIssue } from '../base/schemaFault'
 import { gaugeKinds } from '../gauge/gaugeKinds'
 import { methodSchema } from '../method/methodSchema'
 import { reductionNames } from '../method/reduction'
 
 /** A figure with or without a unit, kept as typed; read by typedBook.ts. */
-const figureText = z.string().trim().min(1, 'type a figure').max(60)
-const page = z.string().trim().min(1, 'name the page').max(40)
+const figureText = z.string().trim().min(1, asIssue('typeAFigure')).max(60)
+const page = z.string().trim().min(1, asIssue('nameThePage')).max(40)
 
 const typedLimitSchema = z.strictObject({
   judges: z.enum(reductionNames),

@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
 import bookJson from '../../../demo/quillmere/book.json' with { type: 'json' }
 import { bookSchema } from '../book/bookSchema'
+import { entryWords } from '../words/notes'
 import { type Entry, type EntryBody, entryBodySchema } from './entrySchema'
 import { foldWork } from './fold'
 import { noteKinds } from './kinds'
 import { subjectOf } from './subject'
-import { entryWords } from './words'
 
 const book = bookSchema.parse(bookJson)
 const FINDING = '01990000-0000-7000-8000-0000000000f1'

@@ -6,10 +6,3 @@ export type Verdict = Level | 'hold'
 export const levelRank: Record<Level, number> = { reuse: 0, recondition: 1, replace: 2 }
 export const strongest = (a: Level, b: Level): Level => (levelRank[a] >= levelRank[b] ? a : b)
 export const mildest = (a: Level, b: Level): Level => (levelRank[a] <= levelRank[b] ? a : b)
-
-export const verdictLabel: Record<Verdict, string> = {
-  reuse: 'Reuse',
-  recondition: 'Recondition',
-  replace: 'Replace',
-  hold: 'Hold',
-}

@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { type School, schools } from './schools'
 
-const answersOf = <S extends School>(school: S) =>
-  z.enum(Object.keys(schools[school].answers) as [keyof (typeof schools)[S]['answers'] & string]).optional()
+const answersOf = <S extends School>(school: S) => z.enum(schools[school]).optional()
 
 const schoolsSchema = z.strictObject({
   inDoubt: answersOf('inDoubt'),

@@ -17,6 +17,8 @@ export interface Figures {
   readonly bound: (value: number) => string
   /** An expanded uncertainty k·u: to the same step, or finer where that would leave less than two figures of it. */
   readonly expanded: (standard: number, coverage?: number) => string
+  /** A change per so many hours: to a tenth of the step. */
+  readonly rate: (value: number) => string
   readonly unit: string
 }
 
@@ -52,6 +54,7 @@ export function figuresOf(quantity: QuantityKind, system: UnitSystem, step: numb
       for (let times = 0; times < FINER && coverage * standard < LEAST_STEPS * finer; times++) finer /= 10
       return formatQuantity(coverage * standard, differenceOf(quantity), system, finer)
     },
+    rate: (value) => formatQuantity(value, differenceOf(quantity), system, step / 10),
     unit: unitOf(quantity, system),
   }
 }

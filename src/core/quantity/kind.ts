@@ -25,7 +25,6 @@ export const quantityKinds = [
 export type QuantityKind = (typeof quantityKinds)[number]
 
 interface KindFacts {
-  readonly name: string
   /** Unit a bare figure takes and results are shown in, per system; ids of `units.ts`. */
   readonly shownIn: Readonly<Record<UnitSystem, string>>
   /** Step its figures are shown to where nothing says otherwise, in the fixed unit. */
@@ -44,44 +43,41 @@ const MILLIONTH = 1e6
 const same = (unit: string): Readonly<Record<UnitSystem, string>> => ({ metric: unit, inch: unit })
 
 export const quantityFacts: Readonly<Record<QuantityKind, KindFacts>> = {
-  length: { name: 'length', shownIn: { metric: 'mm', inch: 'in' }, step: 0.001, signed: false, comparedPer: MILLIONTH },
-  angle: { name: 'angle', shownIn: same('°'), step: 0.1, signed: true, comparedPer: MILLIONTH },
-  torque: { name: 'torque', shownIn: { metric: 'N·m', inch: 'lbf·ft' }, step: 1, signed: false, comparedPer: MILLIONTH },
-  force: { name: 'force', shownIn: { metric: 'N', inch: 'lbf' }, step: 1, signed: false, comparedPer: MILLIONTH },
-  pressure: { name: 'pressure', shownIn: { metric: 'bar', inch: 'psi' }, step: 0.1, signed: true, comparedPer: 1e9 },
+  length: { shownIn: { metric: 'mm', inch: 'in' }, step: 0.001, signed: false, comparedPer: MILLIONTH },
+  angle: { shownIn: same('°'), step: 0.1, signed: true, comparedPer: MILLIONTH },
+  torque: { shownIn: { metric: 'N·m', inch: 'lbf·ft' }, step: 1, signed: false, comparedPer: MILLIONTH },
+  force: { shownIn: { metric: 'N', inch: 'lbf' }, step: 1, signed: false, comparedPer: MILLIONTH },
+  pressure: { shownIn: { metric: 'bar', inch: 'psi' }, step: 0.1, signed: true, comparedPer: 1e9 },
   stiffness: {
-    name: 'spring rate',
     shownIn: { metric: 'N/mm', inch: 'lbf/in' },
     step: 0.01,
     signed: false,
     comparedPer: MILLIONTH,
   },
-  slope: { name: 'slope', shownIn: same('mm/m'), step: 0.001, signed: true, comparedPer: MILLIONTH },
-  temperature: { name: 'temperature', shownIn: { metric: '°C', inch: '°F' }, step: 0.1, signed: true, comparedPer: MILLIONTH },
+  slope: { shownIn: same('mm/m'), step: 0.001, signed: true, comparedPer: MILLIONTH },
+  temperature: { shownIn: { metric: '°C', inch: '°F' }, step: 0.1, signed: true, comparedPer: MILLIONTH },
   temperatureDifference: {
-    name: 'temperature difference',
     shownIn: { metric: 'K', inch: '°F' },
     step: 0.1,
     signed: true,
     comparedPer: MILLIONTH,
   },
-  mass: { name: 'mass', shownIn: { metric: 'kg', inch: 'lb' }, step: 0.001, signed: false, comparedPer: 1e9 },
-  resistance: { name: 'resistance', shownIn: same('MΩ'), step: 0.1, signed: false, comparedPer: 1e12 },
+  mass: { shownIn: { metric: 'kg', inch: 'lb' }, step: 0.001, signed: false, comparedPer: 1e9 },
+  resistance: { shownIn: same('MΩ'), step: 0.1, signed: false, comparedPer: 1e12 },
   velocity: {
-    name: 'vibration velocity',
     shownIn: { metric: 'mm/s', inch: 'in/s' },
     step: 0.1,
     signed: false,
     comparedPer: MILLIONTH,
   },
-  flow: { name: 'flow', shownIn: same('l/min'), step: 0.1, signed: false, comparedPer: MILLIONTH },
-  time: { name: 'time', shownIn: same('s'), step: 0.1, signed: false, comparedPer: MILLIONTH },
-  hardness: { name: 'Brinell hardness', shownIn: same('HB'), step: 1, signed: false, comparedPer: MILLIONTH },
+  flow: { shownIn: same('l/min'), step: 0.1, signed: false, comparedPer: MILLIONTH },
+  time: { shownIn: same('s'), step: 0.1, signed: false, comparedPer: MILLIONTH },
+  hardness: { shownIn: same('HB'), step: 1, signed: false, comparedPer: MILLIONTH },
   // Scales of hardness do not convert into each other: each is a quantity of its own.
-  hardnessVickers: { name: 'Vickers hardness', shownIn: same('HV'), step: 1, signed: false, comparedPer: MILLIONTH },
-  hardnessRockwell: { name: 'Rockwell C hardness', shownIn: same('HRC'), step: 0.5, signed: false, comparedPer: MILLIONTH },
-  percent: { name: 'share', shownIn: same('%'), step: 0.1, signed: true, comparedPer: MILLIONTH },
-  count: { name: 'count', shownIn: same(''), step: 1, signed: false, comparedPer: MILLIONTH },
+  hardnessVickers: { shownIn: same('HV'), step: 1, signed: false, comparedPer: MILLIONTH },
+  hardnessRockwell: { shownIn: same('HRC'), step: 0.5, signed: false, comparedPer: MILLIONTH },
+  percent: { shownIn: same('%'), step: 0.1, signed: true, comparedPer: MILLIONTH },
+  count: { shownIn: same(''), step: 1, signed: false, comparedPer: MILLIONTH },
 }
 
 /**

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { quantityFaultWords } from '../words/quantities'
 import { formatLength } from './format'
-import { explainQuantityFault, parseQuantity, type QuantityFault } from './quantity'
+import { parseQuantity, type QuantityFault } from './quantity'
 
 const accepted: { text: string; unit?: string; exact: string }[] = [
   { text: '12.34', exact: '12.34' },
@@ -55,7 +56,7 @@ const refused: { text: string; code: QuantityFault['code'] }[] = [
 test.each(refused)('refuses “$text” as $code and says what to do', ({ text, code }) => {
   const parsed = parseQuantity(text, 'length', 'mm')
   expect(parsed.fault?.code).toBe(code)
-  if (parsed.fault) expect(explainQuantityFault(parsed.fault)).toMatch(/[.!]$/)
+  if (parsed.fault) expect(quantityFaultWords(parsed.fault)).toMatch(/[.!]$/)
 })
 
 describe('properties', () => {

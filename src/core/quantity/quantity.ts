@@ -1,7 +1,7 @@
 import { err, ok, type Result } from '../base/result'
-import { GREATEST_MM, greatestOf } from './greatest'
-import { type QuantityKind, quantityFacts } from './kind'
-import { findUnit, type Rational, unitsOf } from './units'
+import { greatestOf } from './greatest'
+import type { QuantityKind } from './kind'
+import { findUnit, type Rational } from './units'
 
 export type Sign = '+' | '-' | ''
 
@@ -109,33 +109,4 @@ export function addExact(a: string, b: string, factor: 1n | -1n = 1n): string {
     return negative ? -magnitude : magnitude
   }
   return toDecimal({ numerator: scaled(a) + factor * scaled(b), denominator: 10n ** BigInt(PLACES) })
-}
-
-const EXAMPLES: Partial<Record<QuantityKind, string>> = {
-  length: '12.34, 0.4725 in, 21 thou or 1-7/16"',
-  torque: '180 or 132 lbf ft',
-  temperature: '21.5 or 70 °F',
-}
-const examplesOf = (kind: QuantityKind): string => EXAMPLES[kind] ?? `12.3 or 12.3 ${quantityFacts[kind].shownIn.metric}`.trim()
-
-/** One sentence for a refused text: what is wrong and what to type instead. */
-export function explainQuantityFault(fault: QuantityFault): string {
-  switch (fault.code) {
-    case 'empty':
-      return `Nothing typed yet. Type the figure, for example ${examplesOf(fault.kind)}.`
-    case 'notANumber':
-      return `“${fault.text}” is not a ${quantityFacts[fault.kind].name}. Type figures and a unit, for example ${examplesOf(fault.kind)}.`
-    case 'twoDecimalMarks':
-      return `“${fault.text}” has two decimal marks. Type one point or one comma.`
-    case 'unknownUnit':
-      return `“${fault.unit}” is not a unit of ${quantityFacts[fault.kind].name} here. Use ${unitsOf[fault.kind].map(({ id }) => (id === 'um' ? 'µm' : id)).join(', ')}.`
-    case 'unitAlone':
-      return `“${fault.text}” is a unit without a figure. Type the figure before it.`
-    case 'zeroDenominator':
-      return `“${fault.text}” divides by zero. Check the fraction.`
-    case 'tooLarge':
-      return fault.kind === 'length'
-        ? `“${fault.text}” is more than ${GREATEST_MM / 1000} m: no part here is that large. Check the unit.`
-        : `“${fault.text}” is larger than anything measured here. Check the unit.`
-  }
 }

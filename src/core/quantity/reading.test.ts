@@ -1,16 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { readingFaultWords } from '../words/quantities'
 import { formatQuantity } from './format'
 import { type QuantityKind, quantityFacts, quantityKinds } from './kind'
 import { parseQuantity } from './quantity'
-import {
-  explainReadingFault,
-  type ParsedReading,
-  parseReading,
-  type ReadingFault,
-  type ReadingForm,
-  signedFromMaster,
-} from './reading'
+import { type ParsedReading, parseReading, type ReadingFault, type ReadingForm, signedFromMaster } from './reading'
 import { unitsOf } from './units'
 
 type QuantityForm = Extract<ReadingForm, { kind: 'quantity' }>
@@ -113,7 +107,7 @@ test.each(refused)('refuses “$text” as $code and says what to do', ({ text, 
     ? parseReading(text, { form: { kind }, defaultUnit: '' })
     : read(text, over, over?.quantity === 'torque' ? 'N·m' : 'mm')
   expect(parsed.fault?.code).toBe(code)
-  if (parsed.fault) expect(explainReadingFault(parsed.fault)).toMatch(/[.!]$/)
+  if (parsed.fault) expect(readingFaultWords(parsed.fault)).toMatch(/[.!]$/)
 })
 
 describe('properties', () => {
@@ -165,7 +159,7 @@ describe('properties', () => {
         (text, of) => {
           const parsed = parseReading(text, { form: of, defaultUnit: of.kind === 'quantity' ? 'mm' : '' })
           if (!parsed.ok) {
-            expect(explainReadingFault(parsed.fault).length).toBeGreaterThan(0)
+            expect(readingFaultWords(parsed.fault).length).toBeGreaterThan(0)
             return
           }
           expect(ends(parsed.value).every((end) => end === null || Number.isFinite(end))).toBe(true)

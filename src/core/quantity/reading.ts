@@ -1,6 +1,6 @@
 import { err, ok, type Result } from '../base/result'
 import type { QuantityKind } from './kind'
-import { addExact, explainQuantityFault, parseQuantity, plainMinus, type Quantity, type QuantityFault } from './quantity'
+import { addExact, parseQuantity, plainMinus, type Quantity, type QuantityFault } from './quantity'
 
 /** What is typed at a place: a quantity, an answer, a cell of a contact pattern, or the state of a numbered element. */
 export type ReadingForm =
@@ -191,28 +191,6 @@ function parseWord(typed: string, form: 'answer' | 'cell' | 'element'): Result<P
       return ok({ kind: 'point', value: worn.value.value, exact: worn.value.exact, deviation: null, typedStep: null })
   }
   return err({ code: 'noAnswer', text: typed, form })
-}
-
-const HOW_TO_ANSWER = {
-  answer: 'Type + or y for yes, - or n for no, / when it does not apply.',
-  cell: 'Type 2 for full contact, 1 for partial, 0 for none.',
-  element: 'Type 0 when it is sound, how much is worn in percent (50 for half), or ! when it is broken.',
-} as const
-
-/** One sentence for a refused reading. */
-export function explainReadingFault(fault: ReadingFault): string {
-  switch (fault.code) {
-    case 'negativeSize':
-      return `“${fault.text}” is below zero, and no master is set here. Type the size itself.`
-    case 'endsSwapped':
-      return `“${fault.text}” ends below where it begins. Type the smaller figure first.`
-    case 'pairUnsigned':
-      return `“${fault.text}” is a pair without signs. Type both with their sign, for example +0.05 -0.03.`
-    case 'noAnswer':
-      return `“${fault.text}” is no answer here. ${HOW_TO_ANSWER[fault.form]}`
-    default:
-      return explainQuantityFault(fault)
-  }
 }
 
 /** Whether a text is signed, and so a deviation where a master is set; a bound by the figure behind its mark. */

@@ -1,29 +1,31 @@
+import type { Bare, Coded } from '../base/coded'
 import { isDay } from '../base/day'
 import { err, ok, type Result } from '../base/result'
 import type { Characteristic, LimitBook } from '../book/bookSchema'
 import type { Gauge } from '../gauge/gauge'
 import { acceptsSlot, layoutOf, NO_PLACE, type Slot, slotKey } from '../method/layout'
-import { explainReadingFault } from '../quantity/reading'
+import type { ReadingFault } from '../quantity/reading'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { overhaulBounds } from './overhaulBounds'
-import { type Stage, stageLabel, stages } from './stage'
+import { type Stage, stages } from './stage'
 import { gaugeKindAt, readTyped, type TypedReading } from './typedReading'
 
-/** Columns of a table of earlier readings. Those with a star must be there; the others may be left out or empty. */
-export const historyColumns = [
-  ['overhaul', true, 'what the overhaul was called'],
-  ['date', true, 'day it was opened: 2019-05-14'],
-  ['running_hours', true, 'hours of the machine then'],
-  ['characteristic', true, 'id or name as the limit book has it'],
-  ['station', false, 'place along, by its id'],
-  ['direction', false, 'place around, by its id'],
-  ['repeat', false, '1, 2, 3'],
-  ['stage', false, 'as found, after work, as left; as found when empty'],
-  ['reading', true, 'as it was written down, with its unit'],
-  ['gauge', false, 'code of the gauge in the store'],
-  ['part_mark', false, 'mark of the part that was fitted then; empty: the one that is fitted now'],
-] as const
-type Column = (typeof historyColumns)[number][0]
+/** Columns of a table of earlier readings, and whether each must be there; the others may be left out or empty. */
+export const historyColumns = {
+  overhaul: true,
+  date: true,
+  running_hours: true,
+  characteristic: true,
+  station: false,
+  direction: false,
+  repeat: false,
+  stage: false,
+  reading: true,
+  gauge: false,
+  part_mark: false,
+} as const
+export type HistoryColumn = keyof typeof historyColumns
+export const historyColumnNames = Object.keys(historyColumns) as HistoryColumn[]
 
 export interface ImportedReading extends Slot {
   readonly characteristic: string
@@ -42,10 +44,42 @@ export interface ImportedOverhaul {
   readonly readings: readonly ImportedReading[]
 }
 
+/** Why a table, or a row of it, cannot be read. */
+export interface HistoryFaults {
+  headLacks: { readonly columns: readonly string[] }
+  notAColumn: { readonly columns: readonly string[] }
+  onlyAHead: Bare
+  noCharacteristic: { readonly text: string }
+  noStage: { readonly text: string }
+  reading: { readonly why: ReadingFault }
+  placeTwice: { readonly line: number }
+  markTooLong: { readonly most: number }
+  otherMark: { readonly before: string; readonly here: string }
+  tooManyReadings: { readonly most: number }
+  noName: Bare
+  nameTooLong: { readonly most: number }
+  tooManyOverhauls: { readonly most: number }
+  noDay: { readonly text: string }
+  liesAhead: { readonly date: string; readonly today: string }
+  noHours: { readonly text: string }
+  notEarlier: { readonly hours: string; readonly now: number }
+  twoDates: { readonly overhaul: string; readonly one: At; readonly other: At }
+  hoursFall: { readonly one: At & { readonly overhaul: string }; readonly other: At & { readonly overhaul: string } }
+  noPlace: { readonly characteristic: string; readonly text: string }
+  noGauge: { readonly gauge: string }
+  otherKindOfGauge: { readonly gauge: string; readonly characteristic: string }
+}
+export type HistoryFault = Coded<HistoryFaults>
+
+interface At {
+  readonly date: string
+  readonly hours: number
+}
+
 export interface RowFault {
   /** Line of the table, its head being the first; 0 for the table as a whole. */
   readonly line: number
-  readonly says: string
+  readonly fault: HistoryFault
 }
 
 export interface HistoryContext {
@@ -65,7 +99,8 @@ const stageOf = new Map<string, Stage>([
   ['', 'asFound'],
   ...stages.flatMap((stage): [string, Stage][] => [
     [stage.toLowerCase(), stage],
-    [stageLabel[stage].toLowerCase(), stage],
+    // As a person writes it: “as found”.
+    [stage.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`), stage],
   ]),
 ])
 
@@ -76,11 +111,11 @@ export function readHistory(
 ): Result<readonly ImportedOverhaul[], readonly RowFault[]> {
   const [head = [], ...body] = rows
   const columns = new Map(head.map((name, index) => [name.trim().toLowerCase().replaceAll(' ', '_'), index]))
-  const lacking = historyColumns.filter(([name, must]) => must && !columns.has(name)).map(([name]) => name)
-  if (lacking.length > 0) return err([{ line: 1, says: `The head of the table lacks: ${lacking.join(', ')}.` }])
-  const unknown = [...columns.keys()].filter((name) => !historyColumns.some(([known]) => known === name))
-  if (unknown.length > 0) return err([{ line: 1, says: `Not a column of this table: ${unknown.join(', ')}.` }])
-  if (body.length === 0) return err([{ line: 0, says: 'The table has a head and no readings.' }])
+  const lacking = historyColumnNames.filter((name) => historyColumns[name] && !columns.has(name))
+  if (lacking.length > 0) return err([{ line: 1, fault: { code: 'headLacks', columns: lacking } }])
+  const unknown = [...columns.keys()].filter((name) => !(name in historyColumns))
+  if (unknown.length > 0) return err([{ line: 1, fault: { code: 'notAColumn', columns: unknown } }])
+  if (body.length === 0) return err([{ line: 0, fault: { code: 'onlyAHead' } }])
   const reader = new HistoryReader(context, (row, column) => (row[columns.get(column) ?? -1] ?? '').trim())
   body.forEach((row, index) => reader.take(row, index + 2))
   return reader.faults.length > 0 ? err(reader.faults) : ok(reader.overhauls())
@@ -99,7 +134,7 @@ class HistoryReader {
   private readonly gauges: ReadonlyMap<string, HistoryContext['gauges'][number]>
   constructor(
     private readonly context: HistoryContext,
-    private readonly cell: (row: readonly string[], column: Column) => string,
+    private readonly cell: (row: readonly string[], column: HistoryColumn) => string,
   ) {
     const { characteristics } = context.book
     this.characteristics = new Map([
@@ -118,65 +153,62 @@ class HistoryReader {
 
   take(row: readonly string[], line: number): void {
     if (this.faults.length >= MOST_FAULTS || row.every((cell) => cell.trim() === '')) return
-    const says = this.read(row, line)
-    if (says !== null) this.faults.push({ line, says })
+    const fault = this.read(row, line)
+    if (fault !== null) this.faults.push({ line, fault })
   }
 
-  private read(row: readonly string[], line: number): string | null {
+  private read(row: readonly string[], line: number): HistoryFault | null {
     const draft = this.draftOf(row)
-    if (typeof draft === 'string') return draft
+    if ('code' in draft) return draft
     const named = this.cell(row, 'characteristic')
     const characteristic = this.characteristics.get(named.toLowerCase())
-    if (!characteristic) return `The limit book has no characteristic “${named}”.`
+    if (!characteristic) return { code: 'noCharacteristic', text: named }
     const stage = stageOf.get(this.cell(row, 'stage').toLowerCase())
-    if (!stage) return `“${this.cell(row, 'stage')}” is no stage: as found, after work or as left.`
+    if (!stage) return { code: 'noStage', text: this.cell(row, 'stage') }
     const slot = this.slotOf(row, characteristic)
-    if (typeof slot === 'string') return slot
+    if ('code' in slot) return slot
     const gauge = this.gaugeOf(row, characteristic, slot)
-    if (typeof gauge === 'string') return gauge
+    if (gauge !== null && 'fault' in gauge) return gauge.fault
     const text = this.cell(row, 'reading')
     const typed = readTyped(characteristic, slot, text, this.context.units)
-    if (!typed.ok) return explainReadingFault(typed.fault)
+    if (!typed.ok) return { code: 'reading', why: typed.fault }
     const key = `${characteristic.id} ${stage} ${slotKey(slot)}`
     const before = draft.places.get(key)
-    if (before !== undefined) return `The same place is read in line ${before} already.`
+    if (before !== undefined) return { code: 'placeTwice', line: before }
     const mark = this.cell(row, 'part_mark')
-    if (mark.length > overhaulBounds.mark) return `The mark of the part is longer than ${overhaulBounds.mark} characters.`
+    if (mark.length > overhaulBounds.mark) return { code: 'markTooLong', most: overhaulBounds.mark }
     const other = draft.installed.get(characteristic.part)
-    if (mark !== '' && other !== undefined && other !== mark)
-      return `The part is marked “${other}” further up and “${mark}” here.`
+    if (mark !== '' && other !== undefined && other !== mark) return { code: 'otherMark', before: other, here: mark }
     if (mark !== '') draft.installed.set(characteristic.part, mark)
-    if (draft.readings.length >= overhaulBounds.readings)
-      return `More than ${overhaulBounds.readings} readings of one overhaul: leave some out.`
+    if (draft.readings.length >= overhaulBounds.readings) return { code: 'tooManyReadings', most: overhaulBounds.readings }
     draft.places.set(key, line)
     const { fields, exact } = typed.value
     draft.readings.push({ characteristic: characteristic.id, ...slot, stage, text, gauge: gauge?.id ?? null, fields, exact })
     return null
   }
 
-  private draftOf(row: readonly string[]): Draft | string {
+  private draftOf(row: readonly string[]): Draft | HistoryFault {
     const [overhaul, date, hours] = [this.cell(row, 'overhaul'), this.cell(row, 'date'), this.cell(row, 'running_hours')]
     const key = `${overhaul}\n${date}\n${hours}`
     const known = this.drafts.get(key)
     if (known) return known
-    if (overhaul === '') return 'The overhaul has no name.'
-    if (overhaul.length > overhaulBounds.name) return `The name of the overhaul is longer than ${overhaulBounds.name} characters.`
-    if (this.drafts.size >= overhaulBounds.overhauls)
-      return `More than ${overhaulBounds.overhauls} overhauls: take over the latest ones.`
-    if (!isDay(date)) return `“${date}” is no day. Write it as 2019-05-14.`
+    if (overhaul === '') return { code: 'noName' }
+    if (overhaul.length > overhaulBounds.name) return { code: 'nameTooLong', most: overhaulBounds.name }
+    if (this.drafts.size >= overhaulBounds.overhauls) return { code: 'tooManyOverhauls', most: overhaulBounds.overhauls }
+    if (!isDay(date)) return { code: 'noDay', text: date }
     const { today, mostHours } = this.context
-    if (date > today) return `${date} lies ahead: today is ${today}.`
+    if (date > today) return { code: 'liesAhead', date, today }
     const bare = hours.replace(/[\s\u00a0]/g, '')
-    if (!/^\d{1,7}$/.test(bare)) return `“${hours}” is no running hours. Write whole hours.`
+    if (!/^\d{1,7}$/.test(bare)) return { code: 'noHours', text: hours }
     const runningHours = Number(bare)
-    if (mostHours !== null && runningHours >= mostHours)
-      return `${hours} h is not earlier than the ${mostHours} h the machine has now.`
+    if (mostHours !== null && runningHours >= mostHours) return { code: 'notEarlier', hours, now: mostHours }
+    const here = { date, hours: runningHours }
     for (const other of this.drafts.values()) {
-      if (other.overhaul === overhaul)
-        return `${overhaul} is given with two days or hours: ${other.date} at ${other.runningHours} h, and ${date} at ${runningHours} h.`
+      const there = { date: other.date, hours: other.runningHours }
+      if (other.overhaul === overhaul) return { code: 'twoDates', overhaul, one: there, other: here }
       const [earlier, later] = other.date <= date ? [other.runningHours, runningHours] : [runningHours, other.runningHours]
       if (other.date !== date && earlier > later)
-        return `Hours cannot fall: ${other.overhaul} on ${other.date} at ${other.runningHours} h, ${overhaul} on ${date} at ${runningHours} h.`
+        return { code: 'hoursFall', one: { overhaul: other.overhaul, ...there }, other: { overhaul, ...here } }
     }
     const draft: Draft = {
       overhaul,
@@ -190,7 +222,7 @@ class HistoryReader {
     return draft
   }
 
-  private slotOf(row: readonly string[], { method, name }: Characteristic): Slot | string {
+  private slotOf(row: readonly string[], { method, name }: Characteristic): Slot | HistoryFault {
     const { stations, directions } = layoutOf(method)
     const only = (places: readonly { readonly id: string }[]): string => (places.length === 1 ? (places[0]?.id ?? NO_PLACE) : '')
     const slot = {
@@ -200,20 +232,24 @@ class HistoryReader {
     }
     return Number.isInteger(slot.repeat) && acceptsSlot(method, slot)
       ? slot
-      : `${name} has no place “${[this.cell(row, 'station'), this.cell(row, 'direction'), this.cell(row, 'repeat')].filter(Boolean).join(', ')}”.`
+      : {
+          code: 'noPlace',
+          characteristic: name,
+          text: [this.cell(row, 'station'), this.cell(row, 'direction'), this.cell(row, 'repeat')].filter(Boolean).join(', '),
+        }
   }
 
   private gaugeOf(
     row: readonly string[],
     characteristic: Characteristic,
     slot: Slot,
-  ): HistoryContext['gauges'][number] | string | null {
+  ): HistoryContext['gauges'][number] | { readonly fault: HistoryFault } | null {
     const code = this.cell(row, 'gauge')
     if (code === '') return null
     const gauge = this.gauges.get(code.toLowerCase())
-    if (!gauge) return `There is no gauge “${code}” in the store. Leave it empty where nobody knows.`
+    if (!gauge) return { fault: { code: 'noGauge', gauge: code } }
     return gauge.kind === gaugeKindAt(characteristic, slot)
       ? gauge
-      : `${gauge.code} is not the kind of gauge that ${characteristic.name} is measured with.`
+      : { fault: { code: 'otherKindOfGauge', gauge: gauge.code, characteristic: characteristic.name } }
   }
 }

@@ -1,4 +1,3 @@
-import type { Fault } from '../base/fault'
 import type { Limit } from '../limit/limit'
 import { acceptsSlot, formAt, quantityAt } from '../method/layout'
 import type { Method } from '../method/method'
@@ -8,12 +7,13 @@ import { forComparison } from '../quantity/decimal'
 import type { QuantityKind } from '../quantity/kind'
 import { parseReading } from '../quantity/reading'
 import type { Reading } from './readingSchema'
+import type { RecordFault, RecordFaultAt } from './recordFault'
 import type { InspectionRecord } from './recordShapeSchema'
 
 /** What a stored reading says must be what its text says; null when it does. */
-function readingFault(reading: Reading, method: Method): { field: string; says: string } | null {
+function readingFault(reading: Reading, method: Method): { readonly field: string; readonly fault: RecordFault } | null {
   if (reading.kind === 'cannot' || reading.kind === 'withdrawn')
-    return reading.reason === null ? { field: 'reason', says: 'a reading that cannot be taken or is taken back says why' } : null
+    return reading.reason === null ? { field: 'reason', fault: { code: 'noReason' } } : null
   const form = formAt(method, reading)
   const parsed = parseReading(reading.text, {
     form: form.kind === 'quantity' ? { ...form, masterMm: reading.masterMm } : form,
@@ -22,16 +22,16 @@ function readingFault(reading: Reading, method: Method): { field: string; says: 
   // What was understood once and is not today is read all the same, and settles nothing (recordFaults, standing).
   if (!parsed.ok) return null
   const says = parsed.value
-  if (says.kind !== reading.kind) return { field: 'kind', says: `the text is a ${says.kind}, the reading says ${reading.kind}` }
+  if (says.kind !== reading.kind) return { field: 'kind', fault: { code: 'otherKind', text: says.kind, reading: reading.kind } }
   const quantity = quantityAt(method, reading)
   if (says.kind === 'point')
     return same(says.value, reading.value, quantity)
       ? null
-      : { field: 'value', says: `the text says ${says.exact}, the value says ${reading.value}` }
+      : { field: 'value', fault: { code: 'otherValue', text: says.exact, value: reading.value } }
   if (says.kind === 'interval')
     return same(says.low, reading.low, quantity) && same(says.high, reading.high, quantity)
       ? null
-      : { field: 'low', says: 'the ends are not those of the text' }
+      : { field: 'low', fault: { code: 'otherEnds' } }
   return null
 }
 
@@ -52,32 +52,31 @@ const same = (a: number | null, b: number | null, quantity: QuantityKind = 'leng
   a === null || b === null ? a === b : forComparison(a - b, quantity) === 0
 
 /** Everything in a record that does not hold together: what is named and not in it, and what says two things. */
-export function recordReferenceFaults(record: InspectionRecord): Fault[] {
-  const faults: Fault[] = []
-  const fault = (path: (string | number)[], says: string): void => void faults.push({ path, says })
+export function recordReferenceFaults(record: InspectionRecord): RecordFaultAt[] {
+  const faults: RecordFaultAt[] = []
+  const fault = (path: (string | number)[], found: RecordFault): void => void faults.push({ path, fault: found })
   const characteristics = new Map(record.book.characteristics.map((characteristic) => [characteristic.id, characteristic]))
   const gauges = new Set(record.gauges.map((gauge) => gauge.id))
   const parts = new Set(record.book.parts.map((part) => part.id))
 
   const checkReadings = (readings: readonly Reading[], path: (string | number)[]): void => {
     const byId = new Map(readings.map((reading) => [reading.id, reading]))
-    if (byId.size !== readings.length) fault(path, 'two readings have the same id')
+    if (byId.size !== readings.length) fault(path, { code: 'sameReadingId' })
     const superseded = new Set<string>()
     readings.forEach((reading, index) => {
       const at = [...path, index]
       const characteristic = characteristics.get(reading.characteristic)
       if (!characteristic) {
-        fault([...at, 'characteristic'], `no characteristic “${reading.characteristic}” in the book`)
+        fault([...at, 'characteristic'], { code: 'noCharacteristic', id: reading.characteristic })
         return
       }
-      if (reading.gauge !== null && !gauges.has(reading.gauge))
-        fault([...at, 'gauge'], `no gauge “${reading.gauge}” in this record`)
-      if (!acceptsSlot(characteristic.method, reading)) fault([...at, 'station'], 'the method takes no reading at this place')
-      const sentence = readingFault(reading, characteristic.method)
-      if (sentence) fault([...at, sentence.field], sentence.says)
+      if (reading.gauge !== null && !gauges.has(reading.gauge)) fault([...at, 'gauge'], { code: 'noGauge', id: reading.gauge })
+      if (!acceptsSlot(characteristic.method, reading)) fault([...at, 'station'], { code: 'noSuchPlace' })
+      const wrong = readingFault(reading, characteristic.method)
+      if (wrong) fault([...at, wrong.field], wrong.fault)
       if (reading.supersedes === null) return
       const corrected = byId.get(reading.supersedes)
-      if (!corrected) fault([...at, 'supersedes'], 'the reading it corrects is not in this record')
+      if (!corrected) fault([...at, 'supersedes'], { code: 'correctsNothing' })
       else if (
         corrected.characteristic !== reading.characteristic ||
         corrected.station !== reading.station ||
@@ -85,22 +84,22 @@ export function recordReferenceFaults(record: InspectionRecord): Fault[] {
         corrected.repeat !== reading.repeat ||
         corrected.stage !== reading.stage
       )
-        fault([...at, 'supersedes'], 'a correction must stay at the place of the reading it corrects')
-      if (superseded.has(reading.supersedes)) fault([...at, 'supersedes'], 'that reading is corrected twice')
+        fault([...at, 'supersedes'], { code: 'correctsElsewhere' })
+      if (superseded.has(reading.supersedes)) fault([...at, 'supersedes'], { code: 'correctedTwice' })
       superseded.add(reading.supersedes)
-      if (reading.reason === null) fault([...at, 'reason'], 'a correction says why')
+      if (reading.reason === null) fault([...at, 'reason'], { code: 'correctionWithoutReason' })
     })
     const standing = new Map<string, number>()
     readings.forEach((reading, index) => {
       if (superseded.has(reading.id)) return
       const place = [reading.characteristic, reading.stage, reading.station, reading.direction, reading.repeat].join('/')
-      if (standing.has(place)) fault([...path, index], 'two readings stand at the same place; one must correct the other')
+      if (standing.has(place)) fault([...path, index], { code: 'twoAtOnePlace' })
       standing.set(place, index)
     })
   }
 
   const checkInstalled = (installed: Record<string, string>, path: (string | number)[]): void => {
-    for (const part of Object.keys(installed)) if (!parts.has(part)) fault([...path, part], `no part “${part}” in the book`)
+    for (const part of Object.keys(installed)) if (!parts.has(part)) fault([...path, part], { code: 'noPart', id: part })
   }
 
   const typed = new Map(typedIn(record.job.entries).map((item) => [item.id, item]))
@@ -109,24 +108,23 @@ export function recordReferenceFaults(record: InspectionRecord): Fault[] {
     const said = typed.get(characteristic.id)
     const read = said && readTypedCharacteristic(said, record.machine.units)
     if (!read?.ok || said?.entry !== characteristic.typed.entry || !sameLimits(read.value.limits, characteristic.limits))
-      fault(['book', 'characteristics', index], 'its limits are not those that were typed in this job')
+      fault(['book', 'characteristics', index], { code: 'notAsTyped' })
   })
   if (record.job.level !== null && !record.book.levels.some(({ id }) => id === record.job.level))
-    fault(['job', 'level'], `no level “${record.job.level}” in the book`)
+    fault(['job', 'level'], { code: 'noLevel', id: record.job.level })
   if (new Set(record.job.entries.map(({ id }) => id)).size !== record.job.entries.length)
-    fault(['job', 'entries'], 'two entries have the same id')
+    fault(['job', 'entries'], { code: 'sameEntryId' })
   checkReadings(record.job.readings, ['job', 'readings'])
   checkInstalled(record.job.installed, ['job', 'installed'])
   record.history.forEach((overhaul, index) => {
     checkReadings(overhaul.readings, ['history', index, 'readings'])
     checkInstalled(overhaul.installed, ['history', index, 'installed'])
-    if (overhaul.runningHours > record.job.runningHours)
-      fault(['history', index, 'runningHours'], 'an earlier overhaul has more running hours than this one')
+    if (overhaul.runningHours > record.job.runningHours) fault(['history', index, 'runningHours'], { code: 'hoursAfterThis' })
   })
   record.decisions.forEach((decision, index) => {
-    if (!parts.has(decision.part)) fault(['decisions', index, 'part'], `no part “${decision.part}” in the book`)
+    if (!parts.has(decision.part)) fault(['decisions', index, 'part'], { code: 'noPart', id: decision.part })
     if (decision.decided !== decision.recommended && decision.reason === null)
-      fault(['decisions', index, 'reason'], 'a departure from the recommended verdict says why')
+      fault(['decisions', index, 'reason'], { code: 'departureWithoutReason' })
   })
   return faults
 }

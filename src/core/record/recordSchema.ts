@@ -9,8 +9,8 @@ export type { Decision, InspectionRecord, Overhaul } from './recordShapeSchema'
 
 const recordWith = <B extends z.ZodType<LimitBook>>(book: B) =>
   recordShapeWith<z.ZodType<LimitBook>>(book).superRefine((record, context) => {
-    for (const { path, says } of recordReferenceFaults(record))
-      context.addIssue({ code: 'custom', path: [...path], message: says })
+    for (const { path, fault } of recordReferenceFaults(record))
+      context.addIssue({ code: 'custom', path: [...path], message: fault.code, params: { recordFault: fault } })
   })
 
 /** One inspection with everything its results follow from: the open record format, version 2. */

@@ -2,8 +2,6 @@
 export const stages = ['asFound', 'afterWork', 'asLeft'] as const
 export type Stage = (typeof stages)[number]
 
-export const stageLabel: Readonly<Record<Stage, string>> = { asFound: 'As found', afterWork: 'After work', asLeft: 'As left' }
-
 /** Stages after a part was found: it is judged afresh at each. */
 export const laterStages = ['afterWork', 'asLeft'] as const
 export type LaterStage = (typeof laterStages)[number]

@@ -1,14 +1,13 @@
 import type { InspectionLevel } from '../book/procedureSchema'
+import type { Slot } from '../method/slot'
 
-/** What decides a gate measurement: the span of its verdict, and the strongest reason for it. */
+/** What decides a gate measurement: the span of its verdict. */
 export interface GateMeasurement {
   readonly id: string
-  readonly name: string
   readonly mild: 'reuse' | 'recondition' | 'replace'
   readonly strong: 'reuse' | 'recondition' | 'replace'
-  readonly reason: string
   /** The reading that decided it, as typed and where; null where several did. */
-  readonly reading: string | null
+  readonly reading: { readonly text: string; readonly slot: Slot } | null
 }
 
 /** How a gate stands: one measurement past its limits opens the machine further; all of them inside close the job. */
@@ -18,7 +17,7 @@ export type GateOutcome =
   | {
       readonly kind: 'failed'
       readonly grows: string
-      readonly by: readonly { readonly characteristic: string; readonly reason: string; readonly reading: string | null }[]
+      readonly by: readonly { readonly characteristic: string; readonly reading: GateMeasurement['reading'] }[]
     }
 
 /**
@@ -31,13 +30,9 @@ export function gateOutcome(level: InspectionLevel | null, measurements: readonl
   const deciding = measurements.filter(({ id }) => wanted.has(id))
   const failed = deciding.filter(({ mild }) => mild !== 'reuse')
   if (failed.length > 0)
-    return {
-      kind: 'failed',
-      grows: level.gate.grows,
-      by: failed.map(({ id, reason, reading }) => ({ characteristic: id, reason, reading })),
-    }
+    return { kind: 'failed', grows: level.gate.grows, by: failed.map(({ id, reading }) => ({ characteristic: id, reading })) }
   const open = deciding.filter(({ strong }) => strong !== 'reuse')
   return open.length > 0
-    ? { kind: 'open', missing: open.map(({ name }) => name) }
-    : { kind: 'held', measured: deciding.map(({ name }) => name) }
+    ? { kind: 'open', missing: open.map(({ id }) => id) }
+    : { kind: 'held', measured: deciding.map(({ id }) => id) }
 }

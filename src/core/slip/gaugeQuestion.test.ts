@@ -6,22 +6,29 @@ import { slotsOf } from '../method/layout'
 import type { Method } from '../method/method'
 import type { Reading } from '../record/recordSchema'
 import type { Measurable } from '../record/standing'
+import { slipQuestionWords } from '../words/slips'
 import { gaugeQuestionAt } from './gaugeQuestion'
-import { explainSlip } from './slip'
 
 const of = (kind: GaugeKind): Gauge => (kind === 'eye' ? BY_EYE : testGauge({ id: kind, kind, code: `${kind}-1` }))
 
 test.each<[what: string, method: Method, wanted: GaugeKind, inHand: GaugeKind, keptWith: GaugeKind | null, said: RegExp | null]>([
   ['the kind asked for', everyMethod.outsideDiameter, 'outsideMicrometer', 'outsideMicrometer', null, null],
   ['another kind of the same quantity', everyMethod.outsideDiameter, 'outsideMicrometer', 'caliper', null, /counts as well/],
-  ['one of another quantity', everyMethod.outsideDiameter, 'outsideMicrometer', 'balance', null, /\(length\).*settles nothing/],
+  [
+    'one of another quantity',
+    everyMethod.outsideDiameter,
+    'outsideMicrometer',
+    'balance',
+    null,
+    /does not measure length.*settles nothing/,
+  ],
   ['none', everyMethod.outsideDiameter, 'outsideMicrometer', 'eye', null, /No gauge.*Outside micrometer.*settles nothing/],
   ['none, kept before in this set', everyMethod.outsideDiameter, 'outsideMicrometer', 'eye', 'eye', null],
   ['none, where another was kept', everyMethod.outsideDiameter, 'outsideMicrometer', 'eye', 'caliper', /No gauge/],
   ['what is looked at', everyMethod.lookedAt, 'eye', 'eye', null, null],
   ['marks put into words', everyMethod.elements, 'feeler', 'eye', null, null],
   ['torque with a wrench', everyMethod.torque, 'torqueWrench', 'torqueWrench', null, null],
-  ['torque with a dial', everyMethod.torque, 'torqueWrench', 'dial', null, /\(torque\).*settles nothing/],
+  ['torque with a dial', everyMethod.torque, 'torqueWrench', 'dial', null, /does not measure torque.*settles nothing/],
 ])('%s', (_what, method, wanted, inHand, keptWith, said) => {
   const slots = slotsOf(method)
   const [slot] = slots
@@ -35,5 +42,5 @@ test.each<[what: string, method: Method, wanted: GaugeKind, inHand: GaugeKind, k
   }
   const question = gaugeQuestionAt({ characteristic, slot, gauge: of(inHand), standing })
   if (said === null) expect(question).toBeNull()
-  else expect(question && explainSlip(question, { quantity: 'length', system: 'metric', step: 0.01 })).toMatch(said)
+  else expect(question && slipQuestionWords(question, { quantity: 'length', system: 'metric', step: 0.01 })).toMatch(said)
 })

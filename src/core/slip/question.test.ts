@@ -3,8 +3,9 @@ import { limitOn } from '../limit/limit.fixture'
 import { places, testGauge } from '../method/everyMethod.fixture'
 import type { Method } from '../method/method'
 import { parseReading } from '../quantity/reading'
+import { slipQuestionWords } from '../words/slips'
 import { questionReading, type SlipInput } from './question'
-import { explainSlip, type SlipKind, type SlipQuestion } from './slip'
+import type { SlipKind, SlipQuestion } from './slip'
 
 const bore: Method = {
   kind: 'boreDiameter',
@@ -113,14 +114,14 @@ test.each(slips)('$name is questioned', ({ part, text, neighbours, kind, propose
   const slip = question(part, text, neighbours)
   expect(slip?.likely?.kind ?? null).toBe(kind)
   if (proposes !== undefined) expect(slip?.likely?.text).toBe(proposes)
-  if (slip) expect(explainSlip(slip, figures)).toMatch(/[.?]$/)
+  if (slip) expect(slipQuestionWords(slip, figures)).toMatch(/[.?]$/)
   expect(slip).not.toBeNull()
 })
 
 test('a size on the wrong side of new is questioned with the usual reasons', () => {
   const slip = question('journal', '220.030')
   expect(slip?.code).toBe('wrongSideOfNew')
-  if (slip) expect(explainSlip({ ...slip, likely: null }, figures)).toContain('master, temperature or dirt')
+  if (slip) expect(slipQuestionWords({ ...slip, likely: null }, figures)).toContain('master, temperature or dirt')
 })
 
 const quiet: [keyof typeof parts, string][] = [
@@ -180,7 +181,7 @@ test.each(others)('$name is questioned', ({ text, over, code, proposes }) => {
   const slip = question('journal', text, [], over)
   expect(slip?.code).toBe(code)
   expect(slip?.likely?.text).toBe(proposes)
-  if (slip) expect(explainSlip(slip, figures)).toMatch(/[.?]$/)
+  if (slip) expect(slipQuestionWords(slip, figures)).toMatch(/[.?]$/)
 })
 
 test('half a division may be read, and a converted figure is not finer than the gauge', () => {

@@ -27,7 +27,7 @@ export interface SlipInput extends Typed {
   /** Texts read just before in the set, nearest first, each with what its place should show by its own past. */
   readonly before: readonly { readonly text: string; readonly last: number | null }[]
   /** Repeats read at this place, and their limit; null where repeats do not matter. */
-  readonly repeats: { readonly values: readonly number[]; readonly limit: number; readonly first: string } | null
+  readonly repeats: { readonly values: readonly number[]; readonly limit: number; readonly first: string | null } | null
   readonly expects: Omit<ExpectationInput, 'allowance' | 'floor'>
 }
 

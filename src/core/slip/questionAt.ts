@@ -186,7 +186,7 @@ function repeatsAt({ method, beforeRepeats }: Characteristic, others: readonly R
   const values = others
     .filter((other) => other.station === slot.station && other.direction === slot.direction)
     .flatMap(({ value }) => value ?? [])
-  return { values, limit, first: beforeRepeats ?? 'Turn the shaft over' }
+  return { values, limit, first: beforeRepeats ?? null }
 }
 
 /** Greatest permissible error that the job's level asks of this kind of gauge; null where it asks none. */

@@ -1,5 +1,5 @@
 import type { FindingRule } from '../book/procedureSchema'
-import { type FindingKind, type Severity, severityLabel, severityRank } from '../condition/findingKinds'
+import { type FindingKind, type Severity, severityRank } from '../condition/findingKinds'
 import { levelRank } from '../policy/disposition'
 
 interface Seen {
@@ -22,5 +22,3 @@ export function strongestRule(rules: readonly FindingRule[], finding: Seen): Fin
       null,
     )
 }
-
-export const severityWord = ({ severity }: Pick<Seen, 'severity'>): string => severityLabel[severity].toLowerCase()

@@ -5,10 +5,7 @@ import type { Level } from '../policy/disposition'
 import { exceeds } from '../quantity/decimal'
 import { intervalOfEnds } from '../quantity/extent'
 import { type Interval, subtract } from '../quantity/interval'
-import type { TraceStep } from './vote'
-
-/** Whether a route can bring a part back, from the sizes measured so far. */
-export type RouteOutcome = 'feasible' | 'infeasible' | 'unknown'
+import type { RouteOutcome, RouteTried, Settling, TraceStep } from './vote'
 
 /** How a part can be mended of one thing: the levels still possible and the cheapest way that is certain. */
 export interface Mending {
@@ -16,12 +13,11 @@ export interface Mending {
   readonly strong: Level
   readonly route: Route | null
   readonly trace: readonly TraceStep[]
-  /** What would settle it where no way is certain, in words; null where measuring does. */
-  readonly needs: string | null
+  /** What would settle it where no way is certain; null where measuring does. */
+  readonly needs: Settling | null
 }
 
 export type ReductionsOf = (characteristic: string) => Reductions | undefined
-export type Figure = (value: number) => string
 
 /** What a route is tried on: the sizes measured, and everything that runs against the surface it leaves. */
 export interface RouteContext {
@@ -30,7 +26,6 @@ export interface RouteContext {
   /** Fits of the book that a characteristic is part of, and rings that run in it. */
   readonly fitsOf: (characteristic: string) => readonly FitSpec[]
   readonly ringsIn: (characteristic: string) => readonly Characteristic[]
-  readonly figure: Figure
 }
 
 /** What is to be mended: a limit of a characteristic, or one of a fit. */
@@ -47,8 +42,8 @@ interface Sizes {
 interface Tried {
   readonly route: Route
   readonly outcome: RouteOutcome
-  readonly says: string
-  readonly needs: string | null
+  readonly says: RouteTried
+  readonly needs: Settling | null
 }
 
 const isEmpty = ({ low, high }: Interval): boolean => exceeds(low, high)
@@ -56,8 +51,8 @@ const meet = (a: Interval, b: Interval): Interval => ({ low: Math.max(a.low, b.l
 
 /** The ways to mend something of a part, judged together. */
 export function mendingOf(part: Part, toMend: ToMend, context: RouteContext): Mending {
-  const tried = part.routes.filter((route) => claims(route, toMend)).map((route) => tryRoute(route, toMend, context))
-  const trace = tried.map(({ route, says }): TraceStep => ({ kind: 'route', text: says, source: route.source }))
+  const tried = part.routes.filter((route) => claims(route, toMend)).map((route) => tryRoute(part, route, toMend, context))
+  const trace = tried.map(({ route, says }): TraceStep => ({ kind: 'route', ...says, source: route.source }))
   const feasible = tried.filter(({ outcome }) => outcome === 'feasible').map(({ route }) => route)
   const cheapest = feasible.reduce<Route | null>((best, route) => (best === null || route.cost < best.cost ? route : best), null)
   if (cheapest) return { mild: 'recondition', strong: 'recondition', route: cheapest, trace, needs: null }
@@ -75,10 +70,11 @@ function claims(route: Route, toMend: ToMend): boolean {
 
 /** Whether one named route of a part is open at the size found, whatever asks for it. */
 export function routeOutcome(
+  part: Part,
   route: Route,
   context: RouteContext,
-): { readonly outcome: RouteOutcome; readonly says: string; readonly needs: string | null } {
-  return tryRoute(route, null, context)
+): { readonly outcome: RouteOutcome; readonly says: RouteTried; readonly needs: Settling | null } {
+  return tryRoute(part, route, null, context)
 }
 
 /**
@@ -86,46 +82,46 @@ export function routeOutcome(
  * then? bore: largest + out-of-round + clean-up ≤ greatest size after work; journal: smallest − out-of-round − clean-up ≥
  * least. A cut opens its fits further: only a mate made to suit closes them again, and only where the route includes it.
  */
-function tryRoute(route: Route, toMend: ToMend | null, context: RouteContext): Tried {
+function tryRoute(part: Part, route: Route, toMend: ToMend | null, context: RouteContext): Tried {
   const sizes = sizesAfter(route, toMend, context)
-  const cut = route.sizeAfter?.characteristic ?? (toMend?.kind === 'fit' ? ownSide(route, toMend.fit) : null)
-  const tell = (outcome: RouteOutcome, why: string, needs: string | null = null): Tried => {
-    const standing = { feasible: 'open', infeasible: 'closed', unknown: 'not known yet' }[outcome]
-    return { route, outcome, needs, says: `${route.name}: ${why}: ${standing}` }
-  }
-  const { figure } = context
-  const cleans = sizes === null || route.sizeAfter === null ? '' : cleansUp(route, context)
-  const range = route.sizeAfter
-    ? `leaves ${figure(route.sizeAfter.leastMm)} … ${figure(route.sizeAfter.greatestMm)}${cleans}`
-    : 'rebuilds the surface'
-  if (sizes === null || cut === null) return tell('feasible', range)
-  if (isEmpty(sizes.perhaps)) return tell('infeasible', range)
+  const after = route.sizeAfter
+  const cut = after?.characteristic ?? (toMend?.kind === 'fit' ? ownSide(route, toMend.fit) : null)
+  const tell = (outcome: RouteOutcome, against: RouteTried['against'] = null): Tried => ({
+    route,
+    outcome,
+    needs: outcome === 'unknown' && against ? { code: 'suitedMate', part: part.id, route: route.id, takes: against.id } : null,
+    says: {
+      part: part.id,
+      route: route.id,
+      outcome,
+      leavesMm: after && { least: after.leastMm, greatest: after.greatestMm },
+      cleansUpAtMm: sizes === null || after === null ? null : cleansUpAt(route, context),
+      against,
+    },
+  })
+  if (sizes === null || cut === null) return tell('feasible')
+  if (isEmpty(sizes.perhaps)) return tell('infeasible')
   let left = sizes
   for (const fit of context.fitsOf(cut)) {
     if (route.suits?.includes(fit.id)) continue
     const isOwn = toMend?.kind === 'fit' && toMend.fit.id === fit.id
     // A surface that is rebuilt is made to the size the book gives; other fits of it are as they were when new.
-    if (!isOwn && route.sizeAfter === null) continue
+    if (!isOwn && after === null) continue
     const allowed = sizesFitting(fit, cut, context)
     const then = { surely: meet(left.surely, allowed.surely), perhaps: meet(left.perhaps, allowed.perhaps) }
     if (isEmpty(then.perhaps))
-      return isOwn
-        ? tell('infeasible', `${range}, which does not bring ${fit.name} inside its limits`)
-        : tell('unknown', `${range}, beyond what ${fit.name} allows with its mate as measured`, mateNeeded(fit.name, route))
+      return isOwn ? tell('infeasible', { id: fit.id, as: 'ownFit' }) : tell('unknown', { id: fit.id, as: 'otherFit' })
     left = then
   }
-  for (const ring of route.sizeAfter === null ? [] : context.ringsIn(cut)) {
+  for (const ring of after === null ? [] : context.ringsIn(cut)) {
     if (route.suits?.includes(ring.id)) continue
     const allowed = sizesForRing(ring, context)
     const then = { surely: meet(left.surely, allowed.surely), perhaps: meet(left.perhaps, allowed.perhaps) }
-    if (isEmpty(then.perhaps)) return tell('unknown', `${range}, beyond what ${ring.name} allows`, mateNeeded(ring.name, route))
+    if (isEmpty(then.perhaps)) return tell('unknown', { id: ring.id, as: 'ring' })
     left = then
   }
-  return isEmpty(left.surely) ? tell('unknown', range) : tell('feasible', range)
+  return tell(isEmpty(left.surely) ? 'unknown' : 'feasible')
 }
-
-const mateNeeded = (what: string, { name }: Route): string =>
-  `${name} takes ${what} beyond its limits: choose a mate made to suit, or replace.`
 
 /** The side of a fit that a route works on. */
 const ownSide = (route: Route, fit: FitSpec): string => (route.mends.includes(fit.bore) ? fit.bore : fit.journal)
@@ -168,11 +164,10 @@ function cleanUpAt(route: Route, context: RouteContext): Interval {
 
 const guardedOf = (value: Reduced | undefined): Interval => intervalOfEnds(value?.guarded ?? { low: null, high: null })
 
-function cleansUp(route: Route, context: RouteContext): string {
+function cleansUpAt(route: Route, context: RouteContext): number | null {
   const { low, high } = cleanUpAt(route, context)
-  const bore = route.sizeAfter !== null && isBoreAt(context, route.sizeAfter.characteristic)
-  const worst = bore ? high : low
-  return Number.isFinite(worst) ? `, cleans up at ${context.figure(worst)}` : ''
+  const worst = route.sizeAfter !== null && isBoreAt(context, route.sizeAfter.characteristic) ? high : low
+  return Number.isFinite(worst) ? worst : null
 }
 
 /** Sizes of one side of a fit at which all its limits hold with the mate as it was measured. */

@@ -30,8 +30,9 @@ export interface PartResult {
   readonly votes: readonly Vote[]
   /** Way, cost and days of the recommended verdict; null while it holds or is reuse. */
   readonly way: {
+    /** A new part, routes of the book, or what its rule says. */
+    readonly by: 'newPart' | 'routes' | 'rule'
     readonly routes: readonly string[]
-    readonly name: string
     /** Null where nobody knows yet. */
     readonly cost: number | null
     readonly days: number | null
@@ -84,7 +85,7 @@ export function partVerdict(part: Part, found: readonly Vote[], later: readonly 
 function wayOf(part: Part, votes: readonly Vote[], span: Span): PartResult['way'] {
   switch (verdictOf(span)) {
     case 'replace':
-      return { routes: [], name: 'new part', cost: part.replacement?.cost ?? null, days: part.replacement?.days ?? null }
+      return { by: 'newPart', routes: [], cost: part.replacement?.cost ?? null, days: part.replacement?.days ?? null }
     case 'recondition':
       return reconditioningWay(part, votes)
     case 'reuse':
@@ -103,8 +104,8 @@ function reconditioningWay(part: Part, votes: readonly Vote[]): PartResult['way'
   const cheapest = [...coversAll].sort((a, b) => a.cost - b.cost)[0]
   const routes = cheapest ? [cheapest] : chosen
   return {
+    by: routes.length > 0 ? 'routes' : 'rule',
     routes: routes.map((route) => route.id),
-    name: routes.length > 0 ? routes.map((route) => route.name).join(', then ') : 'as the rule says',
     cost: routes.reduce((sum, route) => sum + route.cost, 0),
     days: routes.reduce((sum, route) => sum + route.days, 0),
   }

@@ -9,12 +9,11 @@ import type { Reductions } from '../method/reduction'
 import { type Level, levelRank, levels, type Verdict } from '../policy/disposition'
 import { mendingOf, type RouteContext } from './mending'
 import { byStrength, partVerdict, spanOf, verdictOf } from './partVerdict'
-import type { Vote } from './vote'
-import { vote as makeVote } from './vote'
+import { vote as makeVote, NONE, type Vote } from './vote'
 
 const source = { document: 'D', page: 'p. 1' }
-const vote = (mild: Level, strong: Level = mild, over: Partial<Vote> = {}): Vote =>
-  makeVote({ rule: 'limit', code: 'inside', subject: 'bore', mild, strong, reason: `${mild} to ${strong}`, ...over })
+const vote = (mild: Level, strong: Level = mild, over: Partial<Pick<Vote, 'subject' | 'route' | 'source'>> = {}): Vote =>
+  makeVote({ rule: 'nothingKnown', code: 'nothingKnown', facts: NONE, subject: 'bore', mild, strong, ...over })
 const route = (id: string, cost: number, over: Partial<Route> = {}): Route => ({
   id,
   name: id,
@@ -136,7 +135,6 @@ const tryingOn = (
   reductionsOf: (id) => measured[id],
   fitsOf: (id) => (over.fits ?? []).filter((one) => one.bore === id || one.journal === id),
   ringsIn: (id) => (over.ring && id === 'bore' ? [over.ring] : []),
-  figure: String,
 })
 
 const hone = route('hone', 220, { sizeAfter: { characteristic: 'bore', leastMm: 160, greatestMm: 160.28, cleanUpMm: 0.02 } })
@@ -282,7 +280,7 @@ describe('a route is tried on what runs against the surface it leaves', () => {
         { kind: 'characteristic', id: 'bore', limit: null },
         tryingOn(measured, { fits: [slack] }),
       )
-    expect(own({})).toMatchObject({ mild: 'recondition', strong: 'replace', needs: expect.stringMatching(/mate made to suit/) })
+    expect(own({})).toMatchObject({ mild: 'recondition', strong: 'replace', needs: { code: 'suitedMate', takes: 'running-fit' } })
     expect(own({ suits: ['running-fit'] })).toMatchObject({ mild: 'recondition', strong: 'recondition' })
     expect(own({}, sizes)).toMatchObject({ mild: 'recondition', strong: 'recondition' })
   })

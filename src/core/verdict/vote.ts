@@ -1,64 +1,251 @@
-import type { Source } from '../limit/limit'
+import type { NeverGiven } from '../book/bookFault'
+import type { PatternCount, PatternLimits, PatternStanding } from '../condition/damagePattern'
+import type { FindingKind, Severity } from '../condition/findingKinds'
+import type { GradeSpan } from '../limit/conformity'
+import type { Limit, Source } from '../limit/limit'
+import type { MethodFault, ReductionName, Term } from '../method/reduction'
+import type { Slot } from '../method/slot'
+import type { PlaceOf, Where } from '../method/where'
 import type { Level } from '../policy/disposition'
+import type { Ends, Extent } from '../quantity/extent'
+import type { QuantityKind } from '../quantity/kind'
 import type { Stage } from '../record/stage'
+import type { LeftOut } from '../scope/need'
+import type { Lasts } from '../trend/forecast'
 
-/** One step of the way from readings to verdict, in words and figures. */
-export interface TraceStep {
-  readonly kind: 'reading' | 'reduction' | 'uncertainty' | 'limit' | 'forecast' | 'finding' | 'route' | 'rule'
-  readonly text: string
-  readonly source: Source | null
+/** What a value is judged by and what came of it. */
+export interface LimitFacts {
+  readonly limit: Limit
+  readonly quantity: QuantityKind
+  readonly value: Extent | null
+  readonly where: Where | null
+  readonly uncertainty: number
+  readonly degreesOfFreedom: number | null
+  readonly guard: number
+  readonly grade: GradeSpan
+  /** Route by whose step it is judged. */
+  readonly step: string | null
+  readonly taken: number
+  readonly needed: number
 }
 
-export type VoteRule =
-  | 'limit'
-  | 'forecast'
-  | 'fit'
-  | 'notMeasured'
-  | 'repeats'
-  | 'stripScale'
-  | 'shims'
-  | 'springLine'
-  | 'formula'
-  | 'cannot'
-  | 'service'
-  | 'finding'
-  | 'pattern'
-  | 'leftOut'
-  | 'change'
-  | 'crossCheck'
-  | 'gauge'
-  | 'information'
-  | 'nothingKnown'
+export interface ForecastFacts {
+  readonly limit: Limit
+  readonly quantity: QuantityKind
+  readonly atHours: number
+  /** Expected then, with its band; null where nothing but the band of noise is known. */
+  readonly expected: { readonly value: number; readonly low: number; readonly high: number } | null
+}
 
-/** What a vote rests on, beside its sentence: codes and figures in fixed units. */
-export type VoteFacts = Readonly<Record<string, string | number | boolean | null | readonly string[]>>
+export interface ChangeFacts {
+  /** Id of the change limit. */
+  readonly change: string
+  readonly quantity: QuantityKind
+  readonly from: 'lastOverhaul' | 'asFound' | 'afterWork'
+  readonly least: number | null
+  readonly greatest: number | null
+  readonly moved: number | null
+  readonly uncertainty: number | null
+  readonly at: PlaceOf | null
+}
+
+export interface FindingFacts {
+  readonly finding: FindingKind
+  readonly severity: Severity
+}
+
+/** What a rule found: its code, and the facts it rests on. `core/words` makes the sentence. */
+export type Said =
+  | {
+      readonly rule: 'limit' | 'fit'
+      /** notAFigure: a bound or a range reaches over it; doubtful: all is taken, and its readings do not count yet. */
+      readonly code:
+        | 'inside'
+        | 'pastPlan'
+        | 'beyond'
+        | 'pastPlanAtLeast'
+        | 'notMeasured'
+        | 'missing'
+        | 'doubtful'
+        | 'undecided'
+        | 'notAFigure'
+        | 'withinStep'
+        | 'workedToStep'
+        | 'notAsAsked'
+      readonly facts: LimitFacts
+    }
+  | { readonly rule: 'forecast'; readonly code: Exclude<Lasts, 'notKnown'>; readonly facts: ForecastFacts }
+  | { readonly rule: 'change'; readonly code: 'inside' | 'outside' | 'undecided' | 'open'; readonly facts: ChangeFacts }
+  | { readonly rule: 'notMeasured'; readonly code: 'notMeasured'; readonly facts: None }
+  | {
+      readonly rule: 'cannot'
+      readonly code: 'cannot'
+      readonly facts: { readonly places: readonly { readonly slot: Slot; readonly why: string }[] }
+    }
+  | { readonly rule: 'information'; readonly code: 'asLeftOnly' | 'nothingJudges' | 'byChange'; readonly facts: None }
+  | {
+      readonly rule: 'repeats' | 'gauge' | 'stripScale' | 'shims' | 'springLine' | 'formula'
+      readonly code: MethodFault['code']
+      readonly facts: { readonly fault: MethodFault; readonly quantity: QuantityKind }
+    }
+  /** Strip and measured parts of a fit. */
+  | {
+      readonly rule: 'crossCheck'
+      readonly code: 'apart' | 'notFigures' | 'oneWayOnly'
+      readonly facts: { readonly places: readonly PlaceOf[]; readonly has: 'strip' | 'measuredParts' }
+    }
+  /** A cross-check of the book. */
+  | {
+      readonly rule: 'crossCheck'
+      readonly code: 'disagrees' | 'open' | 'missing'
+      readonly facts: { readonly at: PlaceOf | null; readonly characteristic: string | null }
+    }
+  | { readonly rule: 'finding'; readonly code: 'nothingFound'; readonly facts: { readonly by: string } }
+  | { readonly rule: 'finding'; readonly code: 'rule'; readonly facts: FindingFacts & { readonly byRule: string } }
+  | { readonly rule: 'finding'; readonly code: 'crack' | 'noRule'; readonly facts: FindingFacts }
+  | {
+      readonly rule: 'pattern'
+      readonly code: PatternStanding
+      readonly facts: { readonly count: PatternCount; readonly limits: PatternLimits }
+    }
+  | { readonly rule: 'service'; readonly code: 'renewed' | 'notDisturbed'; readonly facts: None }
+  | {
+      readonly rule: 'leftOut'
+      readonly code: 'ifGateFails' | 'notRequired'
+      readonly facts: { readonly because: LeftOut | null }
+    }
+  | { readonly rule: 'nothingKnown'; readonly code: 'nothingKnown'; readonly facts: None }
+export type None = Readonly<Record<string, never>>
+export const NONE: None = {}
+
+export type VoteRule = Said['rule']
+
+/** Something still to be taken. */
+export type Missing =
+  | { readonly code: 'slot'; readonly slot: Slot }
+  | { readonly code: 'other'; readonly characteristic: string }
+  | { readonly code: 'runsIn'; readonly characteristic: string }
+  | { readonly code: 'readings'; readonly characteristic: string; readonly count: number }
+  | { readonly code: 'toAFigure'; readonly characteristic: string; readonly places: readonly PlaceOf[] }
+
+/** What would settle a vote whose ends differ. */
+export type Settling =
+  | { readonly code: 'take'; readonly missing: readonly Missing[] }
+  | { readonly code: 'measure'; readonly characteristic: string }
+  | { readonly code: 'toAFigure'; readonly text: string | null }
+  | { readonly code: 'suitedMate'; readonly part: string; readonly route: string; readonly takes: string }
+  | { readonly code: 'routeNeeds'; readonly part: string; readonly route: string }
+  | { readonly code: 'again'; readonly characteristic: string | null; readonly slot: Slot | null; readonly where: Where | null }
+  | { readonly code: 'lookAtEvery'; readonly pattern: string }
+  | { readonly code: 'gate'; readonly missing: readonly string[] }
+  | { readonly code: 'never'; readonly fault: NeverGiven }
+  | {
+      readonly code:
+        | 'routesNeed'
+        | 'doubtfulAgain'
+        | 'stepLimit'
+        | 'betterGauge'
+        | 'anotherWay'
+        | 'atTwenty'
+        | 'shorterInterval'
+        | 'findOutWhy'
+        | 'fault'
+        | 'newStrip'
+        | 'figuresThere'
+        | 'otherWayToo'
+        | 'bothToFigures'
+        | 'bothWays'
+        | 'byEye'
+        | 'look'
+    }
+
+/** One step of the way from readings to verdict. */
+export type TraceStep = { readonly source: Source | null } & (
+  | {
+      readonly kind: 'reading'
+      readonly slot: Slot
+      readonly text: string
+      readonly quantity: QuantityKind
+      readonly master: number | null
+      readonly zero: number
+      readonly calibration: number
+      readonly temperature: number
+      readonly ends: Ends
+    }
+  | {
+      readonly kind: 'reduction'
+      /** Null for a clearance of a fit. */
+      readonly judges: ReductionName | null
+      readonly quantity: QuantityKind
+      readonly value: Extent
+      readonly where: Where
+      readonly sum: readonly Term[]
+    }
+  | {
+      readonly kind: 'uncertainty'
+      readonly judges: ReductionName | null
+      readonly quantity: QuantityKind
+      readonly uncertainty: number
+      readonly degreesOfFreedom: number | null
+      /** Codes of the gauges. */
+      readonly gauges: readonly string[]
+    }
+  | { readonly kind: 'limit'; readonly quantity: QuantityKind; readonly limit: Limit; readonly guard: number }
+  | {
+      readonly kind: 'forecast'
+      readonly quantity: QuantityKind
+      readonly perThousandHours: number
+      readonly overhauls: number
+      readonly fromHours: number
+      readonly toHours: number
+      readonly mustRunHours: number
+      readonly atHours: number
+      readonly expected: ForecastFacts['expected']
+      readonly spread: 'own' | 'sisters' | 'gauge' | 'few' | null
+    }
+  | { readonly kind: 'finding'; readonly code: 'noted'; readonly by: string; readonly note: string }
+  | { readonly kind: 'finding'; readonly code: 'pattern'; readonly by: string; readonly count: PatternCount }
+  | ({ readonly kind: 'route' } & RouteTried)
+  | { readonly kind: 'rule'; readonly code: 'grades'; readonly grade: GradeSpan; readonly mild: Level; readonly strong: Level }
+  | { readonly kind: 'rule'; readonly code: 'lasts'; readonly lasts: Exclude<Lasts, 'notKnown'> }
+  | { readonly kind: 'rule'; readonly code: 'severity'; readonly from: Severity; readonly asks: Level }
+  | { readonly kind: 'rule'; readonly code: 'usually'; readonly finding: FindingKind }
+  | { readonly kind: 'rule'; readonly code: 'pattern'; readonly pattern: string }
+)
+
+/** Whether a route can bring a part back, from the sizes measured so far, and what stands against it. */
+export interface RouteTried {
+  readonly part: string
+  readonly route: string
+  readonly outcome: RouteOutcome
+  /** Sizes it may leave, mm; null where it rebuilds the surface. */
+  readonly leavesMm: { readonly least: number; readonly greatest: number } | null
+  /** Size at which the worn surface surely cleans up, mm; null where that is not known. */
+  readonly cleansUpAtMm: number | null
+  /** Fit or ring whose limits the size it leaves does not keep. */
+  readonly against: { readonly id: string; readonly as: 'ownFit' | 'otherFit' | 'ring' } | null
+}
+export type RouteOutcome = 'feasible' | 'infeasible' | 'unknown'
 
 /** One rule's say on a part: the mildest and strongest level it leaves possible. */
-export interface Vote {
-  readonly rule: VoteRule
-  /** What the rule found, in a word of its own: `beyond`, `undecided`, `notMeasured` … */
-  readonly code: string
-  readonly facts: VoteFacts
+export type Vote = Said & {
   /** Stage whose readings it speaks of. */
   readonly stage: Stage
   /** Characteristic, fit, finding or pattern that gave it; null for a rule about the part itself. */
   readonly subject: string | null
   readonly mild: Level
   readonly strong: Level
-  /** One line: value, limit, unit. */
-  readonly reason: string
   /** What would settle it where mild and strong differ. */
-  readonly settledBy: string | null
+  readonly settledBy: Settling | null
   readonly source: Source | null
   readonly route: string | null
   readonly trace: readonly TraceStep[]
 }
 
-type Said = Pick<Vote, 'rule' | 'code' | 'mild' | 'strong' | 'reason'> & Partial<Vote>
+type Voting = Said & Pick<Vote, 'mild' | 'strong'> & Partial<Omit<Vote, keyof Said | 'mild' | 'strong'>>
 
 /** A vote with what most of them do not say left empty. */
-export const vote = (said: Said): Vote => ({
-  facts: {},
+export const vote = (said: Voting): Vote => ({
   stage: 'asFound',
   subject: null,
   settledBy: null,
@@ -68,5 +255,7 @@ export const vote = (said: Said): Vote => ({
   ...said,
 })
 
+type OpenVoting = Said & Pick<Vote, 'strong'> & Partial<Omit<Vote, keyof Said | 'mild' | 'strong'>>
+
 /** A vote that leaves both ends open to where its limits could lead. */
-export const openVote = (said: Omit<Said, 'mild'> & { readonly strong: Level }): Vote => vote({ ...said, mild: 'reuse' })
+export const openVote = (said: OpenVoting): Vote => vote({ ...said, mild: 'reuse' })

@@ -1,11 +1,12 @@
 import type { Characteristic, LimitBook } from '../../core/book/bookSchema'
 import { acceptsSlot, layoutOf, type Slot, slotKey, slotsOf } from '../../core/method/layout'
-import { explainReadingFault, type ParsedReading } from '../../core/quantity/reading'
+import type { ParsedReading } from '../../core/quantity/reading'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { Reading } from '../../core/record/recordSchema'
 import { type Stage, stages } from '../../core/record/stage'
 import { readTyped } from '../../core/record/typedReading'
 import type { SlipQuestion } from '../../core/slip/slip'
+import { readingFaultWords } from '../../core/words/quantities'
 import { lastToUndo, latestOf, NO_VALUE, onlySlot } from './benchRecord'
 
 /** What is being done at the place: reading it, correcting it, saying that it cannot be read, reading a whole set again. */
@@ -305,7 +306,7 @@ class Bench {
     const here = this.read(slot)
     if (figures === '') return here && mode.kind === 'read' ? this.nextOpen() : this.with({ fault: null })
     const understood = readTyped(characteristic, slot, figures, known.units)
-    if (!understood.ok) return this.refuse(explainReadingFault(understood.fault))
+    if (!understood.ok) return this.refuse(readingFaultWords(understood.fault))
     if (here && mode.kind === 'read') return this.correct(slot, figures)
     const figure = asks && state.kept !== figures
     const question = known.questionAt(slot, figures, understood.value.parsed, { figure, without })

@@ -12,6 +12,7 @@ import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 import type { Stage } from '../../core/record/stage'
 import type { Need } from '../../core/scope/need'
 import type { SlipQuestion } from '../../core/slip/slip'
+import type { Speaker } from '../../core/words/speaker'
 import type { Entries } from '../work/useEntries'
 import type { Gauge } from './benchRecord'
 import type { BenchEvent, Mode } from './benchReducer'
@@ -91,6 +92,8 @@ export interface Bench {
   readonly word: GaugeWord
   readonly cable: Cable
   readonly system: UnitSystem
+  /** Says reasons and places in the units shown. */
+  readonly speaker: Speaker
   /** Why nothing can be typed here; null when it can. */
   readonly closed: string | null
   /** The reading of this characteristic that was taken last. */

@@ -15,6 +15,7 @@ import { stages } from '../../core/record/stage'
 import { standingReadings } from '../../core/record/standing'
 import { readTyped } from '../../core/record/typedReading'
 import { questionAt } from '../../core/slip/questionAt'
+import { speakerOf } from '../../core/words/speaker'
 import { getJson } from '../../sync/http'
 import { useKept } from '../offline/useKept'
 import { bodyOf, closedBecause, NOT_KEPT } from './benchRecord'
@@ -241,6 +242,7 @@ export function useBench(props: BenchProps): Bench {
     word,
     cable,
     system,
+    speaker: speakerOf(record.book, system),
     closed,
     lastTaken: lastTakenBy(person.name, standing),
     standingAt,

@@ -4,6 +4,7 @@ import type { FitSpec } from '../../core/book/bookSchema'
 import type { FitResult } from '../../core/evaluate/results'
 import { formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
 import type { InspectionRecord } from '../../core/record/recordSchema'
+import { speakerOf } from '../../core/words/speaker'
 import { ribbonOfFit } from '../../drawing/ribbonScale'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { SourceNote } from '../../ui/SourceNote'
@@ -47,7 +48,7 @@ export function FitSheet({ record, fit }: SheetProps) {
         </p>
         <FitStages fit={fit} figure={figure} />
         <h3>Why</h3>
-        <VoteList votes={fit.votes} documents={record.book.documents} />
+        <VoteList votes={fit.votes} speaker={speakerOf(record.book, record.machine.units)} />
         <p className={styles.note}>Two-point sizes do not see bow and lobes: runout and contact complete the picture.</p>
       </div>
       <div className={styles.block}>

@@ -1,15 +1,16 @@
 import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
 import type { GaugeBody } from '../../contract/bodies'
-import type { FieldFault } from '../../core/base/fields'
 import type { Gauge } from '../../core/gauge/gauge'
-import { type GaugeKind, gaugeKindFacts, gaugeKindLabel, gaugeKinds } from '../../core/gauge/gaugeKinds'
+import { type GaugeKind, gaugeKindFacts, gaugeKinds } from '../../core/gauge/gaugeKinds'
 import { readTypedGauge } from '../../core/gauge/typedGauge'
 import { unitOf } from '../../core/quantity/format'
+import { gaugeFaultWords, gaugeKindName } from '../../core/words/gauges'
 import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
+import type { FieldSays } from '../../ui/fieldSays'
 import styles from './GaugeForm.module.css'
 
 type Typed = Omit<GaugeBody, 'id' | 'replaces'>
@@ -72,7 +73,7 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
   // One id for this form: pressing twice stores one gauge.
   const [id] = useState(() => v7())
   const [typed, setTyped] = useState<Typed>(() => (before ? formOf(before) : EMPTY))
-  const [faults, setFaults] = useState<readonly FieldFault[]>([])
+  const [faults, setFaults] = useState<readonly FieldSays[]>([])
   const [busy, setBusy] = useState(false)
   const at = (path: string): string | null => faults.find((fault) => fault.at === path)?.says ?? null
   const set = (over: Partial<Typed>): void => {
@@ -86,10 +87,14 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
     event.preventDefault()
     const read = readTypedGauge(typed)
     const dated = typed.calibrationDue !== ''
-    const undated: readonly FieldFault[] = dated
+    const undated: readonly FieldSays[] = dated
       ? []
       : [{ at: 'calibrationDue', says: 'Give the day until which the calibration holds.' }]
-    if (!read.ok || !dated) return setFaults([...(read.ok ? [] : read.fault), ...undated])
+    if (!read.ok || !dated)
+      return setFaults([
+        ...(read.ok ? [] : read.fault.map(({ at, fault }) => ({ at, says: gaugeFaultWords(fault) }))),
+        ...undated,
+      ])
     setBusy(true)
     const body: GaugeBody = { id, replaces: before?.id ?? null, ...typed }
     const answer = await postJson('/api/gauges', body)
@@ -118,7 +123,7 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
       <form className={styles.form} onSubmit={(event) => void save(event)}>
         {before ? (
           <p className={styles.whole}>
-            {gaugeKindLabel[before.kind]}, {before.name}. What was read with it until now keeps its old figures.
+            {gaugeKindName[before.kind]}, {before.name}. What was read with it until now keeps its old figures.
           </p>
         ) : (
           <>
@@ -127,7 +132,7 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
             <SelectField
               label="Kind"
               value={typed.kind}
-              options={gaugeKinds.filter((kind) => kind !== 'eye').map((kind) => ({ value: kind, label: gaugeKindLabel[kind] }))}
+              options={gaugeKinds.filter((kind) => kind !== 'eye').map((kind) => ({ value: kind, label: gaugeKindName[kind] }))}
               onChange={(event) => set({ kind: event.currentTarget.value as GaugeKind })}
             />
           </>

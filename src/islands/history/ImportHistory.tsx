@@ -2,7 +2,8 @@ import { useState } from 'react'
 import { v7 } from 'uuid'
 import type { HistoryAnswer } from '../../contract/answers'
 import type { HistoryFields } from '../../contract/bodies'
-import { historyColumns } from '../../core/record/historyTable'
+import { historyColumnNames, historyColumns } from '../../core/record/historyTable'
+import { historyColumnWords } from '../../core/words/history'
 import { postForm } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
@@ -116,7 +117,7 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
 
 /** The columns the table may have, and an empty one to begin with. */
 export function HistoryColumns() {
-  const head = `${historyColumns.map(([name]) => name).join(',')}\n`
+  const head = `${historyColumnNames.join(',')}\n`
   return (
     <>
       <table className={styles.rows}>
@@ -127,14 +128,14 @@ export function HistoryColumns() {
           </tr>
         </thead>
         <tbody>
-          {historyColumns.map(([name, must, what]) => (
+          {historyColumnNames.map((name) => (
             <tr key={name}>
               <th scope="row" className="figure">
                 {name}
               </th>
               <td>
-                {what}
-                {must ? '' : ' (may be left out)'}
+                {historyColumnWords[name]}
+                {historyColumns[name] ? '' : ' (may be left out)'}
               </td>
             </tr>
           ))}

@@ -11,9 +11,9 @@ import {
   orderOfWork,
   type Step,
   type StepStanding,
-  stepLabel,
 } from '../../core/job/orderOfWork'
 import { jobStanding, whyClosed } from '../../core/job/standing'
+import { stepName } from '../../core/words/labels'
 import { postJson } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
@@ -55,7 +55,7 @@ export function JobSteps({ jobId, view, progress }: JobStepsProps) {
       {standings.map((standing, index) => (
         <li key={standing.step} id={standing.step} className={styles.step} data-state={standing.state}>
           <span className={`figure ${styles.number}`}>{index + 1}</span>
-          <span className={styles.name}>{stepLabel[standing.step]}</span>
+          <span className={styles.name}>{stepName[standing.step]}</span>
           <Detail view={view} standing={standing} />
           <StepAction jobId={jobId} standing={standing} canConfirm={open && view.may.confirm} onConfirm={setConfirming} />
           {confirming === standing.step && <ConfirmForm jobId={jobId} step={confirming} onCancel={() => setConfirming(null)} />}
@@ -117,7 +117,7 @@ function StepAction({ jobId, standing, canConfirm, onConfirm }: StepActionProps)
     <span className={styles.actions}>
       {confirmable && (
         <Button kind={state === 'now' ? 'primary' : 'plain'} onClick={() => onConfirm(step)}>
-          Confirm<span className="hidden-label"> {stepLabel[step]}</span>
+          Confirm<span className="hidden-label"> {stepName[step]}</span>
         </Button>
       )}
       {page && (
@@ -182,7 +182,7 @@ function ConfirmForm({
       <Fault text={fault} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary" disabled={busy}>
-          Confirm “{stepLabel[step]}” in my name
+          Confirm “{stepName[step]}” in my name
         </Button>
         <Button onClick={onCancel}>Not yet</Button>
       </div>

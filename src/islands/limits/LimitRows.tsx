@@ -1,6 +1,7 @@
 import type { Method } from '../../core/method/method'
-import { type ReductionName, reductionLabel } from '../../core/method/reduction'
+import type { ReductionName } from '../../core/method/reduction'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { valueName } from '../../core/words/labels'
 import { Button } from '../../ui/Button'
 import { SelectField, TextField } from '../../ui/Field'
 import styles from './Limits.module.css'
@@ -35,7 +36,7 @@ export function LimitRows({
             options={
               method
                 ? judgedBy(method).map((name) => ({ value: name, label: judgeLabel(method, name, system) }))
-                : [{ value: row.judges, label: reductionLabel[row.judges as ReductionName] ?? 'set the method up first' }]
+                : [{ value: row.judges, label: valueName[row.judges as ReductionName] ?? 'set the method up first' }]
             }
             onChange={(event) => setLimit(index, { judges: event.currentTarget.value })}
           />

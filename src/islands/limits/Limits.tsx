@@ -1,15 +1,15 @@
 import { useState } from 'react'
 import type { DraftBookAnswer } from '../../contract/answers'
-import { gaugeKindLabel } from '../../core/gauge/gaugeKinds'
 import { hasEnded, jobStanding } from '../../core/job/standing'
 import { quantityOf, quantityOfValue, stepOf } from '../../core/method/gives'
 import { slotsOf } from '../../core/method/layout'
-import { methodName } from '../../core/method/method'
-import { reductionLabel } from '../../core/method/reduction'
 import type { EntryBody } from '../../core/notes/entrySchema'
 import { typedIn } from '../../core/notes/typedBook'
 import type { Typed } from '../../core/notes/typedCharacteristic'
 import { figuresOf } from '../../core/quantity/figures'
+import { gaugeKindName } from '../../core/words/gauges'
+import { valueName } from '../../core/words/labels'
+import { methodName } from '../../core/words/methods'
 import { postJson } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
@@ -130,7 +130,7 @@ function Card({
       <p className={styles.about}>
         {value.part.name}
         {value.part.position === value.part.name ? '' : `, ${value.part.position}`} · {methodName[method.kind]}
-        {places > 0 && `, ${places} ${places === 1 ? 'reading' : 'readings'}`} · {gaugeKindLabel[value.gaugeKind]}
+        {places > 0 && `, ${places} ${places === 1 ? 'reading' : 'readings'}`} · {gaugeKindName[value.gaugeKind]}
         {value.safety && ' · safety-marked'}
       </p>
       <p>
@@ -160,7 +160,7 @@ function Card({
           {value.limits.map((limit, index) => (
             <tr key={`${limit.judges} ${limit.side} ${limit.wear}`}>
               <th scope="row">
-                {reductionLabel[limit.judges]} {limit.side === 'upper' ? 'at most' : 'at least'}
+                {valueName[limit.judges]} {limit.side === 'upper' ? 'at most' : 'at least'}
               </th>
               <td className="figure">
                 {limit.wear}

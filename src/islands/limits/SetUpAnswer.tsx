@@ -1,16 +1,20 @@
 import { pairsIn } from '../../core/base/pairs'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { givesOf } from '../../core/method/gives'
-import { type ReductionName, reductionLabel } from '../../core/method/reduction'
+import type { MethodKind } from '../../core/method/method'
+import type { ReductionName } from '../../core/method/reduction'
 import type { SetUpField } from '../../core/method/setUp/fields'
 import { namesInFormula } from '../../core/method/setUp/setUp'
 import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { valueName } from '../../core/words/labels'
+import { setUpWords } from '../../core/words/methods'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import type { TypedForm } from './typedForm'
 
 /** One question of a method's set-up, by its kind. */
 export function SetUpAnswer({
+  kind,
   field,
   form,
   system,
@@ -18,6 +22,7 @@ export function SetUpAnswer({
   error,
   onAnswer,
 }: {
+  readonly kind: MethodKind
   readonly field: SetUpField
   readonly form: TypedForm
   readonly system: UnitSystem
@@ -25,16 +30,17 @@ export function SetUpAnswer({
   readonly error: string | null
   onAnswer(answer: string): void
 }) {
-  const value = form.answers[field.key] ?? field.start ?? ''
-  const label = field.kind === 'figure' ? `${field.label}, ${unitOf(field.quantity, system)}` : field.label
+  const words = setUpWords(kind, field.key)
+  const value = form.answers[field.key] ?? words.start ?? field.start ?? ''
+  const label = field.kind === 'figure' ? `${words.label}, ${unitOf(field.quantity, system)}` : words.label
   if (field.kind === 'choice')
     return (
       <SelectField
         label={label}
-        hint={field.hint}
+        hint={words.hint}
         error={error}
         value={value}
-        options={field.options.map(([option, text]) => ({ value: option, label: text }))}
+        options={field.options.map((option) => ({ value: option, label: words.options?.[option] ?? option }))}
         onChange={(event) => onAnswer(event.currentTarget.value)}
       />
     )
@@ -42,7 +48,7 @@ export function SetUpAnswer({
     return (
       <SelectField
         label={label}
-        hint={field.hint}
+        hint={words.hint}
         error={error}
         value={value}
         options={[
@@ -58,7 +64,7 @@ export function SetUpAnswer({
   return (
     <TextField
       label={label}
-      hint={field.hint}
+      hint={words.hint}
       error={error}
       value={value}
       maxLength={400}
@@ -88,7 +94,7 @@ function FormulaNames({
   const options = others.flatMap((other) =>
     (Object.keys(givesOf(other.method)) as ReductionName[]).map((of) => ({
       value: `${other.id}.${of}`,
-      label: `${other.name}: ${reductionLabel[of]}`,
+      label: `${other.name}: ${valueName[of]}`,
     })),
   )
   return (

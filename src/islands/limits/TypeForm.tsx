@@ -1,20 +1,22 @@
 import { type SyntheticEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
-import type { FieldFault } from '../../core/base/fields'
 import type { LimitBook } from '../../core/book/bookSchema'
 import type { Gauge } from '../../core/gauge/gauge'
-import { type GaugeKind, gaugeKindFacts, gaugeKindLabel, gaugeKinds } from '../../core/gauge/gaugeKinds'
+import { type GaugeKind, gaugeKindFacts, gaugeKinds } from '../../core/gauge/gaugeKinds'
 import { quantityOf } from '../../core/method/gives'
-import { type MethodKind, methodName } from '../../core/method/method'
+import type { MethodKind } from '../../core/method/method'
 import { setUpOf, usualGaugeOf } from '../../core/method/setUp/setUp'
 import type { EntryBody } from '../../core/notes/entrySchema'
 import type { Typed } from '../../core/notes/typedCharacteristic'
 import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { gaugeKindName } from '../../core/words/gauges'
+import { methodName } from '../../core/words/methods'
 import type { Told } from '../../sync/outbox'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
+import type { FieldSays } from '../../ui/fieldSays'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { LimitRows } from './LimitRows'
 import styles from './Limits.module.css'
@@ -41,7 +43,7 @@ export interface TypeFormProps {
 export function TypeForm(props: TypeFormProps) {
   const { book, system, before } = props
   const { form, set, forget } = useKeptForm(props)
-  const [faults, setFaults] = useState<readonly FieldFault[]>([])
+  const [faults, setFaults] = useState<readonly FieldSays[]>([])
   const [busy, setBusy] = useState(false)
   // One id each: pressing twice writes one characteristic.
   const [ids] = useState(() => ({ characteristic: before?.id ?? `t-${v7()}`, part: `t-${v7()}` }))
@@ -145,6 +147,7 @@ export function TypeForm(props: TypeFormProps) {
             setUpOf(form.kind).map((field) => (
               <SetUpAnswer
                 key={`${form.kind} ${field.key}`}
+                kind={form.kind}
                 field={field}
                 form={form}
                 system={system}
@@ -158,7 +161,7 @@ export function TypeForm(props: TypeFormProps) {
             value={form.gaugeKind === '' ? usualGaugeOf(form.kind) : form.gaugeKind}
             options={gaugeKinds
               .filter((kind) => !method.ok || kind === 'eye' || gaugeKindFacts[kind].quantity === quantityOf(method.value))
-              .map((kind) => ({ value: kind, label: gaugeKindLabel[kind] }))}
+              .map((kind) => ({ value: kind, label: gaugeKindName[kind] }))}
             onChange={(event) => set({ gaugeKind: event.currentTarget.value as GaugeKind })}
           />
           <TextField

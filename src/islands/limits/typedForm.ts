@@ -1,19 +1,22 @@
 import { v7 } from 'uuid'
-import type { FieldFault } from '../../core/base/fields'
 import { err, ok, type Result } from '../../core/base/result'
 import type { LimitBook } from '../../core/book/bookSchema'
 import type { GaugeKind } from '../../core/gauge/gaugeKinds'
 import { givesOf, quantityOf, quantityOfValue } from '../../core/method/gives'
 import type { Method, MethodKind } from '../../core/method/method'
-import { type ReductionName, reductionLabel } from '../../core/method/reduction'
+import type { ReductionName } from '../../core/method/reduction'
 import type { SetUpAnswers } from '../../core/method/setUp/answers'
 import { setUpMethod, usualGaugeOf } from '../../core/method/setUp/setUp'
-import { refuseTyped, type Typed } from '../../core/notes/typedCharacteristic'
+import { type Typed, typedFaults } from '../../core/notes/typedCharacteristic'
 import type { TypedCharacteristic, TypedLimit } from '../../core/notes/typedSchema'
 import { formatQuantity, unitOf } from '../../core/quantity/format'
 import { differenceOf, type QuantityKind, quantityFacts } from '../../core/quantity/kind'
 import { parseReading } from '../../core/quantity/reading'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { valueName } from '../../core/words/labels'
+import { setUpFaultWords, setUpStarts } from '../../core/words/methods'
+import { typedFaultWords } from '../../core/words/typedFaults'
+import type { FieldSays } from '../../ui/fieldSays'
 
 /** One limit on the form, all of it text. */
 export interface LimitRow {
@@ -115,10 +118,12 @@ export function formOf({ value }: Typed): TypedForm {
 }
 
 /** The method the form describes; when one is being typed anew without touching its set-up, the one it has. */
-export function methodOf(form: TypedForm, before: Typed | null, system: UnitSystem): Result<Method, readonly FieldFault[]> {
+export function methodOf(form: TypedForm, before: Typed | null, system: UnitSystem): Result<Method, readonly FieldSays[]> {
   if (before && form.kind === before.value.method.kind && Object.keys(form.answers).length === 0) return ok(before.value.method)
-  const made = setUpMethod(form.kind, form.answers, system)
-  return made.ok ? made : err(made.fault.map(({ at, says }) => ({ at: `answers.${at}`, says })))
+  const made = setUpMethod(form.kind, { ...setUpStarts(form.kind), ...form.answers }, system)
+  return made.ok
+    ? made
+    : err(made.fault.map(({ at, fault }) => ({ at: `answers.${at}`, says: setUpFaultWords(form.kind, fault) })))
 }
 
 /** Step figures of a method are read to where nobody says otherwise, with its unit. */
@@ -163,7 +168,7 @@ export function usualJudge(method: Method, side: TypedLimit['side']): ReductionN
 /** “Largest, mm”: a judged value with the unit its limit is typed in. */
 export function judgeLabel(method: Method, name: ReductionName, system: UnitSystem): string {
   const unit = unitOf(quantityOfValue(method, name), system)
-  return unit === '' ? reductionLabel[name] : `${reductionLabel[name]}, ${unit}`
+  return unit === '' ? valueName[name] : `${valueName[name]}, ${unit}`
 }
 
 /** Everything typed as it is sent, or the fields that cannot be used. */
@@ -185,8 +190,8 @@ export function typedOf(
     /** Steps of the gauges in the store that it may be taken with. */
     resolutions?: readonly number[]
   },
-): Result<TypedCharacteristic, readonly FieldFault[]> {
-  const faults: FieldFault[] = []
+): Result<TypedCharacteristic, readonly FieldSays[]> {
+  const faults: FieldSays[] = []
   const wants = (isThere: boolean, at: string, says: string): void => {
     if (!isThere) faults.push({ at, says })
   }
@@ -246,6 +251,6 @@ export function typedOf(
     })),
     safety: form.safety,
   }
-  const sentence = refuseTyped(id, value, book, system)
-  return sentence === null ? ok(value) : err([{ at: '', says: sentence }])
+  const refused = typedFaults(id, value, book, system)
+  return refused.length === 0 ? ok(value) : err(refused.map((fault) => ({ at: '', says: typedFaultWords(fault) })))
 }

@@ -1,9 +1,10 @@
 import { useState } from 'react'
 import { formatMoment } from '../../contract/words'
-import { type CauseFamily, causeFamilies, causeLabel, kindOf, severityLabel, sinceLabel } from '../../core/condition/findingKinds'
+import { type CauseFamily, causeFamilies, causesOf } from '../../core/condition/findingKinds'
 import type { Finding } from '../../core/notes/state'
-import { verdictLabel } from '../../core/policy/disposition'
 import { strongestRule } from '../../core/verdict/findingRule'
+import { causeName, findingWords, severityName, sinceName } from '../../core/words/findings'
+import { verdictName } from '../../core/words/labels'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { SourceNote } from '../../ui/SourceNote'
@@ -23,7 +24,7 @@ export function FindingCard({
   readonly onChange: () => void
 }) {
   const { book } = work.record
-  const kind = kindOf(finding.kind)
+  const kind = findingWords[finding.kind]
   const rule = strongestRule(book.findingRules, finding)
   const part = book.parts.find(({ id }) => id === finding.part)
   const stations = book.positions.filter((position) => position.part === finding.part).flatMap((position) => position.stations)
@@ -36,19 +37,23 @@ export function FindingCard({
     <article className={styles.card} data-severity={finding.severity} aria-label={`${kind.label}, ${finding.severity}`}>
       <header className={styles.cardHead}>
         <h3>
-          {kind.label} <span className={styles.severity}>{severityLabel[finding.severity].toLowerCase()}</span>
+          {kind.label} <span className={styles.severity}>{severityName[finding.severity].toLowerCase()}</span>
         </h3>
         <span className={styles.quiet}>
           {finding.by}, <span className="figure">{formatMoment(finding.at)}</span>
         </span>
       </header>
       <p>
-        {where !== '' && <b>{where}</b>} <span className={styles.quiet}>{sinceLabel[finding.since]}</span>
+        {where !== '' && <b>{where}</b>} <span className={styles.quiet}>{sinceName[finding.since]}</span>
         {finding.note !== '' && <> {finding.note}</>}
       </p>
       <dl className={styles.knows}>
         <dt>Points to</dt>
-        <dd>{kind.pointsTo.map((family) => causeLabel[family].toLowerCase()).join(', ')}</dd>
+        <dd>
+          {causesOf(finding.kind)
+            .map((family) => causeName[family].toLowerCase())
+            .join(', ')}
+        </dd>
         <dt>Check</dt>
         <dd>
           {kind.check.join('; ')}
@@ -65,7 +70,7 @@ export function FindingCard({
             </>
           ) : finding.kind === 'crack' ? (
             <>
-              <VerdictWord verdict="replace" size={13} /> no repair named: {verdictLabel.replace.toLowerCase()}
+              <VerdictWord verdict="replace" size={13} /> no repair named: {verdictName.replace.toLowerCase()}
             </>
           ) : (
             'has no rule for this'
@@ -122,10 +127,10 @@ function Confirming({
 
 function Cause({ work, finding }: { readonly work: Work; readonly finding: Finding }) {
   const [open, setOpen] = useState(false)
-  const [family, setFamily] = useState<CauseFamily>(kindOf(finding.kind).pointsTo[0] ?? 'operation')
+  const [family, setFamily] = useState<CauseFamily>(causesOf(finding.kind)[0] ?? 'operation')
   const [text, setText] = useState('')
   const [fault, setFault] = useState<string | null>(null)
-  const likely = kindOf(finding.kind).pointsTo
+  const likely = causesOf(finding.kind)
   const options = [...likely, ...causeFamilies.filter((candidate) => !likely.includes(candidate))]
   const write = (cause: { family: CauseFamily; text: string } | null): void => {
     void work.write({ kind: 'causeRecorded', finding: finding.id, cause }).then((fate) => {
@@ -136,7 +141,7 @@ function Cause({ work, finding }: { readonly work: Work; readonly finding: Findi
   if (finding.cause)
     return (
       <p className={styles.cause}>
-        <b>Cause:</b> {causeLabel[finding.cause.family].toLowerCase()}
+        <b>Cause:</b> {causeName[finding.cause.family].toLowerCase()}
         {finding.cause.text !== '' && `, ${finding.cause.text}`} <span className={styles.quiet}>{finding.cause.by}</span>
         {work.closed === null && (
           <Button kind="quiet" onClick={() => write(null)}>
@@ -166,7 +171,7 @@ function Cause({ work, finding }: { readonly work: Work; readonly finding: Findi
             label="Family"
             value={family}
             autoFocus
-            options={options.map((value) => ({ value, label: causeLabel[value] }))}
+            options={options.map((value) => ({ value, label: causeName[value] }))}
             onChange={(event) => setFamily(event.currentTarget.value as CauseFamily)}
           />
           <TextField label="In words" value={text} maxLength={400} onChange={(event) => setText(event.currentTarget.value)} />

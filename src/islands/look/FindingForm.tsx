@@ -1,16 +1,9 @@
 import { useRef } from 'react'
 import { v7 } from 'uuid'
 import type { Part } from '../../core/book/bookSchema'
-import {
-  type FindingKind,
-  type Severity,
-  type Since,
-  severities,
-  severityLabel,
-  sinceLabel,
-  sinceWhen,
-} from '../../core/condition/findingKinds'
+import { type FindingKind, type Severity, type Since, severities, sinceWhen } from '../../core/condition/findingKinds'
 import type { Finding } from '../../core/notes/state'
+import { severityName, sinceName } from '../../core/words/findings'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, SelectField, TextField } from '../../ui/Field'
@@ -87,7 +80,7 @@ export function FindingForm({
         <KindField value={draft.kind} onChange={(kind) => set({ kind })} inputRef={kindInput} />
         <Choice
           legend="How bad"
-          options={severities.map((value) => ({ value, label: severityLabel[value] }))}
+          options={severities.map((value) => ({ value, label: severityName[value] }))}
           value={draft.severity}
           onChange={(severity) => set({ severity })}
         />
@@ -102,7 +95,7 @@ export function FindingForm({
           <SelectField
             label="Since when"
             value={draft.since}
-            options={sinceWhen.map((value) => ({ value, label: sinceLabel[value] }))}
+            options={sinceWhen.map((value) => ({ value, label: sinceName[value] }))}
             onChange={(event) => set({ since: event.currentTarget.value as Since })}
           />
         </div>

@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import { v7 } from 'uuid'
 import type { HandTest } from '../../core/book/procedureSchema'
-import { kindOf, type Severity, severities, severityLabel } from '../../core/condition/findingKinds'
+import { type Severity, severities } from '../../core/condition/findingKinds'
+import { findingWords, severityName } from '../../core/words/findings'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
@@ -44,7 +45,7 @@ function HandTestRow({ work, test }: { readonly work: Work; readonly test: HandT
             {standing.finding === null
               ? '✓ sound'
               : finding
-                ? `! ${kindOf(finding.kind).label}, ${finding.severity}`
+                ? `! ${findingWords[finding.kind].label}, ${finding.severity}`
                 : '! finding'}
             , {standing.by}
           </span>
@@ -92,7 +93,7 @@ function HandTestRow({ work, test }: { readonly work: Work; readonly test: HandT
         >
           <Choice
             legend="How bad"
-            options={severities.map((value) => ({ value, label: severityLabel[value] }))}
+            options={severities.map((value) => ({ value, label: severityName[value] }))}
             value={severity}
             onChange={setSeverity}
           />

@@ -1,5 +1,6 @@
 import { useId, useState } from 'react'
-import { type FindingKind, findKinds, kindOf } from '../../core/condition/findingKinds'
+import type { FindingKind } from '../../core/condition/findingKinds'
+import { findingWords, findKinds } from '../../core/words/findings'
 import styles from './Look.module.css'
 
 const MOST_SHOWN = 9
@@ -40,7 +41,7 @@ export function KindField({
         aria-activedescendant={open && active ? `${id}-${active}` : undefined}
         autoComplete="off"
         placeholder="Type: sco, pit, crack, rust …"
-        value={open ? text : value ? kindOf(value).label : text}
+        value={open ? text : value ? findingWords[value].label : text}
         onFocus={() => setOpen(true)}
         onBlur={() => setOpen(false)}
         onChange={(event) => {
@@ -76,8 +77,10 @@ export function KindField({
                 choose(kind)
               }}
             >
-              {kindOf(kind).label}
-              {kindOf(kind).alsoCalled.length > 0 && <span className={styles.quiet}> {kindOf(kind).alsoCalled.join(', ')}</span>}
+              {findingWords[kind].label}
+              {findingWords[kind].alsoCalled.length > 0 && (
+                <span className={styles.quiet}> {findingWords[kind].alsoCalled.join(', ')}</span>
+              )}
             </div>
           ))}
         </div>

@@ -1,8 +1,9 @@
 import { useState } from 'react'
-import { findingTitle, openCauses } from '../../core/notes/openQuestions'
+import { openCauses } from '../../core/notes/openQuestions'
 import { standingFindings } from '../../core/notes/state'
 import { isSettled } from '../../core/notes/steps'
-import { verdictLabel } from '../../core/policy/disposition'
+import { findingTitle } from '../../core/words/findings'
+import { verdictName } from '../../core/words/labels'
 import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { TabPanel, Tabs } from '../../ui/Tabs'
@@ -63,7 +64,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
                         }}
                       >
                         <span className={styles.partName}>{candidate.name}</span>
-                        {result && <VerdictMark verdict={result.verdict} size={13} title={verdictLabel[result.verdict]} />}
+                        {result && <VerdictMark verdict={result.verdict} size={13} title={verdictName[result.verdict]} />}
                         <span className={`figure ${styles.partState}`}>
                           {state}
                           <span className="hidden-label">

@@ -8,6 +8,7 @@ import {
   judgePattern,
   rowsOf,
 } from '../../core/condition/damagePattern'
+import { patternWords } from '../../core/words/patterns'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { SourceNote } from '../../ui/SourceNote'
@@ -32,7 +33,7 @@ export function PatternSheet({ work, pattern }: { readonly work: Work; readonly 
   const total = elementCount(pattern.arrangement)
   const states = new Map(Object.entries(draft.states).map(([element, state]) => [Number(element), state]))
   const count = countPattern(pattern.arrangement, states)
-  const judged = judgePattern(count, pattern.limits)
+  const standing = judgePattern(count, pattern.limits)
   const closed = work.closed !== null
 
   const worn = (): ElementState | null => {
@@ -127,9 +128,9 @@ export function PatternSheet({ work, pattern }: { readonly work: Work; readonly 
           ))}
         </div>
         <div className={styles.patternFacts}>
-          <p className={styles.judged} data-standing={judged.standing} aria-live="polite">
-            <b>{judged.standing === 'beyond' ? '! Beyond' : judged.standing === 'inside' ? '✓ Inside' : 'Open'}</b>:{' '}
-            {judged.reasons.join('; ')}
+          <p className={styles.judged} data-standing={standing} aria-live="polite">
+            <b>{standing === 'beyond' ? '! Beyond' : standing === 'inside' ? '✓ Inside' : 'Open'}</b>:{' '}
+            {patternWords(standing, count, pattern.limits)}
           </p>
           <p>
             <b className="figure">{count.broken}</b> broken, <b className="figure">{count.adjacentPairs}</b> adjacent pairs,

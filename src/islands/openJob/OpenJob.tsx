@@ -3,8 +3,9 @@ import { v7 } from 'uuid'
 import type { OpenJobView } from '../../contract/answers'
 import type { OpenJobBody } from '../../contract/bodies'
 import { defaultPolicy } from '../../core/policy/defaults'
-import { schoolIds, schools } from '../../core/policy/schools'
+import { schoolIds } from '../../core/policy/schools'
 import { formatHours } from '../../core/quantity/format'
+import { schoolWords } from '../../core/words/policy'
 import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
@@ -211,10 +212,10 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
         {schoolIds.map((school) => (
           <Choice
             key={school}
-            legend={schools[school].question}
+            legend={schoolWords[school].question}
             options={[
               { value: '', label: 'as the book says' },
-              ...Object.entries(schools[school].answers).map(([value, label]) => ({ value, label })),
+              ...Object.entries<string>(schoolWords[school].answers).map(([value, label]) => ({ value, label })),
             ]}
             value={policy.schools?.[school] ?? ''}
             onChange={(answer) =>

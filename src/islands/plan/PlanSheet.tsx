@@ -2,8 +2,10 @@ import { useMemo, useState } from 'react'
 import { jobStanding, whyClosed } from '../../core/job/standing'
 import { complaintStanding } from '../../core/notes/openQuestions'
 import { type PlanLine, planLines } from '../../core/notes/plan'
-import { formatLength, unitLabel } from '../../core/quantity/format'
 import { levelOf } from '../../core/scope/need'
+import { planDetailWords, planFaultWords } from '../../core/words/plan'
+import { gateWords } from '../../core/words/signed'
+import { speakerOf } from '../../core/words/speaker'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { receiving } from '../handed/handed'
@@ -27,11 +29,8 @@ function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) 
   const level = levelOf(record.book, scope.counts)
   const units = record.machine.units
   const lines = useMemo(
-    () =>
-      level === null
-        ? []
-        : planLines(level, record.gauges, today, work.work.plan, (mm) => `${formatLength(mm, units, 0.001)} ${unitLabel(units)}`),
-    [level, record.gauges, today, work.work.plan, units],
+    () => (level === null ? [] : planLines(level, record.gauges, today, work.work.plan)),
+    [level, record.gauges, today, work.work.plan],
   )
   const mayTick = work.view.may.plan && whyClosed(jobStanding(work.view)) === null
   const missing = lines.filter(({ state }) => state === 'missing')
@@ -66,7 +65,8 @@ function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) 
       </header>
       {scope.gate?.kind === 'failed' && (
         <p className={styles.grown}>
-          The gate failed, so the plan has grown to “{level.name}”: {scope.gate.by.map(({ reason }) => reason).join('; ')}.
+          The gate failed, so the plan has grown to “{level.name}”:{' '}
+          {gateWords(speakerOf(record.book, units), work.results).join('; ')}.
         </p>
       )}
       <p className={styles.count} aria-live="polite">
@@ -102,8 +102,8 @@ function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) 
                         {line.quantity && <span className="figure">{line.quantity} </span>}
                         {line.name}
                       </span>
-                      {line.detail !== '' && <span className={styles.detail}>{line.detail}</span>}
-                      {line.fault && <span className={styles.fault}>{line.fault}</span>}
+                      {line.detail && <span className={styles.detail}>{planDetailWords(line.detail, units)}</span>}
+                      {line.fault && <span className={styles.fault}>{planFaultWords(line.fault, units)}</span>}
                       {line.ticked && (
                         <span className={styles.detail}>
                           {line.state}, {line.ticked.by}

@@ -1,9 +1,9 @@
 import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
-import type { JobView } from '../../contract/answers'
+import type { JobView, ReadyWords } from '../../contract/answers'
 import type { ReviewBody } from '../../contract/bodies'
-import type { Readiness } from '../../core/job/ready'
 import { type JobStanding, whyClosed } from '../../core/job/standing'
+import { closedWords } from '../../core/words/ready'
 import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -17,7 +17,7 @@ export interface ReportActionsProps {
   readonly standing: JobStanding
   readonly may: JobView['may']
   /** What must be settled first, and what goes on the report with a reason. */
-  readonly ready: Readiness
+  readonly ready: ReadyWords
 }
 
 type Asking = 'nothing' | 'send' | 'return' | 'sign'
@@ -51,8 +51,8 @@ export function ReportActions({ jobId, recordSha256, last, standing, may, ready 
   )
 }
 
-function says(standing: JobStanding, last: ReportActionsProps['last'], { blocks }: Readiness): string {
-  if (standing === 'imported') return whyClosed(standing) ?? ''
+function says(standing: JobStanding, last: ReportActionsProps['last'], { blocks }: ReadyWords): string {
+  if (standing === 'imported') return closedWords.imported
   if (last?.kind === 'sent') return `With the reviewer; sent by ${last.by}.`
   if (blocks.length > 0) return blocks.join(' ')
   if (last?.kind === 'returned') return `Returned by ${last.by}: ${last.note}`
@@ -71,7 +71,7 @@ function ReviewForm({
   readonly jobId: string
   readonly recordSha256: string
   readonly kind: Exclude<Asking, 'nothing'>
-  readonly ready: Readiness
+  readonly ready: ReadyWords
   readonly onClose: () => void
 }) {
   const [id] = useState(() => v7())

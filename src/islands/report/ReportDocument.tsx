@@ -1,11 +1,11 @@
 import type { ReportContent } from '../../contract/answers'
+import type { ReportWords, WorkFacts } from '../../contract/reportWords'
 import { fitStageLines, stageLines } from '../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
-import { stepLabel } from '../../core/job/orderOfWork'
-import { verdictLabel } from '../../core/policy/disposition'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import { stepName, verdictName } from '../../core/words/labels'
 import { partLines, type ReportDraft } from '../../report/reportFacts'
-import { workFacts } from '../../report/reportWork'
+import { reportWords } from '../../report/reportWords'
 import { StageLine } from '../../ui/StageLine'
 import { VerdictWord } from '../../ui/VerdictMark'
 import styles from './ReportDocument.module.css'
@@ -26,6 +26,7 @@ interface DocumentProps {
 export function ReportDocument({ content, signed }: DocumentProps) {
   const { record } = content
   const { job, machine, book } = record
+  const words = reportWords(content)
   return (
     <article className={styles.paper}>
       <header className={styles.title}>
@@ -59,11 +60,11 @@ export function ReportDocument({ content, signed }: DocumentProps) {
         <dt>Next overhaul</dt>
         <dd className="figure">at {formatHours(job.runningHours + job.mustRunHours)} h</dd>
       </dl>
-      <Before content={content} />
-      <Verdicts content={content} />
+      <Before work={words.work} />
+      <Verdicts content={content} said={words.results} />
       <ReportFigures content={content} />
       <Fits content={content} />
-      <History content={content} />
+      <History content={content} log={words.work.log} />
       {signed && (
         <section className={styles.signature}>
           <p>
@@ -84,8 +85,8 @@ export function ReportDocument({ content, signed }: DocumentProps) {
 }
 
 /** What was found before the gauge: level and gate, complaint, findings with causes, and what is not as it should be. */
-function Before({ content }: { readonly content: ReportDraft }) {
-  const { scope, complaint, findings, looked, lay, openCauses, exceptions } = workFacts(content)
+function Before({ work }: { readonly work: WorkFacts }) {
+  const { scope, complaint, findings, looked, lay, openCauses, exceptions } = work
   const nothing = [scope, findings, looked, lay, exceptions].every((list) => list.length === 0) && complaint === null
   if (nothing) return null
   return (
@@ -150,7 +151,10 @@ function Before({ content }: { readonly content: ReportDraft }) {
   )
 }
 
-function Verdicts({ content }: { readonly content: ReportDraft }) {
+/** Reasons beside each verdict; the record has them all. */
+const REASONS_SHOWN = 3
+
+function Verdicts({ content, said }: { readonly content: ReportDraft; readonly said: ReportWords['results'] }) {
   return (
     <section className={styles.section}>
       <h2>Verdicts</h2>
@@ -193,18 +197,21 @@ function Verdicts({ content }: { readonly content: ReportDraft }) {
                 )}
               </td>
               <td>
-                {result.votes.slice(0, 3).map((vote) => (
-                  <div key={vote.reason}>
-                    {vote.reason}
-                    {vote.source && (
-                      <span className={styles.reason}>
-                        {' '}
-                        ({vote.source.document}, {vote.source.page})
-                      </span>
-                    )}
-                  </div>
-                ))}
-                {result.way && result.verdict !== 'reuse' && <div className={styles.reason}>Way: {result.way.name}</div>}
+                {result.votes.slice(0, REASONS_SHOWN).map(({ source }, index) => {
+                  const reason = said.parts[part.id]?.votes[index]?.reason
+                  return (
+                    <div key={reason}>
+                      {reason}
+                      {source && (
+                        <span className={styles.reason}>
+                          {' '}
+                          ({source.document}, {source.page})
+                        </span>
+                      )}
+                    </div>
+                  )
+                })}
+                {result.way && result.verdict !== 'reuse' && <div className={styles.reason}>Way: {said.parts[part.id]?.way}</div>}
               </td>
             </tr>
           ))}
@@ -283,7 +290,7 @@ function Fits({ content: { record, results } }: { readonly content: ReportDraft 
   )
 }
 
-function History({ content }: { readonly content: ReportDraft }) {
+function History({ content, log }: { readonly content: ReportDraft; readonly log: WorkFacts['log'] }) {
   const { confirmations, review, record } = content
   return (
     <section className={styles.section}>
@@ -292,13 +299,13 @@ function History({ content }: { readonly content: ReportDraft }) {
         <tbody>
           {confirmations.map(({ step, by, at, note }) => (
             <tr key={step}>
-              <td>{stepLabel[step]} confirmed</td>
+              <td>{stepName[step]} confirmed</td>
               <td>{by}</td>
               <td className="figure">{formatMoment(at)}</td>
               <td className={styles.reason}>{note}</td>
             </tr>
           ))}
-          {workFacts(content).log.map(({ id, what, by, at }) => (
+          {log.map(({ id, what, by, at }) => (
             <tr key={id}>
               <td>{what}</td>
               <td>{by}</td>
@@ -309,7 +316,7 @@ function History({ content }: { readonly content: ReportDraft }) {
           {record.decisions.map(({ id, part, by, at, decided }) => (
             <tr key={id}>
               <td>
-                {record.book.parts.find((other) => other.id === part)?.name ?? part}: {verdictLabel[decided].toLowerCase()}
+                {record.book.parts.find((other) => other.id === part)?.name ?? part}: {verdictName[decided].toLowerCase()}
               </td>
               <td>{by}</td>
               <td className="figure">{formatMoment(at)}</td>

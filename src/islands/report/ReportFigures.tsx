@@ -1,4 +1,5 @@
-import { stageLabel, stages } from '../../core/record/stage'
+import { stages } from '../../core/record/stage'
+import { stageName } from '../../core/words/labels'
 import { ribbonOf } from '../../drawing/ribbonScale'
 import { type ContactPicture, contactWord } from '../../report/contactPicture'
 import { type MeasurementSheet, measurementSheets, type ReportDraft } from '../../report/reportFacts'
@@ -97,7 +98,7 @@ function LaterStages({ stages: rows, later, changes }: Pick<MeasurementSheet, 's
               <th scope="col">Stage by stage</th>
               {stages.map((stage) => (
                 <th key={stage} scope="col" className={styles.right}>
-                  {stageLabel[stage]}
+                  {stageName[stage]}
                 </th>
               ))}
             </tr>

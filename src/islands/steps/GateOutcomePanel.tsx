@@ -1,4 +1,6 @@
 import { levelOf } from '../../core/scope/need'
+import { gateWords } from '../../core/words/signed'
+import { nameOf, speakerOf } from '../../core/words/speaker'
 import { ButtonLink } from '../../ui/Button'
 import type { Work } from '../work/useWork'
 import styles from './StageSteps.module.css'
@@ -9,18 +11,19 @@ export function GateOutcomePanel({ work }: { readonly work: Work }) {
   const { book, job } = work.record
   if (scope.gate === null) return <p className={styles.about}>This level has no gate: the machine is opened as planned.</p>
   const measures = levelOf(book, scope.level)?.gate?.measures ?? []
-  const name = (id: string): string => book.characteristics.find((candidate) => candidate.id === id)?.name ?? id
+  const speaker = speakerOf(book, work.record.machine.units)
   switch (scope.gate.kind) {
     case 'open':
       return (
         <div className={styles.gatePanel} data-outcome="open" role="status">
-          <b>Gate open.</b> Still to be measured: {scope.gate.missing.join(', ')}.
+          <b>Gate open.</b> Still to be measured: {scope.gate.missing.map((id) => nameOf(speaker, id)).join(', ')}.
         </div>
       )
     case 'held':
       return (
         <div className={styles.gatePanel} data-outcome="held" role="status">
-          <b>✓ Gate held.</b> {measures.map(name).join(', ')} are inside their limits. Clean and close: the rest is not required.
+          <b>✓ Gate held.</b> {measures.map((id) => nameOf(speaker, id)).join(', ')} are inside their limits. Clean and close: the
+          rest is not required.
         </div>
       )
     case 'failed':
@@ -28,11 +31,8 @@ export function GateOutcomePanel({ work }: { readonly work: Work }) {
         <div className={styles.gatePanel} data-outcome="failed" role="status">
           <b>! Gate failed.</b> The plan has grown to “{levelOf(book, scope.counts)?.name}”.
           <ul>
-            {scope.gate.by.map(({ characteristic, reason, reading }) => (
-              <li key={characteristic}>
-                {reason}
-                {reading && `; reading ${reading}`}
-              </li>
+            {gateWords(speaker, work.results).map((line) => (
+              <li key={line}>{line}</li>
             ))}
           </ul>
           <ButtonLink href={`/jobs/${job.id}/plan`}>What the grown plan needs</ButtonLink>

@@ -1,9 +1,10 @@
 import { useState } from 'react'
 import { identifyThread } from '../../core/identify/thread'
-import { explainLiftFault, eyeForThread, type Lift, liftSum } from '../../core/lifting/lifting'
+import { eyeForThread, type Lift, liftSum } from '../../core/lifting/lifting'
 import { parseThreadPitch } from '../../core/notes/identity'
 import { parseQuantity } from '../../core/quantity/quantity'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { liftFaultWords } from '../../core/words/lifting'
 import { Choice } from '../../ui/Choice'
 import { TextField } from '../../ui/Field'
 import styles from './LiftingHelper.module.css'
@@ -106,7 +107,7 @@ export function LiftingHelper({ units }: { readonly units: UnitSystem }) {
       )}
       <div className={styles.result} aria-live="polite">
         {!sum && <p>Type load, sling and mark; the sum appears here.</p>}
-        {sum && !sum.ok && <p className={styles.refuse}>! {explainLiftFault(sum.fault)}</p>}
+        {sum && !sum.ok && <p className={styles.refuse}>! {liftFaultWords(sum.fault)}</p>}
         {sum?.ok && (
           <dl>
             <dt>Factor for the angle</dt>
@@ -156,7 +157,7 @@ function threadFound(diameter: string, pitch: string, units: UnitSystem): FoundT
       metricMm: null,
       straightKg: null,
     }
-  const coarse = identity.threads.find(({ series }) => series === 'ISO metric, coarse')
+  const coarse = identity.threads.find(({ series }) => series === 'isoCoarse')
   const eye = coarse && eyeForThread(coarse.diameterMm)
   const names = identity.threads.map(({ designation }) => designation).join(' or ')
   if (!coarse || !eye)

@@ -1,8 +1,9 @@
 import { useEffect, useState } from 'react'
 import { v7 } from 'uuid'
 import { formatMoment } from '../../contract/words'
-import { clockText, type JobStep, reopenedWith, waitLeftMs } from '../../core/notes/steps'
-import { licensedFieldLabel } from '../../core/safety/cautions'
+import { type JobStep, reopenedWith, waitLeftMs } from '../../core/notes/steps'
+import { licensedFieldName } from '../../core/words/cautions'
+import { clockText } from '../../core/words/clock'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import { Pictures } from '../picture/Pictures'
@@ -48,7 +49,7 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
               <li key={caution.id}>
                 <b aria-hidden="true">!</b> {caution.text}
                 {caution.licensed && (
-                  <span className={styles.licensed}>licence: {licensedFieldLabel[caution.licensed].toLowerCase()}</span>
+                  <span className={styles.licensed}>licence: {licensedFieldName[caution.licensed].toLowerCase()}</span>
                 )}
               </li>
             ))}
@@ -215,7 +216,7 @@ function StepForm({
         <div className={styles.pair}>
           <TextField
             label="Licensed person"
-            hint={licensedFieldLabel[step.licensed]}
+            hint={licensedFieldName[step.licensed]}
             value={name}
             maxLength={200}
             autoFocus

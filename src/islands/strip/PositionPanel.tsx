@@ -3,6 +3,7 @@ import { formatMoment } from '../../contract/words'
 import type { Tag } from '../../core/notes/shapes'
 import type { WorkPosition } from '../../core/notes/state'
 import type { StripFault } from '../../core/notes/stripFaults'
+import { stripFaultWords } from '../../core/words/strip'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, SelectField, TextField } from '../../ui/Field'
@@ -63,9 +64,10 @@ export function PositionPanel({ work, position, tray, faults, onLayOut, onPutBac
       )}
       {faults.length > 0 && (
         <ul className={styles.partFaults}>
-          {faults.map(({ code, text }) => (
-            <li key={code + text}>{text}</li>
-          ))}
+          {faults.map((fault) => {
+            const says = stripFaultWords(work.work, fault)
+            return <li key={says}>{says}</li>
+          })}
         </ul>
       )}
       <TagForm work={work} position={position} />

@@ -1,6 +1,7 @@
-import { identityWords } from '../../core/notes/identity'
+import { identityOf } from '../../core/notes/identity'
 import type { IdentitySizes } from '../../core/notes/shapes'
 import type { WorkPosition } from '../../core/notes/state'
+import { identityWords } from '../../core/words/identity'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
@@ -74,7 +75,9 @@ export function Identification({
   })
   const { texts, flank } = form.value
   const sizes = sizesOf(kind, texts, flank)
-  const words = identityWords(sizes, work.record.machine.units)
+  const { units } = work.record.machine
+  const identity = identityOf(sizes, units)
+  const words = identity && identityWords(identity, units)
   const used = labels[kind].filter((label) => label !== '')
   const set = (index: number, value: string): void =>
     form.set({ texts: texts.map((text, at) => (at === index ? value : text)) as unknown as Texts })

@@ -3,6 +3,7 @@ import { CAUTION } from '../../contract/words'
 import type { WorkPosition } from '../../core/notes/state'
 import { isSettled } from '../../core/notes/steps'
 import { stillInside, stripFaults } from '../../core/notes/stripFaults'
+import { stripFaultWords } from '../../core/words/strip'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { TabPanel, Tabs } from '../../ui/Tabs'
@@ -262,13 +263,16 @@ function StripMap({ opened, ...props }: StripMapProps) {
                 <section className={styles.faults} aria-labelledby="missing">
                   <h2 id="missing">Missing</h2>
                   <ul>
-                    {faults.map((item) => (
-                      <li key={`${item.position} ${item.code} ${item.text}`}>
-                        <button type="button" onClick={() => setSelected(item.position)}>
-                          {item.text}
-                        </button>
-                      </li>
-                    ))}
+                    {faults.map((item) => {
+                      const says = stripFaultWords(state, item)
+                      return (
+                        <li key={`${item.position} ${says}`}>
+                          <button type="button" onClick={() => setSelected(item.position)}>
+                            {says}
+                          </button>
+                        </li>
+                      )
+                    })}
                   </ul>
                 </section>
               )}

@@ -5,10 +5,8 @@ import { forecastLines, lastsWord } from '../../contract/forecastWords'
 import type { Characteristic } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
 import type { CharacteristicResult } from '../../core/evaluate/results'
-import { reductionLabel } from '../../core/method/reduction'
-import { verdictLabel } from '../../core/policy/disposition'
 import { formatHours, withSign } from '../../core/quantity/format'
-import { spreadWord } from '../../core/trend/spreadWord'
+import { spreadWords, valueName, verdictName } from '../../core/words/labels'
 import { VerdictMark } from '../../ui/VerdictMark'
 import { receiving } from '../handed/handed'
 import styles from './TrendPage.module.css'
@@ -46,7 +44,7 @@ function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: 
                   onClick={() => choose(id)}
                 >
                   <b>{name}</b>
-                  {own && <VerdictMark verdict={own.verdict} size={14} title={verdictLabel[own.verdict]} />}
+                  {own && <VerdictMark verdict={own.verdict} size={14} title={verdictName[own.verdict]} />}
                   <span className={styles.rate}>
                     {own?.rate ? (
                       <>
@@ -100,7 +98,7 @@ function howDrawn(characteristic: Characteristic, { record }: JobView): string {
   const [limit] = characteristic.limits
   const part = record.book.parts.find(({ id }) => id === characteristic.part)
   const mark = record.job.installed[characteristic.part]
-  return `${limit ? reductionLabel[limit.judges] : 'Value'} as found, for the ${part?.name.toLowerCase() ?? 'part'}${mark ? ` ${mark}` : ''} installed now. A replaced part starts a new line.`
+  return `${limit ? valueName[limit.judges] : 'Value'} as found, for the ${part?.name.toLowerCase() ?? 'part'}${mark ? ` ${mark}` : ''} installed now. A replaced part starts a new line.`
 }
 
 function describe(characteristic: Characteristic, result: CharacteristicResult, { record }: JobView): string {
@@ -160,7 +158,7 @@ function Facts({ characteristic, result, view }: PartProps) {
       <dd className="figure">{result.line.length}</dd>
       {spread && (
         <>
-          <dt>Band by {spreadWord[spread.from]}</dt>
+          <dt>Band by {spreadWords[spread.from]}</dt>
           <dd className="figure">
             ± {figuresAt(of, characteristic.limits[0]?.judges).expanded(spread.value)} {unit}
           </dd>
@@ -193,7 +191,7 @@ function Foretold({ characteristic, result, view }: PartProps) {
         {lines.map((line) => (
           <tr key={`${line.judges} ${line.limit}`}>
             <td>
-              {reductionLabel[line.judges]} <span className="figure">{line.limit}</span>
+              {valueName[line.judges]} <span className="figure">{line.limit}</span>
             </td>
             <td className="figure">{line.expected}</td>
             <td data-lasts={line.lasts}>{lastsWord[line.lasts]}</td>

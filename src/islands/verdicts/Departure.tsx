@@ -1,6 +1,8 @@
 import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
-import { type Level, verdictLabel } from '../../core/policy/disposition'
+import type { Level } from '../../core/policy/disposition'
+import { verdictName } from '../../core/words/labels'
+import { reasonOf } from '../../core/words/votes'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { TextField } from '../../ui/Field'
@@ -35,10 +37,11 @@ export function Departure({ row, levels, board, onClose }: DepartureProps) {
     setBusy(false)
   }
 
+  const strongest = row.result.votes[0]
   return (
     <Dialog title={`Your verdict on ${row.part.name}`} onClose={onClose}>
       <p>
-        Recommended: <VerdictWord verdict={row.result.verdict} />. {row.result.votes[0]?.reason}.
+        Recommended: <VerdictWord verdict={row.result.verdict} />. {strongest ? `${reasonOf(board.speaker, strongest)}.` : ''}
       </p>
       {row.safety && <p className={styles.safetyNote}>Safety-marked: the reviewer sees this departure first and signs for it.</p>}
       <form className={styles.departure} onSubmit={submit}>
@@ -62,7 +65,7 @@ export function Departure({ row, levels, board, onClose }: DepartureProps) {
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" kind="primary" disabled={busy}>
-            {decided ? `Decide: ${verdictLabel[decided].toLowerCase()}` : 'Decide'}
+            {decided ? `Decide: ${verdictName[decided].toLowerCase()}` : 'Decide'}
           </Button>
         </DialogActions>
       </form>

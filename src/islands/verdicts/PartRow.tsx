@@ -1,6 +1,7 @@
 import { stageLines } from '../../contract/stageLines'
 import { formatMoment } from '../../contract/words'
-import { verdictLabel } from '../../core/policy/disposition'
+import { verdictName } from '../../core/words/labels'
+import { reasonOf, settledBy, wayWords } from '../../core/words/votes'
 import { ribbonOf, ribbonOfFit } from '../../drawing/ribbonScale'
 import { Button } from '../../ui/Button'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
@@ -29,7 +30,7 @@ export function PartRow({ row, board, open, onToggle, onDepart }: PartRowProps) 
         data-part={part.id}
         className={styles.row}
         data-open={open ? '' : undefined}
-        aria-label={`${part.name}: ${verdictLabel[result.verdict]}`}
+        aria-label={`${part.name}: ${verdictName[result.verdict]}`}
       >
         <th scope="row" className={styles.part}>
           {part.name}
@@ -42,20 +43,26 @@ export function PartRow({ row, board, open, onToggle, onDepart }: PartRowProps) 
           <VerdictWord verdict={result.verdict} />
           {result.verdict === 'hold' && (
             <span className={styles.span}>
-              {verdictLabel[result.mild]} to {verdictLabel[result.strong].toLowerCase()}
+              {verdictName[result.mild]} to {verdictName[result.strong].toLowerCase()}
             </span>
           )}
           <StageLine lines={stageLines(result)} />
         </td>
         <td>
           <button type="button" className={styles.reason} aria-expanded={open} onClick={onToggle}>
-            {strongest?.reason ?? 'Nothing judges this part yet'}
+            {strongest ? reasonOf(board.speaker, strongest) : 'Nothing judges this part yet'}
           </button>
         </td>
         <td className={styles.ribbon}>
           <PartRibbon board={board} row={row} />
         </td>
-        <td className={styles.way}>{way?.name ?? (result.verdict === 'hold' ? strongest?.settledBy : '')}</td>
+        <td className={styles.way}>
+          {way
+            ? wayWords(board.speaker, part.id, way)
+            : result.verdict === 'hold' && strongest
+              ? settledBy(board.speaker, strongest)
+              : ''}
+        </td>
         <td className={`figure ${styles.right}`}>{way?.cost ?? (result.verdict === 'hold' ? '–' : 0)}</td>
         <td className={`figure ${styles.right}`}>{way?.days ?? (result.verdict === 'hold' ? '–' : 0)}</td>
         <td>
@@ -65,7 +72,7 @@ export function PartRow({ row, board, open, onToggle, onDepart }: PartRowProps) 
       {open && (
         <tr className={styles.reasons}>
           <td colSpan={8}>
-            <VoteList votes={result.votes} documents={board.view.record.book.documents} />
+            <VoteList votes={result.votes} speaker={board.speaker} />
           </td>
         </tr>
       )}
@@ -97,7 +104,7 @@ function Decided({ row, board, onDepart }: Omit<PartRowProps, 'open' | 'onToggle
       <div className={styles.decided}>
         <span className={styles.decidedLine} title={`${decided.by}, ${formatMoment(decided.at)}`}>
           <VerdictMark verdict={decided.decided} size={14} />{' '}
-          {decided.decided === decided.recommended ? 'accepted' : verdictLabel[decided.decided]}
+          {decided.decided === decided.recommended ? 'accepted' : verdictName[decided.decided]}
         </span>
         {decided.reason && <span className={styles.position}>{decided.reason}</span>}
         {board.closed === null && (
@@ -113,7 +120,7 @@ function Decided({ row, board, onDepart }: Omit<PartRowProps, 'open' | 'onToggle
   return (
     <div className={styles.decided}>
       {standing?.stale && (
-        <span className={styles.stale}>was {verdictLabel[standing.decided.decided].toLowerCase()}; readings changed</span>
+        <span className={styles.stale}>was {verdictName[standing.decided.decided].toLowerCase()}; readings changed</span>
       )}
       {board.closed === null ? (
         <span className={styles.buttons}>

@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react'
 import type { JobView } from '../../contract/answers'
 import { CAUTION, policyWords } from '../../contract/words'
-import { levels, type Verdict, verdictLabel } from '../../core/policy/disposition'
+import { levels, type Verdict } from '../../core/policy/disposition'
+import { verdictName } from '../../core/words/labels'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { VerdictMark } from '../../ui/VerdictMark'
@@ -65,7 +66,7 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
           {tally.map(({ verdict, count }) => (
             <li key={verdict}>
               <VerdictMark verdict={verdict} size={18} />
-              <b className="figure">{count}</b> {verdictLabel[verdict]}
+              <b className="figure">{count}</b> {verdictName[verdict]}
             </li>
           ))}
         </ul>

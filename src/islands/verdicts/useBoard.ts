@@ -9,6 +9,8 @@ import { type StandingDecision, standingDecisions } from '../../core/job/progres
 import { jobStanding, whyClosed } from '../../core/job/standing'
 import type { Level } from '../../core/policy/disposition'
 import type { PartResult } from '../../core/verdict/partVerdict'
+import { closedWords } from '../../core/words/ready'
+import { type Speaker, speakerOf } from '../../core/words/speaker'
 import { type Answer, getJson, postJson } from '../../sync/http'
 
 export interface BoardRow {
@@ -22,6 +24,8 @@ export interface BoardRow {
 export interface Board {
   readonly view: JobView
   readonly results: Results
+  /** Says why, in the units of the machine. */
+  readonly speaker: Speaker
   readonly rows: readonly BoardRow[]
   readonly busy: boolean
   readonly fault: string | null
@@ -64,6 +68,7 @@ export function useBoard(initial: JobView): Board {
   return {
     view,
     results,
+    speaker: speakerOf(view.record.book, view.record.machine.units),
     rows,
     busy,
     fault,
@@ -114,5 +119,7 @@ function rowsOf(view: JobView, results: Results): BoardRow[] {
 }
 
 function closedBecause(view: JobView): string | null {
-  return whyClosed(jobStanding(view)) ?? (view.may.decide ? null : 'You may look, but not decide: that is the inspector’s.')
+  const because = whyClosed(jobStanding(view))
+  if (because !== null) return closedWords[because]
+  return view.may.decide ? null : 'You may look, but not decide: that is the inspector’s.'
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react'
-import { complaintStanding, findingTitle } from '../../core/notes/openQuestions'
+import { complaintStanding } from '../../core/notes/openQuestions'
 import { standingFindings } from '../../core/notes/state'
+import { findingTitle } from '../../core/words/findings'
 import { Button } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import styles from './ComplaintNote.module.css'

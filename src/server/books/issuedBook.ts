@@ -1,5 +1,6 @@
 import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
 import { upgradeBook } from '../../core/record/upgrade'
+import { issueWords } from '../../core/words/issues'
 import type { Executor } from '../../db/client'
 import { bookDocument } from '../../db/queries/books'
 import { Refused } from '../edge/refused'
@@ -17,7 +18,7 @@ export function issuedBook(document: unknown, revision: string): LimitBook {
     const [issue] = parsed.error.issues
     throw new Refused(
       'unreadable',
-      `Limit book ${revision} cannot be read (${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}). Store it anew from its document.`,
+      `Limit book ${revision} cannot be read (${issue?.path.join('.') ?? ''}: ${issue ? issueWords(issue) : ''}). Store it anew from its document.`,
     )
   }
   const book = parsed.data

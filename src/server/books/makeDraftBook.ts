@@ -5,6 +5,8 @@ import { faultsOf } from '../../core/book/faults'
 import { draftBook } from '../../core/notes/draftBook'
 import { foldWork } from '../../core/notes/fold'
 import { typedIn } from '../../core/notes/typedBook'
+import { draftFaultWords } from '../../core/words/noteFaults'
+import { bookFaultWords } from '../../core/words/recordFaults'
 import { booksOf, giveBook, lockBook, storeBook } from '../../db/queries/books'
 import { lockJob } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
@@ -38,10 +40,10 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
     }
     const revision = `${base}draft ${drafts.length + 1}`
     const made = make(revision)
-    if (!made.ok) throw new Refused('notPossible', made.fault)
+    if (!made.ok) throw new Refused('notPossible', draftFaultWords(made.fault))
     const document = bookSchema.parse(made.value)
     const [fault] = faultsOf(document)
-    if (fault) throw new Refused('notPossible', `This book can never be settled: ${fault.says}`)
+    if (fault) throw new Refused('notPossible', `This book can never be settled: ${bookFaultWords(fault.fault)}`)
     await storeBook(db, { id, revision, title: body.title, document })
     await giveBook(db, record.machine.id, id)
     await appendLog(db, context, { verb: 'book.drafted', subject: jobId, detail: { book: id, revision } })

@@ -1,6 +1,7 @@
 import type { APIContext, APIRoute } from 'astro'
 import { z } from 'zod'
 import type { Refusal } from '../../contract/answers'
+import { issueWords } from '../../core/words/issues'
 import type { Context } from './context'
 import { refusalOf } from './databaseFault'
 import { unplainPath } from './plainText'
@@ -60,7 +61,7 @@ export function checked<S extends z.ZodType>(schema: S, value: unknown): z.infer
   }
   const parsed = schema.safeParse(value)
   if (parsed.success) return parsed.data
-  const issues = parsed.error.issues.map((issue): Issue => ({ path: z.core.toDotPath(issue.path), message: issue.message }))
+  const issues = parsed.error.issues.map((issue): Issue => ({ path: z.core.toDotPath(issue.path), message: issueWords(issue) }))
   throw new Refused(
     'malformed',
     `Not accepted: ${issues.map(({ path, message }) => `${path || 'body'}: ${message}`).join('; ')}.`,

@@ -1,5 +1,6 @@
 import type { GaugeBody } from '../../contract/bodies'
 import { readTypedGauge } from '../../core/gauge/typedGauge'
+import { gaugeFaultWords } from '../../core/words/gauges'
 import { findGauge, gaugeIdOf, replaceGauge, storeGaugeRow } from '../../db/queries/gauges'
 import { appendLog } from '../../db/queries/log'
 import { authorise, type Context } from '../edge/context'
@@ -15,7 +16,7 @@ export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBo
   authorise(context, 'plan')
   const read = readTypedGauge(typed)
   if (!read.ok) {
-    const issues = read.fault.map(({ at, says }) => ({ path: at, message: says }))
+    const issues = read.fault.map(({ at, fault }) => ({ path: at, message: gaugeFaultWords(fault) }))
     throw new Refused('malformed', issues.map(({ message }) => message).join(' '), issues)
   }
   const { calibration, corrections, range, ...figures } = read.value

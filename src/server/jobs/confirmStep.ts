@@ -1,9 +1,9 @@
 import type { ConfirmationBody } from '../../contract/bodies'
 import { evaluate } from '../../core/evaluate/evaluate'
-import { stepLabel } from '../../core/job/orderOfWork'
 import { isMadeSafe, jobProgress } from '../../core/job/progress'
 import { foldWork } from '../../core/notes/fold'
-import { insideWords } from '../../core/notes/stripFaults'
+import { stepName } from '../../core/words/labels'
+import { insideWords } from '../../core/words/strip'
 import type { Executor } from '../../db/client'
 import { confirmationById, storeConfirmation } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
@@ -22,14 +22,14 @@ export function confirmStep(context: Context, jobId: string, body: ConfirmationB
   return writeToJob(context, jobId, { action: 'confirm', duringReview: false, stored }, async (db, view) => {
     const inside = insideWords(foldWork(view.record.book, view.record.job.entries))
     const before = view.confirmations.find(({ step }) => step === body.step)
-    if (before) throw new Refused('conflict', `${stepLabel[body.step]} is confirmed already, by ${before.by}.`)
+    if (before) throw new Refused('conflict', `${stepName[body.step]} is confirmed already, by ${before.by}.`)
     const { stages } = jobProgress(view.record, evaluate(view.record), new Set(), false)
     if (stages[body.step])
-      throw new Refused('notPossible', `The limit book has steps for “${stepLabel[body.step]}”: do them one by one on its page.`)
+      throw new Refused('notPossible', `The limit book has steps for “${stepName[body.step]}”: do them one by one on its page.`)
     if ((body.step === 'rebuild' || body.step === 'prove') && inside !== null)
       throw new Refused('notPossible', `Still inside: ${inside}. Count them out on the strip map before closing up.`)
     if (body.step !== 'makeSafe' && !isMadeSafe(view.record, view.confirmations))
-      throw new Refused('conflict', `${stepLabel[body.step]} stays closed until “Make safe” is done.`)
+      throw new Refused('conflict', `${stepName[body.step]} stays closed until “Make safe” is done.`)
     await storeConfirmation(db, {
       id: body.id,
       jobId,

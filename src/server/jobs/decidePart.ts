@@ -1,6 +1,6 @@
 import type { DecisionBody } from '../../contract/bodies'
 import { evaluate } from '../../core/evaluate/evaluate'
-import { verdictLabel } from '../../core/policy/disposition'
+import { verdictName } from '../../core/words/labels'
 import type { Executor } from '../../db/client'
 import { decisionById, storeDecision } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
@@ -24,12 +24,12 @@ export function decidePart(context: Context, jobId: string, body: DecisionBody):
     if (recommended !== body.recommended)
       throw new Refused(
         'conflict',
-        `The recommended verdict on ${part.name} has changed to ${recommended ? verdictLabel[recommended] : 'none'}. Look at it again, then decide.`,
+        `The recommended verdict on ${part.name} has changed to ${recommended ? verdictName[recommended] : 'none'}. Look at it again, then decide.`,
       )
     if (body.decided !== recommended && body.reason === null)
       throw new Refused(
         'malformed',
-        `${part.name}: the recommended verdict is ${verdictLabel[body.recommended]}. Say why you depart from it.`,
+        `${part.name}: the recommended verdict is ${verdictName[body.recommended]}. Say why you depart from it.`,
         [{ path: 'reason', message: 'say why you depart from the recommended verdict' }],
       )
     const { id: decidedBy, name: byName } = context.user

@@ -6,6 +6,7 @@ import type { EntryKind } from '../../core/notes/entrySchema'
 import { withTyped } from '../../core/notes/typedBook'
 import { overhaulBounds } from '../../core/record/overhaulBounds'
 import { type InspectionRecord, recordOfReadBookSchema, recordSchema } from '../../core/record/recordSchema'
+import { typedBookTitle } from '../../core/words/books'
 import type { Executor } from '../../db/client'
 import { allGauges } from '../../db/queries/gauges'
 import { instantOf } from '../../db/queries/instant'
@@ -35,7 +36,7 @@ export async function buildRecord(
       readings: await readingsInRecord(db, past.id),
     })
   const limits = withTyped(
-    job.bookId === null ? noBook(job.id, machine.name) : issuedBook(book, `${job.bookId} ${job.bookRevision}`),
+    job.bookId === null ? noBook(job.id, typedBookTitle(machine.name)) : issuedBook(book, `${job.bookId} ${job.bookRevision}`),
     entries.map(({ entry }) => entry),
     machine.units,
   )

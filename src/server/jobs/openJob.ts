@@ -1,10 +1,11 @@
 import type { OpenJobView } from '../../contract/answers'
 import type { OpenJobBody } from '../../contract/bodies'
 import type { LimitBook } from '../../core/book/bookSchema'
-import { checkHours, explainHoursFault, type HoursEntry, questionHours } from '../../core/notes/runningHours'
+import { checkHours, type HoursEntry } from '../../core/notes/runningHours'
 import { policySchema } from '../../core/policy/policySchema'
 import { formatHours } from '../../core/quantity/format'
 import { levelOf } from '../../core/scope/need'
+import { hoursFaultWords, hoursQuestion } from '../../core/words/hours'
 import type { Executor } from '../../db/client'
 import { latestBook } from '../../db/queries/books'
 import { decisionsOf, isJob, jobsOf, storeJob } from '../../db/queries/jobs'
@@ -147,9 +148,9 @@ function checkMeter(log: readonly HoursEntry[], body: OpenJobBody): void {
   const refuse = (message: string): never => {
     throw new Refused('malformed', message, [{ path: 'runningHours', message }])
   }
-  if (!checked.ok) refuse(explainHoursFault(checked.fault, body.runningHours))
+  if (!checked.ok) refuse(hoursFaultWords(checked.fault, body.runningHours))
   else if (checked.value.kind === 'jump' && body.hoursNote === null) {
-    const message = `${questionHours(checked.value, body.runningHours)} Say why, then open the job.`
+    const message = `${hoursQuestion(checked.value, body.runningHours)} Say why, then open the job.`
     throw new Refused('malformed', message, [{ path: 'hoursNote', message }])
   }
 }

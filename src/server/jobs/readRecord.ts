@@ -1,5 +1,6 @@
 import { err, ok, type Result } from '../../core/base/result'
 import { type InspectionRecord, recordSchema } from '../../core/record/recordSchema'
+import { issueWords } from '../../core/words/issues'
 
 /** A record without what of it cannot be read, each left out with a sentence that names it. */
 export interface Readable {
@@ -33,7 +34,9 @@ export function readRecord(raw: unknown, schema: typeof recordSchema = recordSch
     const parsed = schema.safeParse(left)
     if (parsed.success) return ok({ record: parsed.data, unreadable })
     const wrong = new Map<string, { list: Path; index: number; name: string; says: string }>()
-    for (const { path, message } of parsed.error.issues) {
+    for (const issue of parsed.error.issues) {
+      const { path } = issue
+      const message = issueWords(issue)
       const found = LISTS.find(([list]) => list.every((step, at) => step === '*' || step === path[at]) && isIndex(path, list))
       if (!found) {
         const mark = path.length === 3 && path[1] === 'installed' ? path : null

@@ -9,6 +9,8 @@ import { jobSteps } from '../../core/notes/steps'
 import { addsUp, standingOn, subjectOf } from '../../core/notes/subject'
 import { typedIn, withTyped } from '../../core/notes/typedBook'
 import { levelOf, levelsInPlay, type Scope } from '../../core/scope/need'
+import { issueWords } from '../../core/words/issues'
+import { noteFaultWords } from '../../core/words/noteFaults'
 import type { Executor } from '../../db/client'
 import { namesIn } from '../../db/queries/evidence'
 import { appendLog } from '../../db/queries/log'
@@ -69,8 +71,8 @@ export async function storeEntries(
       continue
     }
     refuseOvertaken(entries, one)
-    const sentence = refuseEntry(one.body, entryContext(view, scope, entries, context, names))
-    if (sentence !== null) throw new Refused('notPossible', sentence)
+    const fault = refuseEntry(one.body, entryContext(view, scope, entries, context, names))
+    if (fault !== null) throw new Refused('notPossible', noteFaultWords(fault))
     const entry: Entry = { id: one.id, by: context.user.name, at: context.now().toISOString(), body: one.body }
     await store(context, db, record.job.id, entry)
     entries.push(entry)
@@ -88,7 +90,7 @@ function refuseUnreadableBook(book: LimitBook): void {
   const [issue] = parsed.error.issues
   throw new Refused(
     'notPossible',
-    `This cannot be kept with the limits of this job (${issue?.path.slice(2).join('.')}: ${issue?.message}).`,
+    `This cannot be kept with the limits of this job (${issue?.path.slice(2).join('.')}: ${issue ? issueWords(issue) : ''}).`,
   )
 }
 

@@ -3,11 +3,12 @@ import type { Characteristic, LimitBook } from '../../core/book/bookSchema'
 import { noBook } from '../../core/book/noBook'
 import { stepsAreSafe } from '../../core/job/progress'
 import { standingBy } from '../../core/job/standing'
-import { acceptsSlot, masterAt, slotLabel } from '../../core/method/layout'
+import { acceptsSlot, masterAt } from '../../core/method/layout'
 import { withTyped } from '../../core/notes/typedBook'
-import { explainReadingFault } from '../../core/quantity/reading'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { defaultUnitAt, readTyped, type TypedReading } from '../../core/record/typedReading'
+import { slotWords } from '../../core/words/places'
+import { readingFaultWords } from '../../core/words/quantities'
 import type { Executor } from '../../db/client'
 import { findGauge } from '../../db/queries/gauges'
 import { announce, lockForReading } from '../../db/queries/jobs'
@@ -139,7 +140,7 @@ function checkReading(characteristic: Characteristic, body: ReadingBody, units: 
       'notPossible',
       `${characteristic.name} takes no reading at station ${body.station}, direction ${body.direction}, repeat ${body.repeat}.`,
     )
-  checkPlace(here, body, slotLabel(characteristic.method, body) || characteristic.name)
+  checkPlace(here, body, slotWords(characteristic.method, body) || characteristic.name)
   if (body.kind !== 'read') {
     const nothing = { value: null, low: null, high: null }
     const defaultUnit = defaultUnitAt(characteristic, body, units)
@@ -147,9 +148,7 @@ function checkReading(characteristic: Characteristic, body: ReadingBody, units: 
   }
   const typed = readTyped(characteristic, body, body.text, units)
   if (!typed.ok)
-    throw new Refused('malformed', explainReadingFault(typed.fault), [
-      { path: 'text', message: explainReadingFault(typed.fault) },
-    ])
+    throw new Refused('malformed', readingFaultWords(typed.fault), [{ path: 'text', message: readingFaultWords(typed.fault) }])
   const { fields, exact } = typed.value
   return { fields, exact }
 }

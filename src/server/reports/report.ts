@@ -3,6 +3,7 @@ import type { Results } from '../../core/evaluate/results'
 import { type InspectionRecord, recordSchema } from '../../core/record/recordSchema'
 import { upgradeRecord, upgradeResults } from '../../core/record/upgrade'
 import { findReport } from '../../db/queries/reports'
+import { olderSuspects } from '../../report/olderReport'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { fingerprint } from './signingKey'
@@ -38,10 +39,10 @@ export async function signedReport(context: Context, id: string): Promise<Signed
 /** A report signed with an older record, as today's pages read it; what was signed stays as it was in `canonical`. */
 function inTodaysForm(content: ReportContent): ReportContent {
   const record: unknown = upgradeRecord(content.record)
-  if (record === content.record) return content
+  if (record === content.record) return { ...content, results: olderSuspects(content.results) }
   return {
     ...content,
     record: recordSchema.parse(record) as InspectionRecord,
-    results: upgradeResults(content.results, content.record) as Results,
+    results: olderSuspects(upgradeResults(content.results, content.record) as Results),
   }
 }

@@ -1,13 +1,17 @@
-import type { JobView, ReportContent } from '../../contract/answers'
+import type { JobView, ReadyWords, ReportContent } from '../../contract/answers'
 import type { ReviewBody } from '../../contract/bodies'
 import { CORE_VERSION } from '../../core/base/version'
 import { evaluate } from '../../core/evaluate/evaluate'
-import { type Readiness, readiness } from '../../core/job/ready'
+import { readiness } from '../../core/job/ready'
 import { jobStanding } from '../../core/job/standing'
+import { blockWords, exceptionWords, leftBeyondWords } from '../../core/words/ready'
+import { speakerOf } from '../../core/words/speaker'
+import { reasonOf } from '../../core/words/votes'
 import type { Executor } from '../../db/client'
 import { reviewStepById, storeReviewStep } from '../../db/queries/jobs'
 import { appendLog, countLogged, noteAttempt } from '../../db/queries/log'
 import { lastReport, storeReport } from '../../db/queries/reports'
+import { reportWords } from '../../report/reportWords'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { writeToJob } from '../jobs/openForWriting'
@@ -45,9 +49,16 @@ export function review(context: Context, jobId: string, body: ReviewBody, signin
 }
 
 /** What keeps a job from being sent or signed, and what goes on its report with a reason. */
-export function readinessOf(view: JobView): Readiness {
-  const ready = readiness(view.record, evaluate(view.record), new Set(view.confirmations.map(({ step }) => step)))
-  return { ...ready, blocks: [...view.unreadable, ...ready.blocks] }
+export function readinessOf({ record, confirmations, unreadable }: JobView): ReadyWords {
+  const speaker = speakerOf(record.book, record.machine.units)
+  const ready = readiness(record, evaluate(record), new Set(confirmations.map(({ step }) => step)))
+  return {
+    blocks: [...unreadable, ...ready.blocks.map((block) => blockWords(speaker, block))],
+    exceptions: ready.exceptions.map((exception) => exceptionWords(speaker, exception)),
+    leftBeyond: ready.leftBeyond.map((left) =>
+      leftBeyondWords(speaker, left, left.because ? reasonOf(speaker, left.because) : ''),
+    ),
+  }
 }
 
 const LEAST_REASON = 3
@@ -129,17 +140,21 @@ async function storeSigned(
   const signature = { by: context.user.name, byId: context.user.id, at: signedAt.toISOString(), statement: SIGNING_STATEMENT }
   // The event first: its hash is sealed in what is signed, and once the report is stored nothing can be added to the job.
   await storeEvent(context, db, jobId, { id: reportId, kind: 'signed', note: reason, at: signedAt })
-  const content: ReportContent = {
-    format: 'medida-report',
-    version: 1,
-    reportId,
+  const draft = {
     title: view.title,
     reason: view.reason,
     openedBy: view.openedBy,
     confirmations: view.confirmations,
-    review: [...view.review, { kind: 'signed', by: signature.by, at: signature.at, note: reason }],
+    review: [...view.review, { kind: 'signed' as const, by: signature.by, at: signature.at, note: reason }],
     record,
     results: evaluate(record),
+  }
+  const content: ReportContent = {
+    format: 'medida-report',
+    version: 1,
+    reportId,
+    ...draft,
+    words: reportWords(draft),
     signature,
     evidence: await evidenceOf(db, jobId),
     sequence,

@@ -5,6 +5,7 @@ import { changedSince } from '../../core/evaluate/signedFiguresSchema'
 import { differingPaths } from '../../core/record/differing'
 import { recordSchema } from '../../core/record/recordSchema'
 import { upgradeRecord, upgradeResults } from '../../core/record/upgrade'
+import { issueWords } from '../../core/words/issues'
 import type { Executor } from '../../db/client'
 import { instantOf } from '../../db/queries/instant'
 import { findReport, findReportAt } from '../../db/queries/reports'
@@ -143,11 +144,10 @@ function checkResults(stored: StoredReport): Finding {
     return { holds: false, says: 'results cannot be recomputed: the stored record is not JSON' }
   }
   const parsed = recordSchema.safeParse(upgradeRecord(content.record))
-  if (!parsed.success)
-    return {
-      holds: false,
-      says: `results cannot be recomputed: ${parsed.error.issues[0]?.path.join('.') ?? ''} ${parsed.error.issues[0]?.message ?? ''}`,
-    }
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues
+    return { holds: false, says: `results cannot be recomputed: ${issue ? `${issue.path.join('.')} ${issueWords(issue)}` : ''}` }
+  }
   // Through JSON and back, so that what is compared is what would be stored.
   const today = JSON.parse(canonicalJson({ ...evaluate(parsed.data), core: stored.coreVersion })) as { version: number }
   const signed = upgradeResults(content.results, content.record)
@@ -155,7 +155,7 @@ function checkResults(stored: StoredReport): Finding {
   const differing =
     versionOf(signed) === today.version
       ? differingPaths(signed, today, 'results', stored.coreVersion === CORE_VERSION)
-      : changedSince(signed, today)
+      : changedSince(signed, today).map(({ at, was, now }) => `${at}: ${was} when signed, ${now ?? 'nothing'} today`)
   if (differing.length === 0) return { holds: true, says: `results reproduced by ${since}` }
   const shown = differing.slice(0, SHOWN_DIFFERENCES).join('; ')
   return { holds: false, says: `results differ (${since}) at ${differing.length} place(s): ${shown}` }

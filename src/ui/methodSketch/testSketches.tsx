@@ -1,9 +1,10 @@
 import { PRESSURE } from '../../core/method/kinds/openingPressure'
 import { SPRING } from '../../core/method/kinds/spring'
 import type { MethodOf } from '../../core/method/method'
-import { type ReductionName, reductionLabel } from '../../core/method/reduction'
+import type { ReductionName } from '../../core/method/reduction'
 import { formatLength, formatQuantity, unitLabel, unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { valueName } from '../../core/words/labels'
 import { Balloon, Caption, Dimension, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { repeatMark, type SketchProps, spread, stationMark, valueAt } from './marks'
@@ -239,7 +240,7 @@ export function ComputedSketch({
       </text>
       {Object.entries(method.names).map(([name, { characteristic, value }], index) => (
         <Caption key={name} x={60 + (index % columns) * 260} y={126 + Math.floor(index / columns) * 26}>
-          {`${name}: ${reductionLabel[value as ReductionName] ?? value}, ${nameOf(characteristic)}`}
+          {`${name}: ${valueName[value as ReductionName] ?? value}, ${nameOf(characteristic)}`}
         </Caption>
       ))}
     </svg>

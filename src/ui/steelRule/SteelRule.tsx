@@ -1,5 +1,6 @@
 import { stepPages } from '../../contract/stepPages'
-import { type Step, type StepStanding, stepLabel } from '../../core/job/orderOfWork'
+import type { Step, StepStanding } from '../../core/job/orderOfWork'
+import { stepName } from '../../core/words/labels'
 import styles from './SteelRule.module.css'
 
 export interface SteelRuleProps {
@@ -31,7 +32,7 @@ export function SteelRule({ jobId, standings, here }: SteelRuleProps) {
         {standings.map(({ step, state, count }) => (
           <li key={step} className={styles.step} data-state={state}>
             <a className={styles.link} href={pageOf(jobId, step)} aria-current={step === here ? 'page' : undefined}>
-              {stepLabel[step]}
+              {stepName[step]}
               {state === 'done' && (
                 <svg className={styles.check} viewBox="0 0 12 12" fill="none" strokeWidth="2" aria-hidden="true">
                   <path d="M1 6.5 4.5 10 11 2" />

@@ -39,8 +39,11 @@ function reduceAlignment(input: ReduceInput<Alignment>): Outcome {
   const rim = of(ALIGNMENT.rim)
   if (rim.fit) {
     // The dial turns about one axis and reads the other's rim: its first harmonic is the offset itself.
-    give(values, 'offset', lengthOf(rim.fit.first, guard), { quantity: 'length', where: `${rim.read} rim readings` })
-    give(values, 'offsetAngle', angleOf(rim.fit.first, guard), { quantity: 'angle', where: 'clockwise from the top' })
+    give(values, 'offset', lengthOf(rim.fit.first, guard), {
+      quantity: 'length',
+      where: { code: 'counted', of: 'rim', count: rim.read },
+    })
+    give(values, 'offsetAngle', angleOf(rim.fit.first, guard), { quantity: 'angle', where: { code: 'clockwiseFromTop' } })
   }
   const face = of(ALIGNMENT.face)
   if (face.fit && method.faceDiameterMm !== null) {
@@ -50,13 +53,13 @@ function reduceAlignment(input: ReduceInput<Alignment>): Outcome {
     const length = lengthOf(slope, guard)
     give(values, 'angularity', length, {
       quantity: 'slope',
-      where: `${face.read} face readings`,
+      where: { code: 'counted', of: 'face', count: face.read },
       sum: [
-        term('face, first harmonic', taken(lengthOf(face.fit.first, guard)), 'length'),
-        term('on the radius', point(method.faceDiameterMm / 2), 'length'),
+        term('faceHarmonic', taken(lengthOf(face.fit.first, guard)), 'length'),
+        term('radius', point(method.faceDiameterMm / 2), 'length'),
       ],
     })
-    give(values, 'angularityAngle', angleOf(face.fit.first, guard), { quantity: 'angle', where: 'clockwise from the top' })
+    give(values, 'angularityAngle', angleOf(face.fit.first, guard), { quantity: 'angle', where: { code: 'clockwiseFromTop' } })
   }
   return noFaults(values)
 }
@@ -64,16 +67,12 @@ function reduceAlignment(input: ReduceInput<Alignment>): Outcome {
 const scaled = (value: Known, factor: number): Known => linear([[factor, value]], 0)
 
 export const alignment: MethodKindOf<Alignment> = {
-  name: 'Alignment',
   shape,
   wears: () => 'larger',
   layout: ({ positions, faceDiameterMm }) =>
     sheet({
       stations: positions,
-      directions: [
-        { id: ALIGNMENT.rim, label: 'rim, radial' },
-        ...(faceDiameterMm === null ? [] : [{ id: ALIGNMENT.face, label: 'face, axial' }]),
-      ],
+      directions: [{ id: ALIGNMENT.rim, label: '' }, ...(faceDiameterMm === null ? [] : [{ id: ALIGNMENT.face, label: '' }])],
     }),
   bare: 'directions',
   form: () => figureForm('length', true),
@@ -83,10 +82,7 @@ export const alignment: MethodKindOf<Alignment> = {
     return harmonicWeights(positions.map(({ angleDeg }) => angleDeg)) !== null && (!isFace || faceDiameterMm !== null)
   },
   reduce: reduceAlignment,
-  setUp: [
-    anglesField('positions', 'Positions around', '4'),
-    figureField('face', 'Face dial runs on a diameter of', '', { hint: 'Empty where only the rim is read' }),
-  ],
+  setUp: [anglesField('positions', '4'), figureField('face', '')],
   build: (a) => ({ kind: 'alignment', positions: a.clock('positions'), faceDiameterMm: a.figureOrNull('face') }),
   usualGauge: 'dial',
   expects: () => null,

@@ -12,7 +12,6 @@ const shape = ({ z, pointsLayout }: Shaping) =>
 export type Backlash = Shaped<typeof shape>
 
 export const backlash: MethodKindOf<Backlash> = {
-  name: 'Backlash, tooth thickness or span',
   shape,
   wears: ({ what }) => (what === 'backlash' ? 'larger' : 'smaller'),
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),
@@ -20,14 +19,7 @@ export const backlash: MethodKindOf<Backlash> = {
   gives: () => ({ ...pointsGive('length'), variation: 'length', wear: 'length' }),
   canGive: (method, name) => enoughPoints(name, method.points.length),
   reduce: reducePoints('variation'),
-  setUp: [
-    choiceField('what', 'What is measured', 'backlash', [
-      ['backlash', 'backlash'],
-      ['toothThickness', 'tooth thickness'],
-      ['span', 'span over teeth'],
-    ]),
-    ...pointFields('4'),
-  ],
+  setUp: [choiceField('what', 'backlash', ['backlash', 'toothThickness', 'span']), ...pointFields('4')],
   build: (a) => ({ kind: 'backlash', what: a.choice('what'), ...pointsOf(a) }),
   usualGauge: 'dial',
   slips: {},

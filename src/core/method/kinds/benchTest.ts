@@ -1,4 +1,3 @@
-import { Unusable } from '../../base/fields'
 import { exceeds } from '../../quantity/decimal'
 import type { Interval } from '../../quantity/interval'
 import { differenceOf as kindOfDifference, type QuantityKind } from '../../quantity/kind'
@@ -8,7 +7,7 @@ import { counted } from '../reduce/counted'
 import { sheetOf } from '../reduce/places'
 import { pointValues } from '../reduce/points'
 import { give, noFaults, type Outcome, type ReduceInput } from '../reduce/taken'
-import { type Answers, NUMERALS } from '../setUp/answers'
+import { type Answers, NUMERALS, unusable } from '../setUp/answers'
 import { field, quantityField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheetOfPoints } from '../sheet'
@@ -27,7 +26,7 @@ function reduceBenchTest(input: ReduceInput<BenchTest>): Outcome {
   const { method, guard } = input
   const sheet = sheetOf(input)
   const { values } = pointValues(sheet.places, sheet.taken, { quantity: method.quantity, guard, spread: 'variation' })
-  const judged = sheet.places.map(({ station, label, known }) => {
+  const judged = sheet.places.map(({ station, direction, known }) => {
     const band = method.points.find(({ id }) => id === station)
     const below = (value: number): boolean => band?.least != null && exceeds(band.least, value, method.quantity)
     const above = (value: number): boolean => band?.greatest != null && exceeds(value, band.greatest, method.quantity)
@@ -35,16 +34,16 @@ function reduceBenchTest(input: ReduceInput<BenchTest>): Outcome {
       surely: of !== null && (below(of.high) || above(of.low)),
       perhaps: of !== null && (below(of.low) || above(of.high)),
     })
-    return { label, taken: ends(known.interval), reach: ends(known.reach), guarded: ends(known.guarded) }
+    return { place: { station, direction }, taken: ends(known.interval), reach: ends(known.reach), guarded: ends(known.guarded) }
   })
   const number = (of: 'taken' | 'reach' | 'guarded'): Interval => ({
     low: judged.filter((point) => point[of].surely).length,
     high: judged.filter((point) => point[of].perhaps).length,
   })
-  const names = judged.filter(({ taken: { perhaps } }) => perhaps).map(({ label }) => label)
+  const failed = judged.filter(({ taken: { perhaps } }) => perhaps).map(({ place }) => place)
   give(values, 'failedPoints', counted(number('taken'), number('reach'), number('guarded')), {
     quantity: 'count',
-    where: names.length === 0 ? `of ${sheet.taken.length}` : names.join('; '),
+    where: failed.length === 0 ? { code: 'noneOf', count: sheet.taken.length } : { code: 'places', places: failed },
   })
   return noFaults(values)
 }
@@ -54,14 +53,13 @@ function testPoints(a: Answers) {
   return a.pairs('points').map(([name, band], index) => {
     const [least = '', greatest = '', ...more] = band.split('..').map((end) => end.trim())
     if (more.length > 0 || (least === '' && greatest === '') || !band.includes('..'))
-      throw new Unusable('points', `“${band}” is no band: type least..greatest; leave out an end that nothing bounds.`)
+      throw unusable('points', { code: 'band', text: band })
     const end = (text: string): number | null => (text === '' ? null : a.parse('points', text, quantity))
     return { id: NUMERALS(index), label: name.slice(0, 200), least: end(least), greatest: end(greatest) }
   })
 }
 
 export const benchTest: MethodKindOf<BenchTest> = {
-  name: 'Test on a rig',
   shape,
   wears: () => 'either',
   layout: ({ points }) => sheetOfPoints(points),
@@ -71,9 +69,8 @@ export const benchTest: MethodKindOf<BenchTest> = {
   reduce: reduceBenchTest,
   setUp: [
     quantityField,
-    field('points', 'Test points with their bands', {
+    field('points', {
       start: null,
-      hint: 'Name = least..greatest, with semicolons between: idle = 10..12; full = 38..42',
     }),
   ],
   build: (a) => ({ kind: 'benchTest', quantity: a.choice('quantity'), points: testPoints(a) }),

@@ -18,20 +18,16 @@ const shape = ({ z, positiveMm, diameterLayout }: Shaping) =>
 export type BoreDiameter = Shaped<typeof shape>
 
 export const boreDiameter: MethodKindOf<BoreDiameter> = {
-  name: 'Bore diameter',
   shape,
   faults: ({ unworn, stations }) =>
-    unworn === undefined || stations.some(({ id }) => id === unworn) ? [] : [`no station “${unworn}” to be unworn`],
+    unworn === undefined || stations.some(({ id }) => id === unworn) ? [] : [{ code: 'noUnwornStation', station: unworn }],
   wears: () => 'larger',
   layout: ({ stations, directions, walk }) => sheet({ stations, directions, walk }),
   form: ({ masterMm }) => ({ kind: 'quantity', quantity: 'length', signed: false, masterMm, pair: false }),
   gives: diametersGive,
   canGive: canGiveOfDiameters,
   reduce: (input) => reduceDiameter(input, input.method.unworn),
-  setUp: [
-    ...diameterFields,
-    figureField('master', 'Set on a master of', '', { hint: 'Then readings may be typed as + and − from it' }),
-  ],
+  setUp: [...diameterFields, figureField('master', '')],
   build: (a) => ({ kind: 'boreDiameter', ...diametersOf(a), masterMm: a.figureOrNull('master') }),
   usualGauge: 'boreGauge',
   slips: { oneWay: true },

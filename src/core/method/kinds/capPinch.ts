@@ -1,15 +1,16 @@
 import { exceeds } from '../../quantity/decimal'
-import { negate, rangeOf } from '../../quantity/interval'
+import { rangeOf } from '../../quantity/interval'
 import { figureForm } from '../form'
 import { differenceOf, largestOf, meanOf, over, smallestOf, spreadOf, unsettled } from '../known'
 import type { MethodKindOf, Shaped } from '../methodKind'
 import { type SheetPlace, sheetOf } from '../reduce/places'
-import { give, holderOf, type Outcome, type ReduceInput, taken, term, type Values } from '../reduce/taken'
+import { give, holderOf, less, type Outcome, type ReduceInput, taken, term, type Values } from '../reduce/taken'
 import type { MethodFault } from '../reduction'
 import { figureField, placesField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheetOfPoints } from '../sheet'
 import { enoughPoints } from '../valuesGiven'
+import { placeAt, placeOf } from '../where'
 
 const shape = ({ z, placesSchema }: Shaping) =>
   z.strictObject({
@@ -41,25 +42,25 @@ function reduceCapPinch(input: ReduceInput<CapPinch>): Outcome {
   // While the shims differ, so may every pinch, to either side.
   const stands = differ ? unsettled(shim) : shim
   const quantity = 'length'
-  const pinches = wires.map((wire) => ({ wire, known: differenceOf(stands, wire.known, guard), label: wire.label }))
+  const pinches = wires.map((wire) => ({ wire, known: differenceOf(stands, wire.known, guard) }))
   const taking = pinches.flatMap((pinch) => (pinch.known.interval ? [{ ...pinch, interval: pinch.known.interval }] : []))
   const all = pinches.map(({ known }) => known)
-  const sumAt = ({ wire, label }: (typeof taking)[number]) => [
+  const sumAt = ({ wire }: (typeof taking)[number]) => [
     term('shim', taken(shim), quantity),
-    term(`less wire ${label}`, negate(taken(wire.known)), quantity),
+    less({ ...placeOf(wire), code: 'wire' }, taken(wire.known), quantity),
   ]
   const [high, low] = [holderOf(taking, 'largest'), holderOf(taking, 'smallest')]
   const values: Values = {}
-  give(values, 'minimum', over(all, smallestOf), { quantity, where: low.label, sum: sumAt(low) })
-  give(values, 'maximum', over(all, largestOf), { quantity, where: high.label, sum: sumAt(high) })
+  give(values, 'minimum', over(all, smallestOf), { quantity, where: placeAt(low.wire), sum: sumAt(low) })
+  give(values, 'maximum', over(all, largestOf), { quantity, where: placeAt(high.wire), sum: sumAt(high) })
   give(
     values,
     'mean',
     over(all, (of) => meanOf(of, guard)),
     {
       quantity,
-      where: `${taking.length} wires`,
-      sum: taking.map(({ interval, label }) => term(label, interval, quantity)),
+      where: { code: 'counted', of: 'wires', count: taking.length },
+      sum: taking.map(({ wire, interval }) => term(placeAt(wire), interval, quantity)),
     },
   )
   give(
@@ -68,15 +69,14 @@ function reduceCapPinch(input: ReduceInput<CapPinch>): Outcome {
     over(all, (of) => spreadOf(of, guard)),
     {
       quantity,
-      where: `${high.label} against ${low.label}`,
-      sum: [term('largest', high.interval, quantity), term('less smallest', negate(low.interval), quantity)],
+      where: { code: 'against', one: placeOf(high.wire), other: placeOf(low.wire) },
+      sum: [term('largest', high.interval, quantity), less('smallest', low.interval, quantity)],
     },
   )
   return { values, faults }
 }
 
 export const capPinch: MethodKindOf<CapPinch> = {
-  name: 'Cap pinch by soft wire',
   shape,
   wears: () => 'smaller',
   layout: ({ shims, wires }) => sheetOfPoints([...shims, ...wires]),
@@ -84,11 +84,7 @@ export const capPinch: MethodKindOf<CapPinch> = {
   gives: () => ({ maximum: 'length', minimum: 'length', mean: 'length', variation: 'length' }),
   canGive: ({ wires }, name) => enoughPoints(name, wires.length),
   reduce: reduceCapPinch,
-  setUp: [
-    placesField('shims', 'Shims', '2'),
-    placesField('wires', 'Wires', '3'),
-    figureField('shimsWithin', 'Shims count as equal within', null),
-  ],
+  setUp: [placesField('shims', '2'), placesField('wires', '3'), figureField('shimsWithin', null)],
   build: (a) => ({
     kind: 'capPinch',
     shims: a.places('shims', (index) => `s${index + 1}`),

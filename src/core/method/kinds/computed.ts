@@ -1,4 +1,3 @@
-import { Unusable } from '../../base/fields'
 import { differenceOf } from '../../quantity/kind'
 import { figureForm } from '../form'
 import { checkFormula, parseFormula } from '../formula'
@@ -7,6 +6,7 @@ import { propagate } from '../propagate'
 import { give, giveWearOf, type Outcome, type ReduceInput, type Values } from '../reduce/taken'
 import { knownOf, type Reduced } from '../reduction'
 import type { Answers } from '../setUp/answers'
+import { unusable } from '../setUp/answers'
 import { field, quantityField, wearsField } from '../setUp/fields'
 import { namesInFormula } from '../setUp/namesInFormula'
 import type { Shaping } from '../shapingSchema'
@@ -47,13 +47,19 @@ function reduceComputed({ method, resultOf, nominal, guard, wears }: ReduceInput
   if (!found)
     return {
       values: {},
-      faults: [{ code: 'formula', why: 'The formula divides by what may be zero, or takes a root of what may be below it.' }],
+      faults: [{ code: 'formula', why: { code: 'mayDivideByZero' } }],
     }
   const values: Values = {}
   give(values, 'result', found.value, {
     quantity: method.quantity,
-    where: method.formula,
-    sum: [...known].map(([label, { quantity, value, interval }]) => ({ label, quantity, value, interval })),
+    where: { code: 'formula', formula: method.formula },
+    sum: [...known].map(([name, { quantity, value, interval }]) => ({
+      name: { code: 'named', name },
+      less: false,
+      quantity,
+      value,
+      interval,
+    })),
   })
   if (nominal !== null && wears !== 'either')
     giveWearOf(values, found.value, values.result, nominal, wears, guard, { larger: 'result', smaller: 'result' })
@@ -64,25 +70,24 @@ function reduceComputed({ method, resultOf, nominal, guard, wears }: ReduceInput
 function formulaNames(a: Answers) {
   const wanted = namesInFormula(a.words('formula'))
   const parsed = parseFormula(a.words('formula'), wanted)
-  if (!parsed.ok) throw new Unusable('formula', parsed.fault)
-  if (wanted.length === 0) throw new Unusable('formula', 'The formula names no other result.')
+  if (!parsed.ok) throw unusable('formula', { code: 'formula', why: parsed.fault })
+  if (wanted.length === 0) throw unusable('formula', { code: 'namesNothing' })
   const named = new Map(a.pairs('names'))
   return Object.fromEntries(
     wanted.map((name) => {
       const of = named.get(name) ?? ''
       const at = of.lastIndexOf('.')
-      if (at < 1) throw new Unusable('names', `Choose what “${name}” stands for.`)
+      if (at < 1) throw unusable('names', { code: 'standsFor', name })
       return [name, { characteristic: of.slice(0, at), value: of.slice(at + 1) }]
     }),
   )
 }
 
 export const computed: MethodKindOf<Computed> = {
-  name: 'Computed from other results',
   shape,
   faults: ({ formula, names }) => {
     const parsed = parseFormula(formula, Object.keys(names))
-    return parsed.ok ? [] : [parsed.fault]
+    return parsed.ok ? [] : [{ code: 'formula', why: parsed.fault }]
   },
   wears: ({ wears }) => wears,
   // Nothing is read for it: it has no places at all.
@@ -91,12 +96,7 @@ export const computed: MethodKindOf<Computed> = {
   gives: ({ quantity }) => ({ result: quantity, wear: differenceOf(quantity) }),
   canGive: always,
   reduce: reduceComputed,
-  setUp: [
-    quantityField,
-    wearsField('larger'),
-    field('formula', 'Formula', { start: null, hint: 'Over other results: (a + b)/2 − c; known: min, max, mean, abs, sqrt, pi' }),
-    field('names', 'What its names stand for', { kind: 'names', start: null }),
-  ],
+  setUp: [quantityField, wearsField('larger'), field('formula', { start: null }), field('names', { kind: 'names', start: null })],
   build: (a) => ({
     kind: 'computed',
     formula: a.words('formula'),

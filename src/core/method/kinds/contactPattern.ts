@@ -1,8 +1,7 @@
-import { negate } from '../../quantity/interval'
 import { absoluteOf, differenceOf, type Known, meanOf, over } from '../known'
 import type { MethodKindOf, Shaped } from '../methodKind'
 import { type SheetPlace, sheetOf } from '../reduce/places'
-import { give, noFaults, type Outcome, type ReduceInput, taken, term, type Values } from '../reduce/taken'
+import { give, less, noFaults, type Outcome, type ReduceInput, taken, term, type Values } from '../reduce/taken'
 import { LETTERS } from '../setUp/answers'
 import { placesField, walkField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
@@ -22,20 +21,24 @@ function reduceContact(input: ReduceInput<ContactPattern>): Outcome {
       (of) => meanOf(of, guard),
     )
   const values: Values = {}
-  give(values, 'contactPercent', share(sheet.places), { quantity: 'percent', where: `${sheet.taken.length} cells` })
+  give(values, 'contactPercent', share(sheet.places), {
+    quantity: 'percent',
+    where: { code: 'counted', of: 'cells', count: sheet.taken.length },
+  })
   const halves = (name: 'contactEnds' | 'contactSides', ids: readonly string[], of: (place: SheetPlace) => string): void => {
     const half = Math.floor(ids.length / 2)
     if (half === 0) return
     const one = share(sheet.places.filter((place) => ids.slice(0, half).includes(of(place))))
     const two = share(sheet.places.filter((place) => ids.slice(ids.length - half).includes(of(place))))
     if (!one || !two) return
+    const along = name === 'contactEnds' ? 'station' : 'direction'
     const [first, last] = [ids[0] ?? '', ids.at(-1) ?? '']
     const [a, b] = [taken(one), taken(two)]
-    const [more, less, at, lessAt] = a.low >= b.low ? [a, b, first, last] : [b, a, last, first]
+    const [more, fewer, at, fewerAt] = a.low >= b.low ? [a, b, first, last] : [b, a, last, first]
     give(values, name, absoluteOf(differenceOf(one, two, guard)), {
       quantity: 'percent',
-      where: `${first} against ${last}`,
-      sum: [term(`half at ${at}`, more, 'percent'), term(`less half at ${lessAt}`, negate(less), 'percent')],
+      where: { code: 'opposite', along, one: first, other: last },
+      sum: [term({ code: 'half', along, at }, more, 'percent'), less({ code: 'half', along, at: fewerAt }, fewer, 'percent')],
     })
   }
   halves(
@@ -52,7 +55,6 @@ function reduceContact(input: ReduceInput<ContactPattern>): Outcome {
 }
 
 export const contactPattern: MethodKindOf<ContactPattern> = {
-  name: 'Contact pattern',
   shape,
   wears: () => 'smaller',
   layout: ({ columns, rows, walk }) => sheet({ stations: columns, directions: rows, walk }),
@@ -63,7 +65,7 @@ export const contactPattern: MethodKindOf<ContactPattern> = {
     return name !== 'contactSides' || rows.length >= 2
   },
   reduce: reduceContact,
-  setUp: [placesField('rows', 'Rows', '4'), placesField('columns', 'Columns', '6'), walkField],
+  setUp: [placesField('rows', '4'), placesField('columns', '6'), walkField],
   build: (a) => ({
     kind: 'contactPattern',
     rows: a.places('rows'),

@@ -10,6 +10,7 @@ import { LETTERS } from '../setUp/answers'
 import { choiceField, field, figureField, placesField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { numbered, sheet } from '../sheet'
+import { placeAt, placeOf } from '../where'
 
 const shape = ({ z, placesOf, placeSchema }: Shaping) =>
   z.strictObject({
@@ -46,15 +47,15 @@ function reduceElements(input: ReduceInput<Elements>): Outcome {
       { low: number(({ interval }) => surely(interval)), high: number(({ interval }) => perhaps(interval)) },
       { low: number(({ reach }) => surely(reach)), high: number(({ reach }) => perhaps(reach)) },
     )
-  const damaged = sheet.taken.filter(({ interval }) => perhaps(interval)).map(({ label }) => label)
+  const damaged = sheet.taken.filter(({ interval }) => perhaps(interval)).map(placeOf)
   const values: Values = {}
   give(values, 'damaged', both(count), {
     quantity: 'count',
-    where: damaged.length === 0 ? `of ${sheet.taken.length} seen` : damaged.slice(0, 6).join('; '),
+    where: damaged.length === 0 ? { code: 'noneOf', count: sheet.taken.length } : { code: 'places', places: damaged },
   })
   give(values, 'adjacentDamaged', both(pairs), {
     quantity: 'count',
-    where: method.arranged === 'rings' ? 'pairs, across the joint too' : 'pairs',
+    where: { code: 'pairs', acrossJoint: method.arranged === 'rings' },
   })
   const worst = holderOf(sheet.taken, 'largest')
   give(
@@ -64,7 +65,7 @@ function reduceElements(input: ReduceInput<Elements>): Outcome {
       sheet.places.map(({ known }) => known),
       largestOf,
     ),
-    { quantity: 'percent', where: worst.label },
+    { quantity: 'percent', where: placeAt(worst) },
   )
   giveBroken(values, sheet.places)
   return noFaults(values)
@@ -76,7 +77,7 @@ const isBroken = ({ low }: Interval): boolean => low >= BROKEN_PERCENT
 
 /** How many are broken, and how worn the rest is: two things that a book limits apart. */
 function giveBroken(values: Values, places: readonly SheetPlace[]): void {
-  const read = places.flatMap(({ known, label }) => (known.interval ? [{ label, interval: known.interval }] : []))
+  const read = places.flatMap((place) => (place.known.interval ? [{ place, interval: place.known.interval }] : []))
   const number = (all: readonly Interval[]): Interval => ({
     low: all.filter(isBroken).length,
     high: all.filter(mayBeBroken).length,
@@ -86,11 +87,8 @@ function giveBroken(values: Values, places: readonly SheetPlace[]): void {
     quantity: 'count',
     where:
       broken.length === 0
-        ? `of ${read.length} seen`
-        : broken
-            .map(({ label }) => label)
-            .slice(0, 6)
-            .join('; '),
+        ? { code: 'noneOf', count: read.length }
+        : { code: 'places', places: broken.map(({ place }) => placeOf(place)) },
   })
   const rest = read.filter(({ interval }) => !isBroken(interval))
   if (rest.length === 0) return
@@ -103,12 +101,11 @@ function giveBroken(values: Values, places: readonly SheetPlace[]): void {
     values,
     'worstOfRest',
     counted(worstOf(read.map(({ interval }) => interval)), worstOf(places.map(({ known }) => known.reach))),
-    { quantity: 'percent', where: holderOf(rest, 'largest').label },
+    { quantity: 'percent', where: placeAt(holderOf(rest, 'largest').place) },
   )
 }
 
 export const elements: MethodKindOf<Elements> = {
-  name: 'Pattern of damage',
   shape,
   wears: () => 'larger',
   layout: ({ groups, element }) =>
@@ -123,14 +120,11 @@ export const elements: MethodKindOf<Elements> = {
   canGive: ({ groups }, name) => name !== 'adjacentDamaged' || groups.some(({ count }) => count >= 2),
   reduce: reduceElements,
   setUp: [
-    placesField('groups', 'Rings or rows', '1'),
-    field('count', 'Elements in each', { kind: 'count', start: null }),
-    choiceField('arranged', 'Arranged in', 'rings', [
-      ['rings', 'rings: the last one is the neighbour of the first'],
-      ['rows', 'rows'],
-    ]),
-    field('element', 'One is called', { start: 'tooth' }),
-    figureField('damagedFrom', 'Damaged from so much worn on', '25', { quantity: 'percent' }),
+    placesField('groups', '1'),
+    field('count', { kind: 'count', start: null }),
+    choiceField('arranged', 'rings', ['rings', 'rows']),
+    field('element', {}),
+    figureField('damagedFrom', '25', { quantity: 'percent' }),
   ],
   build: (a) => {
     const count = a.count('count', 400)

@@ -22,7 +22,6 @@ function reduceEndFloat(input: ReduceInput<EndFloat>): Outcome {
 }
 
 export const endFloat: MethodKindOf<EndFloat> = {
-  name: 'End float',
   shape,
   wears: () => 'larger',
   layout: ({ repeatsAtLeast }) => sheet({ repeats: repeatsAtLeast, moreRepeats: true }),

@@ -6,7 +6,18 @@ import { giveEccentricity, placesIn } from '../reduce/around'
 import { harmonicsOf } from '../reduce/clockVector'
 import { type SheetPlace, sheetOf } from '../reduce/places'
 import { pointValues } from '../reduce/points'
-import { give, giveWear, holderOf, noFaults, type Outcome, type ReduceInput, taken, term, type Values } from '../reduce/taken'
+import {
+  give,
+  giveWear,
+  holderOf,
+  less,
+  noFaults,
+  type Outcome,
+  type ReduceInput,
+  taken,
+  term,
+  type Values,
+} from '../reduce/taken'
 import { anglesField, wearsField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheetOfPoints } from '../sheet'
@@ -26,7 +37,7 @@ function reduceGapAtPositions(input: ReduceInput<GapAtPositions>): Outcome {
   giveOpposite(values, method.positions, sheet.places, guard)
   const at = placesIn(method.positions, sheet.places, ({ station }) => station)
   const fit = harmonicsOf(at.places, at.known, guard)
-  if (fit) giveEccentricity(values, fit.first, `${sheet.taken.length} readings around`, guard)
+  if (fit) giveEccentricity(values, fit.first, { code: 'counted', of: 'around', count: sheet.taken.length }, guard)
   return noFaults(values)
 }
 
@@ -45,7 +56,7 @@ function giveOpposite(values: Values, clock: readonly ClockPlace[], places: read
   if (read.length === 0) return
   const { one, two } = holderOf(read, 'largest')
   const [a, b] = [taken(one.known), taken(two.known)]
-  const [high, low, more, less] = a.high >= b.high ? [one, two, a, b] : [two, one, b, a]
+  const [high, low, more, fewer] = a.high >= b.high ? [one, two, a, b] : [two, one, b, a]
   give(
     values,
     'oppositeDifference',
@@ -55,14 +66,16 @@ function giveOpposite(values: Values, clock: readonly ClockPlace[], places: read
     ),
     {
       quantity: 'length',
-      where: `${one.station} against ${two.station}`,
-      sum: [term(high.station, more, 'length'), term(`less ${low.station}`, { low: -less.high, high: -less.low }, 'length')],
+      where: { code: 'opposite', along: 'station', one: one.station, other: two.station },
+      sum: [
+        term({ code: 'station', station: high.station }, more, 'length'),
+        less({ code: 'station', station: low.station }, fewer, 'length'),
+      ],
     },
   )
 }
 
 export const gapAtPositions: MethodKindOf<GapAtPositions> = {
-  name: 'Gap at positions',
   shape,
   wears: ({ wears }) => wears,
   layout: ({ positions }) => sheetOfPoints(positions),
@@ -82,7 +95,7 @@ export const gapAtPositions: MethodKindOf<GapAtPositions> = {
     return enoughPoints(name, angles.length)
   },
   reduce: reduceGapAtPositions,
-  setUp: [anglesField('positions', 'Positions around', '4'), wearsField('larger')],
+  setUp: [anglesField('positions', '4'), wearsField('larger')],
   build: (a) => ({ kind: 'gapAtPositions', positions: a.clock('positions'), wears: a.choice('wears') }),
   usualGauge: 'feeler',
   slips: {},

@@ -11,7 +11,6 @@ const shape = ({ z, pointsLayout }: Shaping) => z.strictObject({ kind: z.literal
 export type GrooveWidth = Shaped<typeof shape>
 
 export const grooveWidth: MethodKindOf<GrooveWidth> = {
-  name: 'Groove width',
   shape,
   wears: () => 'larger',
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),

@@ -7,6 +7,7 @@ import { choiceField, field, placesField, YES_OR_NO } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheetOfPoints } from '../sheet'
 import { always } from '../valuesGiven'
+import { placeOf } from '../where'
 
 const shape = ({ z, placesSchema }: Shaping) =>
   z.strictObject({
@@ -30,14 +31,14 @@ function reduceLookedAt(input: ReduceInput<LookedAt>): Outcome {
     counted(point(others.length), { low: others.length, high: others.length + sheet.places.length - sheet.taken.length }),
     {
       quantity: 'count',
-      where: others.length === 0 ? `of ${sheet.taken.length}` : others.map(({ label }) => label).join('; '),
+      where:
+        others.length === 0 ? { code: 'noneOf', count: sheet.taken.length } : { code: 'places', places: others.map(placeOf) },
     },
   )
   return noFaults(values)
 }
 
 export const lookedAt: MethodKindOf<LookedAt> = {
-  name: 'Go or no-go, looked at',
   shape,
   wears: () => 'either',
   layout: ({ points }) => sheetOfPoints(points),
@@ -45,11 +46,7 @@ export const lookedAt: MethodKindOf<LookedAt> = {
   gives: () => ({ notAsWanted: 'count' }),
   canGive: always,
   reduce: reduceLookedAt,
-  setUp: [
-    field('question', 'The question', { start: null, hint: 'One that is answered by yes or no' }),
-    placesField('points', 'Points', '1'),
-    choiceField('wanted', 'As it should be', 'yes', YES_OR_NO),
-  ],
+  setUp: [field('question', { start: null }), placesField('points', '1'), choiceField('wanted', 'yes', YES_OR_NO)],
   build: (a) => ({ kind: 'lookedAt', points: a.places('points'), question: a.words('question'), wanted: a.choice('wanted') }),
   usualGauge: 'eye',
   slips: { byScale: true },

@@ -9,6 +9,7 @@ import { placesField, repeatabilityField, repeatsField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheetOfPoints } from '../sheet'
 import { enoughPoints, pointsGive } from '../valuesGiven'
+import { placeAt } from '../where'
 
 const shape = ({ z, pointsLayout }: Shaping) => z.strictObject({ kind: z.literal('markAlignment'), ...pointsLayout })
 export type MarkAlignment = Shaped<typeof shape>
@@ -24,14 +25,13 @@ function reduceMarks(input: ReduceInput<MarkAlignment>): Outcome {
   const { place } = holderOf(read, 'largest')
   give(values, 'largestAngle', over(distances, largestOf), {
     quantity: 'angle',
-    where: place.label,
-    sum: [term(place.label, place.interval, 'angle')],
+    where: placeAt(place),
+    sum: [term(placeAt(place), place.interval, 'angle')],
   })
   return { values, faults: sheet.faults }
 }
 
 export const markAlignment: MethodKindOf<MarkAlignment> = {
-  name: 'Alignment of marks',
   shape,
   wears: () => 'either',
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),
@@ -39,7 +39,7 @@ export const markAlignment: MethodKindOf<MarkAlignment> = {
   gives: () => ({ ...pointsGive('angle'), variation: 'angle', largestAngle: 'angle' }),
   canGive: (method, name) => enoughPoints(name, method.points.length),
   reduce: reduceMarks,
-  setUp: [placesField('points', 'Fasteners', '4'), repeatsField('1'), repeatabilityField('angle', '')],
+  setUp: [placesField('points', '4'), repeatsField('1'), repeatabilityField('angle', '')],
   build: (a) => ({ kind: 'markAlignment', ...pointsOf(a) }),
   usualGauge: 'protractor',
   expects: () => null,

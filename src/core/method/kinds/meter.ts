@@ -13,7 +13,6 @@ const shape = ({ z, wearsSchema, quantitySchema, pointsLayout }: Shaping) =>
 export type Meter = Shaped<typeof shape>
 
 export const meter: MethodKindOf<Meter> = {
-  name: 'Reading of a meter',
   shape,
   wears: ({ wears }) => wears,
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),

@@ -3,7 +3,7 @@ import { lessThan } from '../known'
 import type { MethodKindOf, Shaped } from '../methodKind'
 import { type SheetPlace, sheetOf } from '../reduce/places'
 import { repeatedValues } from '../reduce/repeated'
-import { give, type Outcome, type ReduceInput, taken, term, type Values } from '../reduce/taken'
+import { give, less, type Outcome, type ReduceInput, taken, term, type Values } from '../reduce/taken'
 import { choiceField, figureField, repeatabilityField, repeatsField, YES_OR_NO } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
@@ -38,35 +38,31 @@ function reduceOpeningPressure(input: ReduceInput<OpeningPressure>): Outcome {
     // As doubtful as the mean it is adjusted from.
     give(values, 'adjustment', lessThan(method.setBar, mean), {
       quantity: 'pressure',
-      where: 'to reach its setting',
-      sum: [
-        term('to be', { low: method.setBar, high: method.setBar }, 'pressure'),
-        term('less mean', { low: -found.high, high: -found.low }, 'pressure'),
-      ],
+      where: { code: 'toSetting' },
+      sum: [term('setting', { low: method.setBar, high: method.setBar }, 'pressure'), less('mean', found, 'pressure')],
     })
   }
   const drip = at(PRESSURE.drip)
-  if (drip) give(values, 'drips', lessThan(1, drip.known), { quantity: 'count', where: 'after closing' })
+  if (drip) give(values, 'drips', lessThan(1, drip.known), { quantity: 'count', where: { code: 'afterClosing' } })
   const hold = at(PRESSURE.hold)
   if (hold?.known.interval)
     give(values, 'pressureFall', hold.known, {
       quantity: 'pressure',
-      where: `in ${method.holdSeconds ?? 0} s`,
+      where: { code: 'inSeconds', seconds: method.holdSeconds ?? 0 },
       sum: [term('fall', hold.known.interval, 'pressure')],
     })
   return { values, faults: sheet.faults }
 }
 
 export const openingPressure: MethodKindOf<OpeningPressure> = {
-  name: 'Opening pressure and leak',
   shape,
   wears: () => 'either',
   layout: ({ looksForDrip, holdSeconds, repeatsAtLeast }) =>
     sheet({
       stations: [
-        { id: PRESSURE.opens, label: 'opens at' },
-        ...(looksForDrip ? [{ id: PRESSURE.drip, label: 'dry, no drip' }] : []),
-        ...(holdSeconds === null ? [] : [{ id: PRESSURE.hold, label: `falls in ${holdSeconds} s` }]),
+        { id: PRESSURE.opens, label: '' },
+        ...(looksForDrip ? [{ id: PRESSURE.drip, label: '' }] : []),
+        ...(holdSeconds === null ? [] : [{ id: PRESSURE.hold, label: '' }]),
       ],
       repeats: repeatsAtLeast,
       moreRepeats: true,
@@ -81,14 +77,13 @@ export const openingPressure: MethodKindOf<OpeningPressure> = {
   },
   reduce: reduceOpeningPressure,
   setUp: [
-    figureField('set', 'To open at', null, { quantity: 'pressure' }),
+    figureField('set', null, { quantity: 'pressure' }),
     repeatsField('3'),
     repeatabilityField('pressure', null),
-    figureField('hold', 'Fall of pressure is read after', '', {
+    figureField('hold', '', {
       quantity: 'time',
-      hint: 'Empty where no leak test belongs to it',
     }),
-    choiceField('drip', 'Looked at for drips', 'yes', YES_OR_NO),
+    choiceField('drip', 'yes', YES_OR_NO),
   ],
   build: (a) => ({
     kind: 'openingPressure',

@@ -10,7 +10,6 @@ const shape = ({ z, diameterLayout }: Shaping) => z.strictObject({ kind: z.liter
 export type OutsideDiameter = Shaped<typeof shape>
 
 export const outsideDiameter: MethodKindOf<OutsideDiameter> = {
-  name: 'Outside diameter',
   shape,
   wears: () => 'smaller',
   layout: ({ stations, directions, walk }) => sheet({ stations, directions, walk }),

@@ -1,7 +1,7 @@
-import { Unusable } from '../../base/fields'
+import { asIssue } from '../../base/schemaFault'
 import { combineErrors, type Errors } from '../../gauge/errors'
 import { boundedError } from '../../gauge/uncertainty'
-import { type Interval, negate } from '../../quantity/interval'
+import type { Interval } from '../../quantity/interval'
 import { figureForm } from '../form'
 import { absoluteOf, differenceOf, type Known, largestOf, over, settled, spreadOf, times, UNKNOWN, unsettled } from '../known'
 import type { MethodKindOf, Shaped } from '../methodKind'
@@ -12,6 +12,7 @@ import {
   give,
   giveWear,
   holderOf,
+  less,
   type Outcome,
   type ReduceInput,
   type TakenReading,
@@ -20,10 +21,11 @@ import {
   type Values,
 } from '../reduce/taken'
 import type { MethodFault } from '../reduction'
-import { type Answers, LETTERS } from '../setUp/answers'
+import { type Answers, LETTERS, unusable } from '../setUp/answers'
 import { field, figureField, placesField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
+import { placeAt, placeOf } from '../where'
 
 const shape = ({ z, placesSchema, placeSchema, positiveMm }: Shaping) =>
   z.strictObject({
@@ -38,14 +40,11 @@ const shape = ({ z, placesSchema, placeSchema, positiveMm }: Shaping) =>
     scale: z
       .array(z.strictObject({ widthMm: positiveMm, clearanceMm: positiveMm }))
       .min(2)
-      .refine(
-        (scale) => new Set(scale.map((point) => point.widthMm)).size === scale.length,
-        'two scale points have the same width',
-      )
+      .refine((scale) => new Set(scale.map((point) => point.widthMm)).size === scale.length, asIssue('scaleSameWidth'))
       .refine((scale) => {
         const byWidth = [...scale].sort((a, b) => a.widthMm - b.widthMm)
         return byWidth.every((point, index) => index === 0 || point.clearanceMm < (byWidth[index - 1]?.clearanceMm ?? 0))
-      }, 'a wider strip must mean a smaller clearance'),
+      }, asIssue('scaleNotFalling')),
     scaleUncertaintyMm: z.number().min(0).max(1),
   })
 export type PlasticStrip = Shaped<typeof shape>
@@ -96,28 +95,31 @@ function reduceStrip(input: ReduceInput<PlasticStrip>): Outcome {
   const { method, guard, nominal } = input
   const sheet = sheetOf(input)
   const strips = sheet.places.map((place) => stripAt(method, place, guard))
-  const outside = strips.filter((strip) => strip.outside).map(({ place }) => place.label)
-  const faults: MethodFault[] = outside.length > 0 ? [{ code: 'outsideStripScale', slots: outside }] : []
+  const outside = strips.filter((strip) => strip.outside).map(({ place }) => placeOf(place))
+  const faults: MethodFault[] = outside.length > 0 ? [{ code: 'outsideStripScale', places: outside }] : []
   const crown = strips.filter(({ place }) => place.direction === method.direction.id)
   const read = crown.flatMap(({ place, known, outside: off }) =>
-    known.interval && !off ? [{ place, known, interval: known.interval, label: place.label }] : [],
+    known.interval && !off ? [{ place, known, interval: known.interval }] : [],
   )
   if (read.length === 0) return { values: {}, faults }
 
   const quantity = 'length'
   // What lies outside its scale has no figure, and leaves open what it may do.
   const all = crown.map(({ known, outside: off }) => (off ? UNKNOWN : known))
-  const sumOf = ({ place, interval, label }: (typeof read)[number]) => [
-    term(`${label}: strip width`, taken(place.known), quantity),
-    term('by its scale', interval, quantity),
+  const sumOf = ({ place, interval }: (typeof read)[number]) => [
+    term({ ...placeOf(place), code: 'stripWidth' }, taken(place.known), quantity),
+    term('byScale', interval, quantity),
   ]
   const [widest, narrowest] = [holderOf(read, 'largest'), holderOf(read, 'smallest')]
   const values: Values = {}
   const { largest, smallest } = giveExtremes(values, all, guard, {
     quantity,
-    largest: { where: widest.label, sum: sumOf(widest) },
-    smallest: { where: narrowest.label, sum: sumOf(narrowest) },
-    mean: { where: `${read.length} strips`, sum: read.map(({ label, interval }) => term(label, interval, quantity)) },
+    largest: { where: placeAt(widest.place), sum: sumOf(widest) },
+    smallest: { where: placeAt(narrowest.place), sum: sumOf(narrowest) },
+    mean: {
+      where: { code: 'counted', of: 'strips', count: read.length },
+      sum: read.map(({ place, interval }) => term(placeAt(place), interval, quantity)),
+    },
   })
   giveWear(values, input.wears, { largest, smallest }, nominal, guard)
   give(
@@ -126,8 +128,8 @@ function reduceStrip(input: ReduceInput<PlasticStrip>): Outcome {
     over(all, (of) => spreadOf(of, guard)),
     {
       quantity,
-      where: `${widest.label} against ${narrowest.label}`,
-      sum: [term('largest', widest.interval, quantity), term('less smallest', negate(narrowest.interval), quantity)],
+      where: { code: 'against', one: placeOf(widest.place), other: placeOf(narrowest.place) },
+      sum: [term('largest', widest.interval, quantity), less('smallest', narrowest.interval, quantity)],
     },
   )
   giveTilt(values, method, crown, guard)
@@ -147,10 +149,10 @@ function giveTilt(values: Values, method: PlasticStrip, crown: readonly Strip[],
   const [one, other] = [taken(first.known), taken(last.known)]
   give(values, 'tilt', times(difference, PER_METRE / method.apartMm), {
     quantity: 'slope',
-    where: `${first.place.label} wider is positive`,
+    where: { ...placeOf(first.place), code: 'widerIsPositive' },
     sum: [
-      term(first.place.label, one, 'length'),
-      term(`less ${last.place.label}`, negate(other), 'length'),
+      term(placeAt(first.place), one, 'length'),
+      less(placeAt(last.place), other, 'length'),
       term('apart', { low: method.apartMm, high: method.apartMm }, 'length'),
     ],
   })
@@ -170,7 +172,7 @@ function giveSideDifference(values: Values, method: PlasticStrip, strips: readon
   const read = pairs.flatMap((pair) => (pair.known.interval ? [{ ...pair, interval: pair.known.interval }] : []))
   if (read.length === 0) return
   const { station, a, b } = holderOf(read, 'largest')
-  const [more, less] = taken(a.known).high >= taken(b.known).high ? [a, b] : [b, a]
+  const [more, fewer] = taken(a.known).high >= taken(b.known).high ? [a, b] : [b, a]
   give(
     values,
     'sideDifference',
@@ -180,11 +182,8 @@ function giveSideDifference(values: Values, method: PlasticStrip, strips: readon
     ),
     {
       quantity: 'length',
-      where: `at ${station}`,
-      sum: [
-        term(more.place.label, taken(more.known), 'length'),
-        term(`less ${less.place.label}`, negate(taken(less.known)), 'length'),
-      ],
+      where: { code: 'station', station },
+      sum: [term(placeAt(more.place), taken(more.known), 'length'), less(placeAt(fewer.place), taken(fewer.known), 'length')],
     },
   )
 }
@@ -201,13 +200,11 @@ function stripScale(a: Answers) {
     const before = scale[index - 1]
     return !before || (point.widthMm > before.widthMm && point.clearanceMm < before.clearanceMm)
   })
-  if (scale.length < 2 || !falls)
-    throw new Unusable('scale', 'The scale needs two points or more; a wider strip means less clearance.')
+  if (scale.length < 2 || !falls) throw unusable('scale', { code: 'scale' })
   return scale
 }
 
 export const plasticStrip: MethodKindOf<PlasticStrip> = {
-  name: 'Clearance by plastic strip',
   shape,
   wears: () => 'larger',
   layout: ({ stations, direction, sides }) => sheet({ stations, directions: [direction, ...(sides ?? [])] }),
@@ -229,13 +226,12 @@ export const plasticStrip: MethodKindOf<PlasticStrip> = {
   },
   reduce: reduceStrip,
   setUp: [
-    placesField('stations', 'Stations along', '2'),
-    field('direction', 'The clearance lies', { start: 'vertical' }),
-    field('scale', 'Scale of the strip', {
+    placesField('stations', '2'),
+    field('direction', { start: 'vertical' }),
+    field('scale', {
       start: null,
-      hint: 'Width = clearance, with semicolons between: 2.0 = 0.10; 3.0 = 0.06',
     }),
-    figureField('scaleUncertainty', 'The scale is good to', '0'),
+    figureField('scaleUncertainty', '0'),
   ],
   build: (a) => ({
     kind: 'plasticStrip',

@@ -1,8 +1,8 @@
-import { Unusable } from '../../base/fields'
 import { figureForm } from '../form'
 import type { MethodKindOf, Shaped } from '../methodKind'
 import { onlyPlace, repeatedValues } from '../reduce/repeated'
 import type { Outcome, ReduceInput } from '../reduce/taken'
+import { unusable } from '../setUp/answers'
 import { figureField, repeatabilityField, repeatsField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
@@ -28,7 +28,6 @@ function reduceRadialPlay(input: ReduceInput<RadialPlay>): Outcome {
 }
 
 export const radialPlay: MethodKindOf<RadialPlay> = {
-  name: 'Radial play',
   shape,
   wears: () => 'larger',
   layout: ({ repeatsAtLeast }) => sheet({ repeats: repeatsAtLeast, moreRepeats: true }),
@@ -36,16 +35,11 @@ export const radialPlay: MethodKindOf<RadialPlay> = {
   gives: () => repeatsGive('length'),
   canGive: always,
   reduce: reduceRadialPlay,
-  setUp: [
-    repeatsField('3'),
-    repeatabilityField('length', null),
-    figureField('leverDial', 'Overhung dial: from fulcrum to dial', '', { hint: 'Empty where the dial stands at the bearing' }),
-    figureField('leverBearing', 'From fulcrum to bearing', ''),
-  ],
+  setUp: [repeatsField('3'), repeatabilityField('length', null), figureField('leverDial', ''), figureField('leverBearing', '')],
   build: (a) => {
     const [dial, bearing] = [a.figureOrNull('leverDial'), a.figureOrNull('leverBearing')]
     if ((dial === null) !== (bearing === null))
-      throw new Unusable(dial === null ? 'leverDial' : 'leverBearing', 'The lever needs both lengths, or neither.')
+      throw unusable(dial === null ? 'leverDial' : 'leverBearing', { code: 'bothLevers' })
     return {
       kind: 'radialPlay',
       repeatsAtLeast: a.count('repeats', 12),

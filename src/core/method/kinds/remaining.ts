@@ -12,7 +12,6 @@ const shape = ({ z, pointsLayout }: Shaping) =>
 export type Remaining = Shaped<typeof shape>
 
 export const remaining: MethodKindOf<Remaining> = {
-  name: 'Least remaining',
   shape,
   wears: () => 'smaller',
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),
@@ -20,7 +19,7 @@ export const remaining: MethodKindOf<Remaining> = {
   gives: () => ({ ...pointsGive('length'), variation: 'length', wear: 'length' }),
   canGive: (method, name) => enoughPoints(name, method.points.length),
   reduce: reducePoints('variation'),
-  setUp: [field('what', 'What remains', { start: 'lining' }), ...pointFields('4')],
+  setUp: [field('what', { start: 'lining' }), ...pointFields('4')],
   build: (a) => ({ kind: 'remaining', what: a.words('what'), ...pointsOf(a) }),
   usualGauge: 'caliper',
   slips: { oneWay: true },

@@ -1,14 +1,14 @@
-import { negate } from '../../quantity/interval'
 import { figureForm } from '../form'
 import { linear, over, times } from '../known'
 import type { MethodKindOf, Shaped } from '../methodKind'
 import { sheetOf } from '../reduce/places'
-import { give, noFaults, type Outcome, type ReduceInput, taken, term, type Values, wornFrom } from '../reduce/taken'
+import { give, less, noFaults, type Outcome, type ReduceInput, taken, term, type Values, wornFrom } from '../reduce/taken'
 import { knownOf } from '../reduction'
 import { choiceField, field, figureField, placesField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheetOfPoints } from '../sheet'
 import { always } from '../valuesGiven'
+import { placeAt, type Where } from '../where'
 
 const shape = ({ z, placesSchema, positiveMm, idSchema }: Shaping) =>
   z.strictObject({
@@ -38,8 +38,8 @@ function reduceRingGap(input: ReduceInput<RingEndGap>): Outcome {
       ),
   )
   if (!total) return noFaults({})
-  const where = `in ${method.referenceDiameterMm} mm`
-  const terms = sheet.taken.map(({ label, interval }) => term(label, interval, quantity))
+  const where: Where = { code: 'inDiameter', diameterMm: method.referenceDiameterMm }
+  const terms = sheet.taken.map((place) => term(placeAt(place), place.interval, quantity))
   const values: Values = {}
   give(values, 'total', total, { quantity, where, sum: terms })
   if (nominal !== null) {
@@ -50,18 +50,14 @@ function reduceRingGap(input: ReduceInput<RingEndGap>): Outcome {
       quantity,
       where,
       sum: outward
-        ? [...terms, term('less new', negate(from), quantity)]
-        : [
-            term('new', from, quantity),
-            ...sheet.taken.map(({ label, interval }) => term(`less ${label}`, negate(interval), quantity)),
-          ],
+        ? [...terms, less('new', from, quantity)]
+        : [term('new', from, quantity), ...sheet.taken.map((place) => less(placeAt(place), place.interval, quantity))],
     })
   }
   if (runsIn) {
     // The ring's circumference follows the wall: Δgap = π·Δd, both for a bore that wore larger and a rod that wore smaller.
     const worn = knownOf(runsIn)
     const moved = times(linear([[1, worn]], guard, -method.referenceDiameterMm), Math.PI)
-    const label = `π × (${method.springs === 'outward' ? 'largest bore' : 'smallest rod'} − reference)`
     give(
       values,
       'gapAtWornDiameter',
@@ -72,14 +68,17 @@ function reduceRingGap(input: ReduceInput<RingEndGap>): Outcome {
         ],
         guard,
       ),
-      { quantity, where: `where it runs, ${runsIn.where}`, sum: [...terms, term(label, taken(moved), quantity)] },
+      {
+        quantity,
+        where: { code: 'whereItRuns', characteristic: method.runsIn, where: runsIn.where },
+        sum: [...terms, term({ code: 'roundTheWall', springs: method.springs }, taken(moved), quantity)],
+      },
     )
   }
   return noFaults(values)
 }
 
 export const ringEndGap: MethodKindOf<RingEndGap> = {
-  name: 'Ring end gap',
   shape,
   wears: ({ springs }) => (springs === 'outward' ? 'larger' : 'smaller'),
   layout: ({ segments }) => sheetOfPoints(segments),
@@ -89,16 +88,12 @@ export const ringEndGap: MethodKindOf<RingEndGap> = {
   canGive: always,
   reduce: reduceRingGap,
   setUp: [
-    placesField('segments', 'Segments of the ring', '1'),
-    choiceField('springs', 'The ring springs', 'outward', [
-      ['outward', 'outward, in a bore'],
-      ['inward', 'inward, on a rod'],
-    ]),
-    figureField('reference', 'Gap taken in a diameter of', null),
-    field('runsIn', 'It runs in', {
+    placesField('segments', '1'),
+    choiceField('springs', 'outward', ['outward', 'inward']),
+    figureField('reference', null),
+    field('runsIn', {
       kind: 'characteristic',
       start: null,
-      hint: 'A bore or outside diameter measured in this job',
     }),
   ],
   build: (a) => ({

@@ -1,4 +1,3 @@
-import { Unusable } from '../../base/fields'
 import { figureForm } from '../form'
 import { type HarmonicFit, harmonicWeights } from '../harmonics'
 import { type Known, largestOf, linear, over, spreadOf } from '../known'
@@ -6,11 +5,22 @@ import type { MethodKindOf, Shaped } from '../methodKind'
 import { placesIn } from '../reduce/around'
 import { ANY_ANGLE, type Around, angleOf, fitAround, harmonicsOf, type KnownVector, lengthOf } from '../reduce/clockVector'
 import { sheetOf, type TakenPlace } from '../reduce/places'
-import { give, holderOf, noFaults, type Outcome, type ReduceInput, type SheetInput, term, type Values } from '../reduce/taken'
-import { LETTERS } from '../setUp/answers'
+import {
+  give,
+  holderOf,
+  less,
+  noFaults,
+  type Outcome,
+  type ReduceInput,
+  type SheetInput,
+  term,
+  type Values,
+} from '../reduce/taken'
+import { LETTERS, unusable } from '../setUp/answers'
 import { anglesField, field, placesField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
+import type { Where } from '../where'
 
 const shape = ({ z, placesOf, placeSchema, clockSchema }: Shaping) =>
   z.strictObject({
@@ -84,7 +94,7 @@ function reduceRunout(input: ReduceInput<Runout>): Outcome {
   const { guard } = input
   const stations = runoutStations(input)
   const values: Values = {}
-  const at = ({ station, label }: StationRunout): string => `at ${station} ${label}`.trim()
+  const at = ({ station }: StationRunout): Where => ({ code: 'station', station })
   /** The largest over the stations; those of which nothing is known yet may have a larger one. */
   const worst = (
     name: 'totalIndicated' | 'eccentricity' | 'secondHarmonic' | 'bow',
@@ -109,10 +119,7 @@ function reduceRunout(input: ReduceInput<Runout>): Outcome {
   const widest = worst('totalIndicated', ({ totalIndicated }) => totalIndicated)
   if (widest && values.totalIndicated) {
     const [high, low] = [holderOf(widest.taken, 'largest'), holderOf(widest.taken, 'smallest')]
-    const sum = [
-      term('largest', high.interval, 'length'),
-      term('less smallest', { low: -low.interval.high, high: -low.interval.low }, 'length'),
-    ]
+    const sum = [term('largest', high.interval, 'length'), less('smallest', low.interval, 'length')]
     values.totalIndicated = { ...values.totalIndicated, sum }
   }
   const most = worst('eccentricity', ({ harmonics }) => harmonics && lengthOf(harmonics.first, guard))
@@ -134,7 +141,7 @@ const NOT_READ: Known = {
 }
 
 /** Angle of the largest eccentricity: while another station may hold that, its angle is as possible. */
-function giveAngleOfWorst(values: Values, stations: readonly StationRunout[], where: string, guard: number): void {
+function giveAngleOfWorst(values: Values, stations: readonly StationRunout[], where: Where, guard: number): void {
   const fitted = stations.flatMap(({ harmonics }) =>
     harmonics ? [{ length: lengthOf(harmonics.first, guard), angle: angleOf(harmonics.first, guard) }] : [],
   )
@@ -163,7 +170,6 @@ function giveAngleOfWorst(values: Values, stations: readonly StationRunout[], wh
 }
 
 export const runout: MethodKindOf<Runout> = {
-  name: 'Runout',
   shape,
   wears: () => 'larger',
   layout: ({ stations, angles }) => sheet({ stations, directions: angles }),
@@ -183,16 +189,12 @@ export const runout: MethodKindOf<Runout> = {
     return weights !== null
   },
   reduce: reduceRunout,
-  setUp: [
-    placesField('stations', 'Stations along', '1'),
-    field('distances', 'Distances from the first', { hint: 'With commas between, where the bow is wanted', start: '' }),
-    anglesField('angles', 'Angles', '8'),
-  ],
+  setUp: [placesField('stations', '1'), field('distances', { start: '' }), anglesField('angles', '8')],
   build: (a) => {
     const stations = a.places('stations', LETTERS)
     const distances = a.list('distances')
     if (distances.length > 0 && distances.length !== stations.length)
-      throw new Unusable('distances', `${stations.length} stations need ${stations.length} distances, or none.`)
+      throw unusable('distances', { code: 'distances', stations: stations.length })
     return {
       kind: 'runout',
       stations: stations.map((station, index) => {

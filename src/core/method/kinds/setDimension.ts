@@ -11,7 +11,6 @@ const shape = ({ z, pointsLayout }: Shaping) => z.strictObject({ kind: z.literal
 export type SetDimension = Shaped<typeof shape>
 
 export const setDimension: MethodKindOf<SetDimension> = {
-  name: 'Set dimension',
   shape,
   wears: () => 'either',
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),

@@ -11,7 +11,6 @@ const shape = ({ z, pointsLayout }: Shaping) => z.strictObject({ kind: z.literal
 export type ShellCrush = Shaped<typeof shape>
 
 export const shellCrush: MethodKindOf<ShellCrush> = {
-  name: 'Shell crush',
   shape,
   wears: () => 'smaller',
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),

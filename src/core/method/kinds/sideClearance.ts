@@ -11,7 +11,6 @@ const shape = ({ z, pointsLayout }: Shaping) => z.strictObject({ kind: z.literal
 export type SideClearance = Shaped<typeof shape>
 
 export const sideClearance: MethodKindOf<SideClearance> = {
-  name: 'Side clearance of ring in groove',
   shape,
   wears: () => 'larger',
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),

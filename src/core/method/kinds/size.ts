@@ -17,7 +17,6 @@ const shape = ({ z, wearsSchema, pointsLayout }: Shaping) =>
 export type Size = Shaped<typeof shape>
 
 export const size: MethodKindOf<Size> = {
-  name: 'Length, width, thickness or height',
   shape,
   wears: ({ wears }) => wears,
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),
@@ -26,13 +25,7 @@ export const size: MethodKindOf<Size> = {
   canGive: (method, name) => enoughPoints(name, method.points.length),
   reduce: reducePoints('parallelism'),
   setUp: [
-    choiceField('what', 'What is measured', 'thickness', [
-      ['length', 'length'],
-      ['width', 'width'],
-      ['thickness', 'thickness'],
-      ['height', 'height'],
-      ['depth', 'depth'],
-    ]),
+    choiceField('what', 'thickness', ['length', 'width', 'thickness', 'height', 'depth']),
     wearsField('smaller'),
     ...pointFields(),
   ],

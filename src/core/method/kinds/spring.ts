@@ -1,14 +1,15 @@
-import { Unusable } from '../../base/fields'
 import { figureForm } from '../form'
 import { type Known, lessThan, linear, times, unsettled } from '../known'
 import type { MethodKindOf, Shaped } from '../methodKind'
 import { sheetOf } from '../reduce/places'
-import { give, type Outcome, type ReduceInput, taken, term, type Values } from '../reduce/taken'
+import { give, less, type Outcome, type ReduceInput, taken, term, type Values } from '../reduce/taken'
 import type { MethodFault } from '../reduction'
+import { unusable } from '../setUp/answers'
 import { figureField, repeatabilityField, repeatsField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
 import { always } from '../valuesGiven'
+import { placeAt } from '../where'
 
 const shape = ({ z, positiveMm, positive, repeatsAtLeast }: Shaping) =>
   z.strictObject({
@@ -41,8 +42,8 @@ function reduceSpring(input: ReduceInput<Spring>): Outcome {
     if (found)
       give(values, name, found.known, {
         quantity: 'length',
-        where: found.label,
-        sum: [term(found.label, found.interval, 'length')],
+        where: placeAt(found),
+        sum: [term(placeAt(found), found.interval, 'length')],
       })
   }
   const [longer, shorter] = [at(SPRING.longer), at(SPRING.shorter)]
@@ -70,34 +71,30 @@ function reduceSpring(input: ReduceInput<Spring>): Outcome {
     ],
     guard,
   )
-  const sum = [term(longer.label, longer.interval, 'force'), term(shorter.label, shorter.interval, 'force')]
-  const where = 'at the working length'
-  give(values, 'springRate', sure(rate), { quantity: 'stiffness', where: 'between the two lengths', sum })
+  const sum = [term(placeAt(longer), longer.interval, 'force'), term(placeAt(shorter), shorter.interval, 'force')]
+  const where = { code: 'atWorkingLength' } as const
+  give(values, 'springRate', sure(rate), { quantity: 'stiffness', where: { code: 'betweenLengths' }, sum })
   give(values, 'loadAtWorking', sure(load), { quantity: 'force', where, sum })
   const carried = taken(load)
   give(values, 'loadLoss', sure(times(lessThan(method.newLoadN, load), 100 / method.newLoadN)), {
     quantity: 'percent',
     where,
-    sum: [
-      term('new load', { low: method.newLoadN, high: method.newLoadN }, 'force'),
-      term('less load', { low: -carried.high, high: -carried.low }, 'force'),
-    ],
+    sum: [term('newLoad', { low: method.newLoadN, high: method.newLoadN }, 'force'), less('load', carried, 'force')],
   })
   return { values, faults }
 }
 
 export const spring: MethodKindOf<Spring> = {
-  name: 'Spring',
   shape,
-  faults: ({ longerMm, shorterMm }) => (longerMm > shorterMm ? [] : ['the longer length must be longer than the shorter one']),
+  faults: ({ longerMm, shorterMm }) => (longerMm > shorterMm ? [] : [{ code: 'shorterIsLonger' }]),
   wears: () => 'smaller',
   layout: ({ repeatsAtLeast }) =>
     sheet({
       stations: [
-        { id: SPRING.longer, label: 'load, longer length' },
-        { id: SPRING.shorter, label: 'load, shorter length' },
-        { id: SPRING.free, label: 'free length' },
-        { id: SPRING.lean, label: 'lean' },
+        { id: SPRING.longer, label: '' },
+        { id: SPRING.shorter, label: '' },
+        { id: SPRING.free, label: '' },
+        { id: SPRING.lean, label: '' },
       ],
       repeats: repeatsAtLeast,
       moreRepeats: true,
@@ -109,16 +106,16 @@ export const spring: MethodKindOf<Spring> = {
   canGive: always,
   reduce: reduceSpring,
   setUp: [
-    figureField('longer', 'Longer test length', null),
-    figureField('shorter', 'Shorter test length', null),
-    figureField('working', 'Working length', null),
-    figureField('newLoad', 'Load of a new one there', null, { quantity: 'force' }),
+    figureField('longer', null),
+    figureField('shorter', null),
+    figureField('working', null),
+    figureField('newLoad', null, { quantity: 'force' }),
     repeatsField('1'),
     repeatabilityField('force', ''),
   ],
   build: (a) => {
     const [longerMm, shorterMm] = [a.positive('longer'), a.positive('shorter')]
-    if (longerMm <= shorterMm) throw new Unusable('shorter', 'The shorter length must be shorter than the longer one.')
+    if (longerMm <= shorterMm) throw unusable('shorter', { code: 'shorterIsLonger' })
     return {
       kind: 'spring',
       longerMm,

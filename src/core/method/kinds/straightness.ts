@@ -1,15 +1,15 @@
-import { negate } from '../../quantity/interval'
 import { figureForm } from '../form'
 import { absoluteOf, type Known, largestOf, over } from '../known'
 import type { MethodKindOf, Shaped } from '../methodKind'
 import { type Sheet, sheetOf } from '../reduce/places'
 import { pointValues } from '../reduce/points'
-import { give, holderOf, type Outcome, type ReduceInput, taken, term, type Values, wornFrom } from '../reduce/taken'
+import { give, holderOf, less, type Outcome, type ReduceInput, taken, term, type Values, wornFrom } from '../reduce/taken'
 import { pointsOf } from '../setUp/build'
 import { pointFields } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheetOfPoints } from '../sheet'
 import { enoughPoints, pointsGive } from '../valuesGiven'
+import { placeAt } from '../where'
 
 const shape = ({ z, pointsLayout }: Shaping) => z.strictObject({ kind: z.literal('straightness'), ...pointsLayout })
 export type Straightness = Shaped<typeof shape>
@@ -34,13 +34,12 @@ function giveFarthest(values: Values, { places, taken: read }: Sheet, nominal: K
   )
   give(values, 'wear', farthest && wornFrom(farthest, nominal, 'larger', guard), {
     quantity: 'length',
-    where: place.label,
-    sum: [term('farthest off', interval, 'length'), term('less new', negate(taken(nominal)), 'length')],
+    where: placeAt(place),
+    sum: [term('farthest', interval, 'length'), less('new', taken(nominal), 'length')],
   })
 }
 
 export const straightness: MethodKindOf<Straightness> = {
-  name: 'Straightness or squareness',
   shape,
   wears: () => 'larger',
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),

@@ -9,6 +9,7 @@ import { choiceField, figureField, placesField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheetOfPoints } from '../sheet'
 import { enoughPoints, pointsGive } from '../valuesGiven'
+import { placeAt } from '../where'
 
 const shape = ({ z, placesSchema, positive }: Shaping) =>
   z.strictObject({
@@ -27,15 +28,17 @@ function reduceTorque(input: ReduceInput<Torque>): Outcome {
   const { values, largest, smallest } = pointValues(sheet.places, sheet.taken, { quantity: 'torque', guard, spread: 'variation' })
   if (!largest || !smallest) return noFaults(values)
   const percent = 100 / method.targetNm
-  const sum = (place: TakenPlace) => [term(place.label, place.interval, 'torque'), term('of', point(method.targetNm), 'torque')]
+  const sum = (place: TakenPlace) => [
+    term(placeAt(place), place.interval, 'torque'),
+    term('target', point(method.targetNm), 'torque'),
+  ]
   const [low, high] = [holderOf(sheet.taken, 'smallest'), holderOf(sheet.taken, 'largest')]
-  give(values, 'lowestOfTarget', times(smallest, percent), { quantity: 'percent', where: low.label, sum: sum(low) })
-  give(values, 'highestOfTarget', times(largest, percent), { quantity: 'percent', where: high.label, sum: sum(high) })
+  give(values, 'lowestOfTarget', times(smallest, percent), { quantity: 'percent', where: placeAt(low), sum: sum(low) })
+  give(values, 'highestOfTarget', times(largest, percent), { quantity: 'percent', where: placeAt(high), sum: sum(high) })
   return noFaults(values)
 }
 
 export const torque: MethodKindOf<Torque> = {
-  name: 'Torque of fasteners',
   shape,
   wears: () => 'either',
   layout: ({ fasteners }) => sheetOfPoints(fasteners),
@@ -44,17 +47,10 @@ export const torque: MethodKindOf<Torque> = {
   canGive: ({ fasteners }, name) => enoughPoints(name, fasteners.length),
   reduce: reduceTorque,
   setUp: [
-    placesField('fasteners', 'Fasteners', '8'),
-    choiceField('arranged', 'Arranged in', 'circle', [
-      ['circle', 'a circle'],
-      ['rows', 'rows'],
-    ]),
-    choiceField('taken', 'Torque taken', 'final', [
-      ['final', 'final tightening'],
-      ['loosening', 'loosening (information)'],
-      ['tighteningFurther', 'tightening further (information)'],
-    ]),
-    figureField('target', 'Target', null, { quantity: 'torque' }),
+    placesField('fasteners', '8'),
+    choiceField('arranged', 'circle', ['circle', 'rows']),
+    choiceField('taken', 'final', ['final', 'loosening', 'tighteningFurther']),
+    figureField('target', null, { quantity: 'torque' }),
   ],
   build: (a) => ({
     kind: 'torque',

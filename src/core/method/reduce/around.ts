@@ -1,5 +1,6 @@
 import type { Known } from '../known'
 import type { ClockPlace } from '../slot'
+import type { Where } from '../where'
 import { angleOf, type KnownVector, lengthOf } from './clockVector'
 import type { SheetPlace } from './places'
 import { give, type Values } from './taken'
@@ -18,7 +19,7 @@ export function placesIn(
 }
 
 /** Where a circle of readings lies off its centre. */
-export function giveEccentricity(values: Values, of: KnownVector, where: string, guard: number): void {
+export function giveEccentricity(values: Values, of: KnownVector, where: Where, guard: number): void {
   give(values, 'eccentricity', lengthOf(of, guard), { quantity: 'length', where })
   give(values, 'eccentricityAngle', angleOf(of, guard), { quantity: 'angle', where })
 }

@@ -1,10 +1,12 @@
-import { type Interval, point } from '../../quantity/interval'
+import { intervalOf } from '../../quantity/extent'
+import type { Interval } from '../../quantity/interval'
 import { differenceOf, type Known, largestOf, linear, meanOf, over, smallestOf, spreadOf } from '../known'
 import type { Gives } from '../methodKind'
 import type { ReductionName } from '../reduction'
 import type { Place } from '../slot'
+import { placeAt, type Where } from '../where'
 import { type SheetPlace, sheetOf, type TakenPlace } from './places'
-import { give, giveWear, holderOf, noFaults, type Outcome, type ReduceInput, taken, term, type Values } from './taken'
+import { give, giveWear, holderOf, less, noFaults, type Outcome, type ReduceInput, taken, term, type Values } from './taken'
 
 interface DiameterSheet {
   readonly stations: readonly Place[]
@@ -68,16 +70,16 @@ export function reduceDiameter(input: DiameterInput, unworn?: string): Outcome {
   const largest = over(known, largestOf)
   const smallest = over(known, smallestOf)
   const values: Values = {}
-  give(values, 'maximum', largest, { quantity, where: high.label, sum: [term(high.label, high.interval, quantity)] })
-  give(values, 'minimum', smallest, { quantity, where: low.label, sum: [term(low.label, low.interval, quantity)] })
+  give(values, 'maximum', largest, { quantity, where: placeAt(high), sum: [term(placeAt(high), high.interval, quantity)] })
+  give(values, 'minimum', smallest, { quantity, where: placeAt(low), sum: [term(placeAt(low), low.interval, quantity)] })
   give(
     values,
     'mean',
     over(known, (of) => meanOf(of, guard)),
     {
       quantity,
-      where: `${sheet.taken.length} readings`,
-      sum: sheet.taken.map((place) => term(place.label, place.interval, quantity)),
+      where: { code: 'counted', of: 'readings', count: sheet.taken.length },
+      sum: sheet.taken.map((place) => term(placeAt(place), place.interval, quantity)),
     },
   )
   const reference = sheet.places.filter(({ station }) => station === unworn)
@@ -86,8 +88,12 @@ export function reduceDiameter(input: DiameterInput, unworn?: string): Outcome {
   else giveWear(values, wears, { largest, smallest }, nominal, guard)
 
   const details = diameterDetails(sheet.places, sheet.taken, input)
-  giveWorst(values, 'outOfRound', details.stations, ({ id }) => `at ${id}, ${method.directions.length} directions`)
-  giveWorst(values, 'taper', details.directions, ({ id, label }) => `direction ${id} ${label}`.trim())
+  giveWorst(values, 'outOfRound', details.stations, ({ id }) => ({
+    code: 'roundStation',
+    station: id,
+    directions: method.directions.length,
+  }))
+  giveWorst(values, 'taper', details.directions, ({ id }) => ({ code: 'direction', direction: id }))
   giveBarrel(values, details, guard)
   return noFaults(values)
 }
@@ -97,7 +103,7 @@ function giveWorst(
   values: Values,
   name: 'outOfRound' | 'taper',
   groups: readonly DiameterGroup[],
-  where: (group: DiameterGroup) => string,
+  where: (group: DiameterGroup) => Where,
 ): void {
   const spreads = groups.flatMap((group) =>
     group.spread ? [{ group, spread: group.spread, interval: taken(group.spread) }] : [],
@@ -109,10 +115,7 @@ function giveWorst(
   give(values, name, over([...spreads.map(({ spread }) => spread), ...open], largestOf), {
     quantity: 'length',
     where: where(group),
-    sum: [
-      term('largest', high.interval, 'length'),
-      term('less smallest', { low: -low.interval.high, high: -low.interval.low }, 'length'),
-    ],
+    sum: [term('largest', high.interval, 'length'), less('smallest', low.interval, 'length')],
   })
 }
 
@@ -137,21 +140,16 @@ function giveWearFromUnworn(
     largestOf,
   )
   const mean = taken(unworn)
-  const at = `unworn, mean at ${reference[0]?.station ?? ''}`
-  const size = { value: extreme.value, interval: extreme.interval, quantity: 'length' } as const
+  const at = { code: 'unwornMean', station: reference[0]?.station ?? '' } as const
+  const size = intervalOf(extreme)
   give(values, 'wear', wear, {
     quantity: 'length',
     where: extreme.where,
     sum: larger
-      ? [{ ...size, label: 'largest' }, term(`less ${at}`, { low: -mean.high, high: -mean.low }, 'length')]
-      : [term(at, mean, 'length'), term('less smallest', negated(extreme), 'length')],
+      ? [term('largest', size, 'length'), less(at, mean, 'length')]
+      : [term(at, mean, 'length'), less('smallest', size, 'length')],
   })
 }
-
-const negated = ({ value, interval }: Pick<NonNullable<Values['minimum']>, 'value' | 'interval'>): Interval =>
-  value !== null
-    ? point(-value)
-    : { low: -(interval?.high ?? Number.POSITIVE_INFINITY), high: -(interval?.low ?? Number.NEGATIVE_INFINITY) }
 
 /** Mean of the stations between the ends less the mean of the two end stations: + a barrel, − a waist. */
 function giveBarrel(values: Values, { stations }: DiameterDetails, guard: number): void {
@@ -173,11 +171,8 @@ function giveBarrel(values: Values, { stations }: DiameterDetails, guard: number
     ),
     {
       quantity: 'length',
-      where: 'between the ends',
-      sum: [
-        term('mean between', middle, 'length'),
-        term('less mean of the ends', { low: -outer.high, high: -outer.low }, 'length'),
-      ],
+      where: { code: 'betweenEnds' },
+      sum: [term('meanBetween', middle, 'length'), less('meanOfEnds', outer, 'length')],
     },
   )
 }

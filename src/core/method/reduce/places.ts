@@ -7,13 +7,13 @@ import { type Known, settled, UNKNOWN, unsettled } from '../known'
 import type { MethodFault } from '../reduction'
 import { reduceRepeats } from '../repeats'
 import type { Slot } from '../slot'
+import type { PlaceOf } from '../where'
 import type { SheetInput, TakenReading } from './taken'
 
 /** One place of the sheet, with the mean of its repeats, or nothing yet. */
 export interface SheetPlace {
   readonly station: string
   readonly direction: string
-  readonly label: string
   readonly known: Known
   readonly readings: readonly TakenReading[]
 }
@@ -36,7 +36,7 @@ export interface Sheet {
  * its value may be anything in the end, because what disagrees is taken again.
  */
 export function sheetOf(input: SheetInput, limit: number | null = null): Sheet {
-  const { labelOf, readings, slots } = input
+  const { readings, slots } = input
   const keyOf = ({ station, direction }: Pick<Slot, 'station' | 'direction'>): string => `${station}/${direction}`
   const needed = new Map<string, { readonly slot: Slot; count: number }>()
   for (const slot of slots) {
@@ -56,11 +56,10 @@ export function sheetOf(input: SheetInput, limit: number | null = null): Sheet {
   const places = [...needed].map(([key, { slot, count }]): SheetPlace => {
     const own = taken.get(key) ?? []
     const { station, direction } = slot
-    const label = labelOf(slot).replace(/(, )?repeat \d+$/, '')
-    if (own.length === 0) return { station, direction, label, known: UNKNOWN, readings: own }
-    const { known, fault } = meanOfRepeats(own, count, limit, label, input)
+    if (own.length === 0) return { station, direction, known: UNKNOWN, readings: own }
+    const { known, fault } = meanOfRepeats(own, count, limit, { station, direction }, input)
     if (fault) faults.push(fault)
-    return { station, direction, label, known, readings: own }
+    return { station, direction, known, readings: own }
   })
   return {
     places,
@@ -74,7 +73,7 @@ function meanOfRepeats(
   own: readonly TakenReading[],
   needed: number,
   limit: number | null,
-  at: string,
+  at: PlaceOf,
   { quantityAt, guard }: Pick<SheetInput, 'quantityAt' | 'guard'>,
 ): { readonly known: Known; readonly fault: MethodFault | null } {
   const [first] = own
@@ -92,7 +91,7 @@ function meanOfRepeats(
 function repeatsFault(
   own: readonly TakenReading[],
   limit: number,
-  at: string,
+  at: PlaceOf,
   quantityAt: SheetInput['quantityAt'],
 ): MethodFault | null {
   const [first] = own

@@ -1,7 +1,8 @@
 import { differenceOf, type QuantityKind } from '../../quantity/kind'
 import { type Known, largestOf, meanOf, medianKnown, over, smallestOf, spreadOf } from '../known'
+import { placeAt, placeOf, type Where } from '../where'
 import { type SheetPlace, sheetOf, type TakenPlace } from './places'
-import { give, giveWear, holderOf, type Outcome, type ReduceInput, term, type Values } from './taken'
+import { give, giveWear, holderOf, less, type Outcome, type ReduceInput, term, type Values } from './taken'
 
 export interface PointsOptions {
   readonly quantity: QuantityKind
@@ -50,15 +51,18 @@ export function pointValues(
   const [high, low] = [holderOf(taken, 'largest'), holderOf(taken, 'smallest')]
   const sumAt = (place: TakenPlace) =>
     place.readings.map((reading) =>
-      term(place.readings.length > 1 ? `repeat ${reading.repeat}` : place.label, reading.interval, quantity),
+      term(place.readings.length > 1 ? { code: 'repeat', repeat: reading.repeat } : placeAt(place), reading.interval, quantity),
     )
-  const all = taken.map((place) => term(place.label, place.interval, quantity))
+  const all = taken.map((place) => term(placeAt(place), place.interval, quantity))
   const readings = taken.reduce((sum, place) => sum + place.readings.length, 0)
-  const where = taken.length === 1 ? `${readings} reading${readings === 1 ? '' : 's'}` : `${taken.length} places`
+  const where: Where =
+    taken.length === 1
+      ? { code: 'counted', of: 'readings', count: readings }
+      : { code: 'counted', of: 'places', count: taken.length }
   const { largest, smallest } = giveExtremes(values, known, guard, {
     quantity,
-    largest: { where: high.label, sum: sumAt(high) },
-    smallest: { where: low.label, sum: sumAt(low) },
+    largest: { where: placeAt(high), sum: sumAt(high) },
+    smallest: { where: placeAt(low), sum: sumAt(low) },
     mean: { where, sum: taken.length === 1 ? sumAt(high) : all },
   })
   if (taken.length >= 3) give(values, 'median', over(known, medianKnown), { quantity, where, sum: all })
@@ -68,11 +72,8 @@ export function pointValues(
     over(known, (of) => spreadOf(of, guard)),
     {
       quantity: differenceOf(quantity),
-      where: `${high.label} against ${low.label}`,
-      sum: [
-        term('largest', high.interval, quantity),
-        term('less smallest', { low: -low.interval.high, high: -low.interval.low }, quantity),
-      ],
+      where: { code: 'against', one: placeOf(high), other: placeOf(low) },
+      sum: [term('largest', high.interval, quantity), less('smallest', low.interval, quantity)],
     },
   )
   return { values, largest, smallest }

@@ -2,9 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { intervalOf } from '../../quantity/extent'
 import { differenceOf } from '../../quantity/kind'
+import { slotWords } from '../../words/places'
 import { everyMethod, take, worn } from '../everyMethod.fixture'
 import { givesOf } from '../gives'
-import { acceptsSlot, slotKey, slotLabel, slotsOf } from '../layout'
+import { acceptsSlot, slotKey, slotsOf } from '../layout'
 import type { Method } from '../method'
 import type { ReductionName } from '../reduction'
 import { reduceReadings } from './reduce'
@@ -76,7 +77,7 @@ describe('properties, for every method', () => {
       fc.property(anyPoints, ({ method, readings }) => {
         for (const [name, value] of Object.entries(reduceReadings(method, readings, context).values)) {
           const alike = value.sum.every(({ quantity }) => differenceOf(quantity) === differenceOf(value.quantity))
-          if (value.value === null || !alike || !value.sum.some(({ label }) => label.startsWith('less '))) continue
+          if (value.value === null || !alike || !value.sum.some(({ less }) => less)) continue
           const sum = value.sum.reduce((total, term) => total + (term.value ?? Number.NaN), 0)
           expect(Math.abs(sum - value.value), `${method.kind} ${name}`).toBeLessThan(1e-6)
         }
@@ -154,7 +155,7 @@ describe('properties, for every method', () => {
     for (const method of methods) {
       const slots = slotsOf(method)
       expect(new Set(slots.map(slotKey)).size).toBe(slots.length)
-      expect(new Set(slots.map((slot) => slotLabel(method, slot))).size, method.kind).toBe(slots.length)
+      expect(new Set(slots.map((slot) => slotWords(method, slot))).size, method.kind).toBe(slots.length)
       expect(slots.every((slot) => acceptsSlot(method, slot))).toBe(true)
       expect(acceptsSlot(method, { station: 'Z', direction: 'Z', repeat: 1 })).toBe(false)
     }

@@ -1,8 +1,8 @@
 import { kindOf, type Method } from '../kinds'
 import { exactly, type Known } from '../known'
-import { sheetInputOf, slotLabel, slotsOf } from '../layout'
+import { sheetInputOf, slotsOf } from '../layout'
 import type { MethodFault, Reduced, Reductions } from '../reduction'
-import { slotKey } from '../slot'
+import { slotKey, slotOf } from '../slot'
 import type { TakenReading } from './taken'
 
 export type { TakenReading } from './taken'
@@ -38,7 +38,7 @@ export function reduceReadings(method: Method, readings: readonly TakenReading[]
   const { values, faults } = readings.length === 0 && method.kind !== 'computed' ? { values: {}, faults: [] } : kind.reduce(input)
   return {
     values,
-    faults: [...doubtFaults(method, input.readings), ...faults],
+    faults: [...doubtFaults(input.readings), ...faults],
     taken: slots.filter((slot) => read.has(slotKey(slot))).length,
     needed: slots.length,
     cannot: cannot.length,
@@ -46,9 +46,9 @@ export function reduceReadings(method: Method, readings: readonly TakenReading[]
 }
 
 /** Readings that nothing says the doubt of: they are kept, and settle nothing. */
-function doubtFaults(method: Method, readings: readonly TakenReading[]): MethodFault[] {
+function doubtFaults(readings: readonly TakenReading[]): MethodFault[] {
   return (['noGauge', 'otherGauge', 'notUnderstood'] as const).flatMap((code): MethodFault[] => {
-    const slots = readings.filter(({ doubt }) => doubt === code).map((reading) => slotLabel(method, reading))
+    const slots = readings.filter(({ doubt }) => doubt === code).map(slotOf)
     return slots.length === 0 ? [] : [{ code, slots }]
   })
 }

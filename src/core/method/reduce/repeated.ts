@@ -1,7 +1,8 @@
 import type { QuantityKind } from '../../quantity/kind'
 import { type Known, largestOf, over, settled, smallestOf, spreadOf, times, UNKNOWN, unsettled } from '../known'
+import type { Where } from '../where'
 import { type SheetPlace, sheetOf } from './places'
-import { give, taken, term, type Values } from './taken'
+import { give, less, taken, term, type Values } from './taken'
 
 interface RepeatsOptions {
   readonly quantity: QuantityKind
@@ -28,11 +29,10 @@ export function repeatedValues(place: SheetPlace, { quantity, guard, needed, fac
     return isSettled ? own : unsettled(own)
   })
   const mean = times(known, factor)
-  const terms = readings.map((reading) => term(`repeat ${reading.repeat}`, reading.interval, quantity))
-  const sum =
-    factor === 1 ? terms : [...terms, term('lever: at the bearing for 1 at the dial', { low: factor, high: factor }, 'count')]
-  const where = `${readings.length} repeats`
-  give(values, 'mean', mean, { quantity, where: `mean of ${readings.length}`, sum })
+  const terms = readings.map((reading) => term({ code: 'repeat', repeat: reading.repeat }, reading.interval, quantity))
+  const sum = factor === 1 ? terms : [...terms, term('lever', { low: factor, high: factor }, 'count')]
+  const where: Where = { code: 'counted', of: 'repeats', count: readings.length }
+  give(values, 'mean', mean, { quantity, where: { code: 'meanOf', count: readings.length }, sum })
   const [high, low] = [largestOf(each), smallestOf(each)]
   give(values, 'maximum', high, { quantity, where, sum })
   give(values, 'minimum', low, { quantity, where, sum })
@@ -47,7 +47,7 @@ export function repeatedValues(place: SheetPlace, { quantity, guard, needed, fac
     {
       quantity,
       where,
-      sum: [term('largest', largest, quantity), term('less smallest', { low: -smallest.high, high: -smallest.low }, quantity)],
+      sum: [term('largest', largest, quantity), less('smallest', smallest, quantity)],
     },
   )
   return { values, mean }

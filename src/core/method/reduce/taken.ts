@@ -6,6 +6,7 @@ import { differenceOf, type QuantityKind } from '../../quantity/kind'
 import { type Known, differenceOf as lessOther, lessThan, shifted } from '../known'
 import { type MethodFault, type Reduced, type ReductionName, reduced, type Term } from '../reduction'
 import type { Slot } from '../slot'
+import type { PlainTerm, TermName, Where } from '../where'
 
 /** A reading that stands, corrected, with its errors by source and the gauge it was taken with. */
 export interface TakenReading extends Slot {
@@ -16,14 +17,12 @@ export interface TakenReading extends Slot {
   readonly doubt: 'noGauge' | 'otherGauge' | 'notUnderstood' | null
 }
 
-/** What is read of a sheet, and how its places are called. */
+/** What is read of a sheet. */
 export interface SheetInput {
   /** Standing readings in walking order. */
   readonly readings: readonly TakenReading[]
   /** Places that belong to it here, in walking order: those of the sheet but what does not apply. */
   readonly slots: readonly Slot[]
-  /** What a person calls a slot. */
-  readonly labelOf: (slot: Slot) => string
   /** Kind of quantity a reading there is stored in. */
   readonly quantityAt: (slot: Pick<Slot, 'station'>) => QuantityKind
   /** Standard uncertainties the guard band is wide; 0 under simple acceptance. */
@@ -49,9 +48,22 @@ export interface Outcome {
 }
 export const noFaults = (values: Values): Outcome => ({ values, faults: [] })
 
-export function term(label: string, of: Interval, quantity: QuantityKind): Term {
-  return { label, quantity, ...extentOf(of) }
-}
+const nameOf = (name: TermName | PlainTerm): TermName => (typeof name === 'string' ? { code: name } : name)
+
+export const term = (name: TermName | PlainTerm, of: Interval, quantity: QuantityKind): Term => ({
+  name: nameOf(name),
+  less: false,
+  quantity,
+  ...extentOf(of),
+})
+
+/** A term that is taken off. */
+export const less = (name: TermName | PlainTerm, of: Interval, quantity: QuantityKind): Term => ({
+  name: nameOf(name),
+  less: true,
+  quantity,
+  ...extentOf(negate(of)),
+})
 
 /** What is taken of a value, for the words of its sum; a value without readings is not asked for. */
 export function taken({ interval }: Known): Interval {
@@ -64,7 +76,7 @@ export function give(
   values: Values,
   name: ReductionName,
   known: Known | null,
-  facts: { readonly quantity: QuantityKind; readonly where: string; readonly sum?: readonly Term[] },
+  facts: { readonly quantity: QuantityKind; readonly where: Where; readonly sum?: readonly Term[] },
 ): void {
   if (known?.interval) values[name] = reduced(known, { sum: [], ...facts })
 }
@@ -118,15 +130,15 @@ export function giveWearOf(
   nominal: Known,
   towards: 'larger' | 'smaller',
   guard: number,
-  label: { readonly larger: string; readonly smaller: string } = { larger: 'largest', smaller: 'smallest' },
+  name: { readonly larger: PlainTerm; readonly smaller: PlainTerm } = { larger: 'largest', smaller: 'smallest' },
 ): void {
   if (!of || !shown) return
   const { quantity, where } = shown
   const [size, from] = [taken(of), taken(nominal)]
-  const base = nominal.errors.length > 0 ? 'as it was left' : 'new'
+  const base = nominal.errors.length > 0 ? 'asLeft' : 'new'
   const sum =
     towards === 'larger'
-      ? [term(label.larger, size, quantity), term(`less ${base}`, negate(from), quantity)]
-      : [term(base, from, quantity), term(`less ${label.smaller}`, negate(size), quantity)]
+      ? [term(name.larger, size, quantity), less(base, from, quantity)]
+      : [term(base, from, quantity), less(name.smaller, size, quantity)]
   give(values, 'wear', wornFrom(of, nominal, towards, guard), { quantity: differenceOf(quantity), where, sum })
 }

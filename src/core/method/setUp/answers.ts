@@ -2,10 +2,11 @@ import { Unusable } from '../../base/fields'
 import { pairsIn } from '../../base/pairs'
 import { unitOf } from '../../quantity/format'
 import type { QuantityKind } from '../../quantity/kind'
-import { explainQuantityFault, parseQuantity } from '../../quantity/quantity'
+import { parseQuantity } from '../../quantity/quantity'
 import type { UnitSystem } from '../../quantity/unitSystem'
 import type { ClockPlace, Place } from '../slot'
 import type { SetUpField } from './fields'
+import type { SetUpFault } from './setUpFault'
 
 export type SetUpAnswers = Readonly<Record<string, string>>
 
@@ -13,6 +14,9 @@ const MOST_PLACES = 100
 
 export const LETTERS = (index: number): string => (index < 26 ? String.fromCharCode(65 + index) : `P${index + 1}`)
 export const NUMERALS = (index: number): string => String(index + 1)
+
+/** An answer that cannot be used. */
+export const unusable = (field: string, fault: SetUpFault): Unusable<SetUpFault> => new Unusable(field, fault)
 
 /** Answers of one form, each read by what it is to be. */
 export class Answers {
@@ -32,13 +36,13 @@ export class Answers {
   }
   words(key: string): string {
     const text = this.text(key)
-    if (text === '') throw new Unusable(key, `“${this.fieldAt(key).label}” must be filled in.`)
+    if (text === '') throw unusable(key, { code: 'empty', field: key })
     return text
   }
   choice<T extends string>(key: string): T {
-    const { options, label } = this.fieldAt(key)
+    const { options } = this.fieldAt(key)
     const text = this.text(key)
-    if (!options.some(([value]) => value === text)) throw new Unusable(key, `Choose for “${label}”.`)
+    if (!options.includes(text)) throw unusable(key, { code: 'notChosen', field: key })
     return text as T
   }
   list(key: string): readonly string[] {
@@ -50,12 +54,12 @@ export class Answers {
   count(key: string, most: number): number {
     const text = this.words(key)
     const count = /^\d{1,4}$/.test(text) ? Number(text) : 0
-    if (count < 1 || count > most) throw new Unusable(key, `“${this.fieldAt(key).label}”: type a whole number from 1 to ${most}.`)
+    if (count < 1 || count > most) throw unusable(key, { code: 'wholeNumber', field: key, most })
     return count
   }
   parse(key: string, text: string, quantity: QuantityKind): number {
     const parsed = parseQuantity(text, quantity, unitOf(quantity, this.system))
-    if (!parsed.ok) throw new Unusable(key, explainQuantityFault(parsed.fault))
+    if (!parsed.ok) throw unusable(key, { code: 'figure', why: parsed.fault })
     return parsed.value.value
   }
   figureOrNull(key: string): number | null {
@@ -64,35 +68,33 @@ export class Answers {
   }
   positive(key: string): number {
     const value = this.parse(key, this.words(key), this.fieldAt(key).quantity)
-    if (value <= 0) throw new Unusable(key, `“${this.fieldAt(key).label}” must be more than nothing.`)
+    if (value <= 0) throw unusable(key, { code: 'notPositive', field: key })
     return value
   }
   places(key: string, idAt: (index: number) => string = NUMERALS): Place[] {
     const text = this.words(key)
-    const { label } = this.fieldAt(key)
     const count = /^\d{1,3}$/.test(text) ? Number(text) : null
     const names = count === null ? this.list(key) : Array.from({ length: count }, (_, index) => idAt(index))
-    if (names.length < 1 || names.length > MOST_PLACES) throw new Unusable(key, `“${label}”: from 1 to ${MOST_PLACES} of them.`)
-    if (new Set(names).size !== names.length) throw new Unusable(key, `“${label}”: two have the same name.`)
+    if (names.length < 1 || names.length > MOST_PLACES) throw unusable(key, { code: 'howMany', field: key, most: MOST_PLACES })
+    if (new Set(names).size !== names.length) throw unusable(key, { code: 'sameName', field: key })
     return names.map((name, index) => ({ id: idAt(index), label: name.slice(0, 200) }))
   }
   /** Places around, clockwise from the top. */
   clock(key: string): ClockPlace[] {
     const text = this.words(key)
-    const { label } = this.fieldAt(key)
     const count = /^\d{1,2}$/.test(text) ? Number(text) : null
     const degrees =
       count === null
         ? this.list(key).map((item) => this.parse(key, item, 'angle'))
         : Array.from({ length: count }, (_, index) => (360 * index) / count)
     if (degrees.length < 1 || degrees.some((angle) => angle < 0 || angle >= 360))
-      throw new Unusable(key, `“${label}”: angles from 0° to less than 360°.`)
-    if (new Set(degrees).size !== degrees.length) throw new Unusable(key, `“${label}”: two are at the same angle.`)
+      throw unusable(key, { code: 'angleOutside', field: key })
+    if (new Set(degrees).size !== degrees.length) throw unusable(key, { code: 'sameAngle', field: key })
     return degrees.map((angleDeg, index) => ({ id: NUMERALS(index), label: `${Math.round(angleDeg * 10) / 10}°`, angleDeg }))
   }
   pairs(key: string): readonly (readonly [string, string])[] {
     const pairs = pairsIn(this.words(key))
-    if (!pairs.ok) throw new Unusable(key, `“${pairs.fault}” is not understood: ${this.fieldAt(key).hint.toLowerCase()}`)
+    if (!pairs.ok) throw unusable(key, { code: 'pairs', field: key, text: pairs.fault })
     return pairs.value
   }
 

@@ -16,7 +16,7 @@ const needed: Partial<Record<MethodKind, SetUpAnswers>> = {
   spring: { longer: '62', shorter: '48.5', working: '50', newLoad: '1,2 kN' },
   openingPressure: { set: '12', repeatability: '0.2' },
   torque: { target: '180 Nm' },
-  elements: { count: '24' },
+  elements: { count: '24', element: 'tooth' },
   benchTest: { points: 'idle = 10..12; full = ..42' },
   lookedAt: { question: 'Moves freely?' },
   computed: { quantity: 'length', formula: '(a + b)/2 - 0.05 mm', names: 'a = bore.maximum; b = shaft.minimum' },
@@ -24,7 +24,7 @@ const needed: Partial<Record<MethodKind, SetUpAnswers>> = {
 
 test.each(Object.keys(everyMethod) as MethodKind[])('%s is set up from what is asked, as a limit book would have it', (kind) => {
   const made = setUpMethod(kind, needed[kind] ?? {}, 'metric')
-  if (!made.ok) throw new Error(made.fault.map(({ at, says }) => `${at}: ${says}`).join())
+  if (!made.ok) throw new Error(JSON.stringify(made.fault))
   expect(methodSchema.parse(made.value)).toEqual(made.value)
   expect(methodFaults(made.value)).toEqual([])
   expect(slotsOf(made.value).length > 0).toBe(kind !== 'computed')
@@ -43,7 +43,7 @@ test.each(Object.keys(needed) as MethodKind[])('%s says which answers are missin
 test('places, angles and sizes are read as a person types them', () => {
   const made = (kind: MethodKind, answers: SetUpAnswers, system: 'metric' | 'inch' = 'metric'): Method => {
     const result = setUpMethod(kind, answers, system)
-    if (!result.ok) throw new Error(result.fault.map(({ says }) => says).join())
+    if (!result.ok) throw new Error(JSON.stringify(result.fault))
     return result.value
   }
   expect(made('boreDiameter', { stations: 'top, middle, bottom', directions: '2', master: '2 1/2' }, 'inch')).toEqual({

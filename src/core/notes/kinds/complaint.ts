@@ -1,3 +1,4 @@
+import { asIssue } from '../../base/schemaFault'
 import type { NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
@@ -13,22 +14,16 @@ export const complaintExplained: NoteKindOf<ComplaintExplained> = {
   apply: ({ finding }, noted, { complaint }) => {
     complaint.explained = finding === null ? null : { finding, ...noted }
   },
-  words: ({ finding }, names) =>
-    finding === null ? 'Complaint: not explained yet' : `Complaint explained by ${names.finding(finding)}`,
 }
 
 const complaintGoneShape = ({ z }: NoteShaping) =>
-  z.strictObject({ kind: z.literal('complaintGone'), note: z.string().trim().min(3, 'say how it was proved').max(400) })
+  z.strictObject({ kind: z.literal('complaintGone'), note: z.string().trim().min(3, asIssue('sayHowProved')).max(400) })
 export type ComplaintGone = Noting<typeof complaintGoneShape>
 export const complaintGone: NoteKindOf<ComplaintGone> = {
   shape: complaintGoneShape,
   subject: () => 'complaint',
-  refuse: (_body, { work }) =>
-    work.complaint.explained === null
-      ? 'Name the finding that explains the complaint first; then say how it was proved gone.'
-      : null,
+  refuse: (_body, { work }) => (work.complaint.explained === null ? { code: 'notExplainedYet' } : null),
   apply: ({ note }, noted, { complaint }) => {
     complaint.gone = { note, ...noted }
   },
-  words: ({ note }) => `Complaint proved gone: ${note}`,
 }

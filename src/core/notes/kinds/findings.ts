@@ -1,6 +1,6 @@
 import { elementCount } from '../../condition/damagePattern'
-import { causeFamilies, causeLabel, kindOf } from '../../condition/findingKinds'
-import { inBrackets } from '../names'
+import { causeFamilies } from '../../condition/findingKinds'
+import type { NoteFault } from '../noteFault'
 import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
@@ -16,7 +16,6 @@ export const lookedAt: NoteKindOf<LookedAt> = {
   subject: ({ part }) => `looked:${part}`,
   refuse: ({ part }, context) => unknownPart(part, context),
   apply: ({ part, note }, noted, { lookedAt: looked }) => void looked.set(part, { note, ...noted }),
-  words: ({ part }, names) => `Looked at, nothing found: ${names.part(part)}`,
 }
 
 const findingRecordedShape = (of: NoteShaping) =>
@@ -30,14 +29,12 @@ export const findingRecorded: NoteKindOf<FindingRecorded> = {
     const cause = findings.get(finding)?.cause ?? null
     findings.set(finding, { ...value, ...noted, id: finding, withdrawn: null, cause })
   },
-  words: ({ value: { kind, severity, part, extent } }, names) =>
-    `${kindOf(kind).label}, ${severity}, on ${names.part(part)}${extent === '' ? '' : `: ${extent}`}`,
 }
 
-function refuseStation({ part, station }: FindingValue, { book }: EntryContext): string | null {
+function refuseStation({ part, station }: FindingValue, { book }: EntryContext): NoteFault | null {
   if (station === null) return null
   const stations = book.positions.filter((position) => position.part === part).flatMap((position) => position.stations)
-  return stations.some(({ id }) => id === station) ? null : `The part has no station “${station}”.`
+  return stations.some(({ id }) => id === station) ? null : { code: 'noStation', id: station }
 }
 
 const findingWithdrawnShape = ({ z, idSchema, reason }: NoteShaping) =>
@@ -51,7 +48,6 @@ export const findingWithdrawn: NoteKindOf<FindingWithdrawn> = {
     const finding = findings.get(id)
     if (finding) finding.withdrawn = { reason, ...noted }
   },
-  words: ({ finding, reason }, names) => `Withdrawn: ${names.finding(finding)} (${reason})`,
 }
 
 const causeRecordedShape = ({ z, idSchema, words }: NoteShaping) =>
@@ -70,10 +66,6 @@ export const causeRecorded: NoteKindOf<CauseRecorded> = {
     const finding = findings.get(id)
     if (finding) finding.cause = cause && { ...cause, ...noted }
   },
-  words: ({ finding, cause }, names) =>
-    cause === null
-      ? `Cause open again: ${names.finding(finding)}`
-      : `Cause of ${names.finding(finding)}: ${causeLabel[cause.family]}${cause.text === '' ? '' : `, ${cause.text}`}`,
 }
 
 const measurementPlannedShape = ({ z, idSchema }: NoteShaping) =>
@@ -85,7 +77,6 @@ export const measurementPlanned: NoteKindOf<MeasurementPlanned> = {
   refuse: ({ characteristic, finding }, context) =>
     unknownCharacteristic(characteristic, context) ?? unknownFinding(finding, context),
   apply: ({ characteristic, finding }, noted, { planned }) => void planned.set(characteristic, { finding, ...noted }),
-  words: ({ characteristic }, names) => `Measurement added: ${names.characteristic(characteristic)}`,
 }
 
 const patternRecordedShape = (of: NoteShaping) =>
@@ -100,20 +91,15 @@ export const patternRecorded: NoteKindOf<PatternRecorded> = {
   subject: ({ pattern }) => `pattern:${pattern}`,
   refuse: ({ pattern: wanted, elements }, { book }) => {
     const pattern = book.patterns.find(({ id }) => id === wanted)
-    if (!pattern) return `The limit book has no pattern “${wanted}”.`
+    if (!pattern) return { code: 'noPattern', id: wanted }
     const count = elementCount(pattern.arrangement)
-    if (elements.some(({ element }) => element > count)) return `${pattern.name} has ${count} elements, no more.`
+    if (elements.some(({ element }) => element > count)) return { code: 'tooManyElements', pattern: pattern.name, count }
     return new Set(elements.map(({ element }) => element)).size === elements.length
       ? null
-      : `${pattern.name}: an element is named twice.`
+      : { code: 'elementTwice', pattern: pattern.name }
   },
   apply: ({ pattern, elements }, noted, { patterns }) =>
     void patterns.set(pattern, { states: new Map(elements.map(({ element, state }) => [element, state])), ...noted }),
-  words: ({ pattern, elements }, { book }) => {
-    const count = (kind: string): number => elements.filter(({ state }) => state.kind === kind).length
-    const name = book.patterns.find(({ id }) => id === pattern)?.name ?? pattern
-    return `${name}: ${count('broken')} broken, ${count('worn')} worn, ${count('sound')} sound`
-  },
 }
 
 /** A feel, rock or slack test: sound, or with the finding it gave. */
@@ -124,12 +110,8 @@ export const handTested: NoteKindOf<HandTested> = {
   shape: handTestedShape,
   subject: ({ test }) => `handTest:${test}`,
   refuse: ({ test, finding }, context) => {
-    if (!context.book.handTests.some(({ id }) => id === test)) return `The limit book has no hand test “${test}”.`
+    if (!context.book.handTests.some(({ id }) => id === test)) return { code: 'noHandTest', id: test }
     return finding === null ? null : unknownFinding(finding, context)
   },
   apply: ({ test, finding, note }, noted, { handTests }) => void handTests.set(test, { finding, note, ...noted }),
-  words: ({ test, finding, note }, names) => {
-    const name = names.book.handTests.find(({ id }) => id === test)?.name ?? test
-    return `${name}: ${finding === null ? 'sound' : names.finding(finding)}${inBrackets(note)}`
-  },
 }

@@ -1,3 +1,4 @@
+import type { NoteFault } from '../noteFault'
 import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
@@ -5,8 +6,8 @@ import { markShape, pictureSubjectShape } from '../shapes'
 import { stepOf } from '../steps'
 import { unknownFinding, unknownPart, unknownPosition } from '../unknown'
 
-const unknownPicture = (id: string, { work }: EntryContext): string | null =>
-  work.pictures.some((picture) => picture.id === id) ? null : 'That picture is not in this job.'
+const unknownPicture = (id: string, { work }: EntryContext): NoteFault | null =>
+  work.pictures.some((picture) => picture.id === id) ? null : { code: 'noPicture' }
 
 /** Made by the server once it has checked the picture; the hash binds the picture to what is signed. */
 const pictureAddedShape = (of: NoteShaping) =>
@@ -27,7 +28,7 @@ export const pictureAdded: NoteKindOf<PictureAdded> = {
   refuse: ({ subject }, context) => {
     switch (subject.kind) {
       case 'step':
-        return stepOf(subject.id, context) ? null : `This job has no step “${subject.id}”.`
+        return stepOf(subject.id, context) ? null : { code: 'noStep', id: subject.id }
       case 'position':
         return unknownPosition(subject.id, context)
       case 'part':
@@ -38,7 +39,6 @@ export const pictureAdded: NoteKindOf<PictureAdded> = {
   },
   apply: ({ picture, subject, caption, width, height }, noted, { pictures }) =>
     void pictures.set(picture, { id: picture, subject, caption, width, height, marks: [], ...noted }),
-  words: ({ caption }) => `Picture${caption === '' ? '' : `: ${caption}`}`,
 }
 
 const pictureMarkedShape = (of: NoteShaping) =>
@@ -56,7 +56,6 @@ export const pictureMarked: NoteKindOf<PictureMarked> = {
     const picture = pictures.get(id)
     if (picture) picture.marks = marks
   },
-  words: ({ marks }) => `Picture drawn upon: ${marks.length} marks`,
 }
 
 const pictureRemovedShape = ({ z, reason }: NoteShaping) =>
@@ -67,5 +66,4 @@ export const pictureRemoved: NoteKindOf<PictureRemoved> = {
   subject: ({ picture }) => `picture:${picture}`,
   refuse: ({ picture }, context) => unknownPicture(picture, context),
   apply: ({ picture }, _noted, { pictures }) => void pictures.delete(picture),
-  words: ({ reason }) => `Picture taken out (${reason})`,
 }

@@ -8,8 +8,6 @@ export type PlanTicked = Noting<typeof planTickedShape>
 export const planTicked: NoteKindOf<PlanTicked> = {
   shape: planTickedShape,
   subject: ({ item }) => `plan:${item}`,
-  refuse: ({ item }, { planItems }) => (planItems.has(item) ? null : `The plan of this level has no line “${item}”.`),
+  refuse: ({ item }, { planItems }) => (planItems.has(item) ? null : { code: 'noPlanLine', id: item }),
   apply: ({ item, state }, noted, { plan }) => void plan.set(item, { state, ...noted }),
-  words: ({ item, state }, { planLine }) =>
-    `Plan: ${planLine(item)} ${{ open: 'open again', there: 'there', missing: 'missing' }[state]}`,
 }

@@ -9,10 +9,9 @@ export type ReadingNoted = Noting<typeof readingNotedShape>
 export const readingNoted: NoteKindOf<ReadingNoted> = {
   shape: readingNotedShape,
   subject: ({ reading }) => `note:${reading}`,
-  refuse: ({ reading }, { readings }) => (readings.has(reading) ? null : 'That reading is not in this job. Reload the page.'),
+  refuse: ({ reading }, { readings }) => (readings.has(reading) ? null : { code: 'noReading' }),
   apply: ({ reading, note }, noted, { readingNotes }) => {
     if (note === '') readingNotes.delete(reading)
     else readingNotes.set(reading, { note, ...noted })
   },
-  words: ({ note }) => (note === '' ? 'Note at a reading taken away' : `Note at a reading: ${note}`),
 }

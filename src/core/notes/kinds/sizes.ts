@@ -1,17 +1,18 @@
 import { unitLabel } from '../../quantity/format'
-import { explainQuantityFault, parseQuantity } from '../../quantity/quantity'
+import { parseQuantity } from '../../quantity/quantity'
 import { parseThreadPitch } from '../identity'
+import type { NoteFault } from '../noteFault'
 import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
 import { type IdentitySizes, identityShape } from '../shapes'
 import { firstOf, unknownPosition } from '../unknown'
 
-/** A length as typed; a sentence why it is none. */
-function refuseLength(text: string, { system }: EntryContext): string | null {
+/** Why a text is no length. */
+function refuseLength(text: string, { system }: EntryContext): NoteFault | null {
   const parsed = parseQuantity(text, 'length', unitLabel(system))
-  if (!parsed.ok) return explainQuantityFault(parsed.fault)
-  return parsed.value.value > 0 ? null : `“${text}” is no size: it must be more than nothing.`
+  if (!parsed.ok) return { code: 'noSize', why: parsed.fault }
+  return parsed.value.value > 0 ? null : { code: 'sizeOfNothing', text }
 }
 
 const thicknessTakenShape = ({ z, idSchema, typedSize }: NoteShaping) =>
@@ -25,7 +26,6 @@ export const thicknessTaken: NoteKindOf<ThicknessTaken> = {
     const position = draft.position(id)
     if (position) position.thickness = { text, ...noted }
   },
-  words: ({ position, text }, names) => `Thickness of ${names.position(position)}: ${text}`,
 }
 
 const identifiedShape = (of: NoteShaping) =>
@@ -39,11 +39,10 @@ export const identified: NoteKindOf<Identified> = {
     const position = draft.position(id)
     if (position) position.identity = { sizes, ...noted }
   },
-  words: ({ position, sizes }, names) => `${names.position(position)} measured: ${sizesWords(sizes)}`,
 }
 
-function refuseSizes(sizes: IdentitySizes, context: EntryContext): string | null {
-  const length = (text: string): string | null => refuseLength(text, context)
+function refuseSizes(sizes: IdentitySizes, context: EntryContext): NoteFault | null {
+  const length = (text: string): NoteFault | null => refuseLength(text, context)
   switch (sizes.kind) {
     case 'bearing':
       return firstOf([sizes.bore, sizes.outside, sizes.width], length)
@@ -52,20 +51,7 @@ function refuseSizes(sizes: IdentitySizes, context: EntryContext): string | null
     case 'thread':
       return (
         length(sizes.diameter) ??
-        (parseThreadPitch(sizes.pitch, unitLabel(context.system)).ok
-          ? null
-          : `“${sizes.pitch}” is no pitch: type mm, inches, or threads per inch as “12 tpi”.`)
+        (parseThreadPitch(sizes.pitch, unitLabel(context.system)).ok ? null : { code: 'noPitch', text: sizes.pitch })
       )
-  }
-}
-
-function sizesWords(sizes: IdentitySizes): string {
-  switch (sizes.kind) {
-    case 'bearing':
-      return `bore ${sizes.bore}, outside ${sizes.outside}, width ${sizes.width}`
-    case 'seal':
-      return `shaft ${sizes.shaft}, outside ${sizes.outside}, width ${sizes.width}`
-    case 'thread':
-      return `diameter ${sizes.diameter}, pitch ${sizes.pitch}${sizes.flank === null ? '' : `, ${sizes.flank}°`}`
   }
 }

@@ -1,14 +1,13 @@
 import { procedureStages } from '../../book/procedureStages'
-import { licensedFieldLabel } from '../../safety/cautions'
 import { freshStep, insertAfter } from '../draft'
-import { inBrackets } from '../names'
+import type { NoteFault } from '../noteFault'
 import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
 import type { WorkPosition, WorkState } from '../state'
-import { clockText, closedSentence, mustNotBeSkipped, placesFor, reopenedWith, stepOf, waitLeftMs } from '../steps'
+import { closedFault, mustNotBeSkipped, placesFor, reopenedWith, stepOf, waitLeftMs } from '../steps'
 
-const unknownStep = (id: string): string => `This job has no step “${id}”.`
+const unknownStep = (id: string): NoteFault => ({ code: 'noStep', id })
 
 const stepDoneShape = ({ z, idSchema, nameSchema, words }: NoteShaping) =>
   z.strictObject({
@@ -24,26 +23,22 @@ export const stepDone: NoteKindOf<StepDone> = {
   subject: ({ step }) => `step:${step}`,
   refuse: refuseDone,
   apply: ({ step, note, licensed }, noted, draft) => draft.stand(step, { kind: 'done', note, licensed, ...noted }),
-  words: ({ step, note, licensed }, names) =>
-    `Done: ${names.step(step)}${licensed ? `, licensed: ${licensed.name}, ${licensed.licence}` : ''}${inBrackets(note)}`,
 }
 
-function refuseDone(body: StepDone, context: EntryContext): string | null {
+function refuseDone(body: StepDone, context: EntryContext): NoteFault | null {
   const step = stepOf(body.step, context)
   if (!step) return unknownStep(body.step)
-  if (step.closedBy !== null) return closedSentence(step)
+  if (step.closedBy !== null) return closedFault(step)
   if (step.book?.wait) {
     const left = waitLeftMs(step, context.nowMs)
-    if (left === null) return `“${step.name}” waits ${step.book.wait.minutes} min: ${step.book.wait.for}. Start the clock first.`
-    if (left > 0) return `“${step.name}”: ${clockText(left)} still to wait (${step.book.wait.for}).`
+    if (left === null)
+      return { code: 'waitNotStarted', step: step.name, minutes: step.book.wait.minutes, waitsFor: step.book.wait.for }
+    if (left > 0) return { code: 'stillWaiting', step: step.name, leftMs: left, waitsFor: step.book.wait.for }
   }
-  if (step.licensed !== null && body.licensed === null)
-    return `“${step.name}” needs a licensed person (${licensedFieldLabel[step.licensed]}): give name and licence.`
+  if (step.licensed !== null && body.licensed === null) return { code: 'needsLicence', step: step.name, field: step.licensed }
   const lost = (step.book?.destroys ?? []).flatMap((id) => context.work.positions.find((position) => position.id === id) ?? [])
   const unsaved = lost.find((position) => !hasEvidence(position, context.work))
-  return unsaved
-    ? `“${step.name}” destroys ${unsaved.name}. Save its evidence first: a picture, its thickness or its sizes.`
-    : null
+  return unsaved ? { code: 'destroysEvidence', step: step.name, position: unsaved.name } : null
 }
 
 const hasEvidence = (position: WorkPosition, work: WorkState): boolean =>
@@ -60,12 +55,9 @@ export const stepSkipped: NoteKindOf<StepSkipped> = {
   refuse: ({ step: id }, context) => {
     const step = stepOf(id, context)
     if (!step) return unknownStep(id)
-    return mustNotBeSkipped(step)
-      ? `“${step.name}” ${step.stage === 'makeSafe' ? 'makes the machine safe' : 'is a gate'} and cannot be skipped. If it does not apply to this machine, say so and why; a second person agrees.`
-      : null
+    return mustNotBeSkipped(step) ? { code: 'mustNotBeSkipped', step: step.name, makesSafe: step.stage === 'makeSafe' } : null
   },
   apply: ({ step, reason }, noted, draft) => draft.stand(step, { kind: 'skipped', reason, ...noted }),
-  words: ({ step, reason }, names) => `Skipped: ${names.step(step)} (${reason})`,
 }
 
 /** A step that cannot be skipped does not apply to this machine; a second person agrees. */
@@ -78,11 +70,10 @@ export const stepNotApplicable: NoteKindOf<StepNotApplicable> = {
   refuse: ({ step: id }, context) => {
     const step = stepOf(id, context)
     if (!step) return unknownStep(id)
-    if (!mustNotBeSkipped(step)) return `“${step.name}” may be skipped: say why there.`
-    return step.closedBy === null ? null : closedSentence(step)
+    if (!mustNotBeSkipped(step)) return { code: 'mayBeSkipped', step: step.name }
+    return step.closedBy === null ? null : closedFault(step)
   },
   apply: ({ step, reason }, noted, draft) => draft.stand(step, { kind: 'notApplicable', reason, agreed: null, ...noted }),
-  words: ({ step, reason }, names) => `Does not apply: ${names.step(step)} (${reason})`,
 }
 
 const stepNotApplicableAgreedShape = ({ z, idSchema }: NoteShaping) =>
@@ -95,11 +86,9 @@ export const stepNotApplicableAgreed: NoteKindOf<StepNotApplicableAgreed> = {
     const step = stepOf(id, context)
     if (!step) return unknownStep(id)
     const { standing } = step
-    if (standing.kind !== 'notApplicable') return `Nobody says that “${step.name}” does not apply.`
-    if (standing.agreed !== null) return `${standing.agreed.by} agreed to that already.`
-    return context.author.has(standing.by)
-      ? `You said yourself that “${step.name}” does not apply: a second person agrees or does not.`
-      : null
+    if (standing.kind !== 'notApplicable') return { code: 'nobodySaysSo', step: step.name }
+    if (standing.agreed !== null) return { code: 'agreedAlready', by: standing.agreed.by }
+    return context.author.has(standing.by) ? { code: 'saidYourself', step: step.name } : null
   },
   apply: ({ step: id }, noted, draft) => {
     const step = draft.step(id)
@@ -107,7 +96,6 @@ export const stepNotApplicableAgreed: NoteKindOf<StepNotApplicableAgreed> = {
     if (step?.standing.kind === 'notApplicable' && step.standing.by !== noted.by)
       step.standing = { ...step.standing, agreed: noted }
   },
-  words: ({ step }, names) => `Agreed that it does not apply: ${names.step(step)}`,
 }
 
 const stepReopenedShape = ({ z, idSchema, reason }: NoteShaping) =>
@@ -119,19 +107,17 @@ export const stepReopened: NoteKindOf<StepReopened> = {
   refuse: ({ step: id }, context) => {
     const step = stepOf(id, context)
     if (!step) return unknownStep(id)
-    return step.standing.kind === 'open' ? `“${step.name}” is open already.` : null
+    return step.standing.kind === 'open' ? { code: 'openAlready', step: step.name } : null
   },
   apply: ({ step: id, reason }, noted, draft) => {
     const step = draft.step(id)
     if (!step) return
     const behind = reopenedWith(draft.steps, step)
     for (const one of [step, ...behind]) {
-      const why = one === step ? reason : `“${step.name}” was opened again: ${reason}`
-      one.standing = { kind: 'open', reopened: { reason: why, ...noted } }
+      one.standing = { kind: 'open', reopened: { reason, with: one === step ? null : step.name, ...noted } }
       one.waitFrom = null
     }
   },
-  words: ({ step, reason }, names) => `Opened again: ${names.step(step)} (${reason})`,
 }
 
 const stepAddedShape = ({ z, idSchema, nameSchema, words }: NoteShaping) =>
@@ -148,14 +134,13 @@ export const stepAdded: NoteKindOf<StepAdded> = {
   shape: stepAddedShape,
   subject: ({ step }) => `step:${step}`,
   refuse: ({ step, after }, context) => {
-    if (stepOf(step, context)) return 'A step with this id is there already.'
-    return after === null || stepOf(after, context) ? null : `There is no step “${after}” to put it after.`
+    if (stepOf(step, context)) return { code: 'stepIdTaken' }
+    return after === null || stepOf(after, context) ? null : { code: 'noStepBefore', id: after }
   },
   apply: ({ step, after, ...added }, _noted, { steps }) => {
     if (steps.some(({ id }) => id === step)) return
     insertAfter(steps, { book: null, ...freshStep({ ...added, id: step }) }, after)
   },
-  words: ({ name }) => `Step added: ${name}`,
 }
 
 const stepMovedShape = ({ z, idSchema }: NoteShaping) =>
@@ -167,17 +152,13 @@ export const stepMoved: NoteKindOf<StepMoved> = {
   refuse: ({ step: id, after }, context) => {
     const step = stepOf(id, context)
     if (!step) return unknownStep(id)
-    return placesFor(context.steps, id).includes(after)
-      ? null
-      : `“${step.name}” cannot go there: a step does not pass a gate or leave its stage.`
+    return placesFor(context.steps, id).includes(after) ? null : { code: 'notThere', step: step.name }
   },
   apply: ({ step, after }, _noted, { steps }) => {
     const at = steps.findIndex(({ id }) => id === step)
     const [moved] = at < 0 ? [] : steps.splice(at, 1)
     if (moved) insertAfter(steps, moved, after)
   },
-  words: ({ step, after }, names) =>
-    `Step moved: ${names.step(step)}${after === null ? ' to the front' : ` after ${names.step(after)}`}`,
 }
 
 const waitStartedShape = ({ z, idSchema }: NoteShaping) => z.strictObject({ kind: z.literal('waitStarted'), step: idSchema })
@@ -189,12 +170,11 @@ export const waitStarted: NoteKindOf<WaitStarted> = {
   refuse: ({ step: id }, context) => {
     const step = stepOf(id, context)
     if (!step) return unknownStep(id)
-    if (!step.book?.wait) return `“${step.name}” has no waiting time.`
-    return step.closedBy === null ? null : closedSentence(step)
+    if (!step.book?.wait) return { code: 'noWait', step: step.name }
+    return step.closedBy === null ? null : closedFault(step)
   },
   apply: ({ step: id }, noted, draft) => {
     const step = draft.step(id)
     if (step) step.waitFrom = noted
   },
-  words: ({ step }, names) => `Clock started: ${names.step(step)}`,
 }

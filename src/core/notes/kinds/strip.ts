@@ -1,10 +1,11 @@
 import { cycleIn } from '../../base/cyclic'
 import { freshPosition } from '../draft'
+import type { NoteFault } from '../noteFault'
 import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
-import { type Tag, tagShape } from '../shapes'
-import { closedSentence, isSettled } from '../steps'
+import { tagShape } from '../shapes'
+import { closedFault, isSettled } from '../steps'
 import { firstOf, unknownPosition } from '../unknown'
 
 const tagWrittenShape = (of: NoteShaping) =>
@@ -19,7 +20,6 @@ export const tagWritten: NoteKindOf<TagWritten> = {
     const position = draft.position(id)
     if (position) position.tag = { ...tag, ...noted }
   },
-  words: ({ position, tag }, names) => `Tag of ${names.position(position)}: ${tagWords(tag, names.position)}`,
 }
 
 const laidOutShape = ({ z, idSchema, nameSchema }: NoteShaping) =>
@@ -38,17 +38,16 @@ export const laidOut: NoteKindOf<LaidOut> = {
     position.tray = tray
     draft.layOut(id, tray, after)
   },
-  words: ({ position, tray }, names) => `${names.position(position)} laid out in ${tray}`,
 }
 
 /** Nothing is taken out of a machine before it is safe, as nothing is measured on it. */
-function closedForStripping(position: string, { steps, confirmedSafe }: EntryContext): string | null {
+function closedForStripping(position: string, { steps, confirmedSafe }: EntryContext): NoteFault | null {
   const making = steps.filter(({ stage }) => stage === 'makeSafe')
   const closed = confirmedSafe ? undefined : making.find((step) => !isSettled(step))
-  if (closed) return `Nothing is taken out before “${closed.name}” is done.`
-  if (making.length === 0 && !confirmedSafe) return 'Nothing is taken out before the machine is safe. Confirm “Make safe” first.'
+  if (closed) return { code: 'outBefore', step: closed.name }
+  if (making.length === 0 && !confirmedSafe) return { code: 'notSafeYet' }
   const step = steps.find(({ book }) => book?.removes.includes(position))
-  return step && step.closedBy !== null ? closedSentence(step) : null
+  return step && step.closedBy !== null ? closedFault(step) : null
 }
 
 const putBackShape = ({ z, idSchema }: NoteShaping) => z.strictObject({ kind: z.literal('putBack'), position: idSchema })
@@ -63,7 +62,6 @@ export const putBack: NoteKindOf<PutBack> = {
     draft.takeOutOfTray(id)
     position.tray = null
   },
-  words: ({ position }, names) => `${names.position(position)} back in the machine`,
 }
 
 const positionAddedShape = ({ z, idSchema, nameSchema, count }: NoteShaping) =>
@@ -73,13 +71,12 @@ export const positionAdded: NoteKindOf<PositionAdded> = {
   shape: positionAddedShape,
   subject: ({ position }) => `position:${position}`,
   refuse: ({ position, parent }, context) => {
-    if (unknownPosition(position, context) === null) return 'A position with this id is there already.'
+    if (unknownPosition(position, context) === null) return { code: 'positionIdTaken' }
     return parent === null ? null : unknownPosition(parent, context)
   },
   apply: ({ position: id, ...added }, _noted, { positions }) => {
     if (!positions.has(id)) positions.set(id, freshPosition({ id, ...added }, null))
   },
-  words: ({ name }) => `Position added: ${name}`,
 }
 
 const positionMovedShape = ({ z, idSchema }: NoteShaping) =>
@@ -96,15 +93,13 @@ export const positionMoved: NoteKindOf<PositionMoved> = {
     const position = draft.position(id)
     if (position) position.parent = parent
   },
-  words: ({ position, parent }, names) =>
-    `${names.position(position)} moved to ${parent === null ? 'the top' : names.position(parent)}`,
 }
 
-function refuseCycle(body: PositionMoved, { work }: EntryContext): string | null {
+function refuseCycle(body: PositionMoved, { work }: EntryContext): NoteFault | null {
   const moved = work.positions.map(({ id, parent }) => ({ id, parent: id === body.position ? body.parent : parent }))
   const cycle = cycleIn(moved)
   const name = (id: string): string => work.positions.find((position) => position.id === id)?.name ?? id
-  return cycle ? `A part cannot sit inside itself: ${cycle.map(name).join(' in ')}. Nothing was moved.` : null
+  return cycle ? { code: 'insideItself', positions: cycle.map(name) } : null
 }
 
 const jointMarkedShape = ({ z, idSchema, words }: NoteShaping) =>
@@ -113,24 +108,6 @@ export type JointMarked = Noting<typeof jointMarkedShape>
 export const jointMarked: NoteKindOf<JointMarked> = {
   shape: jointMarkedShape,
   subject: ({ joint }) => `joint:${joint}`,
-  refuse: ({ joint }, { book }) =>
-    book.joints.some(({ id }) => id === joint) ? null : `The limit book has no joint “${joint}”.`,
+  refuse: ({ joint }, { book }) => (book.joints.some(({ id }) => id === joint) ? null : { code: 'noJoint', id: joint }),
   apply: ({ joint, mark }, noted, { joints }) => void joints.set(joint, { mark, ...noted }),
-  words: ({ joint, mark }, { book }) =>
-    `Match mark at ${book.joints.find(({ id }) => id === joint)?.name ?? joint}: ${mark === '' ? 'none' : mark}`,
-}
-
-/** A tag in words, without its empty fields. */
-export function tagWords(tag: Tag, nameOf: (position: string) => string): string {
-  return [
-    tag.number === '' ? 'no number' : `No. ${tag.number}`,
-    tag.face,
-    tag.clock === null ? '' : `${tag.clock} o’clock`,
-    tag.matchMark === '' ? '' : `mark: ${tag.matchMark}`,
-    tag.keptWith.length === 0 ? '' : `with ${tag.keptWith.map(nameOf).join(', ')}`,
-    `${tag.count} pc.`,
-    tag.note,
-  ]
-    .filter((word) => word !== '')
-    .join('; ')
 }

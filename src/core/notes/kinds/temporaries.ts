@@ -14,7 +14,6 @@ export const putIn: NoteKindOf<PutIn> = {
     const inside = temporaries.get(temporary)?.inside ?? 0
     temporaries.set(temporary, { id: temporary, name, where, inside: inside + count, last: noted })
   },
-  words: ({ name, where, count }) => `In: ${count} × ${name}${where === '' ? '' : `, ${where}`}`,
 }
 
 const takenOutShape = ({ z, idSchema, count }: NoteShaping) =>
@@ -26,8 +25,8 @@ export const takenOut: NoteKindOf<TakenOut> = {
   addsUp: true,
   refuse: ({ temporary, count }, { work }) => {
     const thing = work.temporaries.find(({ id }) => id === temporary)
-    if (!thing) return 'That was never counted in. Count it in first.'
-    return count <= thing.inside ? null : `Only ${thing.inside} of “${thing.name}” went in; ${count} cannot come out.`
+    if (!thing) return { code: 'neverPutIn' }
+    return count <= thing.inside ? null : { code: 'onlySoMany', name: thing.name, inside: thing.inside, count }
   },
   apply: ({ temporary, count }, noted, { temporaries }) => {
     const thing = temporaries.get(temporary)
@@ -35,5 +34,4 @@ export const takenOut: NoteKindOf<TakenOut> = {
     thing.inside -= count
     thing.last = noted
   },
-  words: ({ temporary, count }, names) => `Out: ${count} × ${names.temporary(temporary)}`,
 }

@@ -1,9 +1,9 @@
 import { needsOf } from '../../method/needs'
-import { inBrackets } from '../names'
+import type { NoteFault } from '../noteFault'
 import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
-import { refuseTyped } from '../typedCharacteristic'
+import { typedFaults } from '../typedCharacteristic'
 
 const isMeasured = (characteristic: string, { readings }: EntryContext): boolean =>
   [...readings.values()].includes(characteristic)
@@ -17,18 +17,18 @@ export const characteristicTyped: NoteKindOf<CharacteristicTyped> = {
   subject: ({ characteristic }) => `characteristic:${characteristic}`,
   refuse: refuseTyping,
   apply: () => {},
-  words: ({ value: { name, document } }) => `${name} typed from ${document.id}, ${document.title}`,
 }
 
-function refuseTyping(body: CharacteristicTyped, context: EntryContext): string | null {
+function refuseTyping(body: CharacteristicTyped, context: EntryContext): NoteFault | null {
   const before = context.typed.find(({ id }) => id === body.characteristic)
   if (
     before &&
     isMeasured(body.characteristic, context) &&
     JSON.stringify(before.value.method) !== JSON.stringify(body.value.method)
   )
-    return `${before.value.name} is read by its method already, so the method stays. Type another characteristic for another method.`
-  return refuseTyped(body.characteristic, body.value, context.book, context.system)
+    return { code: 'methodStays', name: before.value.name }
+  const why = typedFaults(body.characteristic, body.value, context.book, context.system)
+  return why.length > 0 ? { code: 'typed', why } : null
 }
 
 const characteristicDroppedShape = ({ z, idSchema, reason }: NoteShaping) =>
@@ -39,15 +39,14 @@ export const characteristicDropped: NoteKindOf<CharacteristicDropped> = {
   subject: ({ characteristic }) => `characteristic:${characteristic}`,
   refuse: ({ characteristic }, context) => refuseDropping(characteristic, context),
   apply: () => {},
-  words: ({ characteristic, reason }, names) => `${names.characteristic(characteristic)} taken out (${reason})`,
 }
 
-function refuseDropping(id: string, context: EntryContext): string | null {
+function refuseDropping(id: string, context: EntryContext): NoteFault | null {
   const typed = context.typed.find((candidate) => candidate.id === id)
-  if (!typed) return 'This characteristic is not one that was typed in this job.'
-  if (isMeasured(id, context)) return `${typed.value.name} has readings, so it stays. Mark what cannot be measured, and say why.`
+  if (!typed) return { code: 'notTypedHere' }
+  if (isMeasured(id, context)) return { code: 'hasReadings', name: typed.value.name }
   const user = context.typed.find(({ value: { method } }) => needsOf(method).includes(id))
-  return user ? `${user.value.name} is computed from it, so it stays.` : null
+  return user ? { code: 'usedBy', name: user.value.name } : null
 }
 
 /** A second person held what was typed against the document. */
@@ -66,17 +65,12 @@ export const limitsChecked: NoteKindOf<LimitsChecked> = {
   subject: ({ characteristic }) => `check:${characteristic}`,
   refuse: refuseCheck,
   apply: () => {},
-  words: ({ characteristic, agrees, note }, names) => {
-    const says = agrees ? 'agree' : 'do not agree'
-    return `Limits of ${names.characteristic(characteristic)} ${says} with the document${inBrackets(note)}`
-  },
 }
 
-function refuseCheck(body: LimitsChecked, context: EntryContext): string | null {
+function refuseCheck(body: LimitsChecked, context: EntryContext): NoteFault | null {
   const typed = context.typed.find(({ id }) => id === body.characteristic)
-  if (!typed) return 'This characteristic is not one that was typed in this job.'
-  if (typed.entry !== body.of) return `${typed.value.name} was typed anew meanwhile. Look at it again.`
-  if (context.author.has(typed.by))
-    return `You typed ${typed.value.name} yourself: a second person holds it against the document.`
-  return !body.agrees && body.note.length < 3 ? 'Say what does not agree with the document.' : null
+  if (!typed) return { code: 'notTypedHere' }
+  if (typed.entry !== body.of) return { code: 'typedAnew', name: typed.value.name }
+  if (context.author.has(typed.by)) return { code: 'typedYourself', name: typed.value.name }
+  return !body.agrees && body.note.length < 3 ? { code: 'sayWhatDiffers' } : null
 }

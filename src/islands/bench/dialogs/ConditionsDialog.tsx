@@ -2,7 +2,8 @@ import { type SyntheticEvent, useState } from 'react'
 import { gaugeKindFacts } from '../../../core/gauge/gaugeKinds'
 import { formatQuantity, unitOf } from '../../../core/quantity/format'
 import { differenceOf } from '../../../core/quantity/kind'
-import { explainQuantityFault, parseQuantity } from '../../../core/quantity/quantity'
+import { parseQuantity } from '../../../core/quantity/quantity'
+import { quantityFaultWords } from '../../../core/words/quantities'
 import { Button } from '../../../ui/Button'
 import { Dialog, DialogActions } from '../../../ui/Dialog'
 import { Fault, TextField } from '../../../ui/Field'
@@ -35,7 +36,7 @@ export function ConditionsDialog({ bench, onClose }: { readonly bench: Bench; re
       if (text.trim() === EMPTY) return null
       const parsed = parseQuantity(text, kind, unitOf(kind, units))
       if (parsed.ok) return parsed.value.value
-      setFault(`${what}: ${explainQuantityFault(parsed.fault)}`)
+      setFault(`${what}: ${quantityFaultWords(parsed.fault)}`)
       return 'fault'
     }
     const zeroRead = read(zero, quantity, 'Zero')

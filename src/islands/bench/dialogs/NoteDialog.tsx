@@ -1,5 +1,5 @@
 import { type SyntheticEvent, useState } from 'react'
-import { slotLabel } from '../../../core/method/layout'
+import { slotWords } from '../../../core/words/places'
 import { Button } from '../../../ui/Button'
 import { Dialog, DialogActions } from '../../../ui/Dialog'
 import { Fault, TextField } from '../../../ui/Field'
@@ -26,7 +26,7 @@ export function NoteDialog({ bench, onClose }: { readonly bench: Bench; readonly
     if (refused === null) onClose()
     else setFault(refused)
   }
-  const place = slotLabel(characteristic.method, reading) || characteristic.name
+  const place = slotWords(characteristic.method, reading) || characteristic.name
   return (
     <Dialog title={`Note at ${place}`} onClose={onClose}>
       <form onSubmit={(event) => void save(event)}>

@@ -1,6 +1,7 @@
 import { useState } from 'react'
-import { suspectWords } from '../../../contract/closingWords'
 import { whatNext } from '../../../core/evaluate/whatNext'
+import { suspectWords } from '../../../core/words/closings'
+import { reasonOf, settledBy } from '../../../core/words/votes'
 import { Button } from '../../../ui/Button'
 import { Dialog, DialogActions } from '../../../ui/Dialog'
 import type { Bench } from '../benchState'
@@ -11,6 +12,7 @@ const MOVES: Readonly<Record<number, string>> = { 1: 'could move a verdict by on
 
 /** What to measure next, and why: what is missing or doubtful, by how far it could change a verdict. */
 export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
+  const { speaker } = bench
   const { book } = bench.record
   const steps = whatNext(bench.results())
   const [doubts] = useState(() => bench.doubts())
@@ -27,14 +29,14 @@ export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly o
             {doubts.slice(0, SHOWN).map(({ closing, suspect, moves }) => {
               const characteristic = book.characteristics.find(({ id }) => id === suspect.characteristic)
               return characteristic ? (
-                <li key={`${closing.id} ${suspect.characteristic} ${suspect.where}`}>
+                <li key={`${closing.id} ${suspect.characteristic} ${JSON.stringify(suspect.slot)}`}>
                   <Button
                     onClick={() => {
                       onClose()
                       bench.acts.does({ kind: 'goTo', characteristic: characteristic.id, slot: suspect.slot ?? undefined })
                     }}
                   >
-                    {suspectWords(suspect, characteristic)}
+                    {suspectWords(speaker, suspect, characteristic)}
                   </Button>
                   {moves > 0 && ` ${MOVES[moves] ?? ''}`}
                 </li>
@@ -55,12 +57,12 @@ export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly o
             const characteristic = book.characteristics.find(({ id }) => id === vote.subject)
             const name = book.parts.find(({ id }) => id === part)?.name ?? part
             return (
-              <li key={`${part} ${vote.rule} ${vote.subject} ${vote.reason}`}>
-                <b>{name}</b>: {vote.reason}, {MOVES[moves] ?? ''}.{' '}
+              <li key={`${part} ${vote.rule} ${vote.subject} ${reasonOf(speaker, vote)}`}>
+                <b>{name}</b>: {reasonOf(speaker, vote)}, {MOVES[moves] ?? ''}.{' '}
                 {characteristic ? (
                   <Button onClick={() => go(characteristic.id)}>{characteristic.name}</Button>
                 ) : (
-                  <span>{vote.settledBy}</span>
+                  <span>{settledBy(speaker, vote)}</span>
                 )}
               </li>
             )

@@ -1,6 +1,7 @@
 import type { Gauge } from '../../../core/gauge/gauge'
-import { gaugeKindFacts, gaugeKindLabel } from '../../../core/gauge/gaugeKinds'
+import { gaugeKindFacts } from '../../../core/gauge/gaugeKinds'
 import { figuresOf } from '../../../core/quantity/figures'
+import { gaugeKindName } from '../../../core/words/gauges'
 import { Button } from '../../../ui/Button'
 import type { Bench } from '../benchState'
 import styles from './GaugeInHand.module.css'
@@ -16,7 +17,7 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
         In hand
       </label>
       {wanted === 'eye' ? (
-        <span>{gaugeKindLabel.eye}</span>
+        <span>{gaugeKindName.eye}</span>
       ) : (
         <>
           <select
@@ -36,7 +37,7 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
           {gauge ? (
             <GaugeFacts gauge={gauge} bench={bench} today={today} />
           ) : (
-            ofKind.length === 0 && <b className={styles.lapsed}>No {gaugeKindLabel[wanted].toLowerCase()} in the store</b>
+            ofKind.length === 0 && <b className={styles.lapsed}>No {gaugeKindName[wanted].toLowerCase()} in the store</b>
           )}
         </>
       )}

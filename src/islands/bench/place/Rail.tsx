@@ -2,10 +2,10 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useEffect, useMemo, useRef } from 'react'
 import type { Characteristic, LimitBook } from '../../../core/book/bookSchema'
 import type { Measured } from '../../../core/evaluate/results'
-import { verdictLabel } from '../../../core/policy/disposition'
 import type { UnitSystem } from '../../../core/quantity/unitSystem'
 import type { Policy } from '../../../core/record/recordSchema'
 import type { Need } from '../../../core/scope/need'
+import { verdictName } from '../../../core/words/labels'
 import { ribbonOf } from '../../../drawing/ribbonScale'
 import { LimitRibbon } from '../../../ui/limitRibbon/LimitRibbon'
 import { VerdictMark } from '../../../ui/VerdictMark'
@@ -122,7 +122,7 @@ function RailItem({ characteristic, result, need, policy, system, isCurrent, doe
       <span className={styles.itemLine}>
         <span className={styles.itemName}>{characteristic.name}</span>
         {need === 'required' ? (
-          <VerdictMark verdict={result.verdict} size={14} title={verdictLabel[result.verdict]} />
+          <VerdictMark verdict={result.verdict} size={14} title={verdictName[result.verdict]} />
         ) : (
           <span className={styles.itemNeed}>{need === 'ifGateFails' ? 'if the gate fails' : 'not required'}</span>
         )}

@@ -1,4 +1,5 @@
-import { stageLabel, stages } from '../../../core/record/stage'
+import { stages } from '../../../core/record/stage'
+import { stageName } from '../../../core/words/labels'
 import type { Bench } from '../benchState'
 import styles from './StageChoice.module.css'
 
@@ -14,7 +15,7 @@ export function StageChoice({ bench }: { readonly bench: Bench }) {
           aria-pressed={stage === bench.stage}
           onClick={() => bench.acts.does({ kind: 'measureAt', stage })}
         >
-          {stageLabel[stage]}
+          {stageName[stage]}
         </button>
       ))}
     </fieldset>

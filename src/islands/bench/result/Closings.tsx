@@ -1,5 +1,5 @@
-import { closingWords, suspectWords } from '../../../contract/closingWords'
 import type { ClosingResult } from '../../../core/evaluate/crossChecks'
+import { closingWords, suspectWords } from '../../../core/words/closings'
 import { Button } from '../../../ui/Button'
 import type { Bench } from '../benchState'
 import styles from './Closings.module.css'
@@ -7,7 +7,7 @@ import shared from './values.module.css'
 
 /** What this characteristic is known twice by; where the two do not agree, what to look at again. */
 export function Closings({ bench }: { readonly bench: Bench }) {
-  const { record, characteristic, system, stage } = bench
+  const { record, characteristic, stage } = bench
   const own = (record.book.closings ?? []).flatMap((spec, index) => {
     const names = Object.values(spec.names).some((of) => of.characteristic === characteristic.id)
     const result = names ? bench.closingAt(index) : undefined
@@ -19,7 +19,7 @@ export function Closings({ bench }: { readonly bench: Bench }) {
       <h2>Known twice</h2>
       {own.map(({ spec, result }) => (
         <div key={spec.id} className={shared.change} data-standing={result.standing === 'disagrees' ? 'outside' : 'inside'}>
-          <p>{closingWords(spec, result, system)}</p>
+          <p>{closingWords(spec, result, bench.speaker)}</p>
           {result.suspects.length > 0 && <Suspects bench={bench} result={result} />}
         </div>
       ))}
@@ -34,12 +34,12 @@ function Suspects({ bench, result }: { readonly bench: Bench; readonly result: C
         const of = bench.record.book.characteristics.find(({ id }) => id === suspect.characteristic)
         if (!of) return null
         return (
-          <li key={`${suspect.characteristic} ${suspect.where}`}>
+          <li key={suspectWords(bench.speaker, suspect, of)}>
             <Button
               kind="quiet"
               onClick={() => bench.acts.does({ kind: 'goTo', characteristic: of.id, slot: suspect.slot ?? undefined })}
             >
-              {suspectWords(suspect, of)}
+              {suspectWords(bench.speaker, suspect, of)}
             </Button>
           </li>
         )

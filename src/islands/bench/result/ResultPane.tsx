@@ -1,9 +1,11 @@
 import { coverageOf, figuresAt, paceAt } from '../../../contract/figuresAt'
 import { lastsWord } from '../../../contract/forecastWords'
 import { quantityOf } from '../../../core/method/gives'
-import { type ReductionName, reductionLabel } from '../../../core/method/reduction'
-import { verdictLabel } from '../../../core/policy/disposition'
+import type { ReductionName } from '../../../core/method/reduction'
 import { formatHours, formatLength, withSign } from '../../../core/quantity/format'
+import { valueName, verdictName } from '../../../core/words/labels'
+import { whereWords } from '../../../core/words/places'
+import { reasonOf } from '../../../core/words/votes'
 import { ribbonOf } from '../../../drawing/ribbonScale'
 import { LimitRibbon } from '../../../ui/limitRibbon/LimitRibbon'
 import { ResultDrawing } from '../../../ui/resultDrawing/ResultDrawing'
@@ -32,13 +34,13 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       <div className={styles.verdict} data-verdict={result.verdict}>
         <VerdictMark verdict={result.verdict} size={30} />
         <div>
-          <b>{verdictLabel[result.verdict]}</b>
-          <p>{strongest?.reason ?? 'Nothing judged yet'}</p>
+          <b>{verdictName[result.verdict]}</b>
+          <p>{strongest ? reasonOf(bench.speaker, strongest) : 'Nothing judged yet'}</p>
         </div>
       </div>
       <div aria-live="polite">
         <p className={styles.resultLabel}>
-          {first ? `${reductionLabel[first.judges]}, judged` : judges ? `${reductionLabel[judges]}, for information` : 'Judged'}
+          {first ? `${valueName[first.judges]}, judged` : judges ? `${valueName[judges]}, for information` : 'Judged'}
           {bench.parsed && <span className={styles.preview}> with what is typed</span>}
         </p>
         <p className={styles.big} data-empty={shown ? undefined : ''} data-long={shown?.interval ? '' : undefined}>
@@ -59,7 +61,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
           {rowsOf(bench).map(({ name, where, value, doubt, limits }) => (
             <tr key={name}>
               <th scope="row">
-                {reductionLabel[name]}
+                {valueName[name]}
                 <span className={styles.where}> {where}</span>
               </th>
               <td className="figure">
@@ -88,7 +90,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
         </p>
       )}
       <h2>Why</h2>
-      <VoteList votes={result.votes} documents={record.book.documents} />
+      <VoteList votes={result.votes} speaker={bench.speaker} />
       {characteristic.new && (
         <p className={shared.note}>
           New {figure(characteristic.new.lower)} … {figure(characteristic.new.upper)} {unit}{' '}
@@ -122,7 +124,7 @@ function rowsOf(bench: Bench) {
       return [
         {
           name,
-          where: NO_PLACE_NEEDED.has(name) ? '' : value.where,
+          where: NO_PLACE_NEEDED.has(name) ? '' : whereWords(bench.speaker, characteristic.id, value.where),
           value: `${extent(value)}${other}`,
           doubt: value.uncertainty > 0 ? `± ${expanded(value.uncertainty, coverageOf(value))}` : '',
           limits,

@@ -1,8 +1,9 @@
-import { changeWords } from '../../../contract/changeWords'
 import { figuresAt } from '../../../contract/figuresAt'
 import type { Measured } from '../../../core/evaluate/results'
-import { type ReductionName, reductionLabel } from '../../../core/method/reduction'
-import { type Stage, stageLabel, stages } from '../../../core/record/stage'
+import type { ReductionName } from '../../../core/method/reduction'
+import { type Stage, stages } from '../../../core/record/stage'
+import { changeWords } from '../../../core/words/changes'
+import { stageName, valueName } from '../../../core/words/labels'
 import { SourceNote } from '../../../ui/SourceNote'
 import { VerdictWord } from '../../../ui/VerdictMark'
 import type { Bench } from '../benchState'
@@ -31,7 +32,7 @@ export function StagesBeside({ bench }: { readonly bench: Bench }) {
             <td />
             {stages.map((each) => (
               <th key={each} scope="col" data-now={each === stage ? '' : undefined}>
-                {stageLabel[each]}
+                {stageName[each]}
               </th>
             ))}
           </tr>
@@ -39,7 +40,7 @@ export function StagesBeside({ bench }: { readonly bench: Bench }) {
         <tbody>
           {shown.map((name) => (
             <tr key={name}>
-              <th scope="row">{reductionLabel[name]}</th>
+              <th scope="row">{valueName[name]}</th>
               {stages.map((each) => {
                 const value = at(each)?.reductions.values[name]
                 return (

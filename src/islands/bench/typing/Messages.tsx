@@ -1,10 +1,11 @@
 import { type RefObject, useEffect, useRef } from 'react'
-import { sayFault } from '../../../core/evaluate/faultVotes'
-import { quantityOf, stepOf } from '../../../core/method/gives'
-import { quantityAt, slotLabel } from '../../../core/method/layout'
-import { figuresOf } from '../../../core/quantity/figures'
+import { stepOf } from '../../../core/method/gives'
+import { quantityAt } from '../../../core/method/layout'
 import type { Reading } from '../../../core/record/recordSchema'
-import { explainSlip, type SlipQuestion } from '../../../core/slip/slip'
+import type { SlipQuestion } from '../../../core/slip/slip'
+import { faultWords } from '../../../core/words/methodFaults'
+import { slotWords } from '../../../core/words/places'
+import { slipQuestionWords } from '../../../core/words/slips'
 import { UNSENT } from '../../../sync/item'
 import { Button, ButtonLink, Key } from '../../../ui/Button'
 import type { Bench } from '../benchState'
@@ -24,7 +25,6 @@ export function Messages({ bench }: { readonly bench: Bench }) {
   const kept = `${queued} reading${queued === 1 ? '' : 's'} kept`
   const { characteristic, mode } = bench
   const complete = bench.slots.length > 0 && bench.slots.every((slot) => bench.standingAt(slot))
-  const figures = figuresOf(quantityOf(characteristic.method), bench.system, characteristic.showTo)
   const said = useInSight<HTMLParagraphElement>(bench.fault)
   const refused = local.flatMap(({ reading, delivery }) => (delivery.kind === 'refused' ? reading.id : []))
   const refusals = useInSight<HTMLDivElement>(refused.join())
@@ -50,7 +50,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
       )}
       {bench.closed && <p className={styles.closed}>{bench.closed}</p>}
       {bench.result.faults.map((fault) => {
-        const { reason, settledBy } = sayFault(fault, figures, characteristic.beforeRepeats)
+        const { reason, settledBy } = faultWords(bench.speaker, characteristic.id, fault)
         return (
           <p key={reason} className={styles.fault}>
             <b aria-hidden="true">!</b> {reason}. {settledBy}
@@ -113,7 +113,7 @@ export function Messages({ bench }: { readonly bench: Bench }) {
 /** Where a reading belongs, by name: it may be another part than the one in hand. */
 function placeOf({ record, characteristic }: Bench, reading: Reading): string {
   const of = record.book.characteristics.find(({ id }) => id === reading.characteristic)
-  const slot = of ? slotLabel(of.method, reading) : ''
+  const slot = of ? slotWords(of.method, reading) : ''
   return [of && of.id !== characteristic.id ? of.name : '', slot].filter((word) => word !== '').join(', ') || characteristic.name
 }
 
@@ -167,7 +167,7 @@ function Question({ bench, slip }: { readonly bench: Bench; readonly slip: SlipQ
   return (
     <div ref={asked} className={styles.fault} role="alert">
       <b aria-hidden="true">!</b>
-      <p className={styles.question}>{explainSlip(slip, figures)}</p>
+      <p className={styles.question}>{slipQuestionWords(slip, figures)}</p>
       {slip.likely && (
         <Button kind="primary" onClick={() => bench.acts.does({ kind: 'takeSuggestion' })}>
           <Key>Y</Key> Take {slip.likely.text}
@@ -204,12 +204,12 @@ function ReasonForm({ bench }: { readonly bench: Bench }) {
     form.current?.scrollIntoView({ block: 'nearest' })
   }, [])
   if (mode.kind === 'read') return null
-  const place = slotLabel(characteristic.method, bench.active) || characteristic.name
+  const place = slotWords(characteristic.method, bench.active) || characteristic.name
   return (
     <div ref={form} className={styles.correction}>
       {mode.kind === 'correct' && (
         <p>
-          <b>Correcting {slotLabel(characteristic.method, mode.of) || characteristic.name}</b>, read as{' '}
+          <b>Correcting {slotWords(characteristic.method, mode.of) || characteristic.name}</b>, read as{' '}
           <span className="figure">“{mode.of.text}”</span> by {mode.of.by}. Type the right figure above, and why:
         </p>
       )}

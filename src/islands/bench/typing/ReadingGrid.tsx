@@ -1,10 +1,11 @@
 import { type CSSProperties, type KeyboardEvent, memo, useEffect, useMemo, useRef } from 'react'
 import { valueWords } from '../../../contract/readingWords'
 import { stepOf } from '../../../core/method/gives'
-import { formAt, quantityAt, type Slot, slotKey, slotLabel } from '../../../core/method/layout'
+import { formAt, quantityAt, type Slot, slotKey } from '../../../core/method/layout'
 import { figuresOf } from '../../../core/quantity/figures'
 import { unitOf } from '../../../core/quantity/format'
 import type { Reading } from '../../../core/record/recordSchema'
+import { slotWords } from '../../../core/words/places'
 import type { Bench, BenchActs } from '../benchState'
 import { PaintedGrid } from './PaintedGrid'
 import styles from './ReadingGrid.module.css'
@@ -123,7 +124,7 @@ interface CellProps {
 /** What a cell shows, in plain values: at a key, those whose values stay are left as they are. */
 function cellOf(bench: Bench, slot: Slot): Omit<CellProps, 'acts' | 'slot' | 'isActive'> {
   const { characteristic } = bench
-  const label = slotLabel(characteristic.method, slot) || characteristic.name
+  const label = slotWords(characteristic.method, slot) || characteristic.name
   const place = {
     characteristicId: characteristic.id,
     label,
@@ -135,7 +136,10 @@ function cellOf(bench: Bench, slot: Slot): Omit<CellProps, 'acts' | 'slot' | 'is
   const { text, flag } = shownOf(bench, reading)
   const sticksOut = bench.result.faults.some(
     (fault) =>
-      fault.code === 'repeatsDisagree' && fault.sticksOut === slot.repeat && (fault.at === '' || label.startsWith(fault.at)),
+      fault.code === 'repeatsDisagree' &&
+      fault.sticksOut === slot.repeat &&
+      fault.at.station === slot.station &&
+      fault.at.direction === slot.direction,
   )
   const queued = bench.deliveryOf(reading.id)?.kind === 'queued'
   const noted = bench.noteAt(reading)
@@ -254,7 +258,7 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
       <span className={styles.cellTop}>
         <span className="figure">{hintOf(bench, slot)}</span>
       </span>
-      <span className="hidden-label">Reading at {slotLabel(characteristic.method, slot) || characteristic.name}</span>
+      <span className="hidden-label">Reading at {slotWords(characteristic.method, slot) || characteristic.name}</span>
       <input
         ref={ref}
         data-reading=""

@@ -1,6 +1,7 @@
 import { kindOf, type Method } from '../../../core/method/kinds'
 import { layoutOf, NO_PLACE, type Slot, slotKey } from '../../../core/method/layout'
 import type { Place } from '../../../core/method/slot'
+import { placeName } from '../../../core/words/places'
 
 interface Cell {
   readonly slot: Slot
@@ -19,8 +20,6 @@ export type Sheet =
 /** More columns than this cannot be read at arm's length. */
 const MOST_COLUMNS = 8
 
-const nameOf = ({ id, label }: Place): string => (label === '' || label === id ? id : `${id} · ${label}`)
-
 /** The sheet of a method, with as many repeats as were taken. */
 export function sheetOf(method: Method, repeatsShown: number): Sheet {
   const layout = layoutOf(method)
@@ -28,7 +27,11 @@ export function sheetOf(method: Method, repeatsShown: number): Sheet {
   const { stations, directions, without } = layout
   const kind = kindOf(method)
   const bare = kind.bare === 'stations'
-  const head = (place: Place): string => (bare ? place.label : nameOf(place))
+  const nameOf = (place: Place): string => {
+    const name = placeName(method, place)
+    return name === '' || name === place.id ? place.id : `${place.id} · ${name}`
+  }
+  const head = (place: Place): string => (bare ? placeName(method, place) : nameOf(place))
   const only = (places: readonly Place[]): boolean => places.length === 1 && places[0]?.id === NO_PLACE
   const slots = (station: Place, direction: Place): Slot[] =>
     Array.from({ length: repeats }, (_, index) => ({ station: station.id, direction: direction.id, repeat: index + 1 })).filter(

@@ -3,6 +3,7 @@ import type { HistoryAnswer } from '../../../contract/answers'
 import type { HistoryFields } from '../../../contract/bodies'
 import { asItStands } from '../../../core/policy/defaults'
 import type { ImportedOverhaul, ImportedReading } from '../../../core/record/historyTable'
+import { historyFaultWords } from '../../../core/words/history'
 import type { Executor } from '../../../db/client'
 import { allGauges } from '../../../db/queries/gauges'
 import { storeJob } from '../../../db/queries/jobs'
@@ -61,7 +62,7 @@ export async function importHistory(
       throw new Refused(
         'malformed',
         `${read.faults.length === 1 ? 'One row' : `${read.faults.length} rows`} of the table cannot be taken over, so nothing was. Mend them and send it again.`,
-        read.faults.map(({ line, says }) => ({ path: `line ${line}`, message: says })),
+        read.faults.map(({ line, fault }) => ({ path: `line ${line}`, message: historyFaultWords(fault) })),
       )
     refuseTwice(read.overhauls, jobs)
     const overhauls = [...read.overhauls].sort((a, b) => a.runningHours - b.runningHours)

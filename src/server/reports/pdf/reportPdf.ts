@@ -1,16 +1,16 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { ReportContent } from '../../../contract/answers'
 import { evidenceLines, type Sealed } from '../../../contract/evidenceWords'
+import type { ReportWords, WorkFacts } from '../../../contract/reportWords'
 import { fitStageLines, stageLines } from '../../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../../contract/words'
-import { stepLabel } from '../../../core/job/orderOfWork'
-import { verdictLabel } from '../../../core/policy/disposition'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../../core/quantity/format'
-import { stageLabel, stages } from '../../../core/record/stage'
+import { stages } from '../../../core/record/stage'
+import { stageName, stepName, verdictName } from '../../../core/words/labels'
 import { ribbonOf } from '../../../drawing/ribbonScale'
 import { contactSvg } from '../../../report/contactPicture'
 import { type MeasurementSheet, measurementSheets, partLines } from '../../../report/reportFacts'
-import { workFacts } from '../../../report/reportWork'
+import { reportWords } from '../../../report/reportWords'
 import type { SignedReport } from '../report'
 import { SYMBOLS } from './fonts'
 import { ribbonSvg } from './ribbonSvg'
@@ -66,6 +66,7 @@ function table(widths: (string | number)[], head: readonly string[], body: Table
 /** A signed report as a document for the PDF printer: the same facts, in the same order, as the page. */
 export function reportPdf({ content, sha256, key }: SignedReport): TDocumentDefinitions {
   const { machine } = content.record
+  const said = reportWords(content)
   return {
     pageSize: 'A4',
     pageMargins: [42, 44, 42, 52],
@@ -93,13 +94,13 @@ export function reportPdf({ content, sha256, key }: SignedReport): TDocumentDefi
       words(`${machine.station}, ${machine.name} · ${content.title}`, { color: '#4a5463', fontSize: 11, margin: [0, 0, 0, 8] }),
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 511, y2: 0, lineWidth: 1.4, lineColor: '#1b2330' }], margin: [0, 0, 0, 8] },
       facts(content),
-      ...before(content),
+      ...before(said.work),
       heading('Verdicts'),
-      verdicts(content),
+      verdicts(content, said.results),
       ...sheetsWithHeading(content),
       together([heading(`Fits, ${unitLabel(machine.units)}`), fits(content)]),
       heading('Who did what'),
-      history(content),
+      history(content, said.work.log),
       signature(content, { sha256, key }),
     ],
   }
@@ -148,8 +149,7 @@ function facts({ record: { job, book }, reason, openedBy }: ReportContent): Cont
 }
 
 /** What was found before the gauge, as on the page. */
-function before(content: ReportContent): Content[] {
-  const { scope, complaint, findings, looked, lay, openCauses, exceptions } = workFacts(content)
+function before({ scope, complaint, findings, looked, lay, openCauses, exceptions }: WorkFacts): Content[] {
   const found = findings.map(({ title, detail, cause }): TableCell[] => [
     words(title, { bold: true }) as TableCell,
     words(detail, QUIET) as TableCell,
@@ -185,27 +185,27 @@ function before(content: ReportContent): Content[] {
   return body.length === 0 ? [] : [heading('Before the gauge'), ...body]
 }
 
-function verdicts(content: ReportContent): Content {
+function verdicts(content: ReportContent, said: ReportWords['results']): Content {
   const rows = partLines(content).map(({ part, result, decided, flagged, leftOut }): TableCell[] => {
     const inspector: Content[] = decided
       ? [
-          words(verdictLabel[decided.verdict], { bold: true }),
+          words(verdictName[decided.verdict], { bold: true }),
           words(`${decided.by}${decided.departs ? `, departing: ${decided.reason ?? ''}` : ''}`, QUIET),
           ...(flagged ? [words('! departs on a safety-marked part', { bold: true, color: '#b04a14', fontSize: 8 })] : []),
         ]
       : [words(leftOut ? 'not required' : 'not decided', QUIET)]
-    const reasons = result.votes
-      .slice(0, 3)
-      .map((vote) =>
-        words(`${vote.reason}${vote.source ? ` (${vote.source.document}, ${vote.source.page})` : ''}`, { fontSize: 8.5 }),
-      )
-    const way = result.way && result.verdict !== 'reuse' ? [words(`Way: ${result.way.name}`, QUIET)] : []
+    const reasons = result.votes.slice(0, 3).map(({ source }, index) =>
+      words(`${said.parts[part.id]?.votes[index]?.reason ?? ''}${source ? ` (${source.document}, ${source.page})` : ''}`, {
+        fontSize: 8.5,
+      }),
+    )
+    const way = result.way && result.verdict !== 'reuse' ? [words(`Way: ${said.parts[part.id]?.way ?? ''}`, QUIET)] : []
     return [
       { stack: [words(part.name, { bold: true }), words(part.position, QUIET)] },
       {
         stack: [
-          words(verdictLabel[result.verdict], { bold: true }),
-          ...stageLines(result).map(({ stage, verdict }) => words(`${stage}: ${verdictLabel[verdict].toLowerCase()}`, QUIET)),
+          words(verdictName[result.verdict], { bold: true }),
+          ...stageLines(result).map(({ stage, verdict }) => words(`${stage}: ${verdictName[verdict].toLowerCase()}`, QUIET)),
         ],
       },
       { stack: inspector },
@@ -286,7 +286,7 @@ function measurement(
 const stagesTable = (rows: MeasurementSheet['stages']): Content =>
   table(
     ['*', 'auto', 'auto', 'auto'],
-    ['Stage by stage', ...stages.map((stage) => stageLabel[stage])],
+    ['Stage by stage', ...stages.map((stage) => stageName[stage])],
     rows.map(({ name, values }): TableCell[] => [
       words(name, { fontSize: 8.5 }) as TableCell,
       ...values.map((value) => figures(value, { alignment: 'right', noWrap: true }) as TableCell),
@@ -328,7 +328,7 @@ function fits({ record, results }: ReportContent): Content {
   return table([90, 84, '*', '*', 62], ['Fit', 'Clearance from parts', 'Limits, source', 'Strip − parts', 'Verdict'], rows)
 }
 
-function history(content: ReportContent): Content {
+function history(content: ReportContent, log: WorkFacts['log']): Content {
   const { confirmations, review, record } = content
   const row = (what: string, by: string, at: string, note: string): TableCell[] => [
     words(what, { fontSize: 8.5 }) as TableCell,
@@ -341,10 +341,10 @@ function history(content: ReportContent): Content {
     [140, 80, 110, '*'],
     ['What', 'Who', 'When', 'Note'],
     [
-      ...confirmations.map(({ step, by, at, note }) => row(`${stepLabel[step]} confirmed`, by, at, note)),
-      ...workFacts(content).log.map(({ what, by, at }) => row(what, by, at, '')),
+      ...confirmations.map(({ step, by, at, note }) => row(`${stepName[step]} confirmed`, by, at, note)),
+      ...log.map(({ what, by, at }) => row(what, by, at, '')),
       ...record.decisions.map(({ part, decided, by, at }) =>
-        row(`${partName(part)}: ${verdictLabel[decided].toLowerCase()}`, by, at, ''),
+        row(`${partName(part)}: ${verdictName[decided].toLowerCase()}`, by, at, ''),
       ),
       ...review.map(({ kind, by, at, note }) =>
         row({ sent: 'Sent to the reviewer', returned: 'Returned', signed: 'Signed' }[kind], by, at, note),

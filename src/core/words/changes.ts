@@ -1,15 +1,15 @@
-import type { ChangeLimit, Characteristic } from '../core/book/bookSchema'
-import type { ChangeOutcome } from '../core/evaluate/changes'
-import { quantityOfValue, stepOf } from '../core/method/gives'
-import { reductionLabel } from '../core/method/reduction'
-import { figuresOf } from '../core/quantity/figures'
-import { withSign } from '../core/quantity/format'
-import { differenceOf } from '../core/quantity/kind'
-import type { UnitSystem } from '../core/quantity/unitSystem'
-import { stageLabel } from '../core/record/stage'
+import type { ChangeLimit, Characteristic } from '../book/bookSchema'
+import type { ChangeOutcome } from '../evaluate/changes'
+import { quantityOfValue, stepOf } from '../method/gives'
+import { figuresOf } from '../quantity/figures'
+import { withSign } from '../quantity/format'
+import { differenceOf } from '../quantity/kind'
+import type { UnitSystem } from '../quantity/unitSystem'
+import { stageName, valueName } from './labels'
+import { afterFigure } from './plain'
 
 const stageWord = (stage: ChangeLimit['from'] | ChangeLimit['to']): string =>
-  stage === 'lastOverhaul' ? 'the last overhaul' : stageLabel[stage].toLowerCase()
+  stage === 'lastOverhaul' ? 'the last overhaul' : stageName[stage].toLowerCase()
 
 const standingWord: Readonly<Record<ChangeOutcome['standing'], string>> = {
   inside: 'as it may be',
@@ -38,6 +38,6 @@ export function changeWords(
   const moved =
     change === null
       ? ''
-      : `${ends(change.value ?? change.interval?.low ?? null, change.value ?? change.interval?.high ?? null)} ${unit}, `
-  return `${reductionLabel[limit.judges]}, ${stageWord(limit.from)} to ${stageWord(limit.to)}: ${moved}may change by ${ends(limit.least, limit.greatest)}${change === null ? ` ${unit}` : ''}: ${standingWord[standing]}.`
+      : `${ends(change.value ?? change.interval?.low ?? null, change.value ?? change.interval?.high ?? null)}${afterFigure(unit)}, `
+  return `${valueName[limit.judges]}, ${stageWord(limit.from)} to ${stageWord(limit.to)}: ${moved}may change by ${ends(limit.least, limit.greatest)}${change === null ? afterFigure(unit) : ''}: ${standingWord[standing]}.`
 }

@@ -1,0 +1,36 @@
+import type { Bare, Coded } from '../base/coded'
+import type { FaultAt } from '../base/fault'
+import type { FormulaFault } from '../method/formula'
+import type { ShapeFault } from '../method/methodKind'
+
+/** What a book may name that is not in it. */
+export type Named = 'document' | 'part' | 'characteristic' | 'level' | 'caution' | 'position'
+
+/** Why a value can never come of a characteristic as it is set up. */
+export interface NeverGivenFaults {
+  /** Too few places, or nothing that gives it. */
+  notGiven: { readonly value: string }
+  /** No new size, no unworn station, no earlier overhaul. */
+  wearFromNothing: Bare
+}
+export type NeverGiven = Coded<NeverGivenFaults>
+
+/** What is wrong with a book as it is written. */
+export interface BookFaults extends NeverGivenFaults {
+  sameId: { readonly of: 'part' | 'characteristic' | 'entry' }
+  notThere: { readonly what: Named; readonly id: string }
+  noRoute: { readonly part: string; readonly route: string }
+  otherMethod: { readonly characteristic: string; readonly wanted: readonly string[] }
+  noValue: { readonly characteristic: string; readonly value: string }
+  methodGivesNo: { readonly value: string }
+  noFitOrRing: { readonly id: string }
+  emptyWhenIssued: Bare
+  growsToItself: Bare
+  gateNotMeasured: { readonly characteristic: string }
+  insideItself: { readonly positions: readonly string[] }
+  needEachOther: { readonly characteristics: readonly string[] }
+  method: { readonly why: ShapeFault }
+  formula: { readonly why: FormulaFault }
+}
+export type BookFault = Coded<BookFaults>
+export type BookFaultAt = FaultAt<BookFault>

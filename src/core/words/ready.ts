@@ -1,0 +1,44 @@
+import type { Block, Exception, LeftBeyond } from '../job/ready'
+import type { ClosedBecause } from '../job/standing'
+import { stageName, stepName } from './labels'
+import { nameOf, type Speaker } from './speaker'
+import { reasonOf } from './votes'
+
+/** What must be settled before a job is sent. */
+export function blockWords(speaker: Speaker, block: Block): string {
+  switch (block.code) {
+    case 'nothingThere':
+      return 'Nothing is measured, looked at or found in this job: there is nothing to report.'
+    case 'undecided':
+      return `Decide first on: ${block.parts.map((id) => partName(speaker, id)).join(', ')}.`
+    case 'stillInside':
+      return `Still inside: ${block.things.map(({ name, count }) => `${count} × ${name}`).join(', ')}. Count them out on the strip map before sending.`
+    case 'leftBeyond':
+      return `${leftBeyondWords(speaker, block.left, block.left.because ? reasonOf(speaker, block.left.because) : '')} Take it apart again, or have the policy keep it with a reason.`
+  }
+}
+
+/** A part that is left beyond its limits, with the reason that says so. */
+export const leftBeyondWords = (speaker: Speaker, { part, stage }: Pick<LeftBeyond, 'part' | 'stage'>, reason: string): string =>
+  `${partName(speaker, part)}, ${stageName[stage].toLowerCase()}: ${reason}.`
+
+const partName = (speaker: Speaker, id: string): string => speaker.part(id)?.name ?? id
+
+/** What the level requires and is not done. */
+export function exceptionWords(speaker: Speaker, exception: Exception): string {
+  switch (exception.code) {
+    case 'notDone':
+      return `Not done: ${exception.step}`
+    case 'notConfirmed':
+      return `Not confirmed: ${stepName[exception.step]}`
+    case 'notMeasuredAsLeft':
+      return `Not measured as left: ${nameOf(speaker, exception.characteristic)}`
+  }
+}
+
+/** Why nothing may be written in a job. */
+export const closedWords: Readonly<Record<ClosedBecause, string>> = {
+  imported: 'This overhaul was taken over from earlier records: nothing in it can be changed.',
+  signed: 'This job is signed: nothing in it can be changed. A correction is a new job.',
+  withReviewer: 'This job lies with the reviewer. Ask for it to be returned before changing anything.',
+}

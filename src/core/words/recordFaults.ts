@@ -1,0 +1,114 @@
+import type { BookFault, Named } from '../book/bookFault'
+import type { ShapeFault } from '../method/methodKind'
+import type { RecordFault, UnsettledFault } from '../record/recordFault'
+import { formulaFaultWords } from './methodFaults'
+import { neverGivenWords } from './settling'
+
+const namedWords: Readonly<Record<Named, string>> = {
+  document: 'document',
+  part: 'part',
+  characteristic: 'characteristic',
+  level: 'level',
+  caution: 'caution',
+  position: 'position',
+}
+
+/** What is wrong with a book, after the place where it is wrong. */
+export function bookFaultWords(fault: BookFault): string {
+  switch (fault.code) {
+    case 'sameId':
+      return {
+        part: 'two parts have the same id',
+        characteristic: 'two characteristics have the same id',
+        entry: 'two entries have the same id',
+      }[fault.of]
+    case 'notThere':
+      return `no ${namedWords[fault.what]} “${fault.id}” in this book`
+    case 'noRoute':
+      return `part “${fault.part}” has no route “${fault.route}”`
+    case 'otherMethod':
+      return `“${fault.characteristic}” is not measured by ${fault.wanted.join(' or ')}`
+    case 'noValue':
+      return `“${fault.characteristic}” has no value “${fault.value}”`
+    case 'methodGivesNo':
+      return `this method gives no “${fault.value}”`
+    case 'noFitOrRing':
+      return `no fit or ring “${fault.id}” in this book`
+    case 'emptyWhenIssued':
+      return 'an issued book has at least one'
+    case 'growsToItself':
+      return 'a level cannot grow to itself'
+    case 'gateNotMeasured':
+      return `“${fault.characteristic}” decides the gate, so the level must measure it`
+    case 'insideItself':
+      return `a position sits inside itself: ${fault.positions.join(' in ')}`
+    case 'needEachOther':
+      return `These need each other and can never be worked out: ${fault.characteristics.join(', ')}.`
+    case 'method':
+      return shapeFaultWords(fault.why)
+    case 'formula':
+      return formulaFaultWords(fault.why)
+    case 'notGiven':
+    case 'wearFromNothing':
+      return neverGivenWords(fault)
+  }
+}
+
+function shapeFaultWords(fault: ShapeFault): string {
+  switch (fault.code) {
+    case 'shorterIsLonger':
+      return 'the longer length must be longer than the shorter one'
+    case 'noUnwornStation':
+      return `no station “${fault.station}” to be unworn`
+    case 'formula':
+      return formulaFaultWords(fault.why)
+  }
+}
+
+/** What does not hold together in a record, after the place where it does not. */
+export function recordFaultWords(fault: RecordFault): string {
+  switch (fault.code) {
+    case 'sameReadingId':
+      return 'two readings have the same id'
+    case 'sameEntryId':
+      return 'two entries have the same id'
+    case 'noCharacteristic':
+      return `no characteristic “${fault.id}” in the book`
+    case 'noGauge':
+      return `no gauge “${fault.id}” in this record`
+    case 'noPart':
+      return `no part “${fault.id}” in the book`
+    case 'noLevel':
+      return `no level “${fault.id}” in the book`
+    case 'noSuchPlace':
+      return 'the method takes no reading at this place'
+    case 'noReason':
+      return 'a reading that cannot be taken or is taken back says why'
+    case 'otherKind':
+      return `the text is a ${fault.text}, the reading says ${fault.reading}`
+    case 'otherValue':
+      return `the text says ${fault.text}, the value says ${fault.value}`
+    case 'otherEnds':
+      return 'the ends are not those of the text'
+    case 'correctsNothing':
+      return 'the reading it corrects is not in this record'
+    case 'correctsElsewhere':
+      return 'a correction must stay at the place of the reading it corrects'
+    case 'correctedTwice':
+      return 'that reading is corrected twice'
+    case 'correctionWithoutReason':
+      return 'a correction says why'
+    case 'twoAtOnePlace':
+      return 'two readings stand at the same place; one must correct the other'
+    case 'notAsTyped':
+      return 'its limits are not those that were typed in this job'
+    case 'hoursAfterThis':
+      return 'an earlier overhaul has more running hours than this one'
+    case 'departureWithoutReason':
+      return 'a departure from the recommended verdict says why'
+  }
+}
+
+/** Why a record can never be settled. */
+export const unsettledFaultWords = (fault: UnsettledFault, nameOf: (characteristic: string) => string): string =>
+  fault.code === 'noReadingOf' ? `“${fault.text}” is not a reading of ${nameOf(fault.characteristic)}.` : bookFaultWords(fault)

@@ -1,0 +1,133 @@
+import { coverageFactor } from '../gauge/errors'
+import type { Grade } from '../limit/conformity'
+import type { ReductionName } from '../method/reduction'
+import type { Level } from '../policy/disposition'
+import { formatEnds, formatHours, unitOf, withSign } from '../quantity/format'
+import { differenceOf } from '../quantity/kind'
+import type { RouteTried, TraceStep, Vote } from '../verdict/vote'
+import { findingWords, severityName } from './findings'
+import { spreadWords, valueName } from './labels'
+import { slotWords, sumWords, whereWords } from './places'
+import { afterFigure } from './plain'
+import { figuresFor, methodOf, nameOf, routeOf, type Speaker } from './speaker'
+import { foretold } from './votes'
+
+/** One step of the way from readings to verdict. */
+export function traceWords(speaker: Speaker, { subject }: Pick<Vote, 'subject'>, step: TraceStep): string {
+  const figures = 'quantity' in step ? figuresFor(speaker, subject, step.quantity) : null
+  switch (step.kind) {
+    case 'reading':
+      return readingWords(speaker, subject, step)
+    case 'reduction': {
+      const { extent, unit } = figuresFor(speaker, subject, step.quantity)
+      const where = whereWords(speaker, subject, step.where)
+      const sum = sumWords(speaker, subject, step.sum, { quantity: step.quantity, extent })
+      const value = `${extent(step.value)}${afterFigure(unit)}`
+      if (step.judges === null) return `${[where === '' ? '' : `${where}:`, sum].join(' ').trim()} → ${value}`.trim()
+      return `${valueName[step.judges]} ${value}${where === '' ? '' : `, ${where}`}${step.sum.length > 1 ? ` = ${sum}` : ''}`
+    }
+    case 'uncertainty': {
+      const { expanded, unit } = figuresFor(speaker, subject, step.quantity)
+      const k = coverageFactor(step.degreesOfFreedom)
+      const gauges = step.gauges.length === 0 ? '' : `, gauge ${step.gauges.join(', ')}`
+      return `± ${expanded(step.uncertainty, k)}${afterFigure(unit)} (k = ${k.toFixed(k === 2 ? 0 : 2)})${gauges}${step.judges === null ? '' : noiseWords(step.judges)}`
+    }
+    case 'limit': {
+      const { bound, expanded, unit } = figures ?? figuresFor(speaker, subject, step.quantity)
+      const { side, plan, wear, instruction } = step.limit
+      const sign = side === 'upper' ? '≤' : '≥'
+      const guard = step.guard > 0 ? `, guard band ${expanded(step.guard, 1)}` : ''
+      return `${plan === null ? '' : `plan ${sign} ${bound(plan)}, `}wear ${sign} ${bound(wear)}${afterFigure(unit)}${guard}${instruction === '' ? '' : `. ${instruction}`}`
+    }
+    case 'forecast':
+      return paceWords(speaker, subject, step)
+    case 'finding':
+      if (step.code === 'noted') return `noted by ${step.by}${step.note === '' ? '' : `: ${step.note}`}`
+      return `${step.count.seen} of ${step.count.elements} seen by ${step.by}: ${step.count.broken} broken, ${step.count.adjacentPairs} adjacent pairs, ${step.count.worn} worn`
+    case 'route':
+      return routeWords(speaker, step)
+    case 'rule':
+      return ruleWords(speaker, step)
+  }
+}
+
+const signed = (text: string): string => (text.startsWith('−') ? text : `+${text}`)
+
+function readingWords(speaker: Speaker, subject: string | null, step: Extract<TraceStep, { kind: 'reading' }>): string {
+  const { figure, difference, unit } = figuresFor(speaker, subject, step.quantity)
+  const method = methodOf(speaker, subject)
+  const place = method ? slotWords(method, step.slot) : ''
+  const done = [
+    step.master === null ? '' : `on the master ${figure(step.master)}`,
+    step.zero === 0 ? '' : `zero ${signed(difference(step.zero))}`,
+    step.calibration === 0 ? '' : `calibration ${signed(difference(step.calibration))}`,
+    step.temperature === 0 ? '' : `to 20 °C ${signed(difference(step.temperature))}`,
+  ].filter((what) => what !== '')
+  const value = formatEnds(step.ends.low, step.ends.high, figure)
+  return `${place}: “${step.text}”${done.length === 0 ? '' : `, ${done.join(', ')}`} → ${value}${afterFigure(unit)}`
+}
+
+const SPREADS: ReadonlySet<ReductionName> = new Set([
+  'range',
+  'outOfRound',
+  'taper',
+  'stripTaper',
+  'parallelism',
+  'variation',
+  'oppositeDifference',
+  'totalIndicated',
+])
+
+/** Readings that are the same differ by their noise: a limit on a spread judges that too. */
+const noiseWords = (judges: ReductionName): string =>
+  SPREADS.has(judges)
+    ? '; noise alone widens it'
+    : judges === 'maximum' || judges === 'minimum'
+      ? '; the worst of several is pushed by noise'
+      : ''
+
+function paceWords(speaker: Speaker, subject: string | null, step: Extract<TraceStep, { kind: 'forecast' }>): string {
+  const figures = figuresFor(speaker, subject, step.quantity)
+  const difference = differenceOf(step.quantity)
+  const pace = `${withSign(figures.rate(step.perThousandHours))} ${unitOf(difference, speaker.units)} per 1\u00a0000 h`
+  const from = step.spread ? `; 95 % by ${spreadWords[step.spread]}` : ''
+  return `${pace} over ${step.overhauls} overhauls from ${formatHours(step.fromHours)} to ${formatHours(step.toHours)} h; ${formatHours(step.mustRunHours)} h to run: ${foretold(figures, step)}${from}`
+}
+
+const routeStanding = { feasible: 'open', infeasible: 'closed', unknown: 'not known yet' } as const
+
+function routeWords(speaker: Speaker, { part, route, outcome, leavesMm, cleansUpAtMm, against }: RouteTried): string {
+  const found = routeOf(speaker, part, route)
+  const { figure } = figuresFor(speaker, found?.sizeAfter?.characteristic ?? null, 'length')
+  const cleans = cleansUpAtMm === null ? '' : `, cleans up at ${figure(cleansUpAtMm)}`
+  const range = leavesMm ? `leaves ${figure(leavesMm.least)} … ${figure(leavesMm.greatest)}${cleans}` : 'rebuilds the surface'
+  const stands =
+    against === null
+      ? ''
+      : against.as === 'ownFit'
+        ? `, which does not bring ${nameOf(speaker, against.id)} inside its limits`
+        : `, beyond what ${nameOf(speaker, against.id)} allows${against.as === 'otherFit' ? ' with its mate as measured' : ''}`
+  return `${found?.name ?? route}: ${range}${stands}: ${routeStanding[outcome]}`
+}
+
+const gradeWords: Readonly<Record<Grade, string>> = { 0: 'inside', 1: 'past the plan limit', 2: 'beyond the wear limit' }
+
+function ruleWords(speaker: Speaker, step: Extract<TraceStep, { kind: 'rule' }>): string {
+  switch (step.code) {
+    case 'grades': {
+      const { mild, strong } = step.grade
+      const found = mild === strong ? gradeWords[mild] : `from ${gradeWords[mild]} to ${gradeWords[strong]}`
+      return `${found} asks for ${spanWords(step.mild, step.strong)}`
+    }
+    case 'lasts':
+      return `${{ no: 'beyond the wear limit before the next overhaul', unsure: 'the wear limit lies within what is to be expected', yes: 'inside until the next overhaul' }[step.lasts]} (policy: must last the interval)`
+    case 'severity':
+      return `from ${severityName[step.from].toLowerCase()}: ${step.asks}`
+    case 'usually':
+      return `usually: ${findingWords[step.finding].mends}`
+    case 'pattern':
+      return speaker.book.patterns.find(({ id }) => id === step.pattern)?.instruction ?? ''
+  }
+}
+
+const spanWords = (mild: Level, strong: Level): string => (mild === strong ? mild : `${mild} to ${strong}`)

@@ -1,0 +1,230 @@
+import { coverageFactor } from '../gauge/errors'
+import type { Limit } from '../limit/limit'
+import type { Figures } from '../quantity/figures'
+import { formatHours } from '../quantity/format'
+import type { PartResult } from '../verdict/partVerdict'
+import type { ForecastFacts, LimitFacts, Vote } from '../verdict/vote'
+import { findingWords, severityName } from './findings'
+import { valueName } from './labels'
+import { faultWords } from './methodFaults'
+import { patternWords } from './patterns'
+import { placeWords, slotWords, whereWords } from './places'
+import { afterFigure, listed } from './plain'
+import { leftOutWords } from './scope'
+import { settlingWords } from './settling'
+import { figuresFor, methodOf, nameOf, routeOf, type Speaker } from './speaker'
+
+const sign = ({ side }: Pick<Limit, 'side'>): string => (side === 'upper' ? '≤' : '≥')
+
+/** Why a vote says what it says, in one line: value, limit, unit. */
+export function reasonOf(speaker: Speaker, vote: Vote): string {
+  const name = vote.subject === null ? '' : nameOf(speaker, vote.subject)
+  switch (vote.rule) {
+    case 'limit':
+      return limitReason(speaker, vote.subject, valueName[vote.facts.limit.judges], vote.code, vote.facts)
+    case 'fit':
+      return limitReason(
+        speaker,
+        vote.subject,
+        `${name}: ${vote.facts.limit.judges === 'minimum' ? 'smallest' : 'largest'} clearance`,
+        vote.code,
+        vote.facts,
+      )
+    case 'forecast':
+      return forecastReason(figuresFor(speaker, vote.subject, vote.facts.quantity), vote.code, vote.facts)
+    case 'change':
+      return changeReason(speaker, name, vote)
+    case 'notMeasured':
+      return `${name} is not measured yet`
+    case 'cannot': {
+      const method = methodOf(speaker, vote.subject)
+      return `Cannot be measured: ${listed(
+        vote.facts.places.map(({ slot, why }) => `${(method ? slotWords(method, slot) : '') || name} (${why})`),
+      )}`
+    }
+    case 'information':
+      return informationReason(name, vote.code)
+    case 'repeats':
+    case 'gauge':
+    case 'stripScale':
+    case 'shims':
+    case 'springLine':
+    case 'formula':
+      return faultWords(speaker, vote.subject ?? '', vote.facts.fault).reason
+    case 'crossCheck':
+      return crossCheckReason(speaker, vote)
+    case 'finding':
+      return findingReason(speaker, vote)
+    case 'pattern':
+      return `${patternName(speaker, vote.subject)}: ${patternWords(vote.code, vote.facts.count, vote.facts.limits)}`
+    case 'service':
+      return vote.code === 'renewed' ? 'Always renewed at an overhaul' : 'Renewed at an overhaul; not disturbed at this level'
+    case 'leftOut':
+      return vote.facts.because === null ? 'Not required' : leftOutWords(speaker, vote.facts.because)
+    case 'nothingKnown':
+      return 'Not looked at yet'
+  }
+}
+
+function informationReason(name: string, code: Extract<Vote, { rule: 'information' }>['code']): string {
+  switch (code) {
+    case 'asLeftOnly':
+      return `${name} is taken as the part is left`
+    case 'nothingJudges':
+      return `${name} is for information: nothing judges it`
+    case 'byChange':
+      return `${name} is judged by how it changes`
+  }
+}
+
+function limitReason(
+  speaker: Speaker,
+  subject: string | null,
+  name: string,
+  code: Extract<Vote, { rule: 'limit' | 'fit' }>['code'],
+  facts: LimitFacts,
+): string {
+  const { bound, extent, expanded, unit } = figuresFor(speaker, subject, facts.quantity)
+  const { limit, grade, value, where, uncertainty, degreesOfFreedom, taken, needed } = facts
+  const wear = `limit ${sign(limit)} ${bound(limit.wear)}${afterFigure(unit)}`
+  if (code === 'notMeasured' || value === null) return `${name} is not measured yet, ${wear}`
+  const size = `${name} ${extent(value)}`
+  const at = (reached: 1 | 2): string =>
+    reached === 2 || limit.plan === null
+      ? `wear limit ${bound(limit.wear)}${afterFigure(unit)}`
+      : `plan limit ${bound(limit.plan)}${afterFigure(unit)}`
+  const reached = grade.strong === 2 ? 2 : 1
+  switch (code) {
+    case 'notAsAsked':
+      return `${name}: ${where ? whereWords(speaker, subject, where) : ''}`
+    case 'withinStep':
+      return `${size} is within the step it was worked to`
+    case 'workedToStep':
+      return `${size}: worked to a step, so the plain ${at(2)} may not be its own`
+    case 'beyond':
+      return `${size} is beyond the ${at(2)}`
+    case 'pastPlan':
+      return `${size} is past the ${at(1)}, inside the ${at(2)}`
+    case 'pastPlanAtLeast':
+      return `${size} is past the ${at(1)}; whether beyond the ${at(2)} is open`
+    case 'inside':
+      return `${size} is inside the limit ${sign(limit)} ${bound(limit.plan ?? limit.wear)}${afterFigure(unit)}`
+    case 'doubtful':
+      return `${size} does not count before its readings are taken again, ${wear}`
+    case 'missing':
+      return `${size} so far, ${taken} of ${needed} readings, ${wear}`
+    case 'notAFigure':
+      return `${size} reaches over the ${at(reached)}`
+    case 'undecided':
+      return `${size} ± ${expanded(uncertainty, coverageFactor(degreesOfFreedom))} is too close to the ${at(reached)} to say`
+  }
+}
+
+export const lastsWords = {
+  no: 'will not last the interval',
+  unsure: 'is not sure to last the interval',
+  yes: 'lasts the interval',
+} as const
+
+const forecastReason = (figures: Figures, code: keyof typeof lastsWords, facts: ForecastFacts): string =>
+  `${valueName[facts.limit.judges]} ${lastsWords[code]}: ${foretold(figures, facts)}, wear limit ${figures.bound(facts.limit.wear)}${afterFigure(figures.unit)}`
+
+/** What is expected at the next overhaul. */
+export function foretold({ figure, unit }: Figures, { expected, atHours }: Pick<ForecastFacts, 'expected' | 'atHours'>): string {
+  const at = `at ${formatHours(atHours)} h`
+  return expected
+    ? `expected ${figure(expected.value)} (${figure(expected.low)} … ${figure(expected.high)})${afterFigure(unit)} ${at}`
+    : at
+}
+
+const sinceWords = {
+  lastOverhaul: 'since the last overhaul',
+  asFound: 'since it was found',
+  afterWork: 'since the work',
+} as const
+
+function changeReason(speaker: Speaker, name: string, { subject, code, facts }: Extract<Vote, { rule: 'change' }>): string {
+  const { difference, unit } = figuresFor(speaker, subject, facts.quantity)
+  const may = [
+    ...(facts.least === null ? [] : [`at least ${difference(facts.least)}`]),
+    ...(facts.greatest === null ? [] : [`at most ${difference(facts.greatest)}`]),
+  ].join(', ')
+  const permitted = `(${may}${afterFigure(unit)})`
+  const since = sinceWords[facts.from]
+  if (code === 'open') return `${name}: whether it changed more than permitted ${since} is open ${permitted}`
+  const moved =
+    facts.moved === null
+      ? 'changed by what is not known to a figure'
+      : `changed by ${difference(facts.moved)}${afterFigure(unit)}`
+  const method = methodOf(speaker, subject)
+  const at = facts.at && method ? placeWords(method, facts.at) : ''
+  const told = `${name} ${moved}${at === '' ? '' : ` at ${at}`} ${since}`
+  switch (code) {
+    case 'inside':
+      return `${told}, within the permitted change ${permitted}`
+    case 'outside':
+      return `${told}, exceeds the permitted change ${permitted}`
+    case 'undecided':
+      return `${told}, too close to the permitted change to say ${permitted}`
+  }
+}
+
+function crossCheckReason(speaker: Speaker, vote: Extract<Vote, { rule: 'crossCheck' }>): string {
+  switch (vote.code) {
+    case 'apart':
+    case 'notFigures':
+    case 'oneWayOnly': {
+      const name = nameOf(speaker, vote.subject ?? '')
+      const method = methodOf(speaker, vote.subject)
+      const at = listed(vote.facts.places.map((place) => `at ${method ? placeWords(method, place) : place.station}`))
+      if (vote.code === 'apart') return `${name}: strip and measured parts disagree ${at}: one of them is wrong`
+      if (vote.code === 'notFigures') return `${name}: whether strip and measured parts agree is not known ${at}`
+      return `${name}: the book wants strip and measured parts, and only one of them is there`
+    }
+    default: {
+      const closing = speaker.book.closings?.find(({ id }) => id === vote.subject)
+      const name = closing?.name ?? vote.subject ?? ''
+      const any = Object.values(closing?.names ?? {})[0]
+      const method = any ? methodOf(speaker, any.characteristic) : null
+      const place = vote.facts.at && method ? placeWords(method, vote.facts.at) : ''
+      const at = place === '' ? '' : ` at ${place}`
+      if (vote.code === 'disagrees') return `${name} does not close${at}: one of its readings is wrong`
+      return vote.code === 'open' ? `${name}: whether it closes${at} is not known` : `${name} is not measured both ways yet`
+    }
+  }
+}
+
+function findingReason(speaker: Speaker, vote: Extract<Vote, { rule: 'finding' }>): string {
+  if (vote.code === 'nothingFound') return `Looked at by ${vote.facts.by}: nothing found`
+  const { finding, severity } = vote.facts
+  const what = `${findingWords[finding].label}, ${severityName[severity].toLowerCase()}`
+  switch (vote.code) {
+    case 'crack':
+      return `${what}: replaced unless the book names a repair`
+    case 'noRule':
+      return `${what}: the book has no rule for it`
+    case 'rule': {
+      const { byRule } = vote.facts
+      return `${what}: ${speaker.book.findingRules.find(({ id }) => id === byRule)?.text ?? ''}`
+    }
+  }
+}
+
+export const patternName = ({ book }: Speaker, id: string | null): string =>
+  book.patterns.find((pattern) => pattern.id === id)?.name ?? id ?? ''
+
+/** What would settle a vote; null where nothing is open. */
+export const settledBy = (speaker: Speaker, vote: Vote): string | null =>
+  vote.settledBy === null ? null : settlingWords(speaker, vote, vote.settledBy)
+
+/** What is done with a part. */
+export function wayWords(speaker: Speaker, part: string, { by, routes }: NonNullable<PartResult['way']>): string {
+  switch (by) {
+    case 'newPart':
+      return 'new part'
+    case 'rule':
+      return 'as the rule says'
+    case 'routes':
+      return routes.map((route) => routeOf(speaker, part, route)?.name ?? route).join(', then ')
+  }
+}
