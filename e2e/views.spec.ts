@@ -48,6 +48,7 @@ test('dark theme and a tablet: every view without serious faults', async ({ brow
   ]) {
     await open(page, path)
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
+    expect(await page.locator('body').innerText(), path).not.toMatch(/\[object|undefined|NaN/)
     await expectAccessible(page)
     expect(
       await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),

@@ -30,7 +30,7 @@ function HandTestRow({ work, test }: { readonly work: Work; readonly test: HandT
   const [fault, setFault] = useState<string | null>(null)
   const standing = work.work.handTests.get(test.id)
   const finding = standing?.finding ? work.work.findings.find(({ id }) => id === standing.finding) : undefined
-  const say = (fate: Awaited<ReturnType<Work['write']>>): void => {
+  const tell = (fate: Awaited<ReturnType<Work['write']>>): void => {
     setFault(fate.kind === 'refused' ? fate.message : null)
     if (fate.kind !== 'refused') setOpen(false)
   }
@@ -54,7 +54,7 @@ function HandTestRow({ work, test }: { readonly work: Work; readonly test: HandT
           <>
             <Button
               aria-label={`Sound: ${test.name}`}
-              onClick={() => void work.write({ kind: 'handTested', test: test.id, finding: null, note: '' }).then(say)}
+              onClick={() => void work.write({ kind: 'handTested', test: test.id, finding: null, note: '' }).then(tell)}
             >
               Sound
             </Button>
@@ -88,7 +88,7 @@ function HandTestRow({ work, test }: { readonly work: Work; readonly test: HandT
                 },
                 { kind: 'handTested', test: test.id, finding: id, note: '' },
               )
-              .then(say)
+              .then(tell)
           }}
         >
           <Choice

@@ -22,7 +22,7 @@ interface ActionsProps {
 /** What can be done about a step now, and by whom. */
 export function StepActions({ work, step, waits, left, isNext, onForm }: ActionsProps) {
   const [fault, setFault] = useState<string | null>(null)
-  const say = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
+  const tell = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
   const mayWrite = work.closed === null
   // The second person may be the reviewer, who notes nothing else.
   const mayAgree =
@@ -37,7 +37,7 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
         {mayAgree && (
           <Button
             kind="primary"
-            onClick={() => void work.write({ kind: 'stepNotApplicableAgreed', step: step.id }).then(say)}
+            onClick={() => void work.write({ kind: 'stepNotApplicableAgreed', step: step.id }).then(tell)}
             aria-label={`Agree that it does not apply: ${step.name}`}
           >
             I agree: it does not apply
@@ -58,7 +58,7 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
       {step.closedBy === null && waits && left === null && (
         <Button
           kind={isNext ? 'primary' : 'plain'}
-          onClick={() => void work.write({ kind: 'waitStarted', step: step.id }).then(say)}
+          onClick={() => void work.write({ kind: 'waitStarted', step: step.id }).then(tell)}
           aria-label={`Start the clock: ${step.name}`}
         >
           Start the clock
@@ -83,7 +83,7 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
       {up !== undefined && (
         <Button
           kind="quiet"
-          onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: up }).then(say)}
+          onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: up }).then(tell)}
           aria-label={`Move up: ${step.name}`}
         >
           ↑
@@ -92,7 +92,7 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
       {down !== undefined && (
         <Button
           kind="quiet"
-          onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: down }).then(say)}
+          onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: down }).then(tell)}
           aria-label={`Move down: ${step.name}`}
         >
           ↓

@@ -22,7 +22,7 @@ export function Temporaries({ work }: { readonly work: Work }) {
     })),
     ...work.work.temporaries.filter(({ id }) => !temporaries.some((item) => item.id === id)),
   ]
-  const say = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
+  const tell = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
   return (
     <section className={styles.temporaries} aria-labelledby="temporaries">
       <h2 id="temporaries">Temporary things inside</h2>
@@ -45,7 +45,7 @@ export function Temporaries({ work }: { readonly work: Work }) {
                   onClick={() =>
                     void work
                       .write({ kind: 'putIn', temporary: thing.id, name: thing.name, where: thing.where, count: 1 })
-                      .then(say)
+                      .then(tell)
                   }
                 >
                   In
@@ -53,7 +53,7 @@ export function Temporaries({ work }: { readonly work: Work }) {
                 <Button
                   aria-label={`One ${thing.name} out`}
                   disabled={thing.inside === 0}
-                  onClick={() => void work.write({ kind: 'takenOut', temporary: thing.id, count: 1 }).then(say)}
+                  onClick={() => void work.write({ kind: 'takenOut', temporary: thing.id, count: 1 }).then(tell)}
                 >
                   Out
                 </Button>
@@ -75,7 +75,7 @@ export function Temporaries({ work }: { readonly work: Work }) {
             event.preventDefault()
             if (name.trim() === '') return setFault('Name what goes in.')
             void work.write({ kind: 'putIn', temporary: v7(), name: name.trim(), where: '', count: 1 }).then((fate) => {
-              say(fate)
+              tell(fate)
               if (fate.kind === 'refused') return
               setAdding(false)
               setName('')

@@ -42,7 +42,7 @@ function Answer({ work, explained }: { readonly work: Work; readonly explained: 
   const [finding, setFinding] = useState('')
   const [note, setNote] = useState('')
   const [fault, setFault] = useState<string | null>(null)
-  const say = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
+  const tell = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
   return (
     <form
       className={styles.answer}
@@ -50,10 +50,10 @@ function Answer({ work, explained }: { readonly work: Work; readonly explained: 
         event.preventDefault()
         if (explained) {
           if (note.trim().length < 3) return setFault('Say how it was proved.')
-          void work.write({ kind: 'complaintGone', note: note.trim() }).then(say)
+          void work.write({ kind: 'complaintGone', note: note.trim() }).then(tell)
         } else {
           if (finding === '') return setFault('Choose the finding that explains it.')
-          void work.write({ kind: 'complaintExplained', finding }).then(say)
+          void work.write({ kind: 'complaintExplained', finding }).then(tell)
         }
       }}
     >
