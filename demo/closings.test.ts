@@ -89,7 +89,7 @@ test('a book whose chain mixes units, or names what is not there, is refused', (
   expect(faults({})).toEqual([])
   expect(faults({ also: 'bore*journal' })).toEqual(['also: The formula gives mm^2, but mm is wanted.'])
   expect(faults({ quantity: 'pressure' })).toHaveLength(2)
-  expect(faults({ also: 'bore - shaft' })[0]).toMatch(/^also: “shaft” is no name/)
+  expect(faults({ also: 'bore - shaft' })[0]).toMatch(/^also: “shaft” is not a name/)
   expect(faults({ names: { ...closing?.names, bore: { characteristic: 'bearing-bore', value: 'bow' } } })).toEqual([
     'names.bore: “bearing-bore” has no value “bow”',
   ])
@@ -100,6 +100,6 @@ test('a strip that does not go with the parts is warned of once, and named itsel
   const { parts } = evaluation.results
   expect(closing.suspects[0]).toMatchObject({ characteristic: 'bearing-strip' })
   const warned = parts.find(({ id }) => id === 'shell')?.votes.filter(({ rule }) => rule === 'crossCheck') ?? []
-  expect(reasonsOf(record, warned)).toEqual([expect.stringMatching(/does not close/)])
+  expect(reasonsOf(record, warned)).toEqual([expect.stringMatching(/the two ways do not agree/)])
   expect(parts.find(({ id }) => id === 'shell')?.verdict).toBe('hold')
 })

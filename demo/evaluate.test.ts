@@ -106,7 +106,7 @@ const cases: { name: string; texts: DemoReadings; change?: Change; part: string;
     texts: { 'end-float': ['0.31', '1.60', '0.312'] },
     part: 'thrust-bearing',
     verdict: 'hold',
-    because: /Mean 0\.741 does not count before its readings are taken again, limit ≤ /,
+    because: /Mean 0\.741 does not count until its readings are taken again, limit ≤ /,
   },
   {
     name: 'inside now, beyond before the next overhaul',
@@ -121,7 +121,7 @@ const cases: { name: string; texts: DemoReadings; change?: Change; part: string;
     texts: nearlyWorn,
     part: 'shell',
     verdict: 'hold',
-    because: /Largest is not sure to last the interval: expected 220\.468 \(220\.455 … 220\.481\) mm/,
+    because: /Largest may not last the interval: expected 220\.468 \(220\.455 … 220\.481\) mm/,
   },
   {
     name: 'the same, when the policy counts only the limit',

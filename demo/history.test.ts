@@ -82,14 +82,14 @@ test('a table becomes overhauls with their readings, exactly as they were writte
 
 const faults: [over: Parameters<typeof row>[0], says: RegExp][] = [
   [{ overhaul: '' }, /has no name/],
-  [{ date: '14.5.2012' }, /no day/],
-  [{ date: '2011-02-29' }, /no day/],
-  [{ date: '2030-01-01' }, /lies ahead/],
-  [{ running_hours: 'many' }, /no running hours/],
+  [{ date: '14.5.2012' }, /is not a date/],
+  [{ date: '2011-02-29' }, /is not a date/],
+  [{ date: '2030-01-01' }, /is in the future/],
+  [{ running_hours: 'many' }, /is not a number of running hours/],
   [{ running_hours: '99999' }, /not earlier/],
   [{ characteristic: 'piston' }, /no characteristic “piston”/],
   [{ station: 'Z' }, /no place “Z, 1”/],
-  [{ stage: 'new' }, /is no stage/],
+  [{ stage: 'new' }, /is not a stage/],
   [{ reading: '219.9.1' }, /219\.9\.1/],
   [{ reading: '3 bar' }, /bar/],
   [{ gauge: 'XX-1' }, /no gauge “XX-1”/],
@@ -109,7 +109,7 @@ test('what contradicts itself is refused', () => {
   }
   expect(says([row(), row()])).toEqual(['The same place is read in line 2 already.'])
   expect(says([row(), row({ overhaul: 'Third', date: '2014-01-01', running_hours: '5000' })])[0]).toMatch(/Hours cannot fall/)
-  expect(says([row(), row({ date: '2013-01-01', running_hours: '9900' })])[0]).toMatch(/two days or hours/)
+  expect(says([row(), row({ date: '2013-01-01', running_hours: '9900' })])[0]).toMatch(/two dates or hours/)
   expect(says([row({ part_mark: 'S-0' }), row({ direction: '2', part_mark: 'S-1' })])[0]).toMatch(/marked “S-0”/)
   expect(readHistory([['overhaul', 'date']], context)).toMatchObject({ ok: false, fault: [{ line: 1 }] })
   expect(readHistory([[...HEAD, 'colour'], row()], context)).toMatchObject({ ok: false, fault: [{ line: 1 }] })

@@ -42,7 +42,7 @@ const decided = (record: InspectionRecord): InspectionRecord => ({
 
 test('a job with nothing in it is not ready, whatever its parts say', () => {
   const empty = ready(demoRecord({}))
-  expect(empty.blocks[0]).toBe('Nothing is measured, looked at or found in this job: there is nothing to report.')
+  expect(empty.blocks[0]).toBe('Nothing is measured, inspected or found in this job: there is nothing to report.')
   const taken = demoRecord({ journal: ['219.941'] })
   const [only] = taken.job.readings
   if (!only) throw new Error('one reading')

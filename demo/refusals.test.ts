@@ -105,7 +105,7 @@ const refusals: {
     name: 'a bearing of no size',
     before: SAFE,
     body: { kind: 'identified', position: 'gb-cap', sizes: { kind: 'bearing', bore: '40', outside: '-80', width: '18' } },
-    says: /“-80” is no size/,
+    says: /“-80” is not a size/,
   },
   {
     name: 'a seal without a size',
@@ -201,7 +201,7 @@ const refusals: {
     name: 'a thickness of nothing',
     before: SAFE,
     body: { kind: 'thicknessTaken', position: 'gb-guard-gasket', text: '0' },
-    says: /more than nothing/,
+    says: /more than zero/,
   },
   {
     name: 'a pitch that is none',
@@ -211,7 +211,7 @@ const refusals: {
       position: 'gb-cap-bolts',
       sizes: { kind: 'thread', diameter: '23.8', pitch: 'fine', flank: null },
     },
-    says: /is no pitch/,
+    says: /is not a pitch/,
   },
   {
     name: 'more out than in',

@@ -52,7 +52,7 @@ test('what a person at the bench does besides typing figures, by keyboard alone'
     await page.keyboard.press('Enter')
     await expect(page.getByRole('button', { name: /6 o’clock: cannot/ })).toBeVisible()
     await takeReadings(page, ['6.09'])
-    await expect(result).toContainText('Cannot be measured: 3 at 6 o’clock (Hidden by the puller)')
+    await expect(result).toContainText('Cannot be measured: 3 · 6 o’clock (Hidden by the puller)')
     await expect(result).toContainText('Hold')
   })
 
@@ -142,17 +142,19 @@ test('as left stands beside as found, and a change that should not be is named',
   await open(page, bench('air-gap'))
   await takeReadings(page, found)
   const result = page.getByRole('complementary', { name: 'Result' })
-  await expect(result).toContainText('not measured at both yet')
+  await expect(result).toContainText('not measured at both stages yet')
   await page.keyboard.press('s')
   await page.keyboard.press('s')
   await expect(page.getByRole('button', { name: 'As left' })).toHaveAttribute('aria-pressed', 'true')
   await takeReadings(page, [...found.slice(0, 11), '5.6'])
   // Far from what was found there: asked, and kept.
   await page.keyboard.press('k')
-  await expect(result).toContainText('Smallest, as found to as left: −0.20 mm, may change by −0.10 … +0.10: ! more than may be.')
+  await expect(result).toContainText(
+    'Smallest, as found to as left: −0.20 mm, permitted −0.10 … +0.10: ! exceeds the permitted change.',
+  )
   await expect(result).toContainText('take the rotor out of its bearings again')
   await expectAccessible(page)
-  // A reload stays at the stage, with what is typed.
+  // A reload stays at the stage, including what is typed.
   await page.reload()
   await expect(page.getByRole('button', { name: 'As left' })).toHaveAttribute('aria-pressed', 'true')
   await expect(page.locator('button[data-state=taken]')).toHaveCount(12)
@@ -184,11 +186,11 @@ test('a gauge is added, and calibrated anew: what was read before keeps its figu
     label: (await page.getByLabel('New calibration of').locator('option', { hasText: code }).textContent()) ?? '',
   })
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Enter the calibration' }).click()
+  await page.getByRole('button', { name: 'Save the calibration' }).click()
   await expect(page.getByText('Give the day until which the calibration holds.')).toBeVisible()
   await page.getByLabel('Calibrated until').fill('2029-01-01')
   await page.getByLabel(/Errors from the certificate/).fill('0 = +0.1; 100 = +0.1')
-  await page.getByRole('button', { name: 'Enter the calibration' }).click()
+  await page.getByRole('button', { name: 'Save the calibration' }).click()
   await expect(page.getByRole('row', { name: new RegExp(`${code}.*2029-01-01`) })).toHaveCount(1)
   await expect(page.getByRole('rowheader', { name: code, exact: true })).toHaveCount(1)
 
@@ -198,10 +200,10 @@ test('a gauge is added, and calibrated anew: what was read before keeps its figu
   await page.getByLabel(/^Step/).fill('1 µm')
   await page.getByLabel(/^Permissible error/).fill('0,003')
   await page.getByLabel('Calibrated until').fill('2029-01-01')
-  await page.getByRole('button', { name: 'Put it in the store' }).click()
+  await page.getByRole('button', { name: 'Add to the store' }).click()
   await expect(page.getByText(`${code} is in the store already.`)).toBeVisible()
   await page.getByLabel('Code').fill('OM-77')
-  await page.getByRole('button', { name: 'Put it in the store' }).click()
+  await page.getByRole('button', { name: 'Add to the store' }).click()
   await expect(page.getByRole('row', { name: /OM-77 Another one/ })).toBeVisible()
 
   // The readings taken before stand as they were; the next one is corrected by the new table.

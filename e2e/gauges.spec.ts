@@ -44,8 +44,8 @@ test('journal and bore by simulated gauges alone, with noise, a wrong unit, two 
 
   await open(page, `/jobs/${JOB}/bench?c=journal`)
   await readingField(page)
-  await page.getByRole('button', { name: 'Listen to it' }).click()
-  await expect(page.getByText('listening, no gauge heard yet')).toBeVisible()
+  await page.getByRole('button', { name: 'Connect', exact: true }).click()
+  await expect(page.getByText('connected, no reading received yet')).toBeVisible()
   const sizes = [219.941, 219.939, 219.937, 219.936, 219.938, 219.94]
   for (const [index, size] of sizes.entries()) {
     expect((await micrometer.send(size)).answer).toBe(`OK ${index + 1}`)
@@ -70,8 +70,8 @@ test('journal and bore by simulated gauges alone, with noise, a wrong unit, two 
 
   await open(page, `/jobs/${JOB}/bench?c=bearing-bore`)
   await readingField(page)
-  await page.getByRole('button', { name: 'Listen to it' }).click()
-  await expect(page.getByText('listening, no gauge heard yet')).toBeVisible()
+  await page.getByRole('button', { name: 'Connect', exact: true }).click()
+  await expect(page.getByText('connected, no reading received yet')).toBeVisible()
   for (const [index, deviation] of [0.148, 0.201, 0.212, 0.131, 0.18, 0.195].entries()) {
     await bore.send(deviation)
     await expect(taken).toHaveCount(index + 1)
@@ -90,8 +90,8 @@ test('a page in the same browser that posts lines to the gauge port stores nothi
   const { page, context } = await signedIn(browser, medida, 'inspector')
   await open(page, `/jobs/${JOB}/bench?c=bearing-bore&stage=asLeft`)
   await readingField(page)
-  await page.getByRole('button', { name: 'Listen to it' }).click()
-  await expect(page.getByText('listening, no gauge heard yet')).toBeVisible()
+  await page.getByRole('button', { name: 'Connect', exact: true }).click()
+  await expect(page.getByText('connected, no reading received yet')).toBeVisible()
   const before = await countRows(medida, 'reading')
   const attacker = await context.newPage()
   await attacker.goto('data:text/html,<title>Elsewhere</title>')
@@ -153,8 +153,8 @@ test('a gauge belongs to the bench that took it last; the one before is told', a
   for (const { page } of [first, second]) {
     await open(page, `/jobs/${JOB}/bench?c=end-float`)
     await readingField(page)
-    await page.getByRole('button', { name: 'Listen to it' }).click()
-    await expect(page.getByText('listening, no gauge heard yet')).toBeVisible()
+    await page.getByRole('button', { name: 'Connect', exact: true }).click()
+    await expect(page.getByText('connected, no reading received yet')).toBeVisible()
   }
   await expect(first.page.getByText('another bench has taken it')).toBeVisible()
   const dial = new SimulatedGauge(
@@ -195,7 +195,7 @@ test('a gauge of another kind, or none, is asked about once, stored, and settles
   await page.getByLabel('In hand').selectOption('No gauge')
   await field.fill('0.95')
   await field.press('Enter')
-  await expect(alert).toContainText('settles nothing')
+  await expect(alert).toContainText('decides nothing')
   await page.keyboard.press('k')
   await expect(taken).toHaveCount(1)
   await expect(page.getByText('No gauge noted').first()).toBeVisible()
@@ -252,8 +252,8 @@ test('a gauge on a serial cable: halves and noise change nothing, another gauge 
   const heard = () => page.evaluate(() => (window as unknown as { serialHeard: string[] }).serialHeard.join(''))
   await open(page, `/jobs/${JOB}/bench?c=servo-bore`)
   await readingField(page)
-  await page.getByRole('button', { name: 'By cable' }).click()
-  await expect(page.getByText('cable open, no gauge heard yet')).toBeVisible()
+  await page.getByRole('button', { name: 'Connect by cable' }).click()
+  await expect(page.getByText('cable connected, no reading received yet')).toBeVisible()
   await says(gaugeLine('HELLO 1 DI-07'))
   await expect(page.getByText('DI-07 is on the cable: take it in hand')).toBeVisible()
   const code = (await page.getByLabel('In hand').locator('option:checked').textContent())?.split(' ')[0] ?? ''

@@ -16,7 +16,7 @@ test.beforeAll(async ({ browser, medida }) => {
 
 test('a machine is put on record and a job opened on it', async () => {
   await open(page, '/')
-  await page.getByRole('link', { name: 'Measure a machine without a book' }).click()
+  await page.getByRole('link', { name: 'Measure a machine without a limit book' }).click()
   await expectAccessible(page)
   await page.getByLabel('Station').fill('Ferrin Mill')
   await page.keyboard.press('Enter')
@@ -27,7 +27,7 @@ test('a machine is put on record and a job opened on it', async () => {
   await expect(page.getByText('This machine is in no limit book')).toBeVisible()
   await page.getByLabel('Running hours').fill('12 400')
   await page.getByLabel('Why it is opened').fill('Hours due')
-  await page.getByLabel('Must then run, hours').fill('8000')
+  await page.getByLabel('Hours to next overhaul').fill('8000')
   await page.getByRole('button', { name: 'Open the job' }).click()
   await page.waitForURL(/\/plan$/)
   job = new URL(page.url()).pathname.replace(/\/plan$/, '')
@@ -40,26 +40,26 @@ test('a machine is put on record and a job opened on it', async () => {
 
 test('part, method and limit are typed at the bench, and it is measured at once', async () => {
   await open(page, `${job}/bench`)
-  await page.getByRole('button', { name: 'Type the first one' }).click()
+  await page.getByRole('button', { name: 'Add the first one' }).click()
   await page.getByLabel('What is measured').fill('Shaft sleeve Ø')
   await page.getByLabel('Name of the part').fill('Shaft sleeve')
   await page.getByLabel('Stations along').fill('drive side, other side')
   await page.getByLabel('Document').fill('FP-7')
-  await page.getByLabel('It may be').selectOption('lower')
+  await page.getByLabel('Must be').selectOption('lower')
   await page.getByRole('textbox', { name: 'Wear limit' }).fill('about 60')
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Measure it' }).click()
+  await page.getByRole('button', { name: 'Save and measure' }).click()
   await expect(page.getByText('Name the page.')).toBeVisible()
   await page.getByLabel('Page').last().fill('31')
-  await page.getByRole('button', { name: 'Measure it' }).click()
+  await page.getByRole('button', { name: 'Save and measure' }).click()
   await expect(page.getByText(/Limit of “Smallest”: .*about 60/)).toBeVisible()
   // A reload in the middle loses nothing that was typed.
   await page.reload()
-  await page.getByRole('button', { name: 'Type the first one' }).click()
+  await page.getByRole('button', { name: 'Add the first one' }).click()
   await expect(page.getByLabel('What is measured')).toHaveValue('Shaft sleeve Ø')
   await page.getByRole('textbox', { name: 'Wear limit' }).fill('59,90')
   await page.getByLabel('Read to').fill('1 µm')
-  await page.getByRole('button', { name: 'Measure it' }).click()
+  await page.getByRole('button', { name: 'Save and measure' }).click()
   await readingField(page)
   await expect(page.getByText('! Limits not checked yet')).toBeVisible()
   await takeReadings(page, ['59.961', '59.957', '59.948', '59.944'])
@@ -80,7 +80,7 @@ test('without a network a second one is typed and read; both arrive in their ord
   await page.getByLabel('Method').selectOption('gapAtPositions')
   await page.getByRole('textbox', { name: 'Wear limit' }).fill('0.60')
   await page.getByLabel('Page').last().fill('33')
-  await page.getByRole('button', { name: 'Measure it' }).click()
+  await page.getByRole('button', { name: 'Save and measure' }).click()
   await expect(page.getByRole('heading', { name: 'Wear ring gap' })).toBeVisible()
   await takeReadings(page, ['0.35', '0.40', '>0.65', '0.35'])
   await expect(page.getByRole('complementary', { name: 'Result' })).toContainText('is beyond the wear limit 0.60 mm')
@@ -115,10 +115,10 @@ test('unchecked limits are named on the report; a second person checks them, and
 
   // The one who typed sees it without reloading, types it anew, and it waits again.
   await expect(page.getByText('refused by Tobias Renn: 0.55 on page 33')).toBeVisible()
-  await page.getByRole('button', { name: 'Type anew' }).last().click()
+  await page.getByRole('button', { name: 'Edit', exact: true }).last().click()
   await expect(page.getByLabel('Method')).toBeDisabled()
   await page.getByRole('textbox', { name: 'Wear limit' }).fill('0.55')
-  await page.getByRole('button', { name: 'Type anew' }).last().click()
+  await page.getByRole('button', { name: 'Edit', exact: true }).last().click()
   await expect(reviewer.getByText('0.550 mm')).toBeVisible()
   await reviewer.getByRole('button', { name: 'Agrees with the document' }).last().click()
   await expect(reviewer.getByText('2 of 2 checked')).toBeVisible()
@@ -133,7 +133,7 @@ test('together they become a draft book, once, and the next job is measured agai
   await make.click()
   await expect(page.getByText('Made: Feed pump 2: limits, draft 1.')).toBeVisible()
   await make.click()
-  await expect(page.getByText('There already: Feed pump 2: limits, draft 1.')).toBeVisible()
+  await expect(page.getByText('Already there: Feed pump 2: limits, draft 1.')).toBeVisible()
   const file = await page.request.get((await page.getByRole('link', { name: 'Its file' }).getAttribute('href')) ?? '')
   expect(await file.json()).toMatchObject({
     title: 'Feed pump 2: limits',
@@ -148,7 +148,7 @@ test('together they become a draft book, once, and the next job is measured agai
 test('signed with its typed limits it verifies, and the next job takes the draft', async ({ browser, medida }) => {
   await open(page, `${job}/verdicts`)
   await page.getByRole('button', { name: /^Accept .* as recommended/ }).click()
-  await expect(page.getByRole('button', { name: /Only what needs me/ })).toContainText('0')
+  await expect(page.getByRole('button', { name: /Needs a decision/ })).toContainText('0')
   await open(page, `${job}/report`)
   await page.getByRole('button', { name: 'Send to reviewer' }).click()
   await page

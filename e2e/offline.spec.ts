@@ -76,7 +76,7 @@ test('a place that somebody else read meanwhile: the person at the bench sees wh
 
   await mine.setOffline(false)
   await expect(page.getByText(/“0.12” was not stored: .* already read “0.11”/)).toBeVisible()
-  await page.getByRole('button', { name: 'Mine counts' }).click()
+  await page.getByRole('button', { name: 'Use mine' }).click()
   await expect(page.getByText('was not stored')).toHaveCount(0)
   await expect(page.getByRole('button', { name: /upper half: 0\.12/ })).toBeVisible()
   await expect.poll(() => texts(medida, 'shell-crush')).toEqual(['0.11', '0.12'])

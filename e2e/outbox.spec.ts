@@ -60,7 +60,7 @@ test('a place read by someone else meanwhile is shown, and the person chooses', 
   await expect(page.getByText('queued')).toHaveCount(0)
   await elsewhere.setOffline(false)
   await expect(other.getByText('Mara Ellwood already read “2.55”')).toBeVisible()
-  await other.getByRole('button', { name: 'Theirs counts' }).click()
+  await other.getByRole('button', { name: 'Use theirs' }).click()
   await expect(other.getByRole('button', { name: /A drive side end: 2\.550/ })).toBeVisible()
   await context.close()
   await elsewhere.close()
@@ -160,7 +160,7 @@ test('twenty kinds of refusal: every text stays on the device, readable, until i
   await expectAccessible(page)
   // A page of the release before kept readings and notes apart: both were taken along.
   await expect.poll(() => countRows(medida, 'reading')).toBe(before + 1)
-  await page.getByRole('button', { name: 'Drop it' }).first().click()
+  await page.getByRole('button', { name: 'Discard' }).first().click()
   await expect(page.getByText(REFUSALS[0]?.text ?? '')).toHaveCount(0)
   await expect(page.getByText(REFUSALS[1]?.text ?? '')).toBeVisible()
   await context.close()

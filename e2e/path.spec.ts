@@ -60,7 +60,7 @@ test.describe('the whole path', () => {
     await takeReadings(page, ['219.941', '219,939', '8.6588 in', '219936 um', '219.938 mm'])
     await readingField(page)
     await page.keyboard.type('219.94')
-    await expect(page.getByText('with what is typed')).toBeVisible()
+    await expect(page.getByText('including what is typed')).toBeVisible()
     await expect(page.getByRole('complementary', { name: 'Result' })).toContainText('219.934')
     await expect(page.getByRole('complementary', { name: 'Result' })).toContainText('Reuse')
   })
@@ -180,7 +180,7 @@ test.describe('the whole path', () => {
     await expect(page.locator('tr[data-part=servo-cylinder]')).toContainText('Two ridges felt by fingernail')
     await tabTo(page, /Accept 6 as recommended/)
     await page.keyboard.press('Enter')
-    await expect(page.getByRole('button', { name: /Only what needs me/ })).toContainText('0')
+    await expect(page.getByRole('button', { name: /Needs a decision/ })).toContainText('0')
   })
 
   test('a reading corrected after the verdict makes it stale', async () => {
@@ -222,7 +222,7 @@ test.describe('the whole path', () => {
     await expect(reviewer.getByText('departs on a safety-marked part')).toBeVisible()
     await tabTo(reviewer, 'Return to inspector')
     await reviewer.keyboard.press('Enter')
-    await tabTo(reviewer, 'What is to be mended')
+    await tabTo(reviewer, 'What needs correcting')
     await reviewer.keyboard.type('Say which ridge')
     await reviewer.keyboard.press('Enter')
     await expect(reviewer.getByText('Returned by Tobias Renn: Say which ridge')).toBeVisible()

@@ -70,7 +70,7 @@ test.describe('refused with a sentence, and nothing stored', () => {
     await expect(page.locator('canvas').first()).toBeVisible()
     await page.getByRole('button', { name: 'Place ring in the middle' }).press('Enter')
     await page.getByLabel(/Picture to draw on/).press('ArrowRight')
-    await page.getByRole('button', { name: 'Keep the drawing' }).press('Enter')
+    await page.getByRole('button', { name: 'Save the drawing' }).press('Enter')
     await expect(page.getByRole('dialog').locator('ellipse')).toHaveCount(1)
     await page.getByRole('button', { name: 'Close' }).click()
     await page

@@ -1,4 +1,5 @@
 /** Bodies of the calls that write, as Zod schemas: the edge between browser and server. */
+
 import { z } from 'zod'
 import { daySchema, idSchema, instantSchema } from '../core/base/idSchema'
 import { gaugeKinds } from '../core/gauge/gaugeKinds'
@@ -8,10 +9,11 @@ import { levels } from '../core/policy/disposition'
 import { policySchema } from '../core/policy/policySchema'
 import { conditionsSchema, slotShape } from '../core/record/readingSchema'
 import { stages } from '../core/record/stage'
+import { say } from '../labels/bodies'
 
 /** Kept in small letters, as the database gives it back. */
-const clientId = z.uuid('an id made by the client, as a UUID').transform((id) => id.toLowerCase())
-const reason = z.string().trim().min(3, 'say why, in a few words').max(400)
+const clientId = z.uuid(say.idMadeClient).transform((id) => id.toLowerCase())
+const reason = z.string().trim().min(3, say.sayWhyFew).max(400)
 
 export const readingBody = z
   .strictObject({
@@ -21,7 +23,7 @@ export const readingBody = z
     stage: z.enum(stages),
     /** read: what the text says; cannot: it cannot be measured; withdrawn: taken back. Both say why. */
     kind: z.enum(['read', 'cannot', 'withdrawn']).default('read'),
-    text: z.string().trim().min(1, 'type a reading').max(400),
+    text: z.string().trim().min(1, say.typeReading).max(400),
     conditions: conditionsSchema.nullable().default(null),
     /** Null for what is looked at. */
     gauge: idSchema.nullable(),
@@ -30,11 +32,11 @@ export const readingBody = z
     supersedes: clientId.nullable(),
     reason: reason.nullable(),
   })
-  .refine((body) => body.supersedes === null || body.reason !== null, { path: ['reason'], message: 'a correction says why' })
-  .refine((body) => body.kind === 'read' || body.reason !== null, { path: ['reason'], message: 'say why it cannot be measured' })
+  .refine((body) => body.supersedes === null || body.reason !== null, { path: ['reason'], message: say.correctionSaysWhy })
+  .refine((body) => body.kind === 'read' || body.reason !== null, { path: ['reason'], message: say.sayWhyCannot })
   .refine((body) => body.kind !== 'withdrawn' || body.supersedes !== null, {
     path: ['supersedes'],
-    message: 'name the reading that is taken back',
+    message: say.nameReadingTaken,
   })
 export type ReadingBody = z.infer<typeof readingBody>
 
@@ -61,7 +63,7 @@ export const reviewBody = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('sign'),
     id: clientId,
-    password: z.string().min(1, 'type your password to sign').max(200),
+    password: z.string().min(1, say.typeYourPassword).max(200),
     /** Hash of the record the reviewer saw: what is signed is what was read. */
     recordSha256: z.string().regex(/^[0-9a-f]{64}$/),
     /** Why the reviewer accepts what is left beyond its limits; empty where nothing is. */
@@ -75,13 +77,13 @@ export const openJobBody = z.strictObject({
   id: clientId,
   /** Null where the book has no levels: then everything is measured. */
   level: idSchema.nullable(),
-  runningHours: z.int('whole hours').min(0, 'hours are not negative').max(10_000_000, 'no meter shows that many'),
+  runningHours: z.int(say.wholeHours).min(0, say.hoursNotNegative).max(10_000_000, say.noMeterShows),
   /** Day the meter was read. */
   readOn: daySchema,
-  reason: z.string().trim().min(3, 'say why it is opened').max(200),
+  reason: z.string().trim().min(3, say.sayWhyOpened).max(200),
   complaint: z.string().trim().max(1000),
   returnBy: daySchema.nullable(),
-  mustRunHours: z.int('whole hours').min(0).max(1_000_000),
+  mustRunHours: z.int(say.wholeHours).min(0).max(1_000_000),
   policy: policySchema,
   /** Why a questioned jump of the hours is right; null while nobody has said so. */
   hoursNote: reason.nullable(),
@@ -99,13 +101,13 @@ export type EntriesBody = z.infer<typeof entriesBody>
 /** A machine that is in no limit book. */
 export const machineBody = z.strictObject({
   id: clientId,
-  station: z.string().trim().min(1, 'name the place').max(120),
-  name: z.string().trim().min(1, 'name the machine').max(120),
+  station: z.string().trim().min(1, say.namePlace).max(120),
+  name: z.string().trim().min(1, say.nameMachine).max(120),
   units: z.enum(['metric', 'inch']),
 })
 export type MachineBody = z.infer<typeof machineBody>
 
-export const draftBookBody = z.strictObject({ title: z.string().trim().min(3, 'give the book a title').max(200) })
+export const draftBookBody = z.strictObject({ title: z.string().trim().min(3, say.giveBookTitle).max(200) })
 export type DraftBookBody = z.infer<typeof draftBookBody>
 
 const gaugeText = z.string().trim().max(60)
@@ -132,7 +134,7 @@ export type GaugeBody = z.infer<typeof gaugeBody>
 /** Pairs a gauge that sends its readings itself. */
 export const pairingBody = z.strictObject({
   id: clientId,
-  name: z.string().trim().min(1, 'name the adapter or its place').max(60),
+  name: z.string().trim().min(1, say.nameAdapterPlace).max(60),
 })
 export type PairingBody = z.infer<typeof pairingBody>
 export const endPairingBody = z.strictObject({ pairing: clientId })
@@ -142,7 +144,7 @@ export type EndPairingBody = z.infer<typeof endPairingBody>
 export const historyFields = z.strictObject({
   id: clientId,
   /** Where it comes from, in words. */
-  source: z.string().trim().min(3, 'say where the readings come from').max(200),
+  source: z.string().trim().min(3, say.sayWhereReadings).max(200),
 })
 export type HistoryFields = z.infer<typeof historyFields>
 

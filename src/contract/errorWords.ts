@@ -1,13 +1,14 @@
 import type { ErrorKind, SourceShare } from '../core/gauge/errors'
+import { say } from '../labels/shell'
 
 const sourceLabel: Record<ErrorKind, string> = {
-  gauge: 'Gauge',
-  resolution: 'Resolution',
-  repeats: 'Spread of repeats',
-  master: 'Master',
-  stripScale: 'Scale of the strip',
-  partTemperature: 'Part temperature',
-  scaleTemperature: 'Gauge temperature',
+  gauge: say.gauge,
+  resolution: say.resolution,
+  repeats: say.spreadRepeats,
+  master: say.master,
+  stripScale: say.scaleStrip,
+  partTemperature: say.partTemperature,
+  scaleTemperature: say.gaugeTemperature,
 }
 
 /** A source of error by its name; a gauge with its code, where the record has it. */

@@ -1,3 +1,4 @@
+import { say } from '../labels/shell'
 import type { ReportContent } from './answers'
 
 export interface Sealed {
@@ -13,12 +14,12 @@ export function evidenceLines(
 ): string[] {
   return [
     `SHA-256 ${sha256}`,
-    previousSha256 ? `follows ${previousSha256}` : 'first signature of this machine',
-    ...(key === null ? [] : [`signed with the key ${key} of this installation (Ed25519)`]),
-    ...(evidence?.log ? [`event log of ${evidence.log.number} entries, last SHA-256 ${evidence.log.sha256}`] : []),
-    ...(evidence?.book ? [`limit book ${evidence.book.id} ${evidence.book.revision}, SHA-256 ${evidence.book.sha256}`] : []),
+    previousSha256 ? say.follows(previousSha256) : say.firstSignatureMachine,
+    ...(key === null ? [] : [say.signedKeyInstallation(key)]),
+    ...(evidence?.log ? [say.eventLogEntries(evidence.log.number, evidence.log.sha256)] : []),
+    ...(evidence?.book ? [say.limitBookSha(evidence.book.id, evidence.book.revision, evidence.book.sha256)] : []),
     ...(evidence && evidence.pictures.length > 0
-      ? [`${evidence.pictures.length} ${evidence.pictures.length === 1 ? 'picture' : 'pictures'} bound by their hashes`]
+      ? [say.boundTheirHashes(evidence.pictures.length, evidence.pictures.length === 1 ? 'picture' : 'pictures')]
       : []),
   ]
 }

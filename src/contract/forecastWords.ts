@@ -2,12 +2,13 @@ import type { Characteristic } from '../core/book/bookSchema'
 import { formatHours } from '../core/quantity/format'
 import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { Forecast, Lasts, Trend } from '../core/trend/forecast'
+import { say } from '../labels/shell'
 import { figuresAt } from './figuresAt'
 
 export const lastsWord: Record<Lasts, string> = {
   yes: 'lasts',
-  no: 'will not last',
-  unsure: 'not sure to last',
+  no: say.willNotLast,
+  unsure: say.notSureLast,
 }
 
 export interface ForecastLine {
@@ -50,4 +51,4 @@ export function forecastLines(
   })
 }
 
-const hours = (value: Forecast['hoursToWear']): string => (value === null ? 'not at this rate' : `${formatHours(value)} h`)
+const hours = (value: Forecast['hoursToWear']): string => (value === null ? say.notRate : `${formatHours(value)} h`)

@@ -4,6 +4,7 @@ import type { Method } from '../core/method/method'
 import { figuresOf } from '../core/quantity/figures'
 import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { Reading } from '../core/record/recordSchema'
+import { say } from '../labels/shell'
 
 type Value = Pick<Reading, 'value' | 'low' | 'high' | 'station'>
 
@@ -33,9 +34,9 @@ export function readingWords(reading: Reading, method: Method, units: UnitSystem
     case 'interval':
       return valueWords(reading, method, units, showTo)
     case 'notApplicable':
-      return 'not applicable'
+      return say.notApplicable
     case 'cannot':
-      return `cannot be measured: ${reading.reason ?? ''}`
+      return say.cannotMeasured(reading.reason ?? '')
     case 'withdrawn':
       return '–'
   }

@@ -1,15 +1,16 @@
 import type { Step } from '../core/job/orderOfWork'
+import { say } from '../labels/shell'
 
 /** The page where each step of the order of work is done; steps without one are confirmed on the job's page. */
 export const stepPages: Partial<Record<Step, { readonly path: string; readonly text: string }>> = {
-  receive: { path: 'plan', text: 'Plan' },
-  makeSafe: { path: 'make-safe', text: 'Steps' },
-  asFound: { path: 'as-found', text: 'Steps' },
-  strip: { path: 'strip', text: 'Strip map' },
-  gate: { path: 'gate', text: 'Gate' },
-  look: { path: 'look', text: 'Look' },
-  measure: { path: 'bench', text: 'Bench' },
-  fits: { path: 'fits', text: 'Fits' },
-  decide: { path: 'verdicts', text: 'Verdicts' },
-  sign: { path: 'report', text: 'Report' },
+  receive: { path: 'plan', text: say.plan },
+  makeSafe: { path: 'make-safe', text: say.steps },
+  asFound: { path: 'as-found', text: say.steps },
+  strip: { path: 'strip', text: say.stripMap },
+  gate: { path: 'gate', text: say.gate },
+  look: { path: 'look', text: say.look },
+  measure: { path: 'bench', text: say.bench },
+  fits: { path: 'fits', text: say.fits },
+  decide: { path: 'verdicts', text: say.verdicts },
+  sign: { path: 'report', text: say.report },
 }

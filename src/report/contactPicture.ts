@@ -1,5 +1,6 @@
 import type { Method } from '../core/method/method'
 import type { Reading } from '../core/record/recordSchema'
+import { say } from '../labels/report'
 
 export type ContactCell = 'full' | 'part' | 'none' | 'open'
 
@@ -9,7 +10,7 @@ export interface ContactPicture {
   readonly rows: readonly { readonly label: string; readonly cells: readonly ContactCell[] }[]
 }
 
-export const contactWord: Record<ContactCell, string> = { full: 'full', part: 'partial', none: 'none', open: 'not read' }
+export const contactWord: Record<ContactCell, string> = { full: 'full', part: 'partial', none: 'none', open: say.notRead }
 
 /** The picture of a contact print from its standing readings; null for every other method, and where nothing was read. */
 export function contactPicture(method: Method, readings: readonly Reading[]): ContactPicture | null {

@@ -51,7 +51,7 @@ test('a report tells what was found before the gauge, and what is not as it shou
     },
   ])
   expect(facts.openCauses).toHaveLength(1)
-  expect(facts.looked).toEqual(['Turn the rotor by hand: sound', 'Piston ring 2: looked at, nothing found'])
+  expect(facts.looked).toEqual(['Turn the rotor by hand: sound', 'Piston ring 2: inspected, nothing found'])
   expect(facts.exceptions).toContain('Skipped: Breakaway torque of the cap bolts (Wrench away, Mara Ellwood)')
   expect(facts.exceptions).toContain('Not done: Look at the drained oil')
   expect(facts.exceptions).toContain('Cap: no tag')
@@ -82,7 +82,7 @@ test('a gate that held leaves the rest out, with the reason, and without empty s
 test('a gate that failed names the reading', () => {
   const [, gate] = factsOf(noted({ 'bearing-strip': ['2.1', '2.2'] }, 'bearing-check', '', [])).scope
   expect(gate).toMatch(
-    /^Gate failed: Clearance by strip: Largest 0\.498 is past the plan limit .*\(reading “2\.1” at A drive side end\)\. Grown to Overhaul$/,
+    /^Gate failed: Clearance by strip: Largest 0\.498 is past the plan limit .*\(reading “2\.1” at A drive side end\)\. Extended to Overhaul$/,
   )
 })
 

@@ -1,6 +1,7 @@
 import { coverageOf } from '../contract/figuresAt'
 import { stageName, valueName, verdictName } from '../core/words/labels'
 import { slotWords } from '../core/words/places'
+import { say } from '../labels/report'
 import { type ContactPicture, contactPicture } from './contactPicture'
 
 /** The parts of a report that page and PDF both show, worked out once from its content. */
@@ -130,8 +131,8 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
         unit: unitOf(quantityOf(method), units),
         gauges: record.gauges
           .filter(({ id }) => gaugeIds.has(id))
-          .map((gauge) => `${gauge.code} (calibrated until ${gauge.calibrationDue})`)
-          .concat(own.some(({ gauge, kind }) => gauge === null && kind !== 'withdrawn' && kind !== 'cannot') ? ['by eye'] : [])
+          .map((gauge) => say.calibratedUntil(gauge.code, gauge.calibrationDue))
+          .concat(own.some(({ gauge, kind }) => gauge === null && kind !== 'withdrawn' && kind !== 'cannot') ? [say.eye] : [])
           .join(', '),
         contact: contactPicture(method, own),
         readings: slotsOf(characteristic.method).map((slot) => {
@@ -207,11 +208,11 @@ function reductionLines(characteristic: Characteristic, result: CharacteristicRe
         limits: limits
           .map(
             ({ side, plan, wear }) =>
-              `${plan === null ? '' : `plan ${sign(side)} ${figure(plan)}, `}wear ${sign(side)} ${figure(wear)}`,
+              `${plan === null ? '' : say.plan(sign(side), figure(plan))}wear ${sign(side)} ${figure(wear)}`,
           )
           .join('; '),
         source: [...new Set(limits.map(({ source }) => `${source.document}, ${source.page}`))]
-          .map((text) => (characteristic.typed && !characteristic.typed.check?.agrees ? `${text}, not checked` : text))
+          .map((text) => (characteristic.typed && !characteristic.typed.check?.agrees ? say.notChecked(text) : text))
           .join('; '),
       },
     ]

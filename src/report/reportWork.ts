@@ -1,6 +1,5 @@
 /** The parts of a report that page and PDF both show, worked out once from its content. */
 
-/** A report before it is signed has neither signature nor place in the chain. */
 import { NO_PROCEDURE } from '../contract/noProcedure'
 import type { WorkFacts } from '../contract/reportWords'
 import type { LimitBook } from '../core/book/bookSchema'
@@ -23,6 +22,8 @@ import { exceptionWords, leftBeyondWords } from '../core/words/ready'
 import type { SignedWords } from '../core/words/signed'
 import { type Speaker, speakerOf } from '../core/words/speaker'
 import { stripFaultWords } from '../core/words/strip'
+/** A report before it is signed has neither signature nor place in the chain. */
+import { say } from '../labels/report'
 import type { ReportDraft } from './reportFacts'
 
 /** Kinds of entry that the report's log names; trays, tags and ticks are in the record itself. */
@@ -62,11 +63,11 @@ export function workFacts({ record, results, confirmations }: ReportDraft, said:
   const standing = complaintStanding(record.job.complaint ?? '', work)
   return {
     scope: [
-      ...(level ? [`Level: ${level.name}`] : []),
+      ...(level ? [say.level(level.name)] : []),
       ...(gate?.kind === 'failed'
-        ? [`Gate failed: ${said.scope.gate.join('; ')}. Grown to ${levelOf(full.book, scope.counts)?.name ?? gate.grows}`]
+        ? [say.gateFailedGrown(said.scope.gate.join('; '), levelOf(full.book, scope.counts)?.name ?? gate.grows)]
         : []),
-      ...(gate?.kind === 'open' ? [`Gate open: ${said.scope.gate.join(', ')} not measured to the end`] : []),
+      ...(gate?.kind === 'open' ? [say.gateOpenNot(said.scope.gate.join(', '))] : []),
       ...(said.scope.leftOut ? [said.scope.leftOut] : []),
     ],
     complaint: standing === null ? null : { text: record.job.complaint, standing: complaintWords(standing, full.book) },
@@ -93,7 +94,7 @@ export function workFacts({ record, results, confirmations }: ReportDraft, said:
       }),
       ...[...work.lookedAt.keys()].flatMap((id) => {
         const part = book.parts.find((candidate) => candidate.id === id)
-        return part ? [`${part.name}: looked at, nothing found`] : []
+        return part ? [say.lookedNothingFound(part.name)] : []
       }),
     ],
     lay: layOf(work, full.book.joints),
@@ -102,21 +103,15 @@ export function workFacts({ record, results, confirmations }: ReportDraft, said:
       ...unchecked(book),
       ...wrongChanges({ record, results }),
       ...misclosures(speaker, { record, results }),
-      ...steps.flatMap(({ name, standing: step }) =>
-        step.kind === 'skipped' ? [`Skipped: ${name} (${step.reason}, ${step.by})`] : [],
-      ),
+      ...steps.flatMap(({ name, standing: step }) => (step.kind === 'skipped' ? [say.skipped(name, step.reason, step.by)] : [])),
       ...steps.flatMap(({ name, standing: step }) =>
         step.kind === 'notApplicable'
-          ? [
-              `Does not apply: ${name} (${step.reason}, ${step.by}; ${step.agreed ? `agreed by ${step.agreed.by}` : 'nobody has agreed'})`,
-            ]
+          ? [say.doesNotApply(name, step.reason, step.by, step.agreed ? say.agreed(step.agreed.by) : say.nobodyHasAgreed)]
           : [],
       ),
       ...readyExceptions(speaker, said, { record: full, results, confirmations }),
       ...stripFaults(full.book, work, steps).map((fault) => stripFaultWords(work, fault)),
-      ...stillInside(work).map(
-        ({ name, inside, where }) => `Still inside: ${inside} × ${name}${where === '' ? '' : `, ${where}`}`,
-      ),
+      ...stillInside(work).map(({ name, inside, where }) => say.stillInside(inside, name, where === '' ? '' : `, ${where}`)),
     ],
     log: entries
       .filter(({ body }) => LOGGED.has(body.kind))
@@ -128,7 +123,7 @@ function layOf({ positions, joints }: WorkState, inBook: LimitBook['joints']): {
   const nameOf = (id: string): string => positions.find((position) => position.id === id)?.name ?? id
   return [
     ...positions.flatMap(({ name, tag, thickness }) => {
-      const said = [...(tag ? [tagWords(tag, nameOf)] : []), ...(thickness ? [`thickness ${thickness.text}`] : [])]
+      const said = [...(tag ? [tagWords(tag, nameOf)] : []), ...(thickness ? [say.thickness(thickness.text)] : [])]
       return said.length === 0 ? [] : [{ name, words: said.join('; ') }]
     }),
     ...inBook.flatMap(({ id, between }) => {
@@ -156,7 +151,9 @@ function readyExceptions(
     ...leftBeyond.map(({ part, stage, because }) => {
       const at = parts.find(({ id }) => id === part)?.stages.findIndex((of) => of.stage === stage) ?? -1
       const vote = because ? (parts.find(({ id }) => id === part)?.stages[at]?.votes.indexOf(because) ?? -1) : -1
-      return `Left beyond its limits: ${leftBeyondWords(speaker, { part, stage }, said.parts[part]?.stages[at]?.[vote]?.reason ?? '')}`
+      return say.leftBeyondItsLimits(
+        leftBeyondWords(speaker, { part, stage }, said.parts[part]?.stages[at]?.[vote]?.reason ?? ''),
+      )
     }),
   ]
 }
@@ -165,9 +162,7 @@ function readyExceptions(
 const unchecked = (book: ReportDraft['record']['book']): string[] =>
   book.characteristics.flatMap(({ name, typed }) => {
     if (!typed || typed.check?.agrees) return []
-    return typed.check
-      ? [`Limits of ${name} do not agree with the document: ${typed.check.note} (${typed.check.by})`]
-      : [`Limits of ${name}, typed by ${typed.by}, are not checked by a second person`]
+    return typed.check ? [say.limitsDoNot(name, typed.check.note, typed.check.by)] : [say.limitsTypedNot(name, typed.by)]
   })
 
 /** What moved further than it may between two measurements, with what the maker says to do. */
@@ -190,7 +185,7 @@ const misclosures = (speaker: Speaker, { record, results }: Pick<ReportDraft, 'r
       const of = record.book.characteristics.find(({ id }) => id === suspect.characteristic)
       return of ? [suspectWords(speaker, suspect, of)] : []
     })
-    return [`${closingWords(spec, result, speaker)} Look again at: ${suspects.join('; ')}`]
+    return [say.lookAgain(closingWords(spec, result, speaker), suspects.join('; '))]
   })
 
 function complaintWords(
@@ -199,10 +194,10 @@ function complaintWords(
 ): string {
   switch (standing.kind) {
     case 'unexplained':
-      return 'not explained'
+      return say.notExplained
     case 'explained':
-      return `explained by “${findingTitle(book, standing.finding)}”, not yet proved gone`
+      return say.explainedNotYet(findingTitle(book, standing.finding))
     case 'gone':
-      return `explained by “${findingTitle(book, standing.finding)}”; gone: ${standing.note} (${standing.by})`
+      return say.explainedGone(findingTitle(book, standing.finding), standing.note, standing.by)
   }
 }

@@ -1,5 +1,6 @@
 import type { Refusal } from '../contract/answers'
 import type { Entry } from '../core/notes/entrySchema'
+import { say } from '../labels/shell'
 
 /** How a call ended. Offline means nothing is known to have been stored: send it again, its id keeps it single. */
 export type Answer<T> =
@@ -36,7 +37,7 @@ async function call<T>(path: string, init: RequestInit): Promise<Answer<T>> {
   return {
     kind: 'refused',
     status: response.status,
-    message: error?.message ?? `The server answered ${response.status}. Reload the page and try again.`,
+    message: error?.message ?? say.serverAnsweredReload(response.status),
     paths: error?.issues?.map(({ path }) => path) ?? [],
     issues: error?.issues ?? [],
     standing: error?.standing ?? null,

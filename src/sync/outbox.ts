@@ -1,3 +1,4 @@
+import { say } from '../labels/shell'
 import type { Answer } from './http'
 import { type Fate, type Item, isWaiting, keptAnswer, needs, overtakenBy, requestOf, UNSENT } from './item'
 
@@ -60,7 +61,7 @@ const RETRY_MS = 4_000
 /** How long a stored thing is still kept here: longer than any page takes to come up. */
 const KEPT_MS = 120_000
 
-const NOT_REACHED = 'The server cannot be reached, and this browser keeps nothing on this device.'
+const NOT_REACHED = say.serverCannotReached
 
 const WAITING: Fate = { kind: 'waiting' }
 

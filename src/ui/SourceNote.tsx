@@ -1,4 +1,5 @@
 import type { Source } from '../core/limit/limit'
+import { say } from '../labels/shell'
 import styles from './VoteList.module.css'
 
 type Documents = readonly { readonly id: string; readonly title: string; readonly revision: string }[]
@@ -9,7 +10,7 @@ export function SourceNote({ source, documents }: { readonly source: Source; rea
   return (
     <cite className={styles.source} title={found?.title}>
       {source.document}
-      {found && found.revision !== '' ? ` rev. ${found.revision}` : ''}, {source.page}
+      {found && found.revision !== '' ? say.rev2(found.revision) : ''}, {source.page}
     </cite>
   )
 }

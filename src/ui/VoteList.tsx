@@ -6,6 +6,7 @@ import { verdictName } from '../core/words/labels'
 import type { Speaker } from '../core/words/speaker'
 import { traceWords } from '../core/words/trace'
 import { reasonOf, settledBy } from '../core/words/votes'
+import { say } from '../labels/shell'
 import { SourceNote } from './SourceNote'
 import { VerdictMark } from './VerdictMark'
 import styles from './VoteList.module.css'
@@ -22,9 +23,9 @@ const kindWord: Record<TraceStep['kind'], string> = {
 }
 
 function nothingBehind({ rule }: Vote): string {
-  if (rule === 'service') return 'the book says when this part is renewed'
-  if (rule === 'finding') return 'seen by eye'
-  return rule === 'leftOut' ? 'the inspection level leaves it out' : 'nothing is measured'
+  if (rule === 'service') return say.bookSaysWhen
+  if (rule === 'finding') return say.seenEye
+  return rule === 'leftOut' ? say.inspectionLevelLeaves : say.nothingMeasured
 }
 
 /** The reasons of a verdict, strongest first; each opens to its sum, from the readings to the rule. */
@@ -80,7 +81,7 @@ function Reason({ vote, speaker }: { readonly vote: Vote; readonly speaker: Spea
       </summary>
       {open && (
         <ul className={styles.trace}>
-          {vote.trace.length === 0 && <li>No sum behind it: {nothingBehind(vote)}.</li>}
+          {vote.trace.length === 0 && <li>{say.noSumBehind(nothingBehind(vote))}</li>}
           {vote.trace.map((step, index) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: the steps of one vote keep their order.
             <li key={index}>

@@ -52,11 +52,11 @@ describe('a formula', () => {
     ['(a', /ends too early/],
     ['(a;', /“\)” is expected where “;” stands/],
     ['a # b', /“# b” is not understood/],
-    ['d + a', /“d” is no name/],
+    ['d + a', /“d” is not a name/],
     ['a + 3 parsecs', /“parsecs” after 3 is not a unit/],
     ['median(a; b)', /“median” is not a function here/],
     ['abs(a; b)', /“abs” takes one value/],
-    ['max()', /“\)” is no name/],
+    ['max()', /“\)” is not a name/],
   ])('“%s” is refused', (text, says) => {
     expect(fault(text)).toMatch(says)
   })

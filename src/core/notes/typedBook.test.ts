@@ -156,7 +156,7 @@ const refusals: [name: string, over: Partial<TypedCharacteristic>, says: RegExp]
     { new: { nominal: null, lower: '60.1', upper: '60', page: '1' } },
     /least new size is larger/,
   ],
-  ['no step', { readTo: '0' }, /more than nothing/],
+  ['no step', { readTo: '0' }, /more than zero/],
   ['a name that is taken', { name: 'collar ø' }, /is there already/],
 ]
 test.each(refusals)('%s is refused with a sentence', (_, over, says) => {

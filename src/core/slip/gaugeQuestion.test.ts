@@ -13,22 +13,29 @@ const of = (kind: GaugeKind): Gauge => (kind === 'eye' ? BY_EYE : testGauge({ id
 
 test.each<[what: string, method: Method, wanted: GaugeKind, inHand: GaugeKind, keptWith: GaugeKind | null, said: RegExp | null]>([
   ['the kind asked for', everyMethod.outsideDiameter, 'outsideMicrometer', 'outsideMicrometer', null, null],
-  ['another kind of the same quantity', everyMethod.outsideDiameter, 'outsideMicrometer', 'caliper', null, /counts as well/],
+  [
+    'another kind of the same quantity',
+    everyMethod.outsideDiameter,
+    'outsideMicrometer',
+    'caliper',
+    null,
+    /counts with the uncertainty/,
+  ],
   [
     'one of another quantity',
     everyMethod.outsideDiameter,
     'outsideMicrometer',
     'balance',
     null,
-    /does not measure length.*settles nothing/,
+    /does not measure length.*decides nothing/,
   ],
-  ['none', everyMethod.outsideDiameter, 'outsideMicrometer', 'eye', null, /No gauge.*Outside micrometer.*settles nothing/],
+  ['none', everyMethod.outsideDiameter, 'outsideMicrometer', 'eye', null, /No gauge.*Outside micrometer.*decides nothing/],
   ['none, kept before in this set', everyMethod.outsideDiameter, 'outsideMicrometer', 'eye', 'eye', null],
   ['none, where another was kept', everyMethod.outsideDiameter, 'outsideMicrometer', 'eye', 'caliper', /No gauge/],
   ['what is looked at', everyMethod.lookedAt, 'eye', 'eye', null, null],
   ['marks put into words', everyMethod.elements, 'feeler', 'eye', null, null],
   ['torque with a wrench', everyMethod.torque, 'torqueWrench', 'torqueWrench', null, null],
-  ['torque with a dial', everyMethod.torque, 'torqueWrench', 'dial', null, /does not measure torque.*settles nothing/],
+  ['torque with a dial', everyMethod.torque, 'torqueWrench', 'dial', null, /does not measure torque.*decides nothing/],
 ])('%s', (_what, method, wanted, inHand, keptWith, said) => {
   const slots = slotsOf(method)
   const [slot] = slots

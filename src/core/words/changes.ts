@@ -12,10 +12,10 @@ const stageWord = (stage: ChangeLimit['from'] | ChangeLimit['to']): string =>
   stage === 'lastOverhaul' ? 'the last overhaul' : stageName[stage].toLowerCase()
 
 const standingWord: Readonly<Record<ChangeOutcome['standing'], string>> = {
-  inside: 'as it may be',
-  outside: '! more than may be',
-  undecided: '! too close to say',
-  open: 'not measured at both yet',
+  inside: 'within the permitted change',
+  outside: '! exceeds the permitted change',
+  undecided: '! too close to the permitted change to say',
+  open: 'not measured at both stages yet',
 }
 
 /** A change against what may change, in one line: “Mean, as found to as left: +0.02 mm, may be −0.05 … +0.05: as it may be.” */
@@ -39,5 +39,5 @@ export function changeWords(
     change === null
       ? ''
       : `${ends(change.value ?? change.interval?.low ?? null, change.value ?? change.interval?.high ?? null)}${afterFigure(unit)}, `
-  return `${valueName[limit.judges]}, ${stageWord(limit.from)} to ${stageWord(limit.to)}: ${moved}may change by ${ends(limit.least, limit.greatest)}${change === null ? afterFigure(unit) : ''}: ${standingWord[standing]}.`
+  return `${valueName[limit.judges]}, ${stageWord(limit.from)} to ${stageWord(limit.to)}: ${moved}permitted ${ends(limit.least, limit.greatest)}${change === null ? afterFigure(unit) : ''}: ${standingWord[standing]}.`
 }

@@ -15,7 +15,7 @@ export function closingWords(
 ): string {
   const { extent, unit } = figuresOf(spec.quantity, units, spec.showTo)
   const apartBy = figuresOf(differenceOf(spec.quantity), units, spec.showTo)
-  if (!known || !also || !misclosure) return `${spec.name}: not known twice yet.`
+  if (!known || !also || !misclosure) return `${spec.name}: not measured both ways yet.`
   const apart = `${extent(known)} and ${extent(also)}${afterFigure(unit)}, apart by ${apartBy.extent(misclosure)}, ± ${apartBy.figure(allowed)} allowed`
   const says = { agrees: 'they agree', disagrees: '! they do not agree', open: 'readings are still missing' }[standing]
   return `${spec.name}: ${apart}: ${says}.`
@@ -30,5 +30,5 @@ export function suspectWords(
   const at = slot ? slotWords(method, slot) : where ? whereWords(speaker, id, where) : ''
   const place = at === '' ? nameOf(speaker, id) : `${nameOf(speaker, id)}, ${at}`
   if (text !== null && slip) return `${place}: “${text}”, perhaps ${slip.text}. ${slipWords[slip.kind]}`
-  return spreads === null ? place : `${place}: off by ${Math.round(spreads)} of its own uncertainties`
+  return spreads === null ? place : `${place}: off by ${Math.round(spreads)} times its uncertainty`
 }

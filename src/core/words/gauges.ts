@@ -30,7 +30,7 @@ export const gaugeKindName: Readonly<Record<GaugeKind, string>> = {
 export function gaugeFaultWords(fault: GaugeFault): string {
   switch (fault.code) {
     case 'eyeIsNoGauge':
-      return 'The eye is no gauge of the store.'
+      return 'The eye is not a gauge in the store.'
     case 'figure':
       return quantityFaultWords(fault.why)
     case 'tooLarge':
@@ -39,9 +39,9 @@ export function gaugeFaultWords(fault: GaugeFault): string {
       return fault.field === 'code' ? 'Type the code that is on the gauge.' : 'Name the gauge.'
     case 'notPositive':
       return {
-        resolution: 'The step must be more than nothing.',
-        repeatability: 'The spread of its repeats must be more than nothing; leave it empty where it is not known.',
-        expanded: 'The uncertainty of the calibration must be more than nothing.',
+        resolution: 'The step must be more than zero.',
+        repeatability: 'The spread of its repeats must be more than zero; leave it empty where it is not known.',
+        expanded: 'The uncertainty of the calibration must be more than zero.',
       }[fault.field]
     case 'signed':
       return 'The permissible error is typed without its sign.'

@@ -28,7 +28,7 @@ export function historyFaultWords(fault: HistoryFault): string {
     case 'noCharacteristic':
       return `The limit book has no characteristic “${fault.text}”.`
     case 'noStage':
-      return `“${fault.text}” is no stage: as found, after work or as left.`
+      return `“${fault.text}” is not a stage: as found, after work or as left.`
     case 'reading':
       return readingFaultWords(fault.why)
     case 'placeTwice':
@@ -44,23 +44,23 @@ export function historyFaultWords(fault: HistoryFault): string {
     case 'nameTooLong':
       return `The name of the overhaul is longer than ${fault.most} characters.`
     case 'tooManyOverhauls':
-      return `More than ${fault.most} overhauls: take over the latest ones.`
+      return `More than ${fault.most} overhauls: import the latest ones.`
     case 'noDay':
-      return `“${fault.text}” is no day. Write it as 2019-05-14.`
+      return `“${fault.text}” is not a date. Write it as 2019-05-14.`
     case 'liesAhead':
-      return `${fault.date} lies ahead: today is ${fault.today}.`
+      return `${fault.date} is in the future: today is ${fault.today}.`
     case 'noHours':
-      return `“${fault.text}” is no running hours. Write whole hours.`
+      return `“${fault.text}” is not a number of running hours. Write whole hours.`
     case 'notEarlier':
       return `${fault.hours} h is not earlier than the ${fault.now} h the machine has now.`
     case 'twoDates':
-      return `${fault.overhaul} is given with two days or hours: ${fault.one.date} at ${fault.one.hours} h, and ${fault.other.date} at ${fault.other.hours} h.`
+      return `${fault.overhaul} is given with two dates or hours: ${fault.one.date} at ${fault.one.hours} h, and ${fault.other.date} at ${fault.other.hours} h.`
     case 'hoursFall':
       return `Hours cannot fall: ${fault.one.overhaul} on ${fault.one.date} at ${fault.one.hours} h, ${fault.other.overhaul} on ${fault.other.date} at ${fault.other.hours} h.`
     case 'noPlace':
       return `${fault.characteristic} has no place “${fault.text}”.`
     case 'noGauge':
-      return `There is no gauge “${fault.gauge}” in the store. Leave it empty where nobody knows.`
+      return `There is no gauge “${fault.gauge}” in the store. Leave it empty where it is not known.`
     case 'otherKindOfGauge':
       return `${fault.gauge} is not the kind of gauge that ${fault.characteristic} is measured with.`
   }

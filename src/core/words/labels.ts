@@ -52,7 +52,7 @@ export const valueName: Readonly<Record<ReductionName, string>> = {
   broken: 'Broken elements',
   worstOfRest: 'Most worn of the rest',
   failedPoints: 'Points failed',
-  notAsWanted: 'Not as wanted',
+  notAsWanted: 'Not as required',
   result: 'Result',
 }
 
@@ -64,7 +64,7 @@ export const spreadWords: Readonly<Record<NonNullable<Trend['spread']>['from'], 
   own: 'readings about their line',
   sisters: 'readings of sister positions about their lines',
   gauge: 'what the readings are known to',
-  few: 'the doubt of the readings alone: too few points to tell how they scatter about their line',
+  few: 'the uncertainty of the readings alone: too few points to show how they scatter about their line',
 }
 
 export const stepName: Readonly<Record<Step, string>> = {

@@ -12,6 +12,6 @@ export function liftFaultWords(fault: LiftFault): string {
     case 'eyeTooFlat':
       return `An eye bolt may not be pulled at ${fault.angleDegrees}°. Use longer legs (at most ${STEEPEST_EYE_DEGREES}°) or swivelling points rated for it.`
     case 'notPositive':
-      return `Type the ${liftFigure[fault.what]} in kg, more than nothing.`
+      return `Type the ${liftFigure[fault.what]} in kg, more than zero.`
   }
 }

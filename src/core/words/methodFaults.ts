@@ -55,7 +55,7 @@ export function faultWords(
         settledBy: 'Take the loads again, clear of coil bind.',
       }
     case 'formula':
-      return { reason: formulaFaultWords(fault.why), settledBy: 'Have the formula in the limit book put right.' }
+      return { reason: formulaFaultWords(fault.why), settledBy: 'Have the formula in the limit book corrected.' }
   }
 }
 
@@ -65,7 +65,7 @@ export const BEFORE_REPEATS = 'Turn the shaft over'
 const doubtWords = {
   noGauge: ['No gauge noted', 'Take it again with a gauge from the store.'],
   otherGauge: ['Read with a gauge of another quantity', 'Take it again with a gauge that measures this.'],
-  notUnderstood: ['Typed in words that may say another figure', 'Type it again.'],
+  notUnderstood: ['Typed in a way that may mean another figure', 'Type it again.'],
 } as const
 
 const dimensionWords = (dimension: Readonly<Record<string, number>>): string => {
@@ -81,7 +81,7 @@ export function formulaFaultWords(fault: FormulaFault): string {
     case 'oneTooMany':
       return `“${fault.text}” is one too many in the formula.`
     case 'noName':
-      return `“${fault.text}” is no name of this formula.`
+      return `“${fault.text}” is not a name of this formula.`
     case 'noFunction':
       return `“${fault.text}” is not a function here. Known: ${FUNCTIONS.join(', ')}.`
     case 'oneValueOnly':

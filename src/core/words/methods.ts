@@ -41,7 +41,7 @@ export const methodName: Readonly<Record<MethodKind, string>> = {
   remaining: 'Least remaining',
   meter: 'Reading of a meter',
   benchTest: 'Test on a rig',
-  lookedAt: 'Go or no-go, looked at',
+  lookedAt: 'Go or no-go by eye',
   computed: 'Computed from other results',
 }
 
@@ -85,9 +85,9 @@ const own: Readonly<Partial<Record<MethodKind, Readonly<Record<string, FieldWord
   },
   openingPressure: {
     repeatability: { label: 'Repeats may differ by' },
-    set: { label: 'To open at' },
+    set: { label: 'Set to open at' },
     hold: { label: 'Fall of pressure is read after', hint: 'Empty where no leak test belongs to it' },
-    drip: { label: 'Looked at for drips', options: { yes: 'yes', no: 'no' } },
+    drip: { label: 'Checked for drips', options: { yes: 'yes', no: 'no' } },
   },
   runout: {
     distances: { label: 'Distances from the first', hint: 'With commas between, where the bow is wanted' },
@@ -96,7 +96,7 @@ const own: Readonly<Partial<Record<MethodKind, Readonly<Record<string, FieldWord
   plasticStrip: {
     direction: { label: 'The clearance lies' },
     scale: { label: 'Scale of the strip', hint: 'Width = clearance, with semicolons between: 2.0 = 0.10; 3.0 = 0.06' },
-    scaleUncertainty: { label: 'The scale is good to' },
+    scaleUncertainty: { label: 'Uncertainty of the scale' },
   },
   capPinch: {
     shims: { label: 'Shims', hint: 'How many, or their names with commas between' },
@@ -182,7 +182,7 @@ export function setUpFaultWords(kind: MethodKind, fault: SetUpFault): string {
     case 'wholeNumber':
       return `${label(fault.field)}: type a whole number from 1 to ${fault.most}.`
     case 'notPositive':
-      return `${label(fault.field)} must be more than nothing.`
+      return `${label(fault.field)} must be more than zero.`
     case 'howMany':
       return `${label(fault.field)}: from 1 to ${fault.most} of them.`
     case 'sameName':
@@ -196,7 +196,7 @@ export function setUpFaultWords(kind: MethodKind, fault: SetUpFault): string {
     case 'figure':
       return quantityFaultWords(fault.why)
     case 'band':
-      return `“${fault.text}” is no band: type least..greatest; leave out an end that nothing bounds.`
+      return `“${fault.text}” is not a band: type least..greatest; leave out an end that nothing bounds.`
     case 'formula':
       return formulaFaultWords(fault.why)
     case 'namesNothing':

@@ -77,9 +77,9 @@ export function noteFaultWords(fault: NoteFault): string {
     case 'usedBy':
       return `${fault.name} is computed from it, so it stays.`
     case 'typedAnew':
-      return `${fault.name} was typed anew meanwhile. Look at it again.`
+      return `${fault.name} has been edited in the meantime. Check it again.`
     case 'typedYourself':
-      return `You typed ${fault.name} yourself: a second person holds it against the document.`
+      return `You typed ${fault.name} yourself: a second person checks it against the document.`
     case 'sayWhatDiffers':
       return 'Say what does not agree with the document.'
     case 'typed':
@@ -87,9 +87,9 @@ export function noteFaultWords(fault: NoteFault): string {
     case 'noSize':
       return quantityFaultWords(fault.why)
     case 'sizeOfNothing':
-      return `“${fault.text}” is no size: it must be more than nothing.`
+      return `“${fault.text}” is not a size: it must be more than zero.`
     case 'noPitch':
-      return `“${fault.text}” is no pitch: type mm, inches, or threads per inch as “12 tpi”.`
+      return `“${fault.text}” is not a pitch: type mm, inches, or threads per inch as “12 tpi”.`
     case 'notExplainedYet':
       return 'Name the finding that explains the complaint first; then say how it was proved gone.'
     case 'noPicture':
@@ -111,7 +111,7 @@ export function draftFaultWords(fault: DraftFault): string {
     case 'nothingTyped':
       return 'Nothing was typed in this job: there is nothing to make a draft of.'
     case 'notAsDocument':
-      return `Not in agreement with the document: ${fault.names.join(', ')}. Type them anew first.`
+      return `Not in agreement with the document: ${fault.names.join(', ')}. Edit them first.`
     case 'notChecked':
       return `Not checked by a second person yet: ${fault.names.join(', ')}.`
   }

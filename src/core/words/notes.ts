@@ -3,6 +3,7 @@ import type { EntryBody, EntryKind } from '../notes/kinds'
 import type { IdentitySizes, Tag } from '../notes/shapes'
 import type { WorkState } from '../notes/state'
 import { causeName, findingWords } from './findings'
+import { counted } from './plain'
 
 /** Names of what notes speak of, as people call it. */
 interface NoteNames {
@@ -51,13 +52,13 @@ const noteWords: NoteWords = {
   complaintExplained: ({ finding }, names) =>
     finding === null ? 'Complaint: not explained yet' : `Complaint explained by ${names.finding(finding)}`,
   complaintGone: ({ note }) => `Complaint proved gone: ${note}`,
-  lookedAt: ({ part }, names) => `Looked at, nothing found: ${names.part(part)}`,
+  lookedAt: ({ part }, names) => `Inspected, nothing found: ${names.part(part)}`,
   findingRecorded: ({ value: { kind, severity, part, extent } }, names) =>
     `${findingWords[kind].label}, ${severity}, on ${names.part(part)}${extent === '' ? '' : `: ${extent}`}`,
   findingWithdrawn: ({ finding, reason }, names) => `Withdrawn: ${names.finding(finding)} (${reason})`,
   causeRecorded: ({ finding, cause }, names) =>
     cause === null
-      ? `Cause open again: ${names.finding(finding)}`
+      ? `Cause reopened: ${names.finding(finding)}`
       : `Cause of ${names.finding(finding)}: ${causeName[cause.family]}${cause.text === '' ? '' : `, ${cause.text}`}`,
   measurementPlanned: ({ characteristic }, names) => `Measurement added: ${names.characteristic(characteristic)}`,
   patternRecorded: ({ pattern, elements }, { book }) => {
@@ -70,11 +71,11 @@ const noteWords: NoteWords = {
     return `${name}: ${finding === null ? 'sound' : names.finding(finding)}${inBrackets(note)}`
   },
   pictureAdded: ({ caption }) => `Picture${caption === '' ? '' : `: ${caption}`}`,
-  pictureMarked: ({ marks }) => `Picture drawn upon: ${marks.length} marks`,
-  pictureRemoved: ({ reason }) => `Picture taken out (${reason})`,
+  pictureMarked: ({ marks }) => `Picture marked up: ${counted(marks.length, 'mark', 'marks')}`,
+  pictureRemoved: ({ reason }) => `Picture removed (${reason})`,
   planTicked: ({ item, state }, { planLine }) =>
     `Plan: ${planLine(item)} ${{ open: 'open again', there: 'there', missing: 'missing' }[state]}`,
-  readingNoted: ({ note }) => (note === '' ? 'Note at a reading taken away' : `Note at a reading: ${note}`),
+  readingNoted: ({ note }) => (note === '' ? 'Note at a reading removed' : `Note at a reading: ${note}`),
   thicknessTaken: ({ position, text }, names) => `Thickness of ${names.position(position)}: ${text}`,
   identified: ({ position, sizes }, names) => `${names.position(position)} measured: ${sizesWords(sizes)}`,
   stepDone: ({ step, note, licensed }, names) =>
@@ -82,7 +83,7 @@ const noteWords: NoteWords = {
   stepSkipped: ({ step, reason }, names) => `Skipped: ${names.step(step)} (${reason})`,
   stepNotApplicable: ({ step, reason }, names) => `Does not apply: ${names.step(step)} (${reason})`,
   stepNotApplicableAgreed: ({ step }, names) => `Agreed that it does not apply: ${names.step(step)}`,
-  stepReopened: ({ step, reason }, names) => `Opened again: ${names.step(step)} (${reason})`,
+  stepReopened: ({ step, reason }, names) => `Reopened: ${names.step(step)} (${reason})`,
   stepAdded: ({ name }) => `Step added: ${name}`,
   stepMoved: ({ step, after }, names) =>
     `Step moved: ${names.step(step)}${after === null ? ' to the front' : ` after ${names.step(after)}`}`,
@@ -98,7 +99,7 @@ const noteWords: NoteWords = {
   putIn: ({ name, where, count }) => `In: ${count} × ${name}${where === '' ? '' : `, ${where}`}`,
   takenOut: ({ temporary, count }, names) => `Out: ${count} × ${names.temporary(temporary)}`,
   characteristicTyped: ({ value: { name, document } }) => `${name} typed from ${document.id}, ${document.title}`,
-  characteristicDropped: ({ characteristic, reason }, names) => `${names.characteristic(characteristic)} taken out (${reason})`,
+  characteristicDropped: ({ characteristic, reason }, names) => `${names.characteristic(characteristic)} removed (${reason})`,
   limitsChecked: ({ characteristic, agrees, note }, names) => {
     const says = agrees ? 'agree' : 'do not agree'
     return `Limits of ${names.characteristic(characteristic)} ${says} with the document${inBrackets(note)}`

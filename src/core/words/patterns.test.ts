@@ -22,7 +22,7 @@ test.each([
   ['bsbsbsss', /3 of 8 broken, at most 2/],
   ['bbssssss', /2 neighbours broken/],
   ['bb......', /2 neighbours/],
-  ['bss.....', /3 of 8 elements looked at/],
+  ['bss.....', /3 of 8 elements inspected/],
   ['sssWssss', /element 4 is worn by 40 %/],
   ['ssswssss', /worst worn by 10 %/],
 ])('%s', (letters, says) => {

@@ -22,7 +22,7 @@ export function patternWords(standing: PatternStanding, count: PatternCount, lim
           : []),
       ].join('; ')
     case 'open':
-      return `${count.seen} of ${count.elements} elements looked at`
+      return `${count.seen} of ${count.elements} elements inspected`
     case 'inside':
       return `${count.broken} of ${count.elements} broken, ${counted(count.adjacentPairs, 'adjacent pair', 'adjacent pairs')}${worst === null ? '' : `, worst worn by ${percent(worst.fraction)}`}`
   }

@@ -72,7 +72,7 @@ export function readingFaultWords(fault: ReadingFault): string {
     case 'pairUnsigned':
       return `“${fault.text}” is a pair without signs. Type both with their sign, for example +0.05 -0.03.`
     case 'noAnswer':
-      return `“${fault.text}” is no answer here. ${HOW_TO_ANSWER[fault.form]}`
+      return `“${fault.text}” is not an answer here. ${HOW_TO_ANSWER[fault.form]}`
     default:
       return quantityFaultWords(fault)
   }

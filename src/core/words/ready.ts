@@ -8,7 +8,7 @@ import { reasonOf } from './votes'
 export function blockWords(speaker: Speaker, block: Block): string {
   switch (block.code) {
     case 'nothingThere':
-      return 'Nothing is measured, looked at or found in this job: there is nothing to report.'
+      return 'Nothing is measured, inspected or found in this job: there is nothing to report.'
     case 'undecided':
       return `Decide first on: ${block.parts.map((id) => partName(speaker, id)).join(', ')}.`
     case 'stillInside':
@@ -38,7 +38,7 @@ export function exceptionWords(speaker: Speaker, exception: Exception): string {
 
 /** Why nothing may be written in a job. */
 export const closedWords: Readonly<Record<ClosedBecause, string>> = {
-  imported: 'This overhaul was taken over from earlier records: nothing in it can be changed.',
+  imported: 'This overhaul was imported from earlier records: nothing in it can be changed.',
   signed: 'This job is signed: nothing in it can be changed. A correction is a new job.',
-  withReviewer: 'This job lies with the reviewer. Ask for it to be returned before changing anything.',
+  withReviewer: 'This job is with the reviewer. Ask for it to be returned before changing anything.',
 }

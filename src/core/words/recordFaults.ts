@@ -83,7 +83,7 @@ export function recordFaultWords(fault: RecordFault): string {
     case 'noSuchPlace':
       return 'the method takes no reading at this place'
     case 'noReason':
-      return 'a reading that cannot be taken or is taken back says why'
+      return 'a reading that cannot be taken or is withdrawn says why'
     case 'otherKind':
       return `the text is a ${fault.text}, the reading says ${fault.reading}`
     case 'otherValue':

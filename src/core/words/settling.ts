@@ -24,13 +24,13 @@ export function settlingWords(speaker: Speaker, vote: Vote, by: Settling): strin
     case 'routeNeeds':
       return `Measure what “${routeOf(speaker, by.part, by.route)?.name ?? by.route}” needs.`
     case 'again': {
-      if (by.characteristic === null) return 'Read again what it follows from.'
+      if (by.characteristic === null) return 'Check the readings it is worked out from.'
       const method = methodOf(speaker, by.characteristic)
       const at = by.slot && method ? slotWords(method, by.slot) : by.where ? whereWords(speaker, by.characteristic, by.where) : ''
-      return `Read again, first ${nameOf(speaker, by.characteristic)}${at === '' ? '' : ` ${at}`}.`
+      return `Check again, first ${nameOf(speaker, by.characteristic)}${at === '' ? '' : ` ${at}`}.`
     }
     case 'lookAtEvery':
-      return `Look at every ${speaker.book.patterns.find(({ id }) => id === by.pattern)?.element ?? 'element'}.`
+      return `Inspect every ${speaker.book.patterns.find(({ id }) => id === by.pattern)?.element ?? 'element'}.`
     case 'gate':
       return by.missing.length === 0
         ? 'Take the gate measurements.'
@@ -47,20 +47,21 @@ export function settlingWords(speaker: Speaker, vote: Vote, by: Settling): strin
 }
 
 const plain = {
-  routesNeed: 'Measure what the mending routes need.',
-  doubtfulAgain: 'Take the doubtful readings again.',
-  stepLimit: 'Hold it against the maker’s limit for the step it was worked to.',
-  betterGauge: 'Measure with a better gauge, or take the cautious side.',
-  anotherWay: 'Find another way to measure it, or take the cautious side.',
-  atTwenty: 'Measure at 20 °C, or have the expansion of part and gauge on record: at this temperature any metal is possible.',
-  shorterInterval: 'Shorten the interval, or decide on the cautious side.',
+  routesNeed: 'Measure what the reconditioning routes need.',
+  doubtfulAgain: 'Repeat the doubtful readings.',
+  stepLimit: 'Check it against the maker’s limit for the step it was worked to.',
+  betterGauge: 'Measure with a better gauge, or decide on the safe side.',
+  anotherWay: 'Find another way to measure it, or decide on the safe side.',
+  atTwenty:
+    'Measure at 20 °C, or have the expansion of part and gauge on record: without it, nothing is certain at this temperature.',
+  shorterInterval: 'Shorten the interval, or decide on the safe side.',
   findOutWhy: 'Find out why, then decide.',
   newStrip: 'Lay a new strip there, and measure bore and journal there again.',
   figuresThere: 'Read strip, bore and journal there to figures.',
-  bothToFigures: 'Read what it follows from to figures.',
-  bothWays: 'Measure both ways: the book demands it.',
+  bothToFigures: 'Take the readings it is worked out from as figures.',
+  bothWays: 'Measure both ways: the book requires it.',
   byEye: 'Decide on the part by eye and say why.',
-  look: 'Look at it and write down what was found, or that nothing was.',
+  look: 'Inspect it and note what was found, or that nothing was.',
 } as const satisfies Partial<Record<Settling['code'], string>>
 
 /** Something still to be taken. */
@@ -88,7 +89,7 @@ export function missingWords(speaker: Speaker, subject: string | null, missing: 
 export function neverGivenWords(fault: NeverGiven): string {
   switch (fault.code) {
     case 'notGiven':
-      return `“${valueNameOf(fault.value)}” can never be worked out as this is set up: too few places, or nothing that gives it.`
+      return `“${valueNameOf(fault.value)}” can never be worked out as this is set up: too few places, or nothing to work it out from.`
     case 'wearFromNothing':
       return 'Wear is counted from a new size, an unworn station or an earlier overhaul, and there is none.'
   }

@@ -10,15 +10,15 @@ export function stripFaultWords(work: WorkState, fault: StripFault): string {
     case 'noTag':
       return `${name}: no tag`
     case 'noFace':
-      return `${name}: which way it faced`
+      return `${name}: facing not noted`
     case 'noThickness':
-      return `${name}: thickness not taken`
+      return `${name}: thickness not measured`
     case 'notIdentified':
       return `${name}: not identified by measurement`
     case 'sameNumber':
       return `${name}: number ${fault.number} is also on ${fault.others.join(', ')}`
     case 'noClock':
-      return `${name}: clock direction of ${fault.of}`
+      return `${name}: clock direction of ${fault.of} not noted`
     case 'countDiffers':
       return `${name}: ${fault.found} found, the book has ${fault.wanted}`
     case 'noMatchMark':

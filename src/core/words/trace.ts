@@ -8,7 +8,7 @@ import type { RouteTried, TraceStep, Vote } from '../verdict/vote'
 import { findingWords, severityName } from './findings'
 import { spreadWords, valueName } from './labels'
 import { slotWords, sumWords, whereWords } from './places'
-import { afterFigure } from './plain'
+import { afterFigure, counted } from './plain'
 import { figuresFor, methodOf, nameOf, routeOf, type Speaker } from './speaker'
 import { foretold } from './votes'
 
@@ -43,7 +43,7 @@ export function traceWords(speaker: Speaker, { subject }: Pick<Vote, 'subject'>,
       return paceWords(speaker, subject, step)
     case 'finding':
       if (step.code === 'noted') return `noted by ${step.by}${step.note === '' ? '' : `: ${step.note}`}`
-      return `${step.count.seen} of ${step.count.elements} seen by ${step.by}: ${step.count.broken} broken, ${step.count.adjacentPairs} adjacent pairs, ${step.count.worn} worn`
+      return `${step.count.seen} of ${step.count.elements} seen by ${step.by}: ${step.count.broken} broken, ${counted(step.count.adjacentPairs, 'adjacent pair', 'adjacent pairs')}, ${step.count.worn} worn`
     case 'route':
       return routeWords(speaker, step)
     case 'rule':
@@ -120,7 +120,7 @@ function ruleWords(speaker: Speaker, step: Extract<TraceStep, { kind: 'rule' }>)
       return `${found} asks for ${spanWords(step.mild, step.strong)}`
     }
     case 'lasts':
-      return `${{ no: 'beyond the wear limit before the next overhaul', unsure: 'the wear limit lies within what is to be expected', yes: 'inside until the next overhaul' }[step.lasts]} (policy: must last the interval)`
+      return `${{ no: 'beyond the wear limit before the next overhaul', unsure: 'the wear limit lies within the expected band', yes: 'inside until the next overhaul' }[step.lasts]} (policy: must last the interval)`
     case 'severity':
       return `from ${severityName[step.from].toLowerCase()}: ${step.asks}`
     case 'usually':

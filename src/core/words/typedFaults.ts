@@ -31,11 +31,11 @@ export function typedFaultWords(fault: TypedFault): string {
     case 'planAfterWear':
       return `Limit of “${valueName[fault.judges]}”: the plan limit must come before the wear limit.`
     case 'stepOfNothing':
-      return '“Read to” must be more than nothing.'
+      return '“Read to” must be more than zero.'
     case 'newEndsSwapped':
       return 'The least new size is larger than the greatest one.'
     case 'inTheBook':
-      return 'The limit book has this characteristic: its limits are not typed anew.'
+      return 'The limit book has this characteristic: its limits cannot be edited here.'
     case 'nameTaken':
       return `“${fault.name}” is there already. Give this one another name.`
     case 'documentTaken':

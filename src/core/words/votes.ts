@@ -62,16 +62,16 @@ export function reasonOf(speaker: Speaker, vote: Vote): string {
     case 'leftOut':
       return vote.facts.because === null ? 'Not required' : leftOutWords(speaker, vote.facts.because)
     case 'nothingKnown':
-      return 'Not looked at yet'
+      return 'Not inspected yet'
   }
 }
 
 function informationReason(name: string, code: Extract<Vote, { rule: 'information' }>['code']): string {
   switch (code) {
     case 'asLeftOnly':
-      return `${name} is taken as the part is left`
+      return `${name} is measured as left`
     case 'nothingJudges':
-      return `${name} is for information: nothing judges it`
+      return `${name} is for information only`
     case 'byChange':
       return `${name} is judged by how it changes`
   }
@@ -100,7 +100,7 @@ function limitReason(
     case 'withinStep':
       return `${size} is within the step it was worked to`
     case 'workedToStep':
-      return `${size}: worked to a step, so the plain ${at(2)} may not be its own`
+      return `${size}: worked to a step, so the ${at(2)} for a new one may not apply`
     case 'beyond':
       return `${size} is beyond the ${at(2)}`
     case 'pastPlan':
@@ -110,11 +110,11 @@ function limitReason(
     case 'inside':
       return `${size} is inside the limit ${sign(limit)} ${bound(limit.plan ?? limit.wear)}${afterFigure(unit)}`
     case 'doubtful':
-      return `${size} does not count before its readings are taken again, ${wear}`
+      return `${size} does not count until its readings are taken again, ${wear}`
     case 'missing':
       return `${size} so far, ${taken} of ${needed} readings, ${wear}`
     case 'notAFigure':
-      return `${size} reaches over the ${at(reached)}`
+      return `${size} may lie past the ${at(reached)}`
     case 'undecided':
       return `${size} ± ${expanded(uncertainty, coverageFactor(degreesOfFreedom))} is too close to the ${at(reached)} to say`
   }
@@ -122,7 +122,7 @@ function limitReason(
 
 export const lastsWords = {
   no: 'will not last the interval',
-  unsure: 'is not sure to last the interval',
+  unsure: 'may not last the interval',
   yes: 'lasts the interval',
 } as const
 
@@ -154,7 +154,7 @@ function changeReason(speaker: Speaker, name: string, { subject, code, facts }: 
   if (code === 'open') return `${name}: whether it changed more than permitted ${since} is open ${permitted}`
   const moved =
     facts.moved === null
-      ? 'changed by what is not known to a figure'
+      ? 'changed by an amount not known to a figure'
       : `changed by ${difference(facts.moved)}${afterFigure(unit)}`
   const method = methodOf(speaker, subject)
   const at = facts.at && method ? placeWords(method, facts.at) : ''
@@ -188,14 +188,16 @@ function crossCheckReason(speaker: Speaker, vote: Extract<Vote, { rule: 'crossCh
       const method = any ? methodOf(speaker, any.characteristic) : null
       const place = vote.facts.at && method ? placeWords(method, vote.facts.at) : ''
       const at = place === '' ? '' : ` at ${place}`
-      if (vote.code === 'disagrees') return `${name} does not close${at}: one of its readings is wrong`
-      return vote.code === 'open' ? `${name}: whether it closes${at} is not known` : `${name} is not measured both ways yet`
+      if (vote.code === 'disagrees') return `${name}: the two ways do not agree${at}, so one of the readings is wrong`
+      return vote.code === 'open'
+        ? `${name}: whether the two ways agree${at} is not known`
+        : `${name} is not measured both ways yet`
     }
   }
 }
 
 function findingReason(speaker: Speaker, vote: Extract<Vote, { rule: 'finding' }>): string {
-  if (vote.code === 'nothingFound') return `Looked at by ${vote.facts.by}: nothing found`
+  if (vote.code === 'nothingFound') return `Inspected by ${vote.facts.by}: nothing found`
   const { finding, severity } = vote.facts
   const what = `${findingWords[finding].label}, ${severityName[severity].toLowerCase()}`
   switch (vote.code) {

@@ -4,6 +4,7 @@ import { formAt, layoutOf, type Slot } from '../../core/method/layout'
 import { formatLength, unitOf } from '../../core/quantity/format'
 import { lettersOf } from '../../core/quantity/reading'
 import { methodName } from '../../core/words/methods'
+import { say } from '../../labels/bench'
 import { Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { receiving } from '../handed/handed'
@@ -56,19 +57,19 @@ function BenchSheet(props: BenchProps) {
   const { moreRepeats } = layoutOf(characteristic.method)
   const commands = useMemo(
     (): readonly Command[] => [
-      { key: 'g', label: 'go to …', run: () => setOpen('goTo') },
-      { key: 'n', label: 'next part', run: () => acts.does({ kind: 'step', parts: 1 }) },
-      { key: 'p', label: 'part before', run: () => acts.does({ kind: 'step', parts: -1 }) },
-      { key: 'c', label: 'correct last', run: () => acts.does({ kind: 'correctLast' }) },
+      { key: 'g', label: say.go, run: () => setOpen('goTo') },
+      { key: 'n', label: say.nextPart, run: () => acts.does({ kind: 'step', parts: 1 }) },
+      { key: 'p', label: say.partBefore, run: () => acts.does({ kind: 'step', parts: -1 }) },
+      { key: 'c', label: say.correctLast, run: () => acts.does({ kind: 'correctLast' }) },
       { key: 'z', label: 'undo', run: () => acts.does({ kind: 'undo' }) },
-      { key: 'x', label: 'cannot be measured', run: () => acts.does({ kind: 'markCannot' }) },
-      { key: 't', label: 'read the set again', run: () => acts.does({ kind: 'retake' }) },
-      ...(moreRepeats ? [{ key: 'r', label: 'another repeat', run: () => acts.does({ kind: 'another' }) }] : []),
-      { key: 'e', label: 'zero, temperature', run: () => setOpen('conditions') },
-      { key: 'w', label: 'what next', run: () => setOpen('next') },
+      { key: 'x', label: say.cannotMeasured, run: () => acts.does({ kind: 'markCannot' }) },
+      { key: 't', label: say.readSetAgain, run: () => acts.does({ kind: 'retake' }) },
+      ...(moreRepeats ? [{ key: 'r', label: say.anotherRepeat, run: () => acts.does({ kind: 'another' }) }] : []),
+      { key: 'e', label: say.zeroTemperature, run: () => setOpen('conditions') },
+      { key: 'w', label: say.whatNext, run: () => setOpen('next') },
       { key: 's', label: 'stage', run: () => acts.does({ kind: 'nextStage' }) },
-      { key: 'm', label: 'note at the reading', run: () => setOpen('note') },
-      { key: 'a', label: 'add from the manual', run: () => setOpen('type') },
+      { key: 'm', label: say.noteReading, run: () => setOpen('note') },
+      { key: 'a', label: say.addFromManual, run: () => setOpen('type') },
       { key: 'u', label: 'mm / in', run: acts.toggleUnits },
       { key: '?', label: 'help', run: () => setOpen('help') },
     ],
@@ -78,8 +79,8 @@ function BenchSheet(props: BenchProps) {
     bench.question === null
       ? []
       : [
-          { key: 'y', label: 'take the suggestion', run: () => acts.does({ kind: 'takeSuggestion' }), answers: true },
-          { key: 'k', label: 'keep what was typed', run: () => acts.does({ kind: 'keepTyped' }), answers: true },
+          { key: 'y', label: say.takeSuggestion, run: () => acts.does({ kind: 'takeSuggestion' }), answers: true },
+          { key: 'k', label: say.keepWhatTyped, run: () => acts.does({ kind: 'keepTyped' }), answers: true },
         ]
   useTypeAnywhere()
   const letters = useCommands([...answers, ...commands], bench.text, lettersOf(formAt(characteristic.method, bench.active).kind))
@@ -98,7 +99,7 @@ function BenchSheet(props: BenchProps) {
               {characteristic.how === '' ? '' : `. ${characteristic.how}`}
               {characteristic.method.kind === 'boreDiameter' && characteristic.method.masterMm !== null && (
                 <>
-                  ; master{' '}
+                  {say.master}{' '}
                   <span className="figure">
                     {figureOfMaster(characteristic.method.masterMm)} {unitOf('length', bench.system)}
                   </span>
@@ -150,7 +151,7 @@ const Keys = memo(function Keys({ commands }: { readonly commands: readonly Comm
   return (
     <p className={styles.keys}>
       <span>
-        <Key>Enter</Key> accept, next
+        <Key>{say.enter}</Key> {say.acceptNext}
       </span>
       {commands.map(({ key, label, run }) => (
         <button type="button" key={key} className={styles.keyButton} onClick={run}>

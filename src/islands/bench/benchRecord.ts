@@ -4,6 +4,8 @@ import { isMadeSafe } from '../../core/job/progress'
 import { jobStanding, whyClosed } from '../../core/job/standing'
 import type { Slot } from '../../core/method/layout'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
+import { closedWords } from '../../core/words/ready'
+import { say } from '../../labels/bench'
 
 export type Gauge = InspectionRecord['gauges'][number]
 
@@ -69,7 +71,7 @@ export function bodyOf({
 /** Why nothing can be typed at the bench; null when it can. */
 export function closedBecause(view: JobView): string | null {
   const closed = whyClosed(jobStanding(view))
-  if (closed !== null) return closed
-  if (!view.may.measure) return 'You may look, but not enter readings: that is the inspector’s.'
-  return isMadeSafe(view.record, view.confirmations) ? null : 'Finish “Make safe” before measuring.'
+  if (closed !== null) return closedWords[closed]
+  if (!view.may.measure) return say.youMayLook
+  return isMadeSafe(view.record, view.confirmations) ? null : say.finishMakeSafe
 }

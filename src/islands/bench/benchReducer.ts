@@ -7,6 +7,7 @@ import { type Stage, stages } from '../../core/record/stage'
 import { readTyped } from '../../core/record/typedReading'
 import type { SlipQuestion } from '../../core/slip/slip'
 import { readingFaultWords } from '../../core/words/quantities'
+import { say } from '../../labels/bench'
 import { lastToUndo, latestOf, NO_VALUE, onlySlot } from './benchRecord'
 
 /** What is being done at the place: reading it, correcting it, saying that it cannot be read, reading a whole set again. */
@@ -300,7 +301,7 @@ class Bench {
     if (known.closed !== null) return this.refuse(known.closed)
     if (mode.kind === 'cannot') return this.acceptCannot(slot, mode.reason)
     if (mode.kind === 'retake' && !mode.begun) {
-      if (!isReason(mode.reason)) return this.refuse('Say why the set is read again, in a few words.')
+      if (!isReason(mode.reason)) return this.refuse(say.sayWhySet)
       return this.at(characteristic.id, this.slots[0] ?? slot, { fault: null, mode: { ...mode, begun: true } })
     }
     const here = this.read(slot)
@@ -312,7 +313,7 @@ class Bench {
     const question = known.questionAt(slot, figures, understood.value.parsed, { figure, without })
     if (question) return this.at(characteristic.id, slot, { text: figures, question })
     if (mode.kind === 'correct' && !isReason(mode.reason))
-      return this.refuse('Say why it is corrected, in a few words.', {
+      return this.refuse(say.sayWhyCorrected, {
         question: null,
         text: figures,
         kept: asks ? null : figures,
@@ -331,11 +332,11 @@ class Bench {
   private reasonFor(last: Reading): string {
     const { mode } = this.state
     if (mode.kind === 'correct' || mode.kind === 'retake') return mode.reason.trim()
-    return last.kind === 'withdrawn' ? 'Read again after taking it back' : 'Read again'
+    return last.kind === 'withdrawn' ? say.readAgainAfter : say.readAgain
   }
 
   private acceptCannot(slot: Slot, reason: string): Done {
-    if (!isReason(reason)) return this.refuse('Say why it cannot be measured, in a few words.')
+    if (!isReason(reason)) return this.refuse(say.sayWhyCannot)
     const nothing = { ...NO_VALUE, kind: 'cannot', defaultUnit: '', masterMm: null, text: '–' } as const
     const made = this.make(slot, { ...nothing, supersedes: this.last(slot)?.id ?? null, reason: reason.trim() })
     return new Bench({ ...this.state, ...CLEAR }, this.known).advance(made)
@@ -370,16 +371,10 @@ class Bench {
   /** A gauge speaks for the place that is being read, and never over a question or a reason that waits for an answer. */
   private take(sent: string): Done {
     const { mode, question, text, place } = this.state
-    if (question !== null)
-      return this.refuse(`The gauge sent ${sent} while the question above is open. Answer it, then send again.`)
-    if (mode.kind === 'cannot' || (mode.kind === 'retake' && !mode.begun))
-      return this.refuse(`The gauge sent ${sent}. Say why first, then send again.`)
-    if (text.trim() !== '')
-      return this.refuse(`The gauge sent ${sent} while “${text.trim()}” is typed. Accept or clear it, then send again.`)
-    if (this.read(place.slot) && mode.kind === 'read')
-      return this.refuse(
-        `The gauge sent ${sent}, but this place is read already. Go to the place it belongs to, or correct this one.`,
-      )
+    if (question !== null) return this.refuse(say.gaugeSentWhile(sent))
+    if (mode.kind === 'cannot' || (mode.kind === 'retake' && !mode.begun)) return this.refuse(say.gaugeSentSay(sent))
+    if (text.trim() !== '') return this.refuse(say.gaugeSentWhileTyped(sent, text.trim()))
+    if (this.read(place.slot) && mode.kind === 'read') return this.refuse(say.gaugeSentBut(sent))
     return this.accept(place.slot, sent, true)
   }
 
@@ -392,7 +387,7 @@ class Bench {
     const last = this.last(slot)
     if (!understood.ok || (last?.kind === 'point' && last.value === understood.value.fields.value)) return done(state)
     const { fields } = understood.value
-    const reason = last ? 'Painted over' : null
+    const reason = last ? say.paintedOver : null
     return done(state, [this.make(slot, { ...fields, text: wanted, supersedes: last?.id ?? null, reason })])
   }
 
@@ -400,12 +395,11 @@ class Bench {
     const { state, known, characteristic } = this
     if (known.closed !== null) return done(state)
     const last = lastToUndo(known.historyOf(characteristic.id, state.stage), known.person)
-    if (!last) return this.refuse('Nothing here was read by you. What others read is corrected with a reason: press its figure.')
-    if (!this.standing().some(({ id }) => id === last.id))
-      return this.refuse(`Your “${last.text}” was corrected by somebody else since. Press the figure that stands to correct it.`)
+    if (!last) return this.refuse(say.nothingHereRead)
+    if (!this.standing().some(({ id }) => id === last.id)) return this.refuse(say.yourCorrectedSomebody(last.text))
     const { defaultUnit, masterMm, text, gauge, id } = last
     const withdrawn = { ...NO_VALUE, kind: 'withdrawn', defaultUnit, masterMm, text, supersedes: id } as const
-    const made = { ...this.make(last, { ...withdrawn, reason: 'Taken back at once' }), gauge }
+    const made = { ...this.make(last, { ...withdrawn, reason: say.takenBackOnce }), gauge }
     const isFigure = last.kind === 'point' || last.kind === 'interval'
     const { state: next } = this.at(characteristic.id, last, { ...RESET, text: isFigure ? text : '' })
     return done(next, [made])

@@ -16,6 +16,7 @@ import { standingReadings } from '../../core/record/standing'
 import { readTyped } from '../../core/record/typedReading'
 import { questionAt } from '../../core/slip/questionAt'
 import { speakerOf } from '../../core/words/speaker'
+import { say } from '../../labels/bench'
 import { getJson } from '../../sync/http'
 import { useKept } from '../offline/useKept'
 import { bodyOf, closedBecause, NOT_KEPT } from './benchRecord'
@@ -189,14 +190,13 @@ export function useBench(props: BenchProps): Bench {
     },
     insist: async (reading) => {
       const answer = await getJson<JobView>(`/api/jobs/${encodeURIComponent(jobId)}`)
-      if (answer.kind !== 'ok')
-        return does({ kind: 'said', sentence: 'The server cannot be asked what stands there now. Try again in a moment.' })
+      if (answer.kind !== 'ok') return does({ kind: 'said', sentence: say.serverCannotAsked })
       const theirs = standingReadings(answer.value.record.job.readings).find(
         (other) =>
           other.characteristic === reading.characteristic && other.stage === reading.stage && slotKey(other) === slotKey(reading),
       )
       outbox.drop(reading.id)
-      const reason = theirs ? `Read at the same time as “${theirs.text}” by ${theirs.by}; this one counts` : reading.reason
+      const reason = theirs ? say.readSameTime(theirs.text, theirs.by) : reading.reason
       const made = { ...reading, id: v7(), supersedes: theirs?.id ?? null, reason }
       outbox.accept(made, bodyOf(made))
     },

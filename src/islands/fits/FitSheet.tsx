@@ -6,6 +6,7 @@ import { formatLength, formatSignedLength, unitLabel } from '../../core/quantity
 import type { InspectionRecord } from '../../core/record/recordSchema'
 import { speakerOf } from '../../core/words/speaker'
 import { ribbonOfFit } from '../../drawing/ribbonScale'
+import { say } from '../../labels/fits'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { SourceNote } from '../../ui/SourceNote'
 import { VoteList } from '../../ui/VoteList'
@@ -32,7 +33,7 @@ export function FitSheet({ record, fit }: SheetProps) {
           {fitWord[fit.verdict]}
         </span>
         <span className={styles.counts}>
-          clearance, {unit}; what counts here: {fit.countsBy === 'strip' ? 'the strip' : 'the measured parts'} (policy)
+          {say.clearanceWhatCounts(unit, fit.countsBy === 'strip' ? say.strip : say.measuredParts)}
         </span>
       </div>
       <div className={styles.block}>
@@ -41,20 +42,19 @@ export function FitSheet({ record, fit }: SheetProps) {
         </p>
         <LimitRibbon model={ribbonOfFit(spec, fit)} width={460} labels system={units} />
         <p className={styles.note}>
-          New {figure(spec.new.lower)} … {figure(spec.new.upper)} {unit}{' '}
-          <SourceNote source={spec.new.source} documents={record.book.documents} />. Whatever was matched, the bounds are{' '}
-          {figure(clearance.outerMinimumMm)} … {figure(clearance.outerMaximumMm)} (smallest bore less largest journal, and the
-          reverse).
+          {say.newOne(figure(spec.new.lower), figure(spec.new.upper), unit)}
+          <SourceNote source={spec.new.source} documents={record.book.documents} />
+          {say.whateverMatchedBounds(figure(clearance.outerMinimumMm), figure(clearance.outerMaximumMm))}
         </p>
         <FitStages fit={fit} figure={figure} />
-        <h3>Why</h3>
+        <h3>{say.why}</h3>
         <VoteList votes={fit.votes} speaker={speakerOf(record.book, record.machine.units)} />
-        <p className={styles.note}>Two-point sizes do not see bow and lobes: runout and contact complete the picture.</p>
+        <p className={styles.note}>{say.twoPointSizes}</p>
       </div>
       <div className={styles.block}>
-        <h3>From the measured parts</h3>
+        <h3>{say.fromMeasuredParts}</h3>
         <Matched record={record} spec={spec} fit={fit} figure={figure} />
-        <h3>By strip, and the difference</h3>
+        <h3>{say.stripDifference}</h3>
         <Closures fit={fit} spec={spec} record={record} figure={figure} />
       </div>
     </section>
@@ -67,7 +67,7 @@ function FitStages({ fit, figure }: { readonly fit: FitResult; readonly figure: 
   if (lines.length === 0) return null
   return (
     <>
-      <h3>Stage by stage</h3>
+      <h3>{say.stageStage}</h3>
       <table className={styles.table}>
         <tbody>
           {lines.map(({ stage, minimumMm, maximumMm, words, verdict }) => (
@@ -99,16 +99,15 @@ function Matched({ fit, figure, record, spec }: TableProps) {
   const bore = record.book.characteristics.find(({ id }) => id === spec.bore)?.method
   const label = (direction: string): string =>
     bore?.kind === 'boreDiameter' ? (bore.directions.find(({ id }) => id === direction)?.label ?? '') : ''
-  if (matched.length === 0)
-    return <p className={styles.note}>Nothing matched yet: measure bore and journal at the same stations and directions.</p>
+  if (matched.length === 0) return <p className={styles.note}>{say.nothingMatchedYet}</p>
   return (
     <table className={styles.table}>
       <thead>
         <tr>
-          <th scope="col">Place</th>
-          <th scope="col">Bore</th>
-          <th scope="col">Journal</th>
-          <th scope="col">Clearance</th>
+          <th scope="col">{say.place}</th>
+          <th scope="col">{say.bore}</th>
+          <th scope="col">{say.journal}</th>
+          <th scope="col">{say.clearance}</th>
         </tr>
       </thead>
       <tbody>
@@ -132,16 +131,16 @@ function Matched({ fit, figure, record, spec }: TableProps) {
 
 function Closures({ fit, figure, record, spec }: TableProps) {
   if (fit.stripMm.length === 0)
-    return <p className={styles.note}>No strip read yet{spec.strip === null ? ': the book asks for none' : ''}.</p>
+    return <p className={styles.note}>{say.noStripRead(spec.strip === null ? say.bookAsksNone : '')}</p>
   return (
     <table className={styles.table}>
       <thead>
         <tr>
-          <th scope="col">Place</th>
-          <th scope="col">By strip</th>
-          <th scope="col">From parts</th>
-          <th scope="col">Strip − parts</th>
-          <th scope="col">Within</th>
+          <th scope="col">{say.place}</th>
+          <th scope="col">{say.byStrip}</th>
+          <th scope="col">{say.fromParts}</th>
+          <th scope="col">{say.stripParts}</th>
+          <th scope="col">{say.within}</th>
         </tr>
       </thead>
       <tbody>
@@ -162,7 +161,7 @@ function Closures({ fit, figure, record, spec }: TableProps) {
                   <>
                     ± {figure(closure.allowedMm)}{' '}
                     <span className={closure.agrees ? undefined : styles.disagrees}>
-                      {closure.agrees ? 'agree' : '! disagree'}
+                      {closure.agrees ? say.agree : say.disagree}
                     </span>
                   </>
                 ) : (

@@ -6,6 +6,7 @@ import { type GaugeKind, gaugeKindFacts, gaugeKinds } from '../../core/gauge/gau
 import { readTypedGauge } from '../../core/gauge/typedGauge'
 import { unitOf } from '../../core/quantity/format'
 import { gaugeFaultWords, gaugeKindName } from '../../core/words/gauges'
+import { say } from '../../labels/gauges'
 import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -51,11 +52,11 @@ export function GaugeActions({ gauges }: { readonly gauges: readonly Gauge[] }) 
   return (
     <div className={styles.actions}>
       <Button kind="primary" onClick={() => setOpen('new')}>
-        Add a gauge
+        {say.addGauge}
       </Button>
       {gauges.length > 0 && (
         <SelectField
-          label="New calibration of"
+          label={say.newCalibration}
           value=""
           options={[
             { value: '', label: 'choose …' },
@@ -87,9 +88,7 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
     event.preventDefault()
     const read = readTypedGauge(typed)
     const dated = typed.calibrationDue !== ''
-    const undated: readonly FieldSays[] = dated
-      ? []
-      : [{ at: 'calibrationDue', says: 'Give the day until which the calibration holds.' }]
+    const undated: readonly FieldSays[] = dated ? [] : [{ at: 'calibrationDue', says: say.giveDayUntil }]
     if (!read.ok || !dated)
       return setFaults([
         ...(read.ok ? [] : read.fault.map(({ at, fault }) => ({ at, says: gaugeFaultWords(fault) }))),
@@ -100,10 +99,7 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
     const answer = await postJson('/api/gauges', body)
     if (answer.kind === 'ok') return location.reload()
     setBusy(false)
-    if (answer.kind === 'offline')
-      return setFaults([
-        { at: '', says: 'The server cannot be reached. Nothing typed is lost: press again when the network is back.' },
-      ])
+    if (answer.kind === 'offline') return setFaults([{ at: '', says: say.serverCannotReached }])
     const told = answer.issues.map(({ path, message }) => ({ at: path, says: message }))
     setFaults(told.length > 0 ? told : [{ at: '', says: answer.message }])
   }
@@ -119,52 +115,44 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
   )
   const own = Object.keys(EMPTY)
   return (
-    <Dialog title={before ? `New calibration of ${before.code}` : 'Add a gauge'} onClose={onClose} wide>
+    <Dialog title={before ? say.newCalibrationOf(before.code) : say.addGauge} onClose={onClose} wide>
       <form className={styles.form} onSubmit={(event) => void save(event)}>
         {before ? (
-          <p className={styles.whole}>
-            {gaugeKindName[before.kind]}, {before.name}. What was read with it until now keeps its old figures.
-          </p>
+          <p className={styles.whole}>{say.whatReadUntil(gaugeKindName[before.kind], before.name)}</p>
         ) : (
           <>
-            {text('code', 'Code', 'As it is on the gauge')}
-            {text('name', 'Name')}
+            {text('code', say.code, say.asGauge)}
+            {text('name', say.name)}
             <SelectField
-              label="Kind"
+              label={say.kind}
               value={typed.kind}
               options={gaugeKinds.filter((kind) => kind !== 'eye').map((kind) => ({ value: kind, label: gaugeKindName[kind] }))}
               onChange={(event) => set({ kind: event.currentTarget.value as GaugeKind })}
             />
           </>
         )}
-        {text('resolution', withUnit('Step'))}
-        {text('maximumPermissibleError', withUnit('Permissible error ±'))}
-        {text('least', withUnit('Range from'), 'Both empty where it is not known')}
-        {text('greatest', withUnit('Range to'))}
-        {text('expanded', withUnit('Uncertainty of its calibration, U'), 'From the certificate; empty where it gives none')}
-        {text('coverage', 'Coverage factor k')}
-        {text('repeatability', withUnit('Spread of its repeats, s'), 'Standard deviation; empty where it is not known')}
-        {text('expansion', 'Expansion, µm/(m·K)', 'Of its scale or its master: steel about 11.5')}
+        {text('resolution', withUnit(say.step))}
+        {text('maximumPermissibleError', withUnit(say.permissibleError))}
+        {text('least', withUnit(say.rangeFrom), say.bothEmptyWhere)}
+        {text('greatest', withUnit(say.range))}
+        {text('expanded', withUnit(say.uncertaintyCalibrationU), say.fromCertificateEmpty)}
+        {text('coverage', say.coverageFactorK)}
+        {text('repeatability', withUnit(say.spreadRepeatsS), say.standardDeviationEmpty)}
+        {text('expansion', say.expansionMM, say.scaleMasterSteel)}
         <TextField
-          label="Calibrated until"
+          label={say.calibratedUntil}
           type="date"
           value={typed.calibrationDue}
           error={at('calibrationDue')}
           onChange={(event) => set({ calibrationDue: event.currentTarget.value })}
         />
-        <div className={styles.whole}>
-          {text(
-            'corrections',
-            withUnit('Errors from the certificate'),
-            'Indicated value = what it shows too much, with semicolons between: 25 = +0.001; 50 = -0.002',
-          )}
-        </div>
+        <div className={styles.whole}>{text('corrections', withUnit(say.errorsFromCertificate), say.indicatedValueWhat)}</div>
         <div className={styles.whole}>
           <Fault text={faults.find((fault) => !own.includes(fault.at))?.says ?? null} />
           <DialogActions>
-            <Button onClick={onClose}>Leave it</Button>
+            <Button onClick={onClose}>{say.leave}</Button>
             <Button kind="primary" type="submit" disabled={busy}>
-              {before ? 'Enter the calibration' : 'Put it in the store'}
+              {before ? say.enterCalibration : say.putStore}
             </Button>
           </DialogActions>
         </div>

@@ -1,6 +1,7 @@
 import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
 import type { Gauge } from '../../core/gauge/gauge'
+import { say } from '../../labels/gauges'
 import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -15,7 +16,7 @@ interface Pairing {
   readonly at: string
 }
 
-const OFFLINE = 'The server cannot be reached. Press again when the network is back.'
+const OFFLINE = say.serverCannotReachedPress
 const pathOf = (gaugeId: string): string => `/api/gauges/${encodeURIComponent(gaugeId)}/pairings`
 
 /** Gauges that send their readings by themselves: paired once by a code, and unpaired again. */
@@ -24,18 +25,18 @@ export function Pairings({ gauges, pairings }: { readonly gauges: readonly Gauge
   const [fault, setFault] = useState<string | null>(null)
   const end = async ({ id, code }: Pairing): Promise<void> => {
     const gauge = gauges.find((one) => one.code === code)
-    if (!gauge) return setFault(`${code} is in the store no more.`)
+    if (!gauge) return setFault(say.storeNoMore(code))
     const answer = await postJson(`${pathOf(gauge.id)}/end`, { pairing: id })
     if (answer.kind === 'ok') return location.reload()
     setFault(answer.kind === 'offline' ? OFFLINE : answer.message)
   }
   return (
     <section className={styles.pairings} aria-labelledby="pairings">
-      <h2 id="pairings">Gauges that send their readings</h2>
-      <p>A gauge or its adapter is paired once with a code; what has no pairing is not heard.</p>
+      <h2 id="pairings">{say.gaugesSendTheir}</h2>
+      <p>{say.gaugeAdapterPaired}</p>
       {gauges.length > 0 && (
         <SelectField
-          label="Pair"
+          label={say.pair}
           value=""
           options={[
             { value: '', label: 'choose …' },
@@ -50,10 +51,10 @@ export function Pairings({ gauges, pairings }: { readonly gauges: readonly Gauge
             <li key={pairing.id}>
               <b className="figure">{pairing.code}</b> {pairing.name}
               <span>
-                paired <span className="figure">{pairing.at.slice(0, 10)}</span> by {pairing.by}
+                {say.paired} <span className="figure">{pairing.at.slice(0, 10)}</span> {say.by(pairing.by)}
               </span>
               <Button onClick={() => void end(pairing)}>
-                Unpair
+                {say.unpair}
                 <span className="hidden-label">
                   {' '}
                   {pairing.code}, {pairing.name}
@@ -76,29 +77,29 @@ function PairDialog({ gauge, onClose }: { readonly gauge: Gauge; readonly onClos
   const [secret, setSecret] = useState<string | null>(null)
   const pair = async (event: SyntheticEvent): Promise<void> => {
     event.preventDefault()
-    if (name.trim() === '') return setFault('Name the adapter, or the place it stands at.')
+    if (name.trim() === '') return setFault(say.nameAdapterPlace)
     const answer = await postJson<{ secret: string }>(pathOf(gauge.id), { id, name })
     if (answer.kind === 'ok') return setSecret(answer.value.secret)
     setFault(answer.kind === 'offline' ? OFFLINE : answer.message)
   }
   if (secret !== null)
     return (
-      <Dialog title={`${gauge.code} is paired`} onClose={() => location.reload()}>
-        <p>Type this code into the gauge or its adapter now. It is shown only once.</p>
+      <Dialog title={say.isPaired(gauge.code)} onClose={() => location.reload()}>
+        <p>{say.typeCodeInto}</p>
         <p className={`figure ${styles.secret}`}>{secret}</p>
         <DialogActions>
           <Button kind="primary" onClick={() => location.reload()}>
-            Done
+            {say.done}
           </Button>
         </DialogActions>
       </Dialog>
     )
   return (
-    <Dialog title={`Pair ${gauge.code}`} onClose={onClose}>
+    <Dialog title={say.pairOf(gauge.code)} onClose={onClose}>
       <form onSubmit={(event) => void pair(event)}>
         <TextField
-          label="Adapter or place"
-          hint="As the bench will name it"
+          label={say.adapterPlace}
+          hint={say.asBenchWill}
           value={name}
           maxLength={60}
           error={fault}
@@ -110,9 +111,9 @@ function PairDialog({ gauge, onClose }: { readonly gauge: Gauge; readonly onClos
         />
         <DialogActions>
           <Button kind="primary" type="submit">
-            Make the code
+            {say.makeCode}
           </Button>
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{say.cancel}</Button>
         </DialogActions>
       </form>
     </Dialog>

@@ -4,6 +4,7 @@ import type { HistoryAnswer } from '../../contract/answers'
 import type { HistoryFields } from '../../contract/bodies'
 import { historyColumnNames, historyColumns } from '../../core/record/historyTable'
 import { historyColumnWords } from '../../core/words/history'
+import { say } from '../../labels/history'
 import { postForm } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
@@ -25,8 +26,8 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
   const [done, setDone] = useState<HistoryAnswer | null>(null)
 
   async function send(): Promise<void> {
-    if (source.trim().length < 3) return setRefused({ message: 'Say where the readings come from.', rows: [] })
-    if (!file) return setRefused({ message: 'Choose the file.', rows: [] })
+    if (source.trim().length < 3) return setRefused({ message: say.sayWhereReadings, rows: [] })
+    if (!file) return setRefused({ message: say.chooseFile, rows: [] })
     setBusy(true)
     setRefused(null)
     const form = new FormData()
@@ -37,20 +38,17 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
     if (answer.kind === 'ok') return setDone(answer.value)
     setRefused(
       answer.kind === 'offline'
-        ? { message: 'The server cannot be reached. Nothing was taken over: send it again.', rows: [] }
+        ? { message: say.serverCannotReached, rows: [] }
         : { message: answer.message, rows: answer.issues },
     )
   }
   if (done)
     return (
       <div className={styles.done} role="status">
-        <p>
-          Taken over: <span className="figure">{done.readings}</span> readings of <span className="figure">{done.overhauls}</span>{' '}
-          {done.overhauls === 1 ? 'overhaul' : 'overhauls'}.
-        </p>
+        <p>{say.imported(done.readings, done.overhauls)}</p>
         <p className={styles.actions}>
           <ButtonLink href={`/machines/${machineId}/trends`} kind="primary">
-            Wear trends
+            {say.wearTrends}
           </ButtonLink>
           <Button
             onClick={() => {
@@ -59,7 +57,7 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
               setId(v7())
             }}
           >
-            Another table
+            {say.anotherTable}
           </Button>
         </p>
       </div>
@@ -73,14 +71,14 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
       }}
     >
       <TextField
-        label="Where they come from"
-        hint="Record sheets 2006 to 2019, folder 3"
+        label={say.whereTheyCome}
+        hint={say.recordSheets2006}
         value={source}
         maxLength={200}
         onChange={(event) => setSource(event.currentTarget.value)}
       />
       <label className={styles.file}>
-        <span>Table as CSV, in UTF-8</span>
+        <span>{say.tableAsCsv}</span>
         <input
           type="file"
           accept=".csv,.txt,text/csv,text/plain"
@@ -93,7 +91,7 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
       <Fault text={refused?.message} />
       {refused && refused.rows.length > 0 && (
         <table className={styles.rows}>
-          <caption className="hidden-label">Rows that cannot be taken over</caption>
+          <caption className="hidden-label">{say.rowsCannotTaken}</caption>
           <tbody>
             {refused.rows.map(({ path, message }) => (
               <tr key={path}>
@@ -108,7 +106,7 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
       )}
       <p className={styles.actions}>
         <Button type="submit" kind="primary" disabled={busy}>
-          {busy ? 'Reading the table …' : 'Take the readings over'}
+          {busy ? say.readingTable : say.takeReadingsOver}
         </Button>
       </p>
     </form>
@@ -123,8 +121,8 @@ export function HistoryColumns() {
       <table className={styles.rows}>
         <thead>
           <tr>
-            <th scope="col">Column</th>
-            <th scope="col">What stands in it</th>
+            <th scope="col">{say.column}</th>
+            <th scope="col">{say.whatStands}</th>
           </tr>
         </thead>
         <tbody>
@@ -135,7 +133,7 @@ export function HistoryColumns() {
               </th>
               <td>
                 {historyColumnWords[name]}
-                {historyColumns[name] ? '' : ' (may be left out)'}
+                {historyColumns[name] ? '' : say.mayLeftOut}
               </td>
             </tr>
           ))}
@@ -143,7 +141,7 @@ export function HistoryColumns() {
       </table>
       <p>
         <a href={`data:text/csv;charset=utf-8,${encodeURIComponent(head)}`} download="history.csv">
-          An empty table
+          {say.emptyTable}
         </a>
       </p>
     </>

@@ -14,6 +14,7 @@ import {
 } from '../../core/job/orderOfWork'
 import { jobStanding, whyClosed } from '../../core/job/standing'
 import { stepName } from '../../core/words/labels'
+import { say } from '../../labels/job'
 import { postJson } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
@@ -29,19 +30,19 @@ export interface JobStepsProps {
 }
 
 const about: Record<Step, string> = {
-  receive: 'Machine, hours, reason, level and book are on record',
-  makeSafe: 'Isolated, tagged, pressure and stored energy released',
-  asFound: 'What stripping destroys is measured first: float, gaps, breakaway torque',
-  strip: 'Match marks, positions, shim and gasket thickness noted',
-  gate: 'Gate measurements, where the level has them',
-  look: 'Cleaned and looked at, part by part',
-  measure: 'Readings against the book',
-  fits: 'Each mating pair',
-  decide: 'Reuse, recondition or replace, part by part',
-  order: 'Parts and workshop orders out',
-  rebuild: 'Rebuilt in reverse order, clearances taken again',
-  prove: 'Turned by hand, leaks, first run',
-  sign: 'Sent to the reviewer and signed',
+  receive: say.machineHoursReason,
+  makeSafe: say.isolatedTaggedPressure,
+  asFound: say.whatStrippingDestroys,
+  strip: say.matchMarksPositions,
+  gate: say.gateMeasurementsWhere,
+  look: say.cleanedLookedPart,
+  measure: say.readingsAgainstBook,
+  fits: say.eachMatingPair,
+  decide: say.reuseReconditionReplace,
+  order: say.partsWorkshopOrders,
+  rebuild: say.rebuiltReverseOrder,
+  prove: say.turnedHandLeaks,
+  sign: say.sentReviewerSigned,
 }
 
 /** The order of work as a list: what is confirmed by whom, what is counted, what is next, what is closed and why. */
@@ -74,14 +75,13 @@ function Detail({ view, standing }: { readonly view: Standing; readonly standing
         {confirmation.note !== '' && <>: {confirmation.note}</>}
       </span>
     )
-  if (standing.state === 'nothing')
-    return <span className={styles.detail}>Nothing to do here on this machine at this level.</span>
-  if (standing.state === 'closed') return <span className={styles.detail}>Closed until “Make safe” is done.</span>
+  if (standing.state === 'nothing') return <span className={styles.detail}>{say.nothingDoHere}</span>
+  if (standing.state === 'closed') return <span className={styles.detail}>{say.closedUntilMake}</span>
   const last = view.review.at(-1)
   if (standing.step === 'sign' && last)
     return (
       <span className={styles.detail}>
-        {{ sent: 'With the reviewer since', returned: 'Returned', signed: 'Signed' }[last.kind]}{' '}
+        {{ sent: say.reviewerSince, returned: say.returned, signed: say.signed }[last.kind]}{' '}
         <span className="figure">{formatMoment(last.at)}</span>, {last.by}
         {last.note !== '' && <>: {last.note}</>}
       </span>
@@ -117,7 +117,8 @@ function StepAction({ jobId, standing, canConfirm, onConfirm }: StepActionProps)
     <span className={styles.actions}>
       {confirmable && (
         <Button kind={state === 'now' ? 'primary' : 'plain'} onClick={() => onConfirm(step)}>
-          Confirm<span className="hidden-label"> {stepName[step]}</span>
+          {say.confirm}
+          <span className="hidden-label"> {stepName[step]}</span>
         </Button>
       )}
       {page && (
@@ -149,11 +150,7 @@ function ConfirmForm({
     const body: ConfirmationBody = { id, step, note }
     const answer = await postJson(`/api/jobs/${encodeURIComponent(jobId)}/confirmations`, body)
     if (answer.kind === 'ok') return location.reload()
-    setFault(
-      answer.kind === 'offline'
-        ? 'The server cannot be reached. Nothing is lost: press again when the network is back.'
-        : answer.message,
-    )
+    setFault(answer.kind === 'offline' ? say.serverCannotReached : answer.message)
     setBusy(false)
   }
 
@@ -165,15 +162,10 @@ function ConfirmForm({
         void confirm()
       }}
     >
-      {step === 'makeSafe' && (
-        <p className={styles.safety}>
-          Isolate and try out; release pressure and stored energy; wait for hot parts; pressure equipment, lifting gear and
-          electrical work need a licensed person’s signature. Confirm only what you have seen done.
-        </p>
-      )}
+      {step === 'makeSafe' && <p className={styles.safety}>{say.isolateTryOut}</p>}
       <TextField
-        label="Note"
-        hint="What was done, by which procedure; your name and the time are recorded."
+        label={say.note}
+        hint={say.whatDoneWhich}
         value={note}
         maxLength={400}
         onChange={(event) => setNote(event.currentTarget.value)}
@@ -182,9 +174,9 @@ function ConfirmForm({
       <Fault text={fault} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary" disabled={busy}>
-          Confirm “{stepName[step]}” in my name
+          {say.confirmMyName(stepName[step])}
         </Button>
-        <Button onClick={onCancel}>Not yet</Button>
+        <Button onClick={onCancel}>{say.notYet}</Button>
       </div>
     </form>
   )

@@ -2,6 +2,7 @@ import type { Method } from '../../core/method/method'
 import type { ReductionName } from '../../core/method/reduction'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { valueName } from '../../core/words/labels'
+import { say } from '../../labels/limits'
 import { Button } from '../../ui/Button'
 import { SelectField, TextField } from '../../ui/Field'
 import styles from './Limits.module.css'
@@ -27,30 +28,30 @@ export function LimitRows({
     onChange(rows.map((row, place) => (place === index ? { ...row, ...over } : row)))
   return (
     <fieldset className={styles.limits}>
-      <legend>Limits as the manual gives them</legend>
+      <legend>{say.limitsAsManual}</legend>
       {rows.map((row, index) => (
         <div key={row.key} className={styles.limitRow}>
           <SelectField
-            label="Judged"
+            label={say.judged}
             value={row.judges === '' && method ? usualJudge(method, row.side) : row.judges}
             options={
               method
                 ? judgedBy(method).map((name) => ({ value: name, label: judgeLabel(method, name, system) }))
-                : [{ value: row.judges, label: valueName[row.judges as ReductionName] ?? 'set the method up first' }]
+                : [{ value: row.judges, label: valueName[row.judges as ReductionName] ?? say.setMethodUp }]
             }
             onChange={(event) => setLimit(index, { judges: event.currentTarget.value })}
           />
           <SelectField
-            label="It may be"
+            label={say.may}
             value={row.side}
             options={[
-              { value: 'upper', label: 'at most' },
-              { value: 'lower', label: 'at least' },
+              { value: 'upper', label: say.most },
+              { value: 'lower', label: say.least },
             ]}
             onChange={(event) => setLimit(index, { side: event.currentTarget.value as LimitRow['side'] })}
           />
           <TextField
-            label="Wear limit"
+            label={say.wearLimit}
             value={row.wear}
             error={at(`limits.${index}.wear`)}
             maxLength={60}
@@ -58,14 +59,14 @@ export function LimitRows({
             onChange={(event) => setLimit(index, { wear: event.currentTarget.value })}
           />
           <TextField
-            label="Plan limit"
+            label={say.planLimit}
             value={row.plan}
             maxLength={60}
             autoComplete="off"
             onChange={(event) => setLimit(index, { plan: event.currentTarget.value })}
           />
           <TextField
-            label="Page"
+            label={say.page}
             value={row.page}
             error={at(`limits.${index}.page`)}
             maxLength={40}
@@ -73,21 +74,21 @@ export function LimitRows({
             onChange={(event) => setLimit(index, { page: event.currentTarget.value })}
           />
           <SelectField
-            label="When passed"
+            label={say.whenPassed}
             value={row.whenPassed}
             options={[
-              { value: 'mend', label: 'mend, or replace' },
+              { value: 'mend', label: say.mendReplace },
               { value: 'replace', label: 'replace' },
             ]}
             onChange={(event) => setLimit(index, { whenPassed: event.currentTarget.value as LimitRow['whenPassed'] })}
           />
-          <Button onClick={() => onChange(rows.filter((_, place) => place !== index))} aria-label={`Take limit ${index + 1} out`}>
+          <Button onClick={() => onChange(rows.filter((_, place) => place !== index))} aria-label={say.takeLimitOut(index + 1)}>
             ×
           </Button>
         </div>
       ))}
       <div>
-        <Button onClick={() => onChange([...rows, emptyLimit(rows.at(-1)?.page ?? '')])}>Another limit</Button>
+        <Button onClick={() => onChange([...rows, emptyLimit(rows.at(-1)?.page ?? '')])}>{say.anotherLimit}</Button>
       </div>
     </fieldset>
   )

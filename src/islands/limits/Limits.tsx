@@ -10,6 +10,7 @@ import { figuresOf } from '../../core/quantity/figures'
 import { gaugeKindName } from '../../core/words/gauges'
 import { valueName } from '../../core/words/labels'
 import { methodName } from '../../core/words/methods'
+import { say } from '../../labels/limits'
 import { postJson } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
@@ -32,30 +33,28 @@ function Limits(props: WorkProps) {
       <WorkNotices work={work} />
       <header className={styles.head}>
         <div>
-          <h1>Limits typed from the manual</h1>
+          <h1>{say.limitsTypedFrom}</h1>
           <p className={styles.about}>
             {record.book.issued === null && record.book.revision === 'none'
-              ? 'This machine is in no limit book: everything it is measured against is typed here.'
-              : `Beside ${record.book.title}, revision ${record.book.revision}.`}
+              ? say.machineNoLimit
+              : say.besideRevision(record.book.title, record.book.revision)}
           </p>
         </div>
         <div className={styles.actions}>
           <Button disabled={work.closed !== null} onClick={() => setEditing('new')}>
-            Add from the manual
+            {say.addFromManual}
           </Button>
           <ButtonLink href={`/jobs/${record.job.id}/bench`} kind="primary">
-            To the bench
+            {say.bench}
           </ButtonLink>
         </div>
       </header>
       {typed.length === 0 ? (
-        <p className={styles.about}>
-          Nothing is typed yet. Name what is measured, type its limit as the manual gives it, and measure.
-        </p>
+        <p className={styles.about}>{say.nothingTypedYet}</p>
       ) : (
         <p className={styles.count} aria-live="polite">
-          <span className="figure">{typed.length - waiting}</span> of <span className="figure">{typed.length}</span> checked by a
-          second person
+          <span className="figure">{typed.length - waiting}</span> {say.ofOne} <span className="figure">{typed.length}</span>{' '}
+          {say.checkedSecondPerson}
         </p>
       )}
       <ul className={styles.cards}>
@@ -91,7 +90,7 @@ function Limits(props: WorkProps) {
 
 const stateOf = ({ check }: Typed): 'unchecked' | 'checked' | 'wrong' =>
   check === null ? 'unchecked' : check.agrees ? 'checked' : 'wrong'
-const stateWord = { unchecked: '! not checked yet', checked: 'checked', wrong: '! does not agree' } as const
+const stateWord = { unchecked: say.notCheckedYet, checked: 'checked', wrong: say.doesNotAgree } as const
 
 function Card({
   work,
@@ -130,26 +129,26 @@ function Card({
       <p className={styles.about}>
         {value.part.name}
         {value.part.position === value.part.name ? '' : `, ${value.part.position}`} · {methodName[method.kind]}
-        {places > 0 && `, ${places} ${places === 1 ? 'reading' : 'readings'}`} · {gaugeKindName[value.gaugeKind]}
-        {value.safety && ' · safety-marked'}
+        {places > 0 && `, ${places} ${places === 1 ? say.reading : say.readings}`} · {gaugeKindName[value.gaugeKind]}
+        {value.safety && say.safetyMarked}
       </p>
       <p>
         <b>{value.document.id}</b> {value.document.title === value.document.id ? '' : value.document.title}
-        {value.document.revision === '' ? '' : `, revision ${value.document.revision}`}
+        {value.document.revision === '' ? '' : say.revision(value.document.revision)}
       </p>
       <table className={styles.table}>
         <thead>
           <tr>
-            <th scope="col">Judged</th>
-            <th scope="col">As typed</th>
-            <th scope="col">Taken as</th>
-            <th scope="col">Page</th>
+            <th scope="col">{say.judged}</th>
+            <th scope="col">{say.asTyped}</th>
+            <th scope="col">{say.takenAs}</th>
+            <th scope="col">{say.page}</th>
           </tr>
         </thead>
         <tbody>
           {value.new && (
             <tr>
-              <th scope="row">New</th>
+              <th scope="row">{say.newOne}</th>
               <td className="figure">
                 {value.new.lower} … {value.new.upper}
               </td>
@@ -160,7 +159,7 @@ function Card({
           {value.limits.map((limit, index) => (
             <tr key={`${limit.judges} ${limit.side} ${limit.wear}`}>
               <th scope="row">
-                {valueName[limit.judges]} {limit.side === 'upper' ? 'at most' : 'at least'}
+                {valueName[limit.judges]} {limit.side === 'upper' ? say.most : say.least}
               </th>
               <td className="figure">
                 {limit.wear}
@@ -175,15 +174,15 @@ function Card({
           ))}
           {value.limits.length === 0 && (
             <tr>
-              <th scope="row">No limit</th>
-              <td colSpan={3}>information only</td>
+              <th scope="row">{say.noLimit}</th>
+              <td colSpan={3}>{say.informationOnly}</td>
             </tr>
           )}
         </tbody>
       </table>
       <p className={styles.about}>
-        Typed by {typed.by}
-        {check && `; ${check.agrees ? 'checked' : 'refused'} by ${check.by}${check.note === '' ? '' : `: ${check.note}`}`}
+        {say.typed} {typed.by}
+        {check && say.by(check.agrees ? say.checked : say.refused, check.by, check.note === '' ? '' : `: ${check.note}`)}
       </p>
       <Check work={work} typed={typed} person={person} measured={measured} onEdit={onEdit} />
     </li>
@@ -234,18 +233,18 @@ function Check({
           {mayCheck && (
             <>
               <Button kind="primary" disabled={typed.check?.agrees === true} onClick={() => check(true, '')}>
-                Agrees with the document
+                {say.agreesDocument}
               </Button>
-              <Button onClick={() => setAsking('disagree')}>Does not agree</Button>
+              <Button onClick={() => setAsking('disagree')}>{say.doesNotAgreeTitle}</Button>
             </>
           )}
-          {work.closed === null && <Button onClick={onEdit}>Type anew</Button>}
+          {work.closed === null && <Button onClick={onEdit}>{say.typeAnew}</Button>}
           {work.closed === null && !measured && (
             <Button kind="quiet" onClick={() => setAsking('drop')}>
-              Take it out
+              {say.takeOut}
             </Button>
           )}
-          {own && typed.check === null && <span className={styles.about}>A second person checks what you typed.</span>}
+          {own && typed.check === null && <span className={styles.about}>{say.secondPersonChecks}</span>}
         </div>
       ) : (
         <form
@@ -257,16 +256,16 @@ function Check({
           }}
         >
           <TextField
-            label={asking === 'disagree' ? 'What the document says instead' : 'Why it is taken out'}
+            label={asking === 'disagree' ? say.whatDocumentSays : say.whyTakenOut}
             value={text}
             maxLength={400}
             autoComplete="off"
             autoFocus
             onChange={(event) => setText(event.currentTarget.value)}
           />
-          <Button onClick={() => setAsking(null)}>Leave it</Button>
+          <Button onClick={() => setAsking(null)}>{say.leave}</Button>
           <Button kind="primary" type="submit" disabled={text.trim().length < 3}>
-            {asking === 'disagree' ? 'Does not agree' : 'Take it out'}
+            {asking === 'disagree' ? say.doesNotAgreeTitle : say.takeOut}
           </Button>
         </form>
       )}
@@ -284,17 +283,17 @@ function DraftBook({ work, typed }: { readonly work: Work; readonly typed: reado
   const make = async (): Promise<void> => {
     const answer = await postJson<DraftBookAnswer>(`/api/jobs/${encodeURIComponent(record.job.id)}/draft-book`, { title })
     if (answer.kind === 'ok') setSaid({ made: answer.value })
-    else setSaid({ fault: answer.kind === 'offline' ? 'The server cannot be reached. Try again in a moment.' : answer.message })
+    else setSaid({ fault: answer.kind === 'offline' ? say.serverCannotReached : answer.message })
   }
   return (
     <section className={styles.draft} aria-labelledby="draft">
-      <h2 id="draft">Make a draft limit book of them</h2>
+      <h2 id="draft">{say.makeDraftLimit}</h2>
       <p className={styles.about}>
         {!work.view.may.note
-          ? 'The inspector makes the draft; you check the limits.'
+          ? say.inspectorMakesDraft
           : waiting.length > 0
-            ? `Waits for the check of: ${waiting.map(({ value }) => value.name).join(', ')}.`
-            : 'Parts, positions, methods and limits go into it together; the next job on this machine is measured against it.'}
+            ? say.waitsCheck(waiting.map(({ value }) => value.name).join(', '))
+            : say.partsPositionsMethods}
       </p>
       <form
         className={styles.why}
@@ -304,19 +303,19 @@ function DraftBook({ work, typed }: { readonly work: Work; readonly typed: reado
         }}
       >
         <TextField
-          label="Title of the book"
+          label={say.titleBook}
           value={title}
           maxLength={200}
           onChange={(event) => setTitle(event.currentTarget.value)}
         />
         <Button kind="primary" type="submit" disabled={waiting.length > 0 || title.trim().length < 3 || !work.view.may.note}>
-          Make the draft
+          {say.makeDraft}
         </Button>
       </form>
       {said && 'made' in said && (
         <p role="status">
-          {said.made.stored ? 'Made' : 'There already'}: {title}, {said.made.revision}.{' '}
-          <a href={`/api/books/${encodeURIComponent(said.made.id)}/${encodeURIComponent(said.made.revision)}`}>Its file</a>
+          {said.made.stored ? say.made : say.thereAlready}: {title}, {said.made.revision}.{' '}
+          <a href={`/api/books/${encodeURIComponent(said.made.id)}/${encodeURIComponent(said.made.revision)}`}>{say.file}</a>
         </p>
       )}
       <Fault text={said && 'fault' in said ? said.fault : null} />

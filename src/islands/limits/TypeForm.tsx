@@ -12,6 +12,7 @@ import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { gaugeKindName } from '../../core/words/gauges'
 import { methodName } from '../../core/words/methods'
+import { say } from '../../labels/limits'
 import type { Told } from '../../sync/outbox'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -74,22 +75,18 @@ export function TypeForm(props: TypeFormProps) {
     props.onDone(ids.characteristic)
   }
   return (
-    <Dialog
-      title={before ? `Type anew: ${before.value.name}` : 'Measure something that is in no book'}
-      onClose={props.onClose}
-      wide
-    >
+    <Dialog title={before ? say.typeAnewOf(before.value.name) : say.measureSomethingNo} onClose={props.onClose} wide>
       <form ref={formRef} className={styles.form} onSubmit={(event) => void save(event)} onChange={() => setFaults([])}>
         <fieldset className={styles.group}>
-          <legend>What</legend>
+          <legend>{say.what}</legend>
           <SelectField
-            label="Part"
+            label={say.part}
             value={form.part}
-            options={[...book.parts.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: 'another part …' }]}
+            options={[...book.parts.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: say.anotherPart }]}
             onChange={(event) => set({ part: event.currentTarget.value })}
           />
           <TextField
-            label="What is measured"
+            label={say.whatMeasured}
             value={form.name}
             error={at('name')}
             maxLength={200}
@@ -99,7 +96,7 @@ export function TypeForm(props: TypeFormProps) {
           {!known && (
             <>
               <TextField
-                label="Name of the part"
+                label={say.namePart}
                 value={form.partName}
                 error={at('partName')}
                 maxLength={200}
@@ -107,16 +104,16 @@ export function TypeForm(props: TypeFormProps) {
                 onChange={(event) => set({ partName: event.currentTarget.value })}
               />
               <TextField
-                label="Assembly"
-                hint="What it belongs to: pump, gearbox"
+                label={say.assembly}
+                hint={say.whatBelongsPump}
                 value={form.assembly}
                 maxLength={200}
                 autoComplete="off"
                 onChange={(event) => set({ assembly: event.currentTarget.value })}
               />
               <TextField
-                label="Where it sits"
-                hint="Drive side, unit 2, upper"
+                label={say.whereSits}
+                hint={say.driveSideUnit}
                 value={form.position}
                 maxLength={200}
                 autoComplete="off"
@@ -126,12 +123,12 @@ export function TypeForm(props: TypeFormProps) {
           )}
         </fieldset>
         <fieldset className={styles.group}>
-          <legend>How</legend>
+          <legend>{say.how}</legend>
           <SelectField
-            label="Method"
+            label={say.method}
             value={form.kind}
             disabled={props.measured}
-            hint={props.measured ? 'It has readings, so its method stays.' : ''}
+            hint={props.measured ? say.hasReadingsSo : ''}
             options={(Object.keys(methodName) as MethodKind[]).map((kind) => ({ value: kind, label: methodName[kind] }))}
             onChange={(event) =>
               set({
@@ -157,7 +154,7 @@ export function TypeForm(props: TypeFormProps) {
               />
             ))}
           <SelectField
-            label="Taken with"
+            label={say.taken}
             value={form.gaugeKind === '' ? usualGaugeOf(form.kind) : form.gaugeKind}
             options={gaugeKinds
               .filter((kind) => !method.ok || kind === 'eye' || gaugeKindFacts[kind].quantity === quantityOf(method.value))
@@ -165,7 +162,7 @@ export function TypeForm(props: TypeFormProps) {
             onChange={(event) => set({ gaugeKind: event.currentTarget.value as GaugeKind })}
           />
           <TextField
-            label="Read to"
+            label={say.read}
             value={form.readTo}
             placeholder={method.ok ? usualStep(method.value, system, typedFigures(form), resolutions) : ''}
             autoComplete="off"
@@ -185,10 +182,10 @@ export function TypeForm(props: TypeFormProps) {
           )}
         </fieldset>
         <fieldset className={styles.group}>
-          <legend>From the manual</legend>
+          <legend>{say.fromManual}</legend>
           <TextField
-            label="Document"
-            hint="Its short name or number"
+            label={say.document}
+            hint={say.shortNameNumber}
             list="documents-known"
             value={form.document}
             error={at('document')}
@@ -208,14 +205,14 @@ export function TypeForm(props: TypeFormProps) {
             ))}
           </datalist>
           <TextField
-            label="Title"
+            label={say.title}
             value={form.documentTitle}
             maxLength={200}
             autoComplete="off"
             onChange={(event) => set({ documentTitle: event.currentTarget.value })}
           />
           <TextField
-            label="Revision"
+            label={say.revisionTitle}
             value={form.documentRevision}
             maxLength={40}
             autoComplete="off"
@@ -223,18 +220,18 @@ export function TypeForm(props: TypeFormProps) {
           />
           <label className={styles.tick}>
             <input type="checkbox" checked={form.safety} onChange={(event) => set({ safety: event.currentTarget.checked })} />
-            Safety-marked: departing from its verdict needs the reviewer
+            {say.safetyMarkedDeparting}
           </label>
         </fieldset>
         {form.kind !== 'lookedAt' && form.kind !== 'contactPattern' && form.kind !== 'elements' && (
           <fieldset className={styles.group}>
-            <legend>New size, where the manual gives it</legend>
+            <legend>{say.newSizeWhere}</legend>
             {(
               [
-                ['newLower', 'Least'],
-                ['newUpper', 'Greatest'],
-                ['newNominal', 'Nominal'],
-                ['newPage', 'Page'],
+                ['newLower', say.leastTitle],
+                ['newUpper', say.greatest],
+                ['newNominal', say.nominal],
+                ['newPage', say.page],
               ] as const
             ).map(([key, label]) => (
               <TextField
@@ -257,15 +254,15 @@ export function TypeForm(props: TypeFormProps) {
           onChange={(limits) => set({ limits })}
         />
         <p className={styles.waits}>
-          Figures take a unit: <span className="figure">0.35 mm</span>, <span className="figure">14 thou</span>,{' '}
-          <span className="figure">2 1/2 in</span>. What is typed here counts at once and is shown as unchecked until a second
-          person has held it against the document.
+          {say.figuresTakeUnit} <span className="figure">{say.n035Mm}</span>, <span className="figure">{say.n14Thou}</span>,{' '}
+          <span className="figure">{say.n212}</span>
+          {say.whatTypedHere}
         </p>
         <Fault text={at('')} />
         <DialogActions>
-          <Button onClick={props.onClose}>Leave it</Button>
+          <Button onClick={props.onClose}>{say.leave}</Button>
           <Button kind="primary" type="submit" disabled={busy}>
-            {before ? 'Type anew' : 'Measure it'}
+            {before ? say.typeAnew : say.measure}
           </Button>
         </DialogActions>
       </form>

@@ -16,6 +16,7 @@ import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { valueName } from '../../core/words/labels'
 import { setUpFaultWords, setUpStarts } from '../../core/words/methods'
 import { typedFaultWords } from '../../core/words/typedFaults'
+import { say } from '../../labels/limits'
 import type { FieldSays } from '../../ui/fieldSays'
 
 /** One limit on the form, all of it text. */
@@ -197,20 +198,20 @@ export function typedOf(
   }
   const has = (text: string): boolean => text.trim() !== ''
   const known = book.parts.find((part) => part.id === form.part)
-  wants(known !== undefined || has(form.partName), 'partName', 'Name the part.')
-  wants(has(form.name), 'name', 'Name what is measured.')
+  wants(known !== undefined || has(form.partName), 'partName', say.nameThePart)
+  wants(has(form.name), 'name', say.nameWhatMeasured)
   const method = methodOf(form, before, system)
   if (!method.ok) faults.push(...method.fault)
-  wants(has(form.document), 'document', 'Name the document the limit stands in.')
+  wants(has(form.document), 'document', say.nameDocumentLimit)
   const hasNew = [form.newLower, form.newUpper, form.newNominal].some(has)
-  wants(!hasNew || has(form.newLower), 'newLower', 'Type the least new size, or leave the new size out.')
-  wants(!hasNew || has(form.newUpper), 'newUpper', 'Type the greatest new size, or leave the new size out.')
-  wants(!hasNew || has(form.newPage), 'newPage', 'Name the page.')
+  wants(!hasNew || has(form.newLower), 'newLower', say.typeLeastNew)
+  wants(!hasNew || has(form.newUpper), 'newUpper', say.typeGreatestNew)
+  wants(!hasNew || has(form.newPage), 'newPage', say.namePage)
   const rows = form.limits.filter((row) => has(row.wear) || has(row.plan))
   for (const row of rows) {
     const at = `limits.${form.limits.indexOf(row)}`
-    wants(has(row.wear), `${at}.wear`, 'Type the wear limit; a plan limit alone judges nothing.')
-    wants(has(row.page), `${at}.page`, 'Name the page.')
+    wants(has(row.wear), `${at}.wear`, say.typeWearLimit)
+    wants(has(row.page), `${at}.page`, say.namePage)
   }
   if (!method.ok || faults.length > 0) return err(faults)
   const value: TypedCharacteristic = {
@@ -220,7 +221,7 @@ export function typedOf(
       : {
           id: newPart,
           name: form.partName.trim(),
-          assembly: form.assembly.trim() || 'Machine',
+          assembly: form.assembly.trim() || say.machine,
           position: form.position.trim() || form.partName.trim(),
         },
     method: method.value as TypedCharacteristic['method'],

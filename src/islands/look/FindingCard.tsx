@@ -5,6 +5,7 @@ import type { Finding } from '../../core/notes/state'
 import { strongestRule } from '../../core/verdict/findingRule'
 import { causeName, findingWords, severityName, sinceName } from '../../core/words/findings'
 import { verdictName } from '../../core/words/labels'
+import { say } from '../../labels/look'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { SourceNote } from '../../ui/SourceNote'
@@ -48,20 +49,20 @@ export function FindingCard({
         {finding.note !== '' && <> {finding.note}</>}
       </p>
       <dl className={styles.knows}>
-        <dt>Points to</dt>
+        <dt>{say.points}</dt>
         <dd>
           {causesOf(finding.kind)
             .map((family) => causeName[family].toLowerCase())
             .join(', ')}
         </dd>
-        <dt>Check</dt>
+        <dt>{say.check}</dt>
         <dd>
           {kind.check.join('; ')}
           <Confirming work={work} finding={finding} characteristics={rule?.confirm ?? []} />
         </dd>
-        <dt>Usually</dt>
+        <dt>{say.usually}</dt>
         <dd>{kind.mends}</dd>
-        <dt>The book</dt>
+        <dt>{say.book}</dt>
         <dd>
           {rule ? (
             <>
@@ -70,10 +71,10 @@ export function FindingCard({
             </>
           ) : finding.kind === 'crack' ? (
             <>
-              <VerdictWord verdict="replace" size={13} /> no repair named: {verdictName.replace.toLowerCase()}
+              <VerdictWord verdict="replace" size={13} /> {say.noRepairNamed(verdictName.replace.toLowerCase())}
             </>
           ) : (
-            'has no rule for this'
+            say.hasNoRule
           )}
         </dd>
       </dl>
@@ -107,7 +108,7 @@ function Confirming({
         if (!characteristic || !result) return null
         return result.need === 'required' ? (
           <ButtonLink key={id} href={`/jobs/${job.id}/bench?c=${id}`}>
-            Measure {characteristic.name}{' '}
+            {say.measure(characteristic.name)}
             <span className="figure">
               {result.reductions.taken}/{result.reductions.needed}
             </span>
@@ -117,7 +118,7 @@ function Confirming({
             key={id}
             onClick={() => void work.write({ kind: 'measurementPlanned', characteristic: id, finding: finding.id })}
           >
-            + Add {characteristic.name} to the plan
+            {say.addPlan(characteristic.name)}
           </Button>
         ) : null
       })}
@@ -141,11 +142,11 @@ function Cause({ work, finding }: { readonly work: Work; readonly finding: Findi
   if (finding.cause)
     return (
       <p className={styles.cause}>
-        <b>Cause:</b> {causeName[finding.cause.family].toLowerCase()}
+        <b>{say.cause}</b> {causeName[finding.cause.family].toLowerCase()}
         {finding.cause.text !== '' && `, ${finding.cause.text}`} <span className={styles.quiet}>{finding.cause.by}</span>
         {work.closed === null && (
           <Button kind="quiet" onClick={() => write(null)}>
-            Leave it open again
+            {say.leaveOpenAgain}
           </Button>
         )}
         <Fault text={fault} />
@@ -153,10 +154,10 @@ function Cause({ work, finding }: { readonly work: Work; readonly finding: Findi
     )
   return (
     <div className={styles.cause} data-open="">
-      <b>Cause still open.</b> It stays in sight up to the report.
+      <b>{say.causeStillOpen}</b> {say.staysSightUp}
       {work.closed === null && !open && (
         <Button kind="quiet" onClick={() => setOpen(true)}>
-          Record the cause …
+          {say.recordCause}
         </Button>
       )}
       {open && (
@@ -168,18 +169,18 @@ function Cause({ work, finding }: { readonly work: Work; readonly finding: Findi
           }}
         >
           <SelectField
-            label="Family"
+            label={say.family}
             value={family}
             autoFocus
             options={options.map((value) => ({ value, label: causeName[value] }))}
             onChange={(event) => setFamily(event.currentTarget.value as CauseFamily)}
           />
-          <TextField label="In words" value={text} maxLength={400} onChange={(event) => setText(event.currentTarget.value)} />
+          <TextField label={say.words} value={text} maxLength={400} onChange={(event) => setText(event.currentTarget.value)} />
           <div className={styles.actions}>
             <Button type="submit" kind="primary">
-              Record the cause
+              {say.recordTheCause}
             </Button>
-            <Button onClick={() => setOpen(false)}>Not now</Button>
+            <Button onClick={() => setOpen(false)}>{say.notNow}</Button>
           </div>
         </form>
       )}
@@ -204,10 +205,10 @@ function Withdraw({
     return (
       <span className={styles.actions}>
         <Button kind="quiet" onClick={onChange}>
-          Change …
+          {say.change}
         </Button>
         <Button kind="quiet" onClick={() => setOpen(true)}>
-          Withdraw …
+          {say.withdraw}
         </Button>
       </span>
     )
@@ -216,14 +217,14 @@ function Withdraw({
       className={styles.causeForm}
       onSubmit={(event) => {
         event.preventDefault()
-        if (reason.trim().length < 3) return setFault('Say why, in a few words.')
+        if (reason.trim().length < 3) return setFault(say.sayWhyFew)
         void work
           .write({ kind: 'findingWithdrawn', finding: finding.id, reason: reason.trim() })
           .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
       }}
     >
       <TextField
-        label="Why is it withdrawn?"
+        label={say.whyWithdrawn}
         value={reason}
         maxLength={400}
         autoFocus
@@ -231,8 +232,8 @@ function Withdraw({
       />
       <Fault text={fault} />
       <div className={styles.actions}>
-        <Button type="submit">Withdraw the finding</Button>
-        <Button onClick={() => setOpen(false)}>Not now</Button>
+        <Button type="submit">{say.withdrawFinding}</Button>
+        <Button onClick={() => setOpen(false)}>{say.notNow}</Button>
       </div>
     </form>
   )

@@ -4,6 +4,7 @@ import type { Part } from '../../core/book/bookSchema'
 import { type FindingKind, type Severity, type Since, severities, sinceWhen } from '../../core/condition/findingKinds'
 import type { Finding } from '../../core/notes/state'
 import { severityName, sinceName } from '../../core/words/findings'
+import { say } from '../../labels/look'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, SelectField, TextField } from '../../ui/Field'
@@ -53,7 +54,7 @@ export function FindingForm({
 
   async function note(): Promise<void> {
     if (draft.kind === null) {
-      form.say('Choose what is found: type its first letters.')
+      form.say(say.chooseWhatFound)
       return kindInput.current?.focus()
     }
     const { kind, ...rest } = draft
@@ -70,7 +71,7 @@ export function FindingForm({
   return (
     <form
       className={styles.findingForm}
-      aria-label={`Finding on ${part.name}`}
+      aria-label={say.finding(part.name)}
       onSubmit={(event) => {
         event.preventDefault()
         void note()
@@ -79,28 +80,28 @@ export function FindingForm({
       <div className={styles.formLeft}>
         <KindField value={draft.kind} onChange={(kind) => set({ kind })} inputRef={kindInput} />
         <Choice
-          legend="How bad"
+          legend={say.howBad}
           options={severities.map((value) => ({ value, label: severityName[value] }))}
           value={draft.severity}
           onChange={(severity) => set({ severity })}
         />
         <div className={styles.two}>
           <TextField
-            label="How far it reaches"
-            hint="Length, area, number"
+            label={say.howFarReaches}
+            hint={say.lengthAreaNumber}
             value={draft.extent}
             maxLength={80}
             onChange={(event) => set({ extent: event.currentTarget.value })}
           />
           <SelectField
-            label="Since when"
+            label={say.sinceWhen}
             value={draft.since}
             options={sinceWhen.map((value) => ({ value, label: sinceName[value] }))}
             onChange={(event) => set({ since: event.currentTarget.value as Since })}
           />
         </div>
         <TextField
-          label="Note"
+          label={say.note}
           value={draft.note}
           maxLength={400}
           onChange={(event) => set({ note: event.currentTarget.value })}
@@ -108,13 +109,13 @@ export function FindingForm({
         <Fault text={form.fault} />
         <div className={styles.actions}>
           <Button type="submit" kind="primary">
-            {changing ? 'Change the finding' : 'Note the finding'}
+            {changing ? say.changeFinding : say.noteFinding}
           </Button>
-          {changing && <Button onClick={onDone}>Leave it</Button>}
+          {changing && <Button onClick={onDone}>{say.leave}</Button>}
         </div>
       </div>
       <fieldset className={styles.where}>
-        <legend>Where on the part</legend>
+        <legend>{say.wherePart}</legend>
         {position && (
           <PartSketch
             name={part.name}
@@ -126,14 +127,14 @@ export function FindingForm({
           />
         )}
         <ClockDial
-          label={`Clock position on ${part.name}`}
+          label={say.clockPosition(part.name)}
           value={draft.clock}
           marked={before.flatMap(({ clock }) => clock ?? [])}
           onChange={(clock) => set({ clock })}
         />
         <p className={styles.quiet}>
-          {[draft.station && `station ${draft.station}`, draft.clock && `${draft.clock} o’clock`].filter(Boolean).join(', ') ||
-            'Tap a station and an hour; tap again to take it back.'}
+          {[draft.station && say.station(draft.station), draft.clock && `${draft.clock} o’clock`].filter(Boolean).join(', ') ||
+            say.tapStationHour}
         </p>
       </fieldset>
     </form>

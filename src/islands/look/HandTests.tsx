@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import type { HandTest } from '../../core/book/procedureSchema'
 import { type Severity, severities } from '../../core/condition/findingKinds'
 import { findingWords, severityName } from '../../core/words/findings'
+import { say } from '../../labels/look'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
@@ -15,7 +16,7 @@ export function HandTests({ work, part }: { readonly work: Work; readonly part: 
   if (tests.length === 0) return null
   return (
     <section className={styles.hand} aria-labelledby="hand-tests">
-      <h2 id="hand-tests">By hand</h2>
+      <h2 id="hand-tests">{say.hand}</h2>
       {tests.map((test) => (
         <HandTestRow key={test.id} work={work} test={test} />
       ))}
@@ -43,23 +44,23 @@ function HandTestRow({ work, test }: { readonly work: Work; readonly test: HandT
         {standing && (
           <span className={styles.quiet}>
             {standing.finding === null
-              ? '✓ sound'
+              ? say.sound
               : finding
                 ? `! ${findingWords[finding.kind].label}, ${finding.severity}`
-                : '! finding'}
+                : say.findingTitle}
             , {standing.by}
           </span>
         )}
         {work.closed === null && !open && (
           <>
             <Button
-              aria-label={`Sound: ${test.name}`}
+              aria-label={say.soundOf(test.name)}
               onClick={() => void work.write({ kind: 'handTested', test: test.id, finding: null, note: '' }).then(tell)}
             >
-              Sound
+              {say.soundTitle}
             </Button>
-            <Button aria-label={`Not sound: ${test.name}`} onClick={() => setOpen(true)}>
-              Not sound …
+            <Button aria-label={say.notSound(test.name)} onClick={() => setOpen(true)}>
+              {say.notSoundTitle}
             </Button>
           </>
         )}
@@ -92,14 +93,14 @@ function HandTestRow({ work, test }: { readonly work: Work; readonly test: HandT
           }}
         >
           <Choice
-            legend="How bad"
+            legend={say.howBad}
             options={severities.map((value) => ({ value, label: severityName[value] }))}
             value={severity}
             onChange={setSeverity}
           />
           <TextField
-            label="What was felt or seen"
-            hint="Figure with its unit where there is one"
+            label={say.whatFeltSeen}
+            hint={say.figureUnitWhere}
             value={felt}
             maxLength={80}
             autoFocus
@@ -107,9 +108,9 @@ function HandTestRow({ work, test }: { readonly work: Work; readonly test: HandT
           />
           <div className={styles.actions}>
             <Button type="submit" kind="primary">
-              Note it as a finding
+              {say.noteAsFinding}
             </Button>
-            <Button onClick={() => setOpen(false)}>Not now</Button>
+            <Button onClick={() => setOpen(false)}>{say.notNow}</Button>
           </div>
         </form>
       )}

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react'
 import type { FindingKind } from '../../core/condition/findingKinds'
 import { findingWords, findKinds } from '../../core/words/findings'
+import { say } from '../../labels/look'
 import styles from './Look.module.css'
 
 const MOST_SHOWN = 9
@@ -29,7 +30,7 @@ export function KindField({
   return (
     <div className={styles.kind}>
       <label htmlFor={id} className={styles.label}>
-        What is found
+        {say.whatFound}
       </label>
       <input
         ref={inputRef}
@@ -40,7 +41,7 @@ export function KindField({
         aria-controls={`${id}-list`}
         aria-activedescendant={open && active ? `${id}-${active}` : undefined}
         autoComplete="off"
-        placeholder="Type: sco, pit, crack, rust …"
+        placeholder={say.typeScoPit}
         value={open ? text : value ? findingWords[value].label : text}
         onFocus={() => setOpen(true)}
         onBlur={() => setOpen(false)}
@@ -60,8 +61,8 @@ export function KindField({
         }}
       />
       {open && (
-        <div id={`${id}-list`} className={styles.kindList} role="listbox" aria-label="Kinds of finding">
-          {found.length === 0 && <p className={styles.quiet}>Nothing in the catalogue is called that. Try another word.</p>}
+        <div id={`${id}-list`} className={styles.kindList} role="listbox" aria-label={say.kindsFinding}>
+          {found.length === 0 && <p className={styles.quiet}>{say.nothingCatalogueCalled}</p>}
           {found.map((kind, index) => (
             <div
               key={kind}

@@ -4,6 +4,7 @@ import { standingFindings } from '../../core/notes/state'
 import { isSettled } from '../../core/notes/steps'
 import { findingTitle } from '../../core/words/findings'
 import { verdictName } from '../../core/words/labels'
+import { say } from '../../labels/look'
 import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { TabPanel, Tabs } from '../../ui/Tabs'
@@ -41,7 +42,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
   const changed = own.find(({ id }) => id === changing) ?? null
   return (
     <div className={styles.page}>
-      <nav className={styles.parts} aria-label="Parts to look at">
+      <nav className={styles.parts} aria-label={say.partsLook}>
         {assemblies.map((assembly) => (
           <section key={assembly}>
             <h2>{assembly}</h2>
@@ -51,7 +52,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
                 .map((candidate) => {
                   const found = all.filter((finding) => finding.part === candidate.id).length
                   const result = work.results.parts.find(({ id }) => id === candidate.id)
-                  const state = found > 0 ? `${found} found` : work.work.lookedAt.has(candidate.id) ? '✓' : '·'
+                  const state = found > 0 ? say.found(found) : work.work.lookedAt.has(candidate.id) ? '✓' : '·'
                   return (
                     <li key={candidate.id}>
                       <button
@@ -68,7 +69,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
                         <span className={`figure ${styles.partState}`}>
                           {state}
                           <span className="hidden-label">
-                            {state === '·' ? ' not looked at' : state === '✓' ? ' looked at, nothing found' : ''}
+                            {state === '·' ? say.notLooked : state === '✓' ? say.lookedNothingFound : ''}
                           </span>
                         </span>
                       </button>
@@ -86,7 +87,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
         </div>
         <header className={styles.head}>
           <div>
-            <h1>{tab === 'steps' ? 'Clean and look' : (part?.name ?? 'No part')}</h1>
+            <h1>{tab === 'steps' ? say.cleanLook : (part?.name ?? say.noPart)}</h1>
             {tab === 'findings' && part && (
               <p className={styles.quiet}>
                 {part.assembly}, {part.position}
@@ -94,7 +95,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
             )}
           </div>
           <Tabs
-            label="Look"
+            label={say.look}
             value={tab}
             onChange={setTab}
             tabs={[
@@ -102,7 +103,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
                 id: 'findings',
                 label: (
                   <>
-                    Findings <span className="figure">{all.length}</span>
+                    {say.findings} <span className="figure">{all.length}</span>
                   </>
                 ),
               },
@@ -110,7 +111,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
                 id: 'steps',
                 label: (
                   <>
-                    Steps{' '}
+                    {say.steps}{' '}
                     <span className="figure">
                       {stepsDone}/{steps.length}
                     </span>
@@ -123,7 +124,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
         <Fault text={work.closed} />
         {tab === 'steps' && (
           <TabPanel tab="steps">
-            {steps.length === 0 && <p className={styles.quiet}>The limit book has no steps for looking at this level.</p>}
+            {steps.length === 0 && <p className={styles.quiet}>{say.limitBookHas}</p>}
             <ol className={stepStyles.steps}>
               {steps.map((step, index) => (
                 <StepCard key={step.id} work={work} step={step} number={index + 1} />
@@ -145,7 +146,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
             )}
             {own.length === 0 && (
               <p className={styles.none}>
-                {looked ? `✓ Looked at by ${looked.by}: nothing found.` : 'Nothing noted on this part yet.'}
+                {looked ? say.lookedAtByNothingFound(looked.by) : say.nothingNotedPart}
                 {work.closed === null && !looked && (
                   <Button
                     onClick={() =>
@@ -154,7 +155,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
                         .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
                     }
                   >
-                    Looked at, nothing found
+                    {say.lookedAtNothingFound}
                   </Button>
                 )}
               </p>
@@ -172,11 +173,11 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
           </TabPanel>
         )}
       </div>
-      <aside className={styles.side} aria-label="Open causes">
+      <aside className={styles.side} aria-label={say.openCauses}>
         <ComplaintNote work={work} asks />
-        <h2>Open causes</h2>
+        <h2>{say.openCauses}</h2>
         {causes.length === 0 ? (
-          <p className={styles.quiet}>No finding is without a cause.</p>
+          <p className={styles.quiet}>{say.noFindingWithout}</p>
         ) : (
           <ul className={styles.causes}>
             {causes.map((finding) => (
@@ -194,9 +195,9 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
             ))}
           </ul>
         )}
-        <h2>Added to the plan by findings</h2>
+        <h2>{say.addedPlanFindings}</h2>
         {work.work.planned.size === 0 ? (
-          <p className={styles.quiet}>None.</p>
+          <p className={styles.quiet}>{say.none}</p>
         ) : (
           <ul className={styles.causes}>
             {[...work.work.planned].map(([id, { by }]) => (

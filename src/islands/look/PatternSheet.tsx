@@ -9,6 +9,7 @@ import {
   rowsOf,
 } from '../../core/condition/damagePattern'
 import { patternWords } from '../../core/words/patterns'
+import { say } from '../../labels/look'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { SourceNote } from '../../ui/SourceNote'
@@ -47,7 +48,7 @@ export function PatternSheet({ work, pattern }: { readonly work: Work; readonly 
   const setWorn = (element: number): void => {
     const state = worn()
     if (state) set(element, state)
-    else form.say('Worn by more than 0 and less than 100 %.')
+    else form.say(say.wornMoreThan)
   }
   const next = (element: number, by: number): number => ((element - 1 + by + total) % total) + 1
   function onKeyDown(event: KeyboardEvent): void {
@@ -104,7 +105,7 @@ export function PatternSheet({ work, pattern }: { readonly work: Work; readonly 
         <div
           className={styles.elements}
           role="application"
-          aria-label={`${total} ${pattern.element}s; ${pattern.element} ${at}, ${stateWord(states.get(at))}. Arrow keys move, S sound, W worn, B broken.`}
+          aria-label={say.sArrowKeys(pattern.element, at, total, stateWord(states.get(at)))}
           // biome-ignore lint/a11y/noNoninteractiveTabindex: one stop for Tab; the keys set the element in turn
           tabIndex={0}
           onKeyDown={onKeyDown}
@@ -129,22 +130,17 @@ export function PatternSheet({ work, pattern }: { readonly work: Work; readonly 
         </div>
         <div className={styles.patternFacts}>
           <p className={styles.judged} data-standing={standing} aria-live="polite">
-            <b>{standing === 'beyond' ? '! Beyond' : standing === 'inside' ? '✓ Inside' : 'Open'}</b>:{' '}
+            <b>{standing === 'beyond' ? say.beyond : standing === 'inside' ? say.inside : say.open}</b>:{' '}
             {patternWords(standing, count, pattern.limits)}
           </p>
           <p>
-            <b className="figure">{count.broken}</b> broken, <b className="figure">{count.adjacentPairs}</b> adjacent pairs,
-            longest run <b className="figure">{count.longestRun}</b>, <b className="figure">{count.worn}</b> worn
-            {count.worst && (
-              <>
-                , worst <b className="figure">{Math.round(count.worst.fraction * 1000) / 10} %</b> (no. {count.worst.element})
-              </>
-            )}
+            {say.counts(count)}
+            {count.worst && say.worst(Math.round(count.worst.fraction * 1000) / 10, count.worst.element)}
           </p>
           {!closed && (
             <>
               <p className={styles.actions}>
-                <label htmlFor={percentId}>Worn by</label>
+                <label htmlFor={percentId}>{say.wornBy}</label>
                 <input
                   id={percentId}
                   className={styles.percent}
@@ -152,11 +148,10 @@ export function PatternSheet({ work, pattern }: { readonly work: Work; readonly 
                   value={percent}
                   onChange={(event) => setPercent(event.currentTarget.value)}
                 />{' '}
-                %<Button onClick={restSound}>The rest is sound</Button>
+                %<Button onClick={restSound}>{say.restSound}</Button>
               </p>
               <p className={styles.quiet}>
-                Tap: sound, broken, worn. By keyboard in the ring: <Key>S</Key> <Key>W</Key> <Key>B</Key>, <Key>←</Key>{' '}
-                <Key>→</Key>.
+                {say.tapSoundBroken} <Key>S</Key> <Key>W</Key> <Key>B</Key>, <Key>←</Key> <Key>→</Key>.
               </p>
               <Fault text={form.fault} />
               <p className={styles.actions}>
@@ -170,9 +165,9 @@ export function PatternSheet({ work, pattern }: { readonly work: Work; readonly 
                     void form.write({ kind: 'patternRecorded', pattern: pattern.id, elements })
                   }}
                 >
-                  Keep the count
+                  {say.keepCount}
                 </Button>
-                {stored && <span className={styles.quiet}>noted by {stored.by}</span>}
+                {stored && <span className={styles.quiet}>{say.noted(stored.by)}</span>}
               </p>
             </>
           )}
@@ -189,9 +184,9 @@ function stateWord(state: ElementState | undefined): string {
     case 'broken':
       return 'broken'
     case 'worn':
-      return `worn by ${Math.round(state.fraction * 1000) / 10} %`
+      return say.wornOf(Math.round(state.fraction * 1000) / 10)
     default:
-      return 'not looked at'
+      return say.notLookedAt
   }
 }
 

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { say } from '../../labels/offline'
 import { ButtonLink } from '../../ui/Button'
 import { Bench } from '../bench/Bench'
 import { type KeptView, keptView, type Person, rememberedPerson } from './keptView'
@@ -21,19 +22,17 @@ export function OfflineBench() {
   }, [])
   switch (found.kind) {
     case 'looking':
-      return <p className={styles.note}>Looking for the job on this device …</p>
+      return <p className={styles.note}>{say.lookingJobDevice}</p>
     case 'nobody':
       return (
         <p className={styles.note}>
-          No server can be reached, and nobody is signed in on this device. Sign in when the network is back; what waits here is
-          kept. <ButtonLink href="">Try again</ButtonLink>
+          {say.noServerCan} <ButtonLink href="">{say.tryAgain}</ButtonLink>
         </p>
       )
     case 'neverSeen':
       return (
         <p className={styles.note}>
-          No server can be reached, and this job was never opened at this bench before. Open it once with a network, then it works
-          without. <ButtonLink href="">Try again</ButtonLink>
+          {say.noServerCanReached} <ButtonLink href="">{say.tryAgain}</ButtonLink>
         </p>
       )
     case 'found': {
@@ -41,9 +40,8 @@ export function OfflineBench() {
       return (
         <>
           <p className={styles.banner} role="status">
-            <b>Without a network.</b> {view.record.machine.name}, {view.title}, as this device saw it on {at.slice(0, 10)} at{' '}
-            {at.slice(11, 16)} UTC. What you accept is kept here and sent when the server answers.{' '}
-            <ButtonLink href="">Try the server</ButtonLink>
+            <b>{say.withoutNetwork}</b> {say.asDeviceSaw(view.record.machine.name, view.title, at.slice(0, 10), at.slice(11, 16))}
+            <ButtonLink href="">{say.tryServer}</ButtonLink>
           </p>
           <Bench
             view={view}

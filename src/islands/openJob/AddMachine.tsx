@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { v7 } from 'uuid'
 import type { MachineBody } from '../../contract/bodies'
+import { say } from '../../labels/openJob'
 import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
@@ -19,8 +20,8 @@ export function AddMachine({ stations }: { readonly stations: readonly string[] 
   const at = (path: string): string | null => (fault?.path === path ? fault.says : null)
 
   async function add(): Promise<void> {
-    if (station.trim() === '') return setFault({ path: 'station', says: 'Name the place it stands at.' })
-    if (name.trim() === '') return setFault({ path: 'name', says: 'Name the machine.' })
+    if (station.trim() === '') return setFault({ path: 'station', says: say.namePlaceStands })
+    if (name.trim() === '') return setFault({ path: 'name', says: say.nameMachine })
     setBusy(true)
     const body: MachineBody = { id, station: station.trim(), name: name.trim(), units }
     const answer = await postJson<{ id: string }>('/api/machines', body)
@@ -28,7 +29,7 @@ export function AddMachine({ stations }: { readonly stations: readonly string[] 
     setBusy(false)
     setFault(
       answer.kind === 'offline'
-        ? { path: '', says: 'The server cannot be reached. Nothing typed is lost: press again when the network is back.' }
+        ? { path: '', says: say.serverCannotReached }
         : { path: answer.paths[0] ?? '', says: answer.message },
     )
   }
@@ -41,8 +42,8 @@ export function AddMachine({ stations }: { readonly stations: readonly string[] 
       }}
     >
       <TextField
-        label="Station"
-        hint="Works, ship, power station: where it stands"
+        label={say.station}
+        hint={say.worksShipPower}
         list="stations"
         value={station}
         error={at('station')}
@@ -56,17 +57,17 @@ export function AddMachine({ stations }: { readonly stations: readonly string[] 
         ))}
       </datalist>
       <TextField
-        label="Machine"
+        label={say.machine}
         value={name}
         error={at('name')}
         maxLength={120}
         onChange={(event) => setName(event.currentTarget.value)}
       />
       <Choice
-        legend="Units a bare figure is read in"
+        legend={say.unitsBareFigure}
         options={[
-          { value: 'metric', label: 'Metric: mm, bar, N·m' },
-          { value: 'inch', label: 'Inch: in, psi, lbf·ft' },
+          { value: 'metric', label: say.metricMmBar },
+          { value: 'inch', label: say.inchPsiLbf },
         ]}
         value={units}
         onChange={setUnits}
@@ -74,7 +75,7 @@ export function AddMachine({ stations }: { readonly stations: readonly string[] 
       <Fault text={fault && !['station', 'name'].includes(fault.path) ? fault.says : null} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary" disabled={busy}>
-          Put it on record, open a job
+          {say.putRecordOpen}
         </Button>
       </div>
     </form>

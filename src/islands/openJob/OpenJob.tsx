@@ -6,6 +6,7 @@ import { defaultPolicy } from '../../core/policy/defaults'
 import { schoolIds } from '../../core/policy/schools'
 import { formatHours } from '../../core/quantity/format'
 import { schoolWords } from '../../core/words/policy'
+import { say } from '../../labels/openJob'
 import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
@@ -42,11 +43,10 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
     const [runningHours, mustRunHours] = [wholeHours(hours), wholeHours(mustRun)]
     if (runningHours === null)
       return setFaults({
-        message: `“${hours}” is no running hours. Type whole hours as the meter shows them.`,
+        message: say.noRunningHours(hours),
         paths: ['runningHours'],
       })
-    if (mustRunHours === null)
-      return setFaults({ message: `“${mustRun}” is no number of hours. Type whole hours.`, paths: ['mustRunHours'] })
+    if (mustRunHours === null) return setFaults({ message: say.noNumberHours(mustRun), paths: ['mustRunHours'] })
     setBusy(true)
     const body: OpenJobBody = {
       id,
@@ -68,7 +68,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
     setBusy(false)
     if (answer.kind === 'offline')
       return setFaults({
-        message: 'The server cannot be reached. Nothing typed is lost: press again when the network is back.',
+        message: say.serverCannotReached,
         paths: [],
       })
     if (answer.paths.includes('hoursNote')) set({ hoursNote: hoursNote ?? '' })
@@ -85,23 +85,17 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
       }}
     >
       <fieldset className={styles.levels}>
-        <legend>How far is it opened?</legend>
-        {view.levels.length === 0 && (
-          <p className={styles.about}>
-            {view.book
-              ? 'The limit book has no inspection levels: everything in it is measured.'
-              : 'This machine is in no limit book: what is measured is named and its limits are typed at the bench.'}
-          </p>
-        )}
+        <legend>{say.howFarOpened}</legend>
+        {view.levels.length === 0 && <p className={styles.about}>{view.book ? say.limitBookHas : say.machineNoLimit}</p>}
         {view.levels.map((item) => (
           <label key={item.id} className={styles.level} data-chosen={item.id === level || undefined}>
             <input type="radio" name="level" checked={item.id === level} onChange={() => set({ level: item.id })} />
             <span>
               <b>{item.name}</b>
-              {item.gate && <span className={styles.gate}>ends with a gate</span>}
+              {item.gate && <span className={styles.gate}>{say.endsGate}</span>}
               <span className={styles.about}>{item.about}</span>
               <span className={styles.about}>
-                <span className="figure">{item.measures}</span> characteristics measured
+                <span className="figure">{item.measures}</span> {say.characteristicsMeasured}
               </span>
             </span>
           </label>
@@ -109,7 +103,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
       </fieldset>
       <div className={styles.row}>
         <TextField
-          label="Running hours"
+          label={say.runningHours}
           inputMode="numeric"
           value={hours}
           error={at('runningHours')}
@@ -117,7 +111,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           onChange={(event) => set({ hours: event.currentTarget.value })}
         />
         <TextField
-          label="Meter read on"
+          label={say.meterRead}
           type="date"
           value={readOn}
           max={view.today}
@@ -128,8 +122,8 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
       </div>
       {hoursNote !== null && (
         <TextField
-          label="Why the hours are right"
-          hint="They do not fit the log: meter changed, long standstill, peak season …"
+          label={say.whyHoursRight}
+          hint={say.theyDoNot}
           value={hoursNote}
           error={at('hoursNote')}
           maxLength={400}
@@ -138,8 +132,8 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
         />
       )}
       <TextField
-        label="Why it is opened"
-        hint="Hours due, defect, opportunity"
+        label={say.whyOpened}
+        hint={say.hoursDueDefect}
         value={reason}
         maxLength={200}
         error={at('reason')}
@@ -147,8 +141,8 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
         onChange={(event) => set({ reason: event.currentTarget.value })}
       />
       <TextField
-        label="Complaint of the owner"
-        hint="Noise, heat, leak, loss of output, in their words; empty when there is none. It stays in sight until it is explained and proved gone."
+        label={say.complaintOwner}
+        hint={say.noiseHeatLeak}
         value={complaint}
         maxLength={1000}
         error={at('complaint')}
@@ -156,7 +150,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
       />
       <div className={styles.row}>
         <TextField
-          label="Must be back by"
+          label={say.mustBack}
           type="date"
           value={returnBy}
           min={view.today}
@@ -164,7 +158,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           onChange={(event) => set({ returnBy: event.currentTarget.value })}
         />
         <TextField
-          label="Must then run, hours"
+          label={say.mustThenRun}
           inputMode="numeric"
           value={mustRun}
           error={at('mustRunHours')}
@@ -173,12 +167,12 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
         />
       </div>
       <div className={styles.policy}>
-        <h2>Policy</h2>
+        <h2>{say.policy}</h2>
         <Choice
-          legend="Doubt near a limit"
+          legend={say.doubtNearLimit}
           options={[
-            { value: 'guarded', label: 'Guarded: the guard band to spare' },
-            { value: 'simple', label: 'Simple: the limit as it stands' },
+            { value: 'guarded', label: say.guardedGuardBand },
+            { value: 'simple', label: say.simpleLimitAs },
           ]}
           value={policy.acceptance.kind}
           onChange={(kind) =>
@@ -188,33 +182,33 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           }
         />
         <Choice
-          legend="What counts as worn"
+          legend={say.whatCountsAs}
           options={[
-            { value: 'interval', label: 'When it would not reach the next overhaul' },
-            { value: 'limit', label: 'Only at the limit' },
+            { value: 'interval', label: say.whenWouldNot },
+            { value: 'limit', label: say.onlyLimit },
           ]}
           value={policy.mustLastTheInterval ? 'interval' : 'limit'}
           onChange={(choice) => set({ policy: { ...policy, mustLastTheInterval: choice === 'interval' } })}
         />
         <Choice
-          legend="Clearance of a split bearing"
+          legend={say.clearanceSplitBearing}
           options={[
-            { value: 'measuredParts', label: 'Bore minus journal' },
-            { value: 'strip', label: 'Plastic strip' },
+            { value: 'measuredParts', label: say.boreMinusJournal },
+            { value: 'strip', label: say.plasticStrip },
           ]}
           value={policy.clearanceBy}
           onChange={(clearanceBy) => set({ policy: { ...policy, clearanceBy } })}
         />
       </div>
       <details className={styles.schools}>
-        <summary>More schools of practice ({Object.values(policy.schools ?? {}).filter(Boolean).length} chosen)</summary>
-        <p className={styles.about}>Named on the report. Where nothing is chosen, the limit book and its maker speak.</p>
+        <summary>{say.moreSchoolsPractice(Object.values(policy.schools ?? {}).filter(Boolean).length)}</summary>
+        <p className={styles.about}>{say.namedReportWhere}</p>
         {schoolIds.map((school) => (
           <Choice
             key={school}
             legend={schoolWords[school].question}
             options={[
-              { value: '', label: 'as the book says' },
+              { value: '', label: say.asBookSays },
               ...Object.entries<string>(schoolWords[school].answers).map(([value, label]) => ({ value, label })),
             ]}
             value={policy.schools?.[school] ?? ''}
@@ -227,7 +221,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
       <Fault text={faults && !faults.paths.some((path) => known.includes(path)) ? faults.message : null} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary" disabled={busy || view.openJob !== null}>
-          Open the job
+          {say.openJob}
         </Button>
       </div>
     </form>
@@ -246,9 +240,9 @@ export function HoursLog({ view }: { readonly view: OpenJobView }) {
     <table className={styles.log}>
       <thead>
         <tr>
-          <th scope="col">Day</th>
-          <th scope="col">Hours</th>
-          <th scope="col">Noted at</th>
+          <th scope="col">{say.day}</th>
+          <th scope="col">{say.hours}</th>
+          <th scope="col">{say.noted}</th>
         </tr>
       </thead>
       <tbody>

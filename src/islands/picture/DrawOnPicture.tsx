@@ -1,6 +1,7 @@
 import type Konva from 'konva'
 import { useEffect, useRef, useState } from 'react'
 import type { PictureMark } from '../../core/notes/shapes'
+import { say } from '../../labels/picture'
 import { Button, Key } from '../../ui/Button'
 import { DialogActions } from '../../ui/Dialog'
 import { TextField } from '../../ui/Field'
@@ -8,7 +9,7 @@ import styles from './Pictures.module.css'
 
 type Tool = PictureMark['kind']
 
-const toolName: Record<Tool, string> = { arrow: 'Arrow', ring: 'Ring', text: 'Text' }
+const toolName: Record<Tool, string> = { arrow: 'Arrow', ring: say.ring, text: 'Text' }
 const MOST_WIDTH = 720
 const MOST_HEIGHT = 460
 /** How far an arrow key moves a mark, as a part of the picture. */
@@ -125,23 +126,23 @@ export function DrawOnPicture({
 
   return (
     <div className={styles.draw}>
-      <div className={styles.tools} role="toolbar" aria-label="Drawing">
+      <div className={styles.tools} role="toolbar" aria-label={say.drawing}>
         {(['arrow', 'ring', 'text'] as const).map((kind) => (
           <Button key={kind} aria-pressed={tool === kind} data-chosen={tool === kind || undefined} onClick={() => setTool(kind)}>
             {toolName[kind]}
           </Button>
         ))}
         <Button onClick={addInMiddle} disabled={tool === 'text' && text.trim() === ''}>
-          Place {toolName[tool].toLowerCase()} in the middle
+          {say.placeMiddle(toolName[tool].toLowerCase())}
         </Button>
         <Button onClick={() => setMarks((all) => all.slice(0, -1))} disabled={marks.length === 0}>
-          Take back the last
+          {say.takeBackLast}
         </Button>
       </div>
       {tool === 'text' && (
         <TextField
-          label="Text"
-          hint="Then tap where it goes."
+          label={say.text}
+          hint={say.thenTapWhere}
           value={text}
           maxLength={80}
           onChange={(event) => setText(event.currentTarget.value)}
@@ -151,7 +152,7 @@ export function DrawOnPicture({
         ref={holder}
         className={styles.canvas}
         style={{ inlineSize: shownWidth, blockSize: shownHeight }}
-        aria-label="Picture to draw on. Arrow keys move the last mark, plus and minus change its size."
+        aria-label={say.pictureDrawArrow}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: the drawing takes the arrow keys for the last mark
         tabIndex={0}
         onKeyDown={(event) => {
@@ -171,13 +172,13 @@ export function DrawOnPicture({
         }}
       />
       <p className={styles.hint}>
-        Drag to draw. By keyboard: place a mark, then <Key>←</Key> <Key>→</Key> <Key>↑</Key> <Key>↓</Key> move it, <Key>+</Key>{' '}
-        <Key>-</Key> change its size.
+        {say.dragDrawKeyboard} <Key>←</Key> <Key>→</Key> <Key>↑</Key> <Key>↓</Key> {say.move} <Key>+</Key> <Key>-</Key>{' '}
+        {say.changeSize}
       </p>
       <DialogActions>
-        <Button onClick={onCancel}>Leave as it was</Button>
+        <Button onClick={onCancel}>{say.leaveAs}</Button>
         <Button kind="primary" onClick={() => onSave([...marks])}>
-          Keep the drawing
+          {say.keepDrawing}
         </Button>
       </DialogActions>
     </div>

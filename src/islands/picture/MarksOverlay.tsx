@@ -14,7 +14,7 @@ export function MarksOverlay({
   if (marks.length === 0) return null
   const unit = Math.max(width, height) / 100
   return (
-    <svg className={styles.overlay} viewBox={`0 0 ${width} ${height}`} preserveAspectRatio="xMidYMid meet" aria-hidden="true">
+    <svg className={styles.overlay} viewBox={`0 0 ${width} ${height}`} preserveAspectRatio={'xMidYMid meet'} aria-hidden="true">
       {marks.map((mark, index) => (
         // Marks have no ids and never change places.
         // biome-ignore lint/suspicious/noArrayIndexKey: a list that is only ever replaced as a whole

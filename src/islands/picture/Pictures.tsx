@@ -5,6 +5,7 @@ import type { PictureFields } from '../../contract/bodies'
 import { formatMoment } from '../../contract/words'
 import type { PictureSubject } from '../../core/notes/shapes'
 import type { Picture } from '../../core/notes/state'
+import { say } from '../../labels/picture'
 import { postForm } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -40,7 +41,7 @@ export function Pictures({
           key={picture.id}
           className={styles.small}
           onClick={() => setOpen(picture.id)}
-          aria-label={`Picture of ${title}${picture.caption === '' ? '' : `: ${picture.caption}`}`}
+          aria-label={say.picture(title, picture.caption === '' ? '' : `: ${picture.caption}`)}
         >
           <Shown picture={picture} jobId={jobId} small />
         </button>
@@ -56,7 +57,7 @@ function Shown({ picture, jobId, small }: { readonly picture: Picture; readonly 
     <span className={styles.shown}>
       <img
         src={addressOf(jobId, picture.id, small)}
-        alt={picture.caption === '' ? 'Picture without a caption' : picture.caption}
+        alt={picture.caption === '' ? say.pictureWithoutCaption : picture.caption}
         width={picture.width}
         height={picture.height}
         loading="lazy"
@@ -86,10 +87,7 @@ function AddPicture({ work, subject, title }: { readonly work: Work; readonly su
       const path = `/api/jobs/${encodeURIComponent(work.record.job.id)}/pictures`
       const answer = await postForm<{ entries: StoredEntry[] }>(path, form)
       if (answer.kind === 'ok') work.take(answer.value.entries)
-      else
-        setFault(
-          answer.kind === 'offline' ? 'The server cannot be reached. The picture is not stored: add it again.' : answer.message,
-        )
+      else setFault(answer.kind === 'offline' ? say.serverCannotReached : answer.message)
     }
     setBusy(false)
   }
@@ -98,13 +96,13 @@ function AddPicture({ work, subject, title }: { readonly work: Work; readonly su
     <>
       <label htmlFor={id} className={styles.add} data-busy={busy || undefined}>
         <span aria-hidden="true">+</span>
-        {busy ? 'Storing …' : 'Picture'}
+        {busy ? say.storing : say.pictureTitle}
         <input
           id={id}
           type="file"
           accept="image/jpeg,image/png,image/webp"
           disabled={busy}
-          aria-label={`Add a picture of ${title}`}
+          aria-label={say.addPicture(title)}
           onChange={(event) => {
             const input = event.currentTarget
             const file = input.files?.[0]
@@ -137,7 +135,7 @@ function OpenPicture({
     else onClose()
   }
   return (
-    <Dialog title={picture.caption === '' ? 'Picture' : picture.caption} onClose={onClose} wide>
+    <Dialog title={picture.caption === '' ? say.pictureTitle : picture.caption} onClose={onClose} wide>
       {drawing ? (
         <DrawOnPicture
           source={addressOf(jobId, picture.id, false)}
@@ -158,8 +156,8 @@ function OpenPicture({
           </p>
           {removing && (
             <TextField
-              label="Why is it taken out?"
-              hint="It stays in the record of who did what."
+              label={say.whyTakenOut}
+              hint={say.staysRecordWho}
               value={reason}
               maxLength={400}
               autoFocus
@@ -168,7 +166,7 @@ function OpenPicture({
           )}
           <Fault text={fault} />
           <DialogActions>
-            {work.closed === null && !removing && <Button onClick={() => setRemoving(true)}>Take it out …</Button>}
+            {work.closed === null && !removing && <Button onClick={() => setRemoving(true)}>{say.takeOut}</Button>}
             {work.closed === null && removing && (
               <Button
                 disabled={reason.trim().length < 3}
@@ -176,12 +174,12 @@ function OpenPicture({
                   void work.write({ kind: 'pictureRemoved', picture: picture.id, reason: reason.trim() }).then(noted)
                 }
               >
-                Take it out
+                {say.takeItOut}
               </Button>
             )}
-            {work.closed === null && <Button onClick={() => setDrawing(true)}>Draw on it</Button>}
+            {work.closed === null && <Button onClick={() => setDrawing(true)}>{say.draw}</Button>}
             <Button kind="primary" onClick={onClose}>
-              Close
+              {say.close}
             </Button>
           </DialogActions>
         </>

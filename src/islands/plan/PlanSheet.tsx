@@ -6,6 +6,7 @@ import { levelOf } from '../../core/scope/need'
 import { planDetailWords, planFaultWords } from '../../core/words/plan'
 import { gateWords } from '../../core/words/signed'
 import { speakerOf } from '../../core/words/speaker'
+import { say } from '../../labels/plan'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { receiving } from '../handed/handed'
@@ -14,11 +15,11 @@ import { WorkNotices } from '../work/WorkNotices'
 import styles from './PlanSheet.module.css'
 
 const groupName: Record<PlanLine['group'], string> = {
-  gauges: 'Gauges',
-  tools: 'Special tools',
-  consumables: 'Consumables',
-  safety: 'Safety gear',
-  people: 'People',
+  gauges: say.gauges,
+  tools: say.specialTools,
+  consumables: say.consumables,
+  safety: say.safetyGear,
+  people: say.people,
 }
 
 /** What the level needs laid out, ticked off before anything is opened. */
@@ -44,45 +45,43 @@ function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) 
     })
   }
 
-  if (level === null)
-    return <p className={styles.empty}>This job’s limit book has no inspection levels, so nothing is listed to be laid out.</p>
+  if (level === null) return <p className={styles.empty}>{say.jobsLimitBook}</p>
   return (
     <div className={styles.sheet}>
       <WorkNotices work={work} />
       <header className={styles.head}>
         <div>
-          <h1>Laid out before opening</h1>
+          <h1>{say.laidOutBefore}</h1>
           <p className={styles.about}>
             {level.name}: {level.about}
           </p>
         </div>
         <div className={styles.actions}>
-          <Button onClick={() => print()}>Print the list</Button>
+          <Button onClick={() => print()}>{say.printList}</Button>
           <ButtonLink href={`/jobs/${record.job.id}/make-safe`} kind="primary">
-            Make safe
+            {say.makeSafe}
           </ButtonLink>
         </div>
       </header>
       {scope.gate?.kind === 'failed' && (
         <p className={styles.grown}>
-          The gate failed, so the plan has grown to “{level.name}”:{' '}
-          {gateWords(speakerOf(record.book, units), work.results).join('; ')}.
+          {say.gateFailedSo(level.name, gateWords(speakerOf(record.book, units), work.results).join('; '))}
         </p>
       )}
       <p className={styles.count} aria-live="polite">
         {missing.length === 0 && open.length === 0 ? (
-          <>✓ Everything is there.</>
+          say.everythingThere
         ) : (
           <>
-            <b className="figure">{missing.length}</b> missing, <b className="figure">{open.length}</b> not looked at,{' '}
-            <b className="figure">{lines.length - missing.length - open.length}</b> there
+            <b className="figure">{missing.length}</b> {say.missing} <b className="figure">{open.length}</b> {say.notLooked}{' '}
+            <b className="figure">{lines.length - missing.length - open.length}</b> {say.there}
           </>
         )}
       </p>
       <Fault text={fault} />
       {complaint && (
         <p className={styles.complaint}>
-          <b>Complaint:</b> {record.job.complaint}
+          <b>{say.complaint}</b> {record.job.complaint}
         </p>
       )}
       <div className={styles.groups}>
@@ -114,17 +113,17 @@ function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) 
                       <span className={styles.ticks}>
                         <Button
                           aria-pressed={line.state === 'there'}
-                          aria-label={`${line.name} is there`}
+                          aria-label={say.isThere(line.name)}
                           onClick={() => tick(line, line.state === 'there' && line.ticked ? 'open' : 'there')}
                         >
-                          There
+                          {say.thereTitle}
                         </Button>
                         <Button
                           aria-pressed={line.state === 'missing'}
-                          aria-label={`${line.name} is missing`}
+                          aria-label={say.isMissing(line.name)}
                           onClick={() => tick(line, line.state === 'missing' && line.ticked ? 'open' : 'missing')}
                         >
-                          Missing
+                          {say.missingTitle}
                         </Button>
                       </span>
                     )}
@@ -137,7 +136,7 @@ function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) 
       </div>
       {missing.length > 0 && (
         <section className={styles.missing} aria-labelledby="missing">
-          <h2 id="missing">To be got before anything is opened</h2>
+          <h2 id="missing">{say.gotBeforeAnything}</h2>
           <ul>
             {missing.map((line) => (
               <li key={line.id}>

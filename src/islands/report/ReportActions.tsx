@@ -4,6 +4,7 @@ import type { JobView, ReadyWords } from '../../contract/answers'
 import type { ReviewBody } from '../../contract/bodies'
 import { type JobStanding, whyClosed } from '../../core/job/standing'
 import { closedWords } from '../../core/words/ready'
+import { say } from '../../labels/report'
 import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -30,17 +31,17 @@ export function ReportActions({ jobId, recordSha256, last, standing, may, ready 
   return (
     <div className={styles.bar}>
       <p className={styles.says}>{says(standing, last, ready)}</p>
-      <Button onClick={() => print()}>Print</Button>
+      <Button onClick={() => print()}>{say.print}</Button>
       {canSend && (
         <Button kind="primary" disabled={ready.blocks.length > 0} onClick={() => setAsking('send')}>
-          Send to reviewer
+          {say.sendReviewer}
         </Button>
       )}
       {may.review && withReviewer && (
         <>
-          <Button onClick={() => setAsking('return')}>Return to inspector</Button>
+          <Button onClick={() => setAsking('return')}>{say.returnInspector}</Button>
           <Button kind="primary" onClick={() => setAsking('sign')}>
-            Sign report
+            {say.signReport}
           </Button>
         </>
       )}
@@ -53,13 +54,13 @@ export function ReportActions({ jobId, recordSha256, last, standing, may, ready 
 
 function says(standing: JobStanding, last: ReportActionsProps['last'], { blocks }: ReadyWords): string {
   if (standing === 'imported') return closedWords.imported
-  if (last?.kind === 'sent') return `With the reviewer; sent by ${last.by}.`
+  if (last?.kind === 'sent') return say.reviewerSent(last.by)
   if (blocks.length > 0) return blocks.join(' ')
-  if (last?.kind === 'returned') return `Returned by ${last.by}: ${last.note}`
-  return 'Every part has its verdict: ready for the reviewer.'
+  if (last?.kind === 'returned') return say.returned(last.by, last.note)
+  return say.everyPartHas
 }
 
-const titles = { send: 'Send to the reviewer', return: 'Return to the inspector', sign: 'Sign this report' } as const
+const titles = { send: say.sendToTheReviewer, return: say.returnToTheInspector, sign: say.signThisReport } as const
 
 function ReviewForm({
   jobId,
@@ -83,10 +84,9 @@ function ReviewForm({
   async function submit(event: SyntheticEvent) {
     event.preventDefault()
     const { exceptions, leftBeyond } = ready
-    if (kind === 'send' && exceptions.length > 0 && text.trim().length < 3) return setFault('Say why these are not done.')
-    if (kind === 'sign' && leftBeyond.length > 0 && reason.trim().length < 3)
-      return setFault('Say why you accept what is left beyond its limits.')
-    if (kind === 'return' && text.trim().length < 3) return setFault('Say what is to be mended, in a few words.')
+    if (kind === 'send' && exceptions.length > 0 && text.trim().length < 3) return setFault(say.sayWhyThese)
+    if (kind === 'sign' && leftBeyond.length > 0 && reason.trim().length < 3) return setFault(say.sayWhyYou)
+    if (kind === 'return' && text.trim().length < 3) return setFault(say.sayWhatMended)
     setBusy(true)
     const answer = await postJson<{ reportId: string | null }>(
       `/api/jobs/${encodeURIComponent(jobId)}/review`,
@@ -94,23 +94,19 @@ function ReviewForm({
     )
     if (answer.kind === 'ok')
       return answer.value.reportId ? location.assign(`/reports/${answer.value.reportId}`) : location.reload()
-    setFault(
-      answer.kind === 'offline'
-        ? 'The server cannot be reached. Nothing is lost: do it again when the network is back.'
-        : answer.message,
-    )
+    setFault(answer.kind === 'offline' ? say.serverCannotReached : answer.message)
     setBusy(false)
   }
 
   return (
     <Dialog title={titles[kind]} onClose={onClose}>
       <form className={styles.form} onSubmit={submit}>
-        {kind === 'send' && ready.exceptions.length > 0 && <Listed title="Required and not done" items={ready.exceptions} />}
+        {kind === 'send' && ready.exceptions.length > 0 && <Listed title={say.requiredNotDone} items={ready.exceptions} />}
         {kind === 'sign' && ready.leftBeyond.length > 0 && (
           <>
-            <Listed title="Left beyond its limits" items={ready.leftBeyond} />
+            <Listed title={say.leftBeyondLimits} items={ready.leftBeyond} />
             <TextField
-              label="Why you accept it"
+              label={say.whyYouAccept}
               value={reason}
               maxLength={400}
               onChange={(event) => setReason(event.currentTarget.value)}
@@ -119,12 +115,8 @@ function ReviewForm({
         )}
         {kind === 'send' && (
           <TextField
-            label={
-              ready.exceptions.length > 0
-                ? 'Why these are not done, and what else the reviewer should know'
-                : 'Note to the reviewer'
-            }
-            hint={ready.exceptions.length > 0 ? undefined : 'May stay empty.'}
+            label={ready.exceptions.length > 0 ? say.whyTheseNot : say.noteReviewer}
+            hint={ready.exceptions.length > 0 ? undefined : say.mayStayEmpty}
             value={text}
             maxLength={400}
             onChange={(event) => setText(event.currentTarget.value)}
@@ -132,7 +124,7 @@ function ReviewForm({
         )}
         {kind === 'return' && (
           <TextField
-            label="What is to be mended"
+            label={say.whatMended}
             value={text}
             maxLength={400}
             onChange={(event) => setText(event.currentTarget.value)}
@@ -140,12 +132,9 @@ function ReviewForm({
         )}
         {kind === 'sign' && (
           <>
-            <p>
-              You sign for the figures, verdicts and reasons on this page. After that nothing in the job can be altered; a
-              correction is a new job.
-            </p>
+            <p>{say.youSignFigures}</p>
             <TextField
-              label="Your password, again"
+              label={say.yourPasswordAgain}
               type="password"
               autoComplete="current-password"
               value={text}
@@ -156,9 +145,9 @@ function ReviewForm({
         )}
         <Fault text={fault} />
         <DialogActions>
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{say.cancel}</Button>
           <Button type="submit" kind="primary" disabled={busy}>
-            {{ send: 'Send to reviewer', return: 'Return to inspector', sign: 'Sign report' }[kind]}
+            {{ send: say.sendReviewer, return: say.returnInspector, sign: say.signReport }[kind]}
           </Button>
         </DialogActions>
       </form>
@@ -178,7 +167,7 @@ function Listed({ title, items }: { readonly title: string; readonly items: read
           <li key={item}>{item}</li>
         ))}
       </ul>
-      {items.length > MOST_LISTED && <p>and {items.length - MOST_LISTED} more, on the report</p>}
+      {items.length > MOST_LISTED && <p>{say.moreReport(items.length - MOST_LISTED)}</p>}
     </div>
   )
 }

@@ -4,6 +4,7 @@ import { fitStageLines, stageLines } from '../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
 import { stepName, verdictName } from '../../core/words/labels'
+import { say } from '../../labels/report'
 import { partLines, type ReportDraft } from '../../report/reportFacts'
 import { reportWords } from '../../report/reportWords'
 import { StageLine } from '../../ui/StageLine'
@@ -31,34 +32,32 @@ export function ReportDocument({ content, signed }: DocumentProps) {
     <article className={styles.paper}>
       <header className={styles.title}>
         <div>
-          <h1>Inspection report</h1>
+          <h1>{say.inspectionReport}</h1>
           <p>
             {machine.station}, {machine.name} · {content.title}
           </p>
         </div>
         <span className={styles.stamp} data-draft={signed ? undefined : ''}>
-          {signed ? 'Signed' : 'Not signed'}
+          {signed ? say.signed : say.notSigned}
         </span>
       </header>
       <dl className={styles.facts}>
-        <dt>Reason</dt>
+        <dt>{say.reason}</dt>
         <dd>{content.reason}</dd>
-        <dt>Opened</dt>
-        <dd>
-          {job.date} by {content.openedBy}
-        </dd>
-        <dt>Running hours</dt>
+        <dt>{say.opened}</dt>
+        <dd>{say.by(job.date, content.openedBy)}</dd>
+        <dt>{say.runningHours}</dt>
         <dd className="figure">{formatHours(job.runningHours)} h</dd>
-        <dt>Must then run</dt>
+        <dt>{say.mustThenRun}</dt>
         <dd className="figure">{formatHours(job.mustRunHours)} h</dd>
-        <dt>Limit book</dt>
+        <dt>{say.limitBook}</dt>
         <dd>{bookWords(book)}</dd>
-        <dt>Documents</dt>
+        <dt>{say.documents}</dt>
         <dd>{book.documents.map((document) => `${documentWords(document)}: ${document.title}`).join('; ')}</dd>
-        <dt>Policy</dt>
+        <dt>{say.policy}</dt>
         <dd>{policyWords(job.policy).join('; ')}</dd>
-        <dt>Next overhaul</dt>
-        <dd className="figure">at {formatHours(job.runningHours + job.mustRunHours)} h</dd>
+        <dt>{say.nextOverhaul}</dt>
+        <dd className="figure">{say.h(formatHours(job.runningHours + job.mustRunHours))}</dd>
       </dl>
       <Before work={words.work} />
       <Verdicts content={content} said={words.results} />
@@ -68,8 +67,8 @@ export function ReportDocument({ content, signed }: DocumentProps) {
       {signed && (
         <section className={styles.signature}>
           <p>
-            <b>Signed by {signed.signature.by}</b>, <span className="figure">{formatMoment(signed.signature.at)}</span>, signature{' '}
-            {signed.sequence} of this machine
+            <b>{say.signedBy(signed.signature.by)}</b>, <span className="figure">{formatMoment(signed.signature.at)}</span>
+            {say.signatureMachine(signed.sequence)}
           </p>
           <p>{signed.signature.statement}</p>
           {signed.evidence.map((line) => (
@@ -91,22 +90,22 @@ function Before({ work }: { readonly work: WorkFacts }) {
   if (nothing) return null
   return (
     <section className={styles.section}>
-      <h2>Before the gauge</h2>
+      <h2>{say.beforeGauge}</h2>
       {scope.map((line) => (
         <p key={line}>{line}.</p>
       ))}
       {complaint && (
         <p>
-          <b>Complaint:</b> {complaint.text}. <span className={styles.reason}>{complaint.standing}</span>
+          <b>{say.complaint}</b> {complaint.text}. <span className={styles.reason}>{complaint.standing}</span>
         </p>
       )}
       {findings.length > 0 && (
         <table className={styles.table}>
           <thead>
             <tr>
-              <th scope="col">Finding</th>
-              <th scope="col">What was seen</th>
-              <th scope="col">Cause</th>
+              <th scope="col">{say.finding}</th>
+              <th scope="col">{say.whatSeen}</th>
+              <th scope="col">{say.cause}</th>
             </tr>
           </thead>
           <tbody>
@@ -114,7 +113,7 @@ function Before({ work }: { readonly work: WorkFacts }) {
               <tr key={id}>
                 <th scope="row">{title}</th>
                 <td className={styles.reason}>{detail}</td>
-                <td>{cause ?? <span className={styles.flag}>! open</span>}</td>
+                <td>{cause ?? <span className={styles.flag}>{say.open}</span>}</td>
               </tr>
             ))}
           </tbody>
@@ -123,7 +122,7 @@ function Before({ work }: { readonly work: WorkFacts }) {
       {looked.length > 0 && <p className={styles.reason}>{looked.join('. ')}.</p>}
       {lay.length > 0 && (
         <>
-          <h3>How it lay: tags, facing, marks, thickness</h3>
+          <h3>{say.howLayTags}</h3>
           <table className={styles.table}>
             <tbody>
               {lay.map(({ name, words }) => (
@@ -136,10 +135,10 @@ function Before({ work }: { readonly work: WorkFacts }) {
           </table>
         </>
       )}
-      {openCauses.length > 0 && <p className={styles.flag}>! Causes still open: {openCauses.join('; ')}.</p>}
+      {openCauses.length > 0 && <p className={styles.flag}>{say.causesStillOpen(openCauses.join('; '))}</p>}
       {exceptions.length > 0 && (
         <>
-          <h3>Not as it should be</h3>
+          <h3>{say.notAsShould}</h3>
           <ul className={styles.exceptions}>
             {exceptions.map((line) => (
               <li key={line}>{line}</li>
@@ -157,14 +156,14 @@ const REASONS_SHOWN = 3
 function Verdicts({ content, said }: { readonly content: ReportDraft; readonly said: ReportWords['results'] }) {
   return (
     <section className={styles.section}>
-      <h2>Verdicts</h2>
+      <h2>{say.verdicts}</h2>
       <table className={styles.table}>
         <thead>
           <tr>
-            <th scope="col">Part</th>
-            <th scope="col">Recommended</th>
-            <th scope="col">Inspector</th>
-            <th scope="col">Reasons</th>
+            <th scope="col">{say.part}</th>
+            <th scope="col">{say.recommended}</th>
+            <th scope="col">{say.inspector}</th>
+            <th scope="col">{say.reasons}</th>
           </tr>
         </thead>
         <tbody>
@@ -189,11 +188,11 @@ function Verdicts({ content, said }: { readonly content: ReportDraft; readonly s
                       {decided.by}
                       {decided.departs && `, departing: ${decided.reason}`}
                     </div>
-                    {flagged && <div className={styles.flag}>! departs on a safety-marked part</div>}
-                    {decided.stale && <div className={styles.flag}>! readings changed after it</div>}
+                    {flagged && <div className={styles.flag}>{say.departsSafetyMarked}</div>}
+                    {decided.stale && <div className={styles.flag}>{say.readingsChangedAfter}</div>}
                   </>
                 ) : (
-                  <span className={styles.reason}>{leftOut ? 'not required' : 'not decided'}</span>
+                  <span className={styles.reason}>{leftOut ? say.notRequired : say.notDecided}</span>
                 )}
               </td>
               <td>
@@ -211,7 +210,11 @@ function Verdicts({ content, said }: { readonly content: ReportDraft; readonly s
                     </div>
                   )
                 })}
-                {result.way && result.verdict !== 'reuse' && <div className={styles.reason}>Way: {said.parts[part.id]?.way}</div>}
+                {result.way && result.verdict !== 'reuse' && (
+                  <div className={styles.reason}>
+                    {say.way} {said.parts[part.id]?.way}
+                  </div>
+                )}
               </td>
             </tr>
           ))}
@@ -225,17 +228,17 @@ function Fits({ content: { record, results } }: { readonly content: ReportDraft 
   const { units } = record.machine
   return (
     <section className={styles.section}>
-      <h2>Fits, {unitLabel(units)}</h2>
+      <h2>{say.fits(unitLabel(units))}</h2>
       <table className={styles.table}>
         <thead>
           <tr>
-            <th scope="col">Fit</th>
+            <th scope="col">{say.fit}</th>
             <th scope="col" className={styles.right}>
-              Clearance from parts
+              {say.clearanceFromParts}
             </th>
-            <th scope="col">Limits, source</th>
-            <th scope="col">Strip − parts</th>
-            <th scope="col">Verdict</th>
+            <th scope="col">{say.limitsSource}</th>
+            <th scope="col">{say.stripParts}</th>
+            <th scope="col">{say.verdict}</th>
           </tr>
         </thead>
         <tbody>
@@ -274,8 +277,8 @@ function Fits({ content: { record, results } }: { readonly content: ReportDraft 
                     : fit.closures.map((closure) => (
                         <div key={closure.station}>
                           {closure.station}:{' '}
-                          <span className="figure">{formatSignedLength(closure.differenceMm, units, spec.showTo)}</span>,{' '}
-                          {closure.agrees ? 'agree' : 'disagree'} within ±{' '}
+                          <span className="figure">{formatSignedLength(closure.differenceMm, units, spec.showTo)}</span>
+                          {say.within(closure.agrees ? say.agree : say.disagree)}
                           <span className="figure">{figure(closure.allowedMm)}</span>
                         </div>
                       ))}
@@ -294,12 +297,12 @@ function History({ content, log }: { readonly content: ReportDraft; readonly log
   const { confirmations, review, record } = content
   return (
     <section className={styles.section}>
-      <h2>Who did what</h2>
+      <h2>{say.whoDidWhat}</h2>
       <table className={`${styles.table} ${styles.history}`}>
         <tbody>
           {confirmations.map(({ step, by, at, note }) => (
             <tr key={step}>
-              <td>{stepName[step]} confirmed</td>
+              <td>{say.confirmed(stepName[step])}</td>
               <td>{by}</td>
               <td className="figure">{formatMoment(at)}</td>
               <td className={styles.reason}>{note}</td>
@@ -325,7 +328,7 @@ function History({ content, log }: { readonly content: ReportDraft; readonly log
           ))}
           {review.map(({ kind, by, at, note }) => (
             <tr key={`${kind}${at}`}>
-              <td>{{ sent: 'Sent to the reviewer', returned: 'Returned', signed: 'Signed' }[kind]}</td>
+              <td>{{ sent: say.sentReviewer, returned: say.returnedTitle, signed: say.signed }[kind]}</td>
               <td>{by}</td>
               <td className="figure">{formatMoment(at)}</td>
               <td className={styles.reason}>{note}</td>

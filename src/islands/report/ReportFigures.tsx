@@ -1,6 +1,7 @@
 import { stages } from '../../core/record/stage'
 import { stageName } from '../../core/words/labels'
 import { ribbonOf } from '../../drawing/ribbonScale'
+import { say } from '../../labels/report'
 import { type ContactPicture, contactWord } from '../../report/contactPicture'
 import { type MeasurementSheet, measurementSheets, type ReportDraft } from '../../report/reportFacts'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
@@ -12,7 +13,7 @@ export function ReportFigures({ content }: { readonly content: ReportDraft }) {
   const { machine, job } = content.record
   return (
     <section className={styles.section}>
-      <h2>As-found figures</h2>
+      <h2>{say.asFoundFigures}</h2>
       {measurementSheets(content).map(
         ({ characteristic, result, readings, reductions, gauges, contact, verdict, unit, ...again }) => (
           <div key={characteristic.id} className={styles.sheet}>
@@ -21,16 +22,16 @@ export function ReportFigures({ content }: { readonly content: ReportDraft }) {
                 {characteristic.name}
                 {unit !== '' && <span className={styles.reason}>, {unit}</span>}
               </h3>
-              <span className={styles.reason}>{gauges === '' ? 'not measured' : gauges}</span>
+              <span className={styles.reason}>{gauges === '' ? say.notMeasured : gauges}</span>
               <VerdictWord verdict={verdict} size={14} />
             </div>
             <table className={`${styles.table} ${styles.readings}`}>
               <thead>
                 <tr>
-                  <th scope="col">Place</th>
-                  <th scope="col">As typed</th>
+                  <th scope="col">{say.place}</th>
+                  <th scope="col">{say.asTyped}</th>
                   <th scope="col" className={styles.right}>
-                    Reading
+                    {say.reading}
                   </th>
                 </tr>
               </thead>
@@ -40,13 +41,8 @@ export function ReportFigures({ content }: { readonly content: ReportDraft }) {
                     <td>{place}</td>
                     <td>
                       <span className="figure">{reading?.text ?? ''}</span>
-                      {corrected && (
-                        <span className={styles.reason}>
-                          {' '}
-                          was “{corrected.text}”: {corrected.reason}
-                        </span>
-                      )}
-                      {note !== '' && <span className={styles.reason}> noted: {note}</span>}
+                      {corrected && <span className={styles.reason}>{say.was(corrected.text, corrected.reason)}</span>}
+                      {note !== '' && <span className={styles.reason}> {say.noted(note)}</span>}
                     </td>
                     <td className="figure">{value}</td>
                   </tr>
@@ -58,11 +54,11 @@ export function ReportFigures({ content }: { readonly content: ReportDraft }) {
               <table className={`${styles.table} ${styles.readings}`}>
                 <thead>
                   <tr>
-                    <th scope="col">Result</th>
+                    <th scope="col">{say.result}</th>
                     <th scope="col" className={styles.right}>
-                      Value (95 %)
+                      {say.value95}
                     </th>
-                    <th scope="col">Limit, source</th>
+                    <th scope="col">{say.limitSource}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -95,7 +91,7 @@ function LaterStages({ stages: rows, later, changes }: Pick<MeasurementSheet, 's
         <table className={`${styles.table} ${styles.readings}`}>
           <thead>
             <tr>
-              <th scope="col">Stage by stage</th>
+              <th scope="col">{say.stageStage}</th>
               {stages.map((stage) => (
                 <th key={stage} scope="col" className={styles.right}>
                   {stageName[stage]}
@@ -130,7 +126,7 @@ function LaterStages({ stages: rows, later, changes }: Pick<MeasurementSheet, 's
 function ContactPrint({ picture: { columns, rows }, name }: { readonly picture: ContactPicture; readonly name: string }) {
   return (
     <table className={styles.contact}>
-      <caption className="hidden-label">Contact print of {name}</caption>
+      <caption className="hidden-label">{say.contactPrint(name)}</caption>
       <thead>
         <tr>
           <td />

@@ -1,4 +1,5 @@
 import { type SyntheticEvent, useState } from 'react'
+import { say } from '../../labels/signIn'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import styles from './SignIn.module.css'
@@ -14,11 +15,11 @@ async function signIn(name: string, password: string): Promise<string | null> {
       body: JSON.stringify(byEmail ? { email: name, password } : { username: name, password }),
     })
     if (response.ok) return null
-    if (response.status === 429) return 'Too many tries. Wait a minute, then sign in again.'
-    if (response.status >= 500) return 'The server could not sign you in. Try again in a moment.'
-    return 'Name and password do not belong together. Check both and try again.'
+    if (response.status === 429) return say.tooManyTries
+    if (response.status >= 500) return say.serverCouldNot
+    return say.namePasswordDo
   } catch {
-    return 'The server cannot be reached. Check the network, then try again.'
+    return say.serverCannotReached
   }
 }
 
@@ -38,18 +39,11 @@ export function SignIn({ target }: { readonly target: string }) {
 
   return (
     <form className={styles.form} method="post" onSubmit={submit}>
-      <TextField
-        label="User name or e-mail"
-        name="name"
-        autoComplete="username"
-        required
-        autoCapitalize="none"
-        spellCheck={false}
-      />
-      <TextField label="Password" name="password" type="password" autoComplete="current-password" required />
+      <TextField label={say.userNameE} name="name" autoComplete="username" required autoCapitalize="none" spellCheck={false} />
+      <TextField label={say.password} name="password" type="password" autoComplete="current-password" required />
       <Fault text={fault} />
       <Button type="submit" kind="primary" disabled={busy}>
-        {busy ? 'Signing in …' : 'Sign in'}
+        {busy ? say.signing : say.sign}
       </Button>
     </form>
   )

@@ -1,6 +1,7 @@
 import { levelOf } from '../../core/scope/need'
 import { gateWords } from '../../core/words/signed'
 import { nameOf, speakerOf } from '../../core/words/speaker'
+import { say } from '../../labels/steps'
 import { ButtonLink } from '../../ui/Button'
 import type { Work } from '../work/useWork'
 import styles from './StageSteps.module.css'
@@ -9,33 +10,33 @@ import styles from './StageSteps.module.css'
 export function GateOutcomePanel({ work }: { readonly work: Work }) {
   const { scope } = work
   const { book, job } = work.record
-  if (scope.gate === null) return <p className={styles.about}>This level has no gate: the machine is opened as planned.</p>
+  if (scope.gate === null) return <p className={styles.about}>{say.levelHasNo}</p>
   const measures = levelOf(book, scope.level)?.gate?.measures ?? []
   const speaker = speakerOf(book, work.record.machine.units)
   switch (scope.gate.kind) {
     case 'open':
       return (
         <div className={styles.gatePanel} data-outcome="open" role="status">
-          <b>Gate open.</b> Still to be measured: {scope.gate.missing.map((id) => nameOf(speaker, id)).join(', ')}.
+          <b>{say.gateOpen}</b> {say.stillMeasured(scope.gate.missing.map((id) => nameOf(speaker, id)).join(', '))}
         </div>
       )
     case 'held':
       return (
         <div className={styles.gatePanel} data-outcome="held" role="status">
-          <b>✓ Gate held.</b> {measures.map((id) => nameOf(speaker, id)).join(', ')} are inside their limits. Clean and close: the
-          rest is not required.
+          <b>{say.gateHeld}</b> {say.insideTheirLimits(measures.map((id) => nameOf(speaker, id)).join(', '))}
         </div>
       )
     case 'failed':
       return (
         <div className={styles.gatePanel} data-outcome="failed" role="status">
-          <b>! Gate failed.</b> The plan has grown to “{levelOf(book, scope.counts)?.name}”.
+          <b>{say.gateFailed}</b> {say.planHasGrown}
+          {levelOf(book, scope.counts)?.name}”.
           <ul>
             {gateWords(speaker, work.results).map((line) => (
               <li key={line}>{line}</li>
             ))}
           </ul>
-          <ButtonLink href={`/jobs/${job.id}/plan`}>What the grown plan needs</ButtonLink>
+          <ButtonLink href={`/jobs/${job.id}/plan`}>{say.whatGrownPlan}</ButtonLink>
         </div>
       )
   }

@@ -5,6 +5,7 @@ import { parseThreadPitch } from '../../core/notes/identity'
 import { parseQuantity } from '../../core/quantity/quantity'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { liftFaultWords } from '../../core/words/lifting'
+import { say } from '../../labels/steps'
 import { Choice } from '../../ui/Choice'
 import { TextField } from '../../ui/Field'
 import styles from './LiftingHelper.module.css'
@@ -51,17 +52,17 @@ export function LiftingHelper({ units }: { readonly units: UnitSystem }) {
   const sum = lift && liftSum(lift)
   return (
     <section className={styles.helper} aria-labelledby="lifting">
-      <h2 id="lifting">Lifting helper</h2>
+      <h2 id="lifting">{say.liftingHelper}</h2>
       <div className={styles.pair}>
         <TextField
-          label="Thread Ø measured"
+          label={say.threadMeasured}
           placeholder={units === 'metric' ? '19.8' : '0.748'}
           value={diameter}
           maxLength={30}
           onChange={(event) => setDiameter(event.currentTarget.value)}
         />
         <TextField
-          label="Pitch"
+          label={say.pitch}
           placeholder={units === 'metric' ? '2.5' : '10 tpi'}
           value={pitch}
           maxLength={30}
@@ -70,29 +71,26 @@ export function LiftingHelper({ units }: { readonly units: UnitSystem }) {
       </div>
       {thread && <p className={styles.thread}>{thread.says}</p>}
       {thread?.straightKg && markedKg !== null && markedKg > thread.straightKg && (
-        <p className={styles.thread}>
-          The mark is above the standard’s figure for this thread: counted with {thread.straightKg} kg. Go by the maker’s sheet of
-          this eye.
-        </p>
+        <p className={styles.thread}>{say.markAboveStandards(thread.straightKg)}</p>
       )}
       <TextField
-        label="Mark on the eye, kg"
-        hint="As forged or stamped on it, for a straight pull. Empty: no mark."
+        label={say.markEyeKg}
+        hint={say.asForgedStamped}
         value={mark}
         maxLength={20}
         onChange={(event) => setMark(event.currentTarget.value)}
       />
       <div className={styles.pair}>
-        <TextField label="Load, kg" value={load} maxLength={20} onChange={(event) => setLoad(event.currentTarget.value)} />
+        <TextField label={say.loadKg} value={load} maxLength={20} onChange={(event) => setLoad(event.currentTarget.value)} />
         <TextField
-          label="Sling, one leg, kg"
+          label={say.slingOneLeg}
           value={sling}
           maxLength={20}
           onChange={(event) => setSling(event.currentTarget.value)}
         />
       </div>
       <Choice
-        legend="Legs"
+        legend={say.legs}
         options={(['1', '2', '3', '4'] as const).map((value) => ({ value, label: value }))}
         value={legs}
         onChange={setLegs}
@@ -100,39 +98,36 @@ export function LiftingHelper({ units }: { readonly units: UnitSystem }) {
       {legs !== '1' && (
         <label className={styles.angle}>
           <span>
-            Leg from the vertical <b className="figure">{angle}°</b>
+            {say.legFromVertical} <b className="figure">{angle}°</b>
           </span>
           <input type="range" min={0} max={75} step={5} value={angle} onChange={(event) => setAngle(event.currentTarget.value)} />
         </label>
       )}
       <div className={styles.result} aria-live="polite">
-        {!sum && <p>Type load, sling and mark; the sum appears here.</p>}
+        {!sum && <p>{say.typeLoadSling}</p>}
         {sum && !sum.ok && <p className={styles.refuse}>! {liftFaultWords(sum.fault)}</p>}
         {sum?.ok && (
           <dl>
-            <dt>Factor for the angle</dt>
+            <dt>{say.factorAngle}</dt>
             <dd className="figure">{sum.value.angleFactor.toFixed(2)}</dd>
-            <dt>Legs counted on</dt>
+            <dt>{say.legsCounted}</dt>
             <dd className="figure">{sum.value.carrying}</dd>
-            <dt>On each leg</dt>
-            <dd className="figure">{ceiling(sum.value.perLegKg)} kg</dd>
-            <dt>Eye at this angle</dt>
+            <dt>{say.eachLeg}</dt>
+            <dd className="figure">{say.kg(ceiling(sum.value.perLegKg))}</dd>
+            <dt>{say.eyeAngle}</dt>
             <dd className="figure" data-holds={sum.value.eyeHolds}>
-              {sum.value.eyeHolds ? '✓' : '! too weak:'} {whole(sum.value.eyeKg)} kg
+              {say.kgOf(sum.value.eyeHolds ? '✓' : say.tooWeak, whole(sum.value.eyeKg))}
             </dd>
-            <dt>Sling leg</dt>
+            <dt>{say.slingLeg}</dt>
             <dd className="figure" data-holds={sum.value.slingHolds}>
-              {sum.value.slingHolds ? '✓' : '! too weak:'} {whole(slingKg ?? 0)} kg
+              {say.kgOf(sum.value.slingHolds ? '✓' : say.tooWeak, whole(slingKg ?? 0))}
             </dd>
-            <dt>Most that may hang</dt>
-            <dd className="figure">{whole(sum.value.mostKg)} kg</dd>
+            <dt>{say.mostMayHang}</dt>
+            <dd className="figure">{say.kg2(whole(sum.value.mostKg))}</dd>
           </dl>
         )}
       </div>
-      <p className={styles.caution}>
-        Marked and rated eyes and slings only; home-made eyes are refused. The mark on the gear, its inspection and local rules
-        come first: a competent person decides on every lift.
-      </p>
+      <p className={styles.caution}>{say.markedRatedEyes}</p>
     </section>
   )
 }
@@ -153,7 +148,7 @@ function threadFound(diameter: string, pitch: string, units: UnitSystem): FoundT
   const identity = identifyThread({ diameterMm: size.value.value, pitchMm: rise.value, flankDegrees: null })
   if (identity.kind === 'none')
     return {
-      says: `No standard thread: nearest ${identity.nearest.designation}. Find the right eye before lifting.`,
+      says: say.noStandardThread(identity.nearest.designation),
       metricMm: null,
       straightKg: null,
     }
@@ -162,12 +157,12 @@ function threadFound(diameter: string, pitch: string, units: UnitSystem): FoundT
   const names = identity.threads.map(({ designation }) => designation).join(' or ')
   if (!coarse || !eye)
     return {
-      says: `${names}. The eye-bolt table here is for metric coarse threads only; go by the mark and its maker.`,
+      says: say.eyeBoltTable(names),
       metricMm: null,
       straightKg: null,
     }
   return {
-    says: `${names}: takes an ${eye.thread} eye bolt. Where so marked (DIN 580): ${eye.straightKg} kg straight, ${eye.slantedKg} kg at up to 45°. The thread size alone gives no rating.`,
+    says: say.takesEyeBolt(names, eye.thread, eye.straightKg, eye.slantedKg),
     metricMm: coarse.diameterMm,
     straightKg: eye.straightKg,
   }

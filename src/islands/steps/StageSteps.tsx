@@ -1,5 +1,6 @@
 import type { ProcedureStage } from '../../core/book/procedureStages'
 import { isSettled } from '../../core/notes/steps'
+import { say } from '../../labels/steps'
 import { ButtonLink } from '../../ui/Button'
 import { receiving } from '../handed/handed'
 import { ComplaintNote } from '../work/ComplaintNote'
@@ -13,19 +14,19 @@ import { AddStep, StepCard } from './StepCard'
 export type OwnStage = Exclude<ProcedureStage, 'strip' | 'look'>
 
 const title: Record<OwnStage, string> = {
-  makeSafe: 'Make safe',
-  asFound: 'As found, before opening',
-  gate: 'Gate inspection',
+  makeSafe: say.makeSafe,
+  asFound: say.asFoundBefore,
+  gate: say.gateInspection,
 }
 const about: Record<OwnStage, string> = {
-  makeSafe: 'Confirmed step by step, by name and time. Everything behind a gate stays closed until it is done.',
-  asFound: 'What stripping destroys is measured now, with the same bench.',
-  gate: 'When every gate measurement holds, the machine is closed. When one fails, it is opened further.',
+  makeSafe: say.confirmedStepStep,
+  asFound: say.whatStrippingDestroys,
+  gate: say.whenEveryGate,
 }
 const next: Record<OwnStage, { readonly path: string; readonly text: string }> = {
-  makeSafe: { path: 'as-found', text: 'As found' },
-  asFound: { path: 'strip', text: 'Strip' },
-  gate: { path: 'look', text: 'Look' },
+  makeSafe: { path: 'as-found', text: say.asFound },
+  asFound: { path: 'strip', text: say.strip },
+  gate: { path: 'look', text: say.look },
 }
 
 /** The steps of one stage of the order of work, from the book's procedure for this level. */
@@ -42,15 +43,13 @@ function StageSteps({ stage, ...props }: WorkProps & { readonly stage: OwnStage 
         <header className={styles.head}>
           <h1 id="title">{title[stage]}</h1>
           <p className={styles.count} aria-live="polite">
-            <b className="figure">{done}</b> of <b className="figure">{own.length}</b> done
+            <b className="figure">{done}</b> {say.ofOne} <b className="figure">{own.length}</b> {say.done}
           </p>
         </header>
         <p className={styles.about}>{about[stage]}</p>
         {work.closed !== null && <p className={styles.about}>{work.closed}</p>}
         {stage === 'gate' && <GateOutcomePanel work={work} />}
-        {own.length === 0 && (
-          <p className={styles.empty}>The limit book has no steps for this stage at this level. Add one if the job needs it.</p>
-        )}
+        {own.length === 0 && <p className={styles.empty}>{say.limitBookHas}</p>}
         <ol className={styles.steps}>
           {own.map((step, index) => (
             <StepCard key={step.id} work={work} step={step} number={index + 1} />
@@ -60,7 +59,7 @@ function StageSteps({ stage, ...props }: WorkProps & { readonly stage: OwnStage 
         {own.length > 0 && done === own.length && (
           <p className={styles.onward}>
             <ButtonLink href={`/jobs/${job.id}/${next[stage].path}`} kind="primary">
-              Go on: {next[stage].text}
+              {say.go(next[stage].text)}
             </ButtonLink>
           </p>
         )}

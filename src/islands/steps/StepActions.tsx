@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { hasEnded, jobStanding } from '../../core/job/standing'
 import { type JobStep, mustNotBeSkipped, placesFor } from '../../core/notes/steps'
+import { say } from '../../labels/steps'
 import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import type { Work } from '../work/useWork'
@@ -38,15 +39,15 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
           <Button
             kind="primary"
             onClick={() => void work.write({ kind: 'stepNotApplicableAgreed', step: step.id }).then(tell)}
-            aria-label={`Agree that it does not apply: ${step.name}`}
+            aria-label={say.agreeDoesNot(step.name)}
           >
-            I agree: it does not apply
+            {say.iAgreeDoes}
           </Button>
         )}
         <Fault text={fault} />
         {mayWrite && (
-          <Button kind="quiet" onClick={() => onForm('reopen')} aria-label={`Open again: ${step.name}`}>
-            Open again …
+          <Button kind="quiet" onClick={() => onForm('reopen')} aria-label={say.openAgain(step.name)}>
+            {say.openAgainTitle}
           </Button>
         )}
       </div>
@@ -59,32 +60,32 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
         <Button
           kind={isNext ? 'primary' : 'plain'}
           onClick={() => void work.write({ kind: 'waitStarted', step: step.id }).then(tell)}
-          aria-label={`Start the clock: ${step.name}`}
+          aria-label={say.startClock(step.name)}
         >
-          Start the clock
+          {say.startTheClock}
         </Button>
       )}
       {step.closedBy === null && !waits && (
-        <Button kind={isNext ? 'primary' : 'plain'} onClick={() => onForm('done')} aria-label={`Done: ${step.name}`}>
-          Done …
+        <Button kind={isNext ? 'primary' : 'plain'} onClick={() => onForm('done')} aria-label={say.doneOf(step.name)}>
+          {say.doneTitle}
         </Button>
       )}
       {mustNotBeSkipped(step) ? (
         step.closedBy === null && (
-          <Button kind="quiet" onClick={() => onForm('notApplicable')} aria-label={`Does not apply: ${step.name}`}>
-            Does not apply …
+          <Button kind="quiet" onClick={() => onForm('notApplicable')} aria-label={say.doesNotApply(step.name)}>
+            {say.doesNotApplyTitle}
           </Button>
         )
       ) : (
-        <Button kind="quiet" onClick={() => onForm('skip')} aria-label={`Skip: ${step.name}`}>
-          Skip …
+        <Button kind="quiet" onClick={() => onForm('skip')} aria-label={say.skip(step.name)}>
+          {say.skipTitle}
         </Button>
       )}
       {up !== undefined && (
         <Button
           kind="quiet"
           onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: up }).then(tell)}
-          aria-label={`Move up: ${step.name}`}
+          aria-label={say.moveUp(step.name)}
         >
           ↑
         </Button>
@@ -93,7 +94,7 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
         <Button
           kind="quiet"
           onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: down }).then(tell)}
-          aria-label={`Move down: ${step.name}`}
+          aria-label={say.moveDown(step.name)}
         >
           ↓
         </Button>

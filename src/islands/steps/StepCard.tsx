@@ -4,6 +4,7 @@ import { formatMoment } from '../../contract/words'
 import { type JobStep, reopenedWith, waitLeftMs } from '../../core/notes/steps'
 import { licensedFieldName } from '../../core/words/cautions'
 import { clockText } from '../../core/words/clock'
+import { say } from '../../labels/steps'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import { Pictures } from '../picture/Pictures'
@@ -39,8 +40,8 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
       <div className={styles.body}>
         <h3 className={styles.name}>
           {step.name}
-          {step.gate && <span className={styles.badge}>gate</span>}
-          {step.book === null && <span className={styles.badge}>added on this job</span>}
+          {step.gate && <span className={styles.badge}>{say.gate}</span>}
+          {step.book === null && <span className={styles.badge}>{say.addedJob}</span>}
         </h3>
         {step.text !== '' && <p className={styles.text}>{step.text}</p>}
         {step.cautions.length > 0 && (
@@ -49,14 +50,14 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
               <li key={caution.id}>
                 <b aria-hidden="true">!</b> {caution.text}
                 {caution.licensed && (
-                  <span className={styles.licensed}>licence: {licensedFieldName[caution.licensed].toLowerCase()}</span>
+                  <span className={styles.licensed}>{say.licence(licensedFieldName[caution.licensed].toLowerCase())}</span>
                 )}
               </li>
             ))}
           </ul>
         )}
         {loose.length > 0 && (
-          <ul className={styles.cautions} aria-label="May fall or fly">
+          <ul className={styles.cautions} aria-label={say.mayFallFly}>
             {loose.map(({ id, name, book }) => (
               <li key={id}>
                 <b aria-hidden="true">!</b> {name}: {book?.loose}
@@ -68,7 +69,7 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
           <p className={styles.measures}>
             {measures.map(({ characteristic, result }) => (
               <ButtonLink key={characteristic.id} href={`/jobs/${work.record.job.id}/bench?c=${characteristic.id}`}>
-                Measure {characteristic.name}{' '}
+                {say.measure(characteristic.name)}
                 <span className="figure">
                   {result.reductions.taken}/{result.reductions.needed}
                 </span>
@@ -122,34 +123,30 @@ function Standing({ step, left }: { readonly step: JobStep; readonly left: numbe
   if (standing.kind === 'skipped')
     return (
       <p className={styles.standing}>
-        Skipped by {standing.by}, <span className="figure">{formatMoment(standing.at)}</span>: {standing.reason}
+        {say.skipped(standing.by)} <span className="figure">{formatMoment(standing.at)}</span>: {standing.reason}
       </p>
     )
   if (standing.kind === 'notApplicable')
     return (
       <p className={styles.standing}>
-        Does not apply, says {standing.by}, <span className="figure">{formatMoment(standing.at)}</span>: {standing.reason}.{' '}
+        {say.doesNotApplySays(standing.by)} <span className="figure">{formatMoment(standing.at)}</span>: {standing.reason}.{' '}
         {standing.agreed ? (
           <>
-            Agreed by {standing.agreed.by}, <span className="figure">{formatMoment(standing.agreed.at)}</span>.
+            {say.agreed(standing.agreed.by)} <span className="figure">{formatMoment(standing.agreed.at)}</span>.
           </>
         ) : (
-          'A second person must agree before it counts.'
+          say.secondPersonMust
         )}
       </p>
     )
   return (
     <>
-      {standing.reopened && (
-        <p className={styles.standing}>
-          Opened again by {standing.reopened.by}: {standing.reopened.reason}
-        </p>
-      )}
-      {step.closedBy !== null && <p className={styles.closed}>Closed until “{step.closedBy}” is done.</p>}
+      {standing.reopened && <p className={styles.standing}>{say.openedAgain(standing.reopened.by, standing.reopened.reason)}</p>}
+      {step.closedBy !== null && <p className={styles.closed}>{say.closedUntilDone(step.closedBy)}</p>}
       {wait && step.closedBy === null && (
-        <p className={styles.clock} role="timer" aria-label={`Waiting: ${wait.for}`}>
+        <p className={styles.clock} role="timer" aria-label={say.waiting(wait.for)}>
           <span className="figure">{left === null ? clockText(wait.minutes * 60_000) : clockText(left)}</span>{' '}
-          {left === null ? `to wait: ${wait.for}` : left > 0 ? `still to wait: ${wait.for}` : `waited: ${wait.for}`}
+          {left === null ? say.wait(wait.for) : left > 0 ? say.stillWait(wait.for) : `waited: ${wait.for}`}
         </p>
       )}
     </>
@@ -158,10 +155,10 @@ function Standing({ step, left }: { readonly step: JobStep; readonly left: numbe
 
 const REASONED = { skip: 'stepSkipped', notApplicable: 'stepNotApplicable', reopen: 'stepReopened' } as const
 const SUBMITS = {
-  done: 'Confirm in my name',
-  skip: 'Skip this step',
-  notApplicable: 'It does not apply',
-  reopen: 'Open it again',
+  done: say.confirmMyName,
+  skip: say.skipStep,
+  notApplicable: say.itDoesNotApply,
+  reopen: say.openItAgain,
 } as const
 
 function StepForm({
@@ -183,9 +180,8 @@ function StepForm({
   const behind = kind === 'reopen' ? reopenedWith(work.steps, step) : []
 
   async function send(): Promise<void> {
-    if (asksLicence && (name.trim() === '' || licence.trim() === ''))
-      return form.say('Type name and licence of the licensed person, as shown.')
-    if (kind !== 'done' && text.trim().length < 3) return form.say('Say why, in a few words.')
+    if (asksLicence && (name.trim() === '' || licence.trim() === '')) return form.say(say.typeNameLicence)
+    if (kind !== 'done' && text.trim().length < 3) return form.say(say.sayWhyFew)
     onSending(true)
     const noted = await form.write(
       kind === 'done'
@@ -215,7 +211,7 @@ function StepForm({
       {asksLicence && step.licensed && (
         <div className={styles.pair}>
           <TextField
-            label="Licensed person"
+            label={say.licensedPerson}
             hint={licensedFieldName[step.licensed]}
             value={name}
             maxLength={200}
@@ -223,8 +219,8 @@ function StepForm({
             onChange={(event) => form.set({ name: event.currentTarget.value })}
           />
           <TextField
-            label="Licence"
-            hint="Number or stamp, as shown"
+            label={say.licenceTitle}
+            hint={say.numberStampAs}
             value={licence}
             maxLength={60}
             onChange={(event) => form.set({ licence: event.currentTarget.value })}
@@ -232,25 +228,22 @@ function StepForm({
         </div>
       )}
       <TextField
-        label={kind === 'done' ? 'Note' : kind === 'notApplicable' ? 'Why does it not apply to this machine?' : 'Why?'}
-        hint={kind === 'done' ? 'What was seen; your name and the time are recorded. May stay empty.' : undefined}
+        label={kind === 'done' ? say.note : kind === 'notApplicable' ? say.whyDoesNot : say.why}
+        hint={kind === 'done' ? say.whatSeenYour : undefined}
         value={text}
         maxLength={400}
         autoFocus={!asksLicence}
         onChange={(event) => form.set({ text: event.currentTarget.value })}
       />
       {behind.length > 0 && (
-        <p className={styles.closed}>
-          What was confirmed behind this gate opens with it and is confirmed anew:{' '}
-          {behind.map(({ name }) => `“${name}”`).join(', ')}.
-        </p>
+        <p className={styles.closed}>{say.whatConfirmedBehind(behind.map(({ name }) => `“${name}”`).join(', '))}</p>
       )}
       <Fault text={form.fault} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary">
           {SUBMITS[kind]}
         </Button>
-        <Button onClick={onClose}>Not now</Button>
+        <Button onClick={onClose}>{say.notNow}</Button>
       </div>
     </form>
   )
@@ -273,7 +266,7 @@ export function AddStep({
   if (!open)
     return (
       <Button kind="quiet" onClick={() => setOpen(true)}>
-        + Add a step
+        {say.addStep}
       </Button>
     )
   return (
@@ -281,7 +274,7 @@ export function AddStep({
       className={styles.form}
       onSubmit={(event) => {
         event.preventDefault()
-        if (name.trim() === '') return setFault('Say what is to be done.')
+        if (name.trim() === '') return setFault(say.sayWhatDone)
         void work.write({ kind: 'stepAdded', step: v7(), stage, name: name.trim(), text: '', after }).then((fate) => {
           if (fate.kind === 'refused') return setFault(fate.message)
           setOpen(false)
@@ -290,7 +283,7 @@ export function AddStep({
       }}
     >
       <TextField
-        label="What is to be done"
+        label={say.whatDone}
         value={name}
         maxLength={200}
         autoFocus
@@ -299,9 +292,9 @@ export function AddStep({
       <Fault text={fault} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary">
-          Add it at the end
+          {say.addEnd}
         </Button>
-        <Button onClick={() => setOpen(false)}>Not now</Button>
+        <Button onClick={() => setOpen(false)}>{say.notNow}</Button>
       </div>
     </form>
   )

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { v7 } from 'uuid'
+import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import type { Work } from '../work/useWork'
@@ -16,7 +17,7 @@ export function AddPosition({ work, onAdded }: { readonly work: Work; readonly o
   if (!open)
     return (
       <Button kind="quiet" onClick={() => setOpen(true)}>
-        + A part the book does not know
+        {say.partBookDoes}
       </Button>
     )
   return (
@@ -25,8 +26,8 @@ export function AddPosition({ work, onAdded }: { readonly work: Work; readonly o
       onSubmit={(event) => {
         event.preventDefault()
         const pieces = Number(count)
-        if (name.trim() === '') return setFault('Name the part.')
-        if (!Number.isInteger(pieces) || pieces < 1 || pieces > 999) return setFault('Pieces: a whole number from 1 to 999.')
+        if (name.trim() === '') return setFault(say.namePart)
+        if (!Number.isInteger(pieces) || pieces < 1 || pieces > 999) return setFault(say.piecesWholeNumber)
         const id = v7()
         void work
           .write({ kind: 'positionAdded', position: id, name: name.trim(), parent: parent === '' ? null : parent, count: pieces })
@@ -39,26 +40,32 @@ export function AddPosition({ work, onAdded }: { readonly work: Work; readonly o
           })
       }}
     >
-      <TextField label="Part" value={name} maxLength={200} autoFocus onChange={(event) => setName(event.currentTarget.value)} />
+      <TextField
+        label={say.part}
+        value={name}
+        maxLength={200}
+        autoFocus
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
       <SelectField
-        label="It sits in"
+        label={say.sits}
         value={parent}
         options={parentOptions(work)}
         onChange={(event) => setParent(event.currentTarget.value)}
       />
-      <TextField label="Pieces" inputMode="numeric" value={count} onChange={(event) => setCount(event.currentTarget.value)} />
+      <TextField label={say.pieces} inputMode="numeric" value={count} onChange={(event) => setCount(event.currentTarget.value)} />
       <Fault text={fault} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary">
-          Add the part
+          {say.addPart}
         </Button>
-        <Button onClick={() => setOpen(false)}>Not now</Button>
+        <Button onClick={() => setOpen(false)}>{say.notNow}</Button>
       </div>
     </form>
   )
 }
 
 export const parentOptions = (work: Work): { value: string; label: string }[] => [
-  { value: '', label: 'the machine itself' },
+  { value: '', label: say.machineItself },
   ...work.work.positions.map(({ id, name }) => ({ value: id, label: name })),
 ]

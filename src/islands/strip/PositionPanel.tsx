@@ -4,6 +4,7 @@ import type { Tag } from '../../core/notes/shapes'
 import type { WorkPosition } from '../../core/notes/state'
 import type { StripFault } from '../../core/notes/stripFaults'
 import { stripFaultWords } from '../../core/words/strip'
+import { say } from '../../labels/strip'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, SelectField, TextField } from '../../ui/Field'
@@ -35,30 +36,30 @@ export function PositionPanel({ work, position, tray, faults, onLayOut, onPutBac
       <h2 className={styles.partName}>{position.name}</h2>
       {book?.loose && (
         <p className={styles.loose}>
-          <b>! Before it comes out:</b> {book.loose}.
+          <b>{say.beforeComesOut}</b> {book.loose}.
         </p>
       )}
       <ul className={styles.facts}>
         {position.count > 1 && (
           <li>
-            <span className="figure">{position.count}</span> pieces by the book
+            <span className="figure">{position.count}</span> {say.piecesBook}
           </li>
         )}
-        {book?.thread && <li>{book.thread === 'left' ? 'Left-hand thread: turns off clockwise' : 'Right-hand thread'}</li>}
+        {book?.thread && <li>{book.thread === 'left' ? say.leftHandThread : say.rightHandThread}</li>}
         {book?.special && <li>{book.special}</li>}
-        {position.tray !== null && <li>Lies in {position.tray}</li>}
+        {position.tray !== null && <li>{say.lies(position.tray)}</li>}
       </ul>
       {open && (
         <div className={styles.actions}>
           {position.tray === null ? (
             <Button kind="primary" onClick={onLayOut}>
-              Lay out in {tray}
+              {say.layOut(tray)}
             </Button>
           ) : (
-            <Button onClick={onPutBack}>Put back into the machine</Button>
+            <Button onClick={onPutBack}>{say.putBackInto}</Button>
           )}
           {position.tray !== null && (
-            <ButtonLink href={`/jobs/${work.record.job.id}/labels?form=single&p=${position.id}`}>Its label</ButtonLink>
+            <ButtonLink href={`/jobs/${work.record.job.id}/labels?form=single&p=${position.id}`}>{say.label}</ButtonLink>
           )}
         </div>
       )}
@@ -79,7 +80,7 @@ export function PositionPanel({ work, position, tray, faults, onLayOut, onPutBac
         <Identification work={work} position={position} kind={book.asks} />
       )}
       <section className={styles.block}>
-        <h3>Pictures</h3>
+        <h3>{say.pictures}</h3>
         <Pictures work={work} subject={{ kind: 'position', id: position.id }} title={position.name} />
       </section>
       {open && <Place work={work} position={position} />}
@@ -110,7 +111,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
         void form.write({ kind: 'tagWritten', position: position.id, tag: draft })
       }}
     >
-      <h3>Tag</h3>
+      <h3>{say.tag}</h3>
       {tag && (
         <p className={styles.quiet}>
           {tag.by}, <span className="figure">{formatMoment(tag.at)}</span>
@@ -118,7 +119,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
       )}
       <div className={styles.two}>
         <TextField
-          label="Number"
+          label={say.number}
           value={draft.number}
           maxLength={20}
           disabled={disabled}
@@ -126,7 +127,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
           onChange={(event) => set({ number: event.currentTarget.value })}
         />
         <TextField
-          label={`Found, of ${position.count}`}
+          label={say.found(position.count)}
           inputMode="numeric"
           value={String(draft.count)}
           disabled={disabled}
@@ -138,7 +139,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
       </div>
       {book && book.faces.length > 0 && (
         <Choice
-          legend="Facing"
+          legend={say.facing}
           options={book.faces.map((face) => ({ value: face, label: face }))}
           value={draft.face}
           disabled={disabled}
@@ -148,18 +149,18 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
       {book?.clock && (
         <div className={styles.clock}>
           <ClockDial
-            label={`Clock direction of ${book.clock}`}
+            label={say.clockDirection(book.clock)}
             value={draft.clock}
             disabled={disabled}
             onChange={(clock) => set({ clock })}
           />
           <p>
-            Where {book.clock} stands
+            {say.where} {book.clock} {say.stands}
             {draft.clock === null ? (
               ''
             ) : (
               <>
-                : <b className="figure">{draft.clock}</b> o’clock
+                : <b className="figure">{draft.clock}</b> {say.oclock}
               </>
             )}
           </p>
@@ -167,8 +168,8 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
       )}
       {(!book || book.faces.length === 0) && (
         <TextField
-          label="Facing"
-          hint="Which face out, paired how, dished side"
+          label={say.facing}
+          hint={say.whichFaceOut}
           value={draft.face}
           maxLength={80}
           disabled={disabled}
@@ -177,7 +178,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
       )}
       {mates.length > 0 && (
         <fieldset className={styles.mates} disabled={disabled}>
-          <legend>Kept with</legend>
+          <legend>{say.kept}</legend>
           {mates.map((id) => (
             <label key={id}>
               <input
@@ -197,7 +198,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
         </fieldset>
       )}
       <TextField
-        label="Note"
+        label={say.note}
         value={draft.note}
         maxLength={400}
         disabled={disabled}
@@ -206,7 +207,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: W
       <Fault text={form.fault} />
       {!disabled && (
         <Button type="submit" kind="primary">
-          Write the tag
+          {say.writeTag}
         </Button>
       )}
     </form>
@@ -224,23 +225,23 @@ function MatchMark({ work, joint }: { readonly work: Work; readonly joint: Work[
         void form.write({ kind: 'jointMarked', joint: joint.id, mark: form.value.mark.trim() })
       }}
     >
-      <h3>Match mark: {joint.name}</h3>
+      <h3>{say.matchMark(joint.name)}</h3>
       {before ? (
         <p className={styles.quiet}>
           ✓ {before.mark}, {before.by}
         </p>
       ) : (
-        <p className={styles.quiet}>Made before the joint parts.</p>
+        <p className={styles.quiet}>{say.madeBeforeJoint}</p>
       )}
       <TextField
-        label="Mark on both sides"
+        label={say.markBothSides}
         value={form.value.mark}
         maxLength={80}
         disabled={work.closed !== null}
         onChange={(event) => form.set({ mark: event.currentTarget.value })}
       />
       <Fault text={form.fault} />
-      {work.closed === null && <Button type="submit">{before ? 'Change the mark' : 'It is marked'}</Button>}
+      {work.closed === null && <Button type="submit">{before ? say.changeMark : say.marked}</Button>}
     </form>
   )
 }
@@ -250,9 +251,9 @@ function Place({ work, position }: { readonly work: Work; readonly position: Wor
   const [fault, setFault] = useState<string | null>(null)
   return (
     <details className={styles.block}>
-      <summary>Where it sits</summary>
+      <summary>{say.whereSits}</summary>
       <SelectField
-        label="It sits in"
+        label={say.sits}
         value={position.parent ?? ''}
         options={parentOptions(work)}
         error={fault}

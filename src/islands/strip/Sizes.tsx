@@ -2,6 +2,7 @@ import { identityOf } from '../../core/notes/identity'
 import type { IdentitySizes } from '../../core/notes/shapes'
 import type { WorkPosition } from '../../core/notes/state'
 import { identityWords } from '../../core/words/identity'
+import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
@@ -19,26 +20,26 @@ export function Thickness({ work, position }: { readonly work: Work; readonly po
       onSubmit={(event) => {
         event.preventDefault()
         const text = form.value.text.trim()
-        if (text === '') return form.say('Type the thickness.')
+        if (text === '') return form.say(say.typeThickness)
         void form.write({ kind: 'thicknessTaken', position: position.id, text })
       }}
     >
-      <h3>Thickness</h3>
+      <h3>{say.thickness}</h3>
       {position.thickness && (
         <p className={styles.quiet}>
           ✓ <b className="figure">{position.thickness.text}</b>, {position.thickness.by}
         </p>
       )}
       <TextField
-        label="Measured thickness"
-        hint={`As the gauge shows it; a bare figure is ${work.record.machine.units === 'metric' ? 'mm' : 'inches'}`}
+        label={say.measuredThickness}
+        hint={say.asGaugeShows(work.record.machine.units === 'metric' ? 'mm' : 'inches')}
         value={form.value.text}
         maxLength={60}
         disabled={work.closed !== null}
         onChange={(event) => form.set({ text: event.currentTarget.value })}
       />
       <Fault text={form.fault} />
-      {work.closed === null && <Button type="submit">Keep the thickness</Button>}
+      {work.closed === null && <Button type="submit">{say.keepThickness}</Button>}
     </form>
   )
 }
@@ -47,14 +48,14 @@ type AskedKind = IdentitySizes['kind']
 type Texts = readonly [string, string, string]
 
 const heading: Record<AskedKind, string> = {
-  bearing: 'Which bearing is it?',
-  seal: 'Which seal is it?',
-  thread: 'Which thread is it?',
+  bearing: say.whichBearing,
+  seal: say.whichSeal,
+  thread: say.whichThread,
 }
 const labels: Record<AskedKind, Texts> = {
-  bearing: ['Bore', 'Outside Ø', 'Width'],
-  seal: ['Shaft Ø', 'Outside Ø', 'Width'],
-  thread: ['Outside Ø', 'Pitch', ''],
+  bearing: [say.bore, say.outside, say.width],
+  seal: [say.shaft, say.outside, say.width],
+  thread: [say.outside, say.pitch, ''],
 }
 
 /** Sizes taken from the part itself tell what to order: possible designations, or the nearest standard size. */
@@ -87,7 +88,7 @@ export function Identification({
       className={styles.block}
       onSubmit={(event) => {
         event.preventDefault()
-        if (used.some((_, index) => texts[index]?.trim() === '')) return form.say(`Type ${used.join(', ').toLowerCase()}.`)
+        if (used.some((_, index) => texts[index]?.trim() === '')) return form.say(say.type(used.join(', ').toLowerCase()))
         void form.write({ kind: 'identified', position: position.id, sizes })
       }}
     >
@@ -107,11 +108,11 @@ export function Identification({
       </div>
       {kind === 'thread' && (
         <Choice
-          legend="Flank angle"
+          legend={say.flankAngle}
           options={[
             { value: '60', label: '60°' },
             { value: '55', label: '55°' },
-            { value: 'unknown', label: 'not gauged' },
+            { value: 'unknown', label: say.notGauged },
           ]}
           value={flank}
           disabled={work.closed !== null}
@@ -125,9 +126,9 @@ export function Identification({
           ))}
         </ul>
       )}
-      {position.identity && <p className={styles.quiet}>✓ measured by {position.identity.by}</p>}
+      {position.identity && <p className={styles.quiet}>{say.measured(position.identity.by)}</p>}
       <Fault text={form.fault} />
-      {work.closed === null && <Button type="submit">Keep the sizes</Button>}
+      {work.closed === null && <Button type="submit">{say.keepSizes}</Button>}
     </form>
   )
 }

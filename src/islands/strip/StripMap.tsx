@@ -4,6 +4,7 @@ import type { WorkPosition } from '../../core/notes/state'
 import { isSettled } from '../../core/notes/steps'
 import { stillInside, stripFaults } from '../../core/notes/stripFaults'
 import { stripFaultWords } from '../../core/words/strip'
+import { say } from '../../labels/strip'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { TabPanel, Tabs } from '../../ui/Tabs'
@@ -65,9 +66,9 @@ function StripMap({ opened, ...props }: StripMapProps) {
       }),
     }))
     const extra = newTray !== null && !filled.some(({ name }) => name === newTray) ? [{ name: newTray, positions: [] }] : []
-    return filled.length + extra.length === 0 ? [{ name: 'Tray 1', positions: [] }] : [...filled, ...extra]
+    return filled.length + extra.length === 0 ? [{ name: say.tray1, positions: [] }] : [...filled, ...extra]
   }, [state.trays, byId, newTray])
-  const current = trays.find(({ name }) => name === chosenTray)?.name ?? trays.at(-1)?.name ?? 'Tray 1'
+  const current = trays.find(({ name }) => name === chosenTray)?.name ?? trays.at(-1)?.name ?? say.tray1
   const mayMove = work.closed === null
   const stripSteps = work.steps.filter(({ stage }) => stage === 'strip')
   const stepsDone = stripSteps.filter(isSettled).length
@@ -139,8 +140,8 @@ function StripMap({ opened, ...props }: StripMapProps) {
   if (record.book.positions.length === 0 && state.positions.length === 0)
     return (
       <div className={styles.nothing}>
-        <h1>Strip map</h1>
-        <p>The limit book has no positions for this machine. Add the parts as they come out.</p>
+        <h1>{say.stripMap}</h1>
+        <p>{say.limitBookHas}</p>
         <AddPosition work={work} onAdded={setSelected} />
       </div>
     )
@@ -149,9 +150,9 @@ function StripMap({ opened, ...props }: StripMapProps) {
       <WorkNotices work={work} />
       <ComplaintNote work={work} />
       <div className={styles.top}>
-        <h1>Strip map</h1>
+        <h1>{say.stripMap}</h1>
         <Tabs
-          label="Strip"
+          label={say.strip}
           value={tab}
           onChange={setTab}
           tabs={[
@@ -159,7 +160,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
               id: 'map',
               label: (
                 <>
-                  Map <span className="figure">{isOut} out</span>
+                  {say.map} <span className="figure">{say.out(isOut)}</span>
                 </>
               ),
             },
@@ -167,7 +168,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
               id: 'steps',
               label: (
                 <>
-                  Steps{' '}
+                  {say.steps}{' '}
                   <span className="figure">
                     {stepsDone}/{stripSteps.length}
                   </span>
@@ -179,21 +180,22 @@ function StripMap({ opened, ...props }: StripMapProps) {
         <span className={styles.topFacts}>
           {faults.length > 0 && (
             <span className={styles.faultCount}>
-              <b className="figure">{faults.length}</b> missing
+              <b className="figure">{faults.length}</b> {say.missing}
             </span>
           )}
           {stillInside(state).length > 0 && (
             <span className={styles.faultCount}>
-              <b className="figure">{stillInside(state).reduce((sum, { inside }) => sum + inside, 0)}</b> temporary things inside
+              <b className="figure">{stillInside(state).reduce((sum, { inside }) => sum + inside, 0)}</b>{' '}
+              {say.temporaryThingsInside}
             </span>
           )}
         </span>
-        <ButtonLink href={`/jobs/${record.job.id}/labels`}>Labels to print</ButtonLink>
+        <ButtonLink href={`/jobs/${record.job.id}/labels`}>{say.labelsPrint}</ButtonLink>
       </div>
       <Fault text={fault ?? work.closed} />
       {tab === 'steps' ? (
         <TabPanel tab="steps" className={styles.steps}>
-          {stripSteps.length === 0 && <p>The limit book has no strip steps for this level.</p>}
+          {stripSteps.length === 0 && <p>{say.limitBookHasNo}</p>}
           <ol className={stepStyles.steps}>
             {stripSteps.map((step, index) => (
               <StepCard key={step.id} work={work} step={step} number={index + 1} />
@@ -206,15 +208,15 @@ function StripMap({ opened, ...props }: StripMapProps) {
           <TabPanel tab="map" className={styles.map} onPointerDown={onPointerDown}>
             <section
               className={styles.machine}
-              aria-label="Machine"
+              aria-label={say.machine}
               data-machine
               data-over={dragging?.target?.kind === 'machine' || undefined}
             >
               <input
                 type="search"
                 className={styles.find}
-                aria-label="Find a part by name or tag number"
-                placeholder="Find a part …"
+                aria-label={say.findPartName}
+                placeholder={say.findPart}
                 value={wanted}
                 maxLength={60}
                 onChange={(event) => setWanted(event.currentTarget.value)}
@@ -231,12 +233,12 @@ function StripMap({ opened, ...props }: StripMapProps) {
                 onPutBack={putBack}
                 onTag={() => tagForm.current?.querySelector('input')?.focus()}
               />
-              {rows.length === 0 && <p className={styles.quiet}>No part has this name or number.</p>}
+              {rows.length === 0 && <p className={styles.quiet}>{say.noPartHas}</p>}
               <AddPosition work={work} onAdded={setSelected} />
             </section>
-            <section className={styles.middle} aria-label="Trays">
+            <section className={styles.middle} aria-label={say.trays}>
               <div className={styles.trayHead}>
-                <h2>Trays, in order of removal</h2>
+                <h2>{say.traysOrderRemoval}</h2>
                 {mayMove && (
                   <Button
                     onClick={() => {
@@ -245,7 +247,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
                       setChosenTray(name)
                     }}
                   >
-                    New tray
+                    {say.newTray}
                   </Button>
                 )}
               </div>
@@ -261,7 +263,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
               />
               {faults.length > 0 && (
                 <section className={styles.faults} aria-labelledby="missing">
-                  <h2 id="missing">Missing</h2>
+                  <h2 id="missing">{say.missingTitle}</h2>
                   <ul>
                     {faults.map((item) => {
                       const says = stripFaultWords(state, item)
@@ -291,9 +293,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
                 />
               ) : (
                 <p className={styles.quiet}>
-                  {opened !== null && !byId.has(opened)
-                    ? `This machine has no position “${opened}”. The label may belong to another job.`
-                    : 'Choose a part in the tree: its tag, facing, marks and sizes appear here.'}
+                  {opened !== null && !byId.has(opened) ? say.machineHasNo(opened) : say.choosePartTree}
                 </p>
               )}
             </div>
@@ -307,19 +307,19 @@ function StripMap({ opened, ...props }: StripMapProps) {
       )}
       <p className={styles.keys}>
         <span>
-          <Key>↑</Key> <Key>↓</Key> part
+          <Key>↑</Key> <Key>↓</Key> {say.partWord}
         </span>
         <span>
-          <Key>Enter</Key> lay out
+          <Key>{say.enter}</Key> {say.layOutWord}
         </span>
         <span>
-          <Key>Bksp</Key> put back
+          <Key>{say.bksp}</Key> {say.putBack}
         </span>
         <span>
-          <Key>T</Key> tag
+          <Key>T</Key> {say.tagWord}
         </span>
         <span>
-          <Key>Alt ↑↓</Key> order in the tray
+          <Key>{say.alt}</Key> {say.orderTray}
         </span>
         <span className={styles.caution}>{CAUTION}</span>
       </p>

@@ -1,5 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type KeyboardEvent, memo, useEffect, useRef, useState } from 'react'
+import { say } from '../../labels/strip'
 import styles from './StripMap.module.css'
 import type { TreeRow } from './stripModel'
 
@@ -90,7 +91,7 @@ export function StripTree(props: StripTreeProps) {
       ref={tree}
       className={styles.tree}
       role="tree"
-      aria-label="Machine by position"
+      aria-label={say.machinePosition}
       tabIndex={0}
       aria-activedescendant={selected === null ? undefined : domId(selected)}
       onKeyDown={onKeyDown}
@@ -225,8 +226,8 @@ const Row = memo(function Row(props: RowProps) {
       <span className={styles.rowName}>{row.name}</span>
       {row.count > 1 && <span className={`figure ${styles.times}`}> ×{row.count}</span>}
       {row.faults > 0 && (
-        <span className={styles.faultMark} title={`${row.faults} missing`}>
-          !<span className="hidden-label"> {row.faults} missing</span>
+        <span className={styles.faultMark} title={say.missingOf(row.faults)}>
+          !<span className="hidden-label"> {say.missingOf(row.faults)}</span>
         </span>
       )}
       {row.hasChildren && row.below > 0 && (
@@ -237,7 +238,7 @@ const Row = memo(function Row(props: RowProps) {
       {row.tray !== null && (
         <span className={`figure ${styles.number}`} title={row.tray}>
           {row.number === '' ? '–' : row.number}
-          <span className="hidden-label">, out, in {row.tray}</span>
+          <span className="hidden-label">{say.outIn(row.tray)}</span>
         </span>
       )}
     </div>

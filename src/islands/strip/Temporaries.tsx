@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { v7 } from 'uuid'
+import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import type { Work } from '../work/useWork'
@@ -25,7 +26,7 @@ export function Temporaries({ work }: { readonly work: Work }) {
   const tell = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
   return (
     <section className={styles.temporaries} aria-labelledby="temporaries">
-      <h2 id="temporaries">Temporary things inside</h2>
+      <h2 id="temporaries">{say.temporaryThingsInsideTitle}</h2>
       <ul>
         {all.map((thing) => (
           <li key={thing.id} data-inside={thing.inside > 0 || undefined}>
@@ -41,21 +42,21 @@ export function Temporaries({ work }: { readonly work: Work }) {
             {work.closed === null && (
               <>
                 <Button
-                  aria-label={`One more ${thing.name} in`}
+                  aria-label={say.oneMore(thing.name)}
                   onClick={() =>
                     void work
                       .write({ kind: 'putIn', temporary: thing.id, name: thing.name, where: thing.where, count: 1 })
                       .then(tell)
                   }
                 >
-                  In
+                  {say.inOne}
                 </Button>
                 <Button
-                  aria-label={`One ${thing.name} out`}
+                  aria-label={say.oneOut(thing.name)}
                   disabled={thing.inside === 0}
                   onClick={() => void work.write({ kind: 'takenOut', temporary: thing.id, count: 1 }).then(tell)}
                 >
-                  Out
+                  {say.outTitle}
                 </Button>
               </>
             )}
@@ -65,7 +66,7 @@ export function Temporaries({ work }: { readonly work: Work }) {
       <Fault text={fault} />
       {work.closed === null && !adding && (
         <Button kind="quiet" onClick={() => setAdding(true)}>
-          + Something else goes in
+          {say.somethingElseGoes}
         </Button>
       )}
       {adding && (
@@ -73,7 +74,7 @@ export function Temporaries({ work }: { readonly work: Work }) {
           className={styles.form}
           onSubmit={(event) => {
             event.preventDefault()
-            if (name.trim() === '') return setFault('Name what goes in.')
+            if (name.trim() === '') return setFault(say.nameWhatGoes)
             void work.write({ kind: 'putIn', temporary: v7(), name: name.trim(), where: '', count: 1 }).then((fate) => {
               tell(fate)
               if (fate.kind === 'refused') return
@@ -83,7 +84,7 @@ export function Temporaries({ work }: { readonly work: Work }) {
           }}
         >
           <TextField
-            label="What goes in"
+            label={say.whatGoes}
             value={name}
             maxLength={200}
             autoFocus
@@ -91,9 +92,9 @@ export function Temporaries({ work }: { readonly work: Work }) {
           />
           <div className={styles.actions}>
             <Button type="submit" kind="primary">
-              Count one in
+              {say.countOne}
             </Button>
-            <Button onClick={() => setAdding(false)}>Not now</Button>
+            <Button onClick={() => setAdding(false)}>{say.notNow}</Button>
           </div>
         </form>
       )}

@@ -1,5 +1,6 @@
 import { memo } from 'react'
 import type { WorkPosition } from '../../core/notes/state'
+import { say } from '../../labels/strip'
 import styles from './StripMap.module.css'
 import type { Dragging } from './useDragging'
 
@@ -54,7 +55,7 @@ function Tray({ tray, ...props }: TraysProps & { readonly tray: TraysProps['tray
             onShift={props.onShift}
           />
         ))}
-        {tray.positions.length === 0 && <li className={styles.emptyTray}>Drag parts here, or press Enter on one in the tree.</li>}
+        {tray.positions.length === 0 && <li className={styles.emptyTray}>{say.dragPartsHere}</li>}
       </ol>
     </section>
   )

@@ -1,5 +1,6 @@
 import type { WorkPosition, WorkState } from '../../core/notes/state'
 import type { StripFault } from '../../core/notes/stripFaults'
+import { say } from '../../labels/strip'
 
 /** A row of the tree as it is shown: plain values, so that a row is drawn again only when it changes. */
 export interface TreeRow {
@@ -93,4 +94,4 @@ export function nextTagNumber(work: WorkState): string {
   return String(Math.max(0, ...used) + 1)
 }
 
-export const nextTrayName = (work: WorkState): string => `Tray ${work.trays.length + 1}`
+export const nextTrayName = (work: WorkState): string => say.tray(work.trays.length + 1)

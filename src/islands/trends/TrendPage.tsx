@@ -7,6 +7,7 @@ import { evaluate } from '../../core/evaluate/evaluate'
 import type { CharacteristicResult } from '../../core/evaluate/results'
 import { formatHours, withSign } from '../../core/quantity/format'
 import { spreadWords, valueName, verdictName } from '../../core/words/labels'
+import { say } from '../../labels/trends'
 import { VerdictMark } from '../../ui/VerdictMark'
 import { receiving } from '../handed/handed'
 import styles from './TrendPage.module.css'
@@ -20,7 +21,7 @@ function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: 
   const [chosen, setChosen] = useState(characteristics.find(({ id }) => id === opened)?.id ?? characteristics[0]?.id)
   const characteristic = characteristics.find(({ id }) => id === chosen)
   const result = results.characteristics.find(({ id }) => id === chosen)
-  if (!characteristic || !result) return <p className={styles.empty}>This machine’s book has nothing to follow yet.</p>
+  if (!characteristic || !result) return <p className={styles.empty}>{say.machinesBookHas}</p>
   const choose = (id: string): void => {
     setChosen(id)
     history.replaceState(null, '', `?c=${encodeURIComponent(id)}`)
@@ -28,8 +29,8 @@ function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: 
   const system = record.machine.units
   return (
     <div className={styles.page}>
-      <nav className={styles.list} aria-label="Characteristics">
-        <h2>Wear lines</h2>
+      <nav className={styles.list} aria-label={say.characteristics}>
+        <h2>{say.wearLines}</h2>
         <ul>
           {characteristics.map((item) => {
             const { id, name, limits } = item
@@ -48,11 +49,11 @@ function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: 
                   <span className={styles.rate}>
                     {own?.rate ? (
                       <>
-                        <span className="figure">{paceAt(of, limits[0]?.judges)(own.rate.perThousandHours)}</span>{' '}
-                        {figuresAt(of, limits[0]?.judges).unit} per 1 000 h
+                        <span className="figure">{paceAt(of, limits[0]?.judges)(own.rate.perThousandHours)}</span>
+                        {say.per1000(figuresAt(of, limits[0]?.judges).unit)}
                       </>
                     ) : (
-                      'no rate yet'
+                      say.noRateYet
                     )}
                   </span>
                 </button>
@@ -67,7 +68,7 @@ function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: 
           <p className={styles.how}>{howDrawn(characteristic, view)}</p>
         </div>
         {result.line.length === 0 ? (
-          <p className={styles.empty}>Nothing measured yet. The line begins with the first complete set of readings.</p>
+          <p className={styles.empty}>{say.nothingMeasuredYet}</p>
         ) : (
           <>
             <WearChart
@@ -98,16 +99,25 @@ function howDrawn(characteristic: Characteristic, { record }: JobView): string {
   const [limit] = characteristic.limits
   const part = record.book.parts.find(({ id }) => id === characteristic.part)
   const mark = record.job.installed[characteristic.part]
-  return `${limit ? valueName[limit.judges] : 'Value'} as found, for the ${part?.name.toLowerCase() ?? 'part'}${mark ? ` ${mark}` : ''} installed now. A replaced part starts a new line.`
+  return say.asFoundInstalled(
+    limit ? valueName[limit.judges] : say.value,
+    part?.name.toLowerCase() ?? 'part',
+    mark ? ` ${mark}` : '',
+  )
 }
 
 function describe(characteristic: Characteristic, result: CharacteristicResult, { record }: JobView): string {
   const { figure } = figuresAt({ characteristic, system: record.machine.units }, characteristic.limits[0]?.judges)
-  const points = result.line.map((point) => `${figure(point.value)} at ${formatHours(point.runningHours)} h`).join(', ')
+  const points = result.line.map((point) => say.h(figure(point.value), formatHours(point.runningHours))).join(', ')
   const next = result.forecast
-    ? `; expected ${figure(result.forecast.value)}, ${figure(result.forecast.low)} to ${figure(result.forecast.high)}, at ${formatHours(result.forecast.atHours)} h`
+    ? say.expectedH(
+        figure(result.forecast.value),
+        figure(result.forecast.low),
+        figure(result.forecast.high),
+        formatHours(result.forecast.atHours),
+      )
     : ''
-  const wear = characteristic.limits[0] ? `; wear limit ${figure(characteristic.limits[0].wear)}` : ''
+  const wear = characteristic.limits[0] ? say.wearLimit(figure(characteristic.limits[0].wear)) : ''
   return `${characteristic.name}: ${points}${next}${wear}`
 }
 
@@ -115,13 +125,13 @@ function Points({ characteristic, result, view }: PartProps) {
   const { figure, unit } = figuresAt({ characteristic, system: view.record.machine.units }, characteristic.limits[0]?.judges)
   return (
     <table className={styles.table}>
-      <caption className="hidden-label">Values of the wear line</caption>
+      <caption className="hidden-label">{say.valuesWearLine}</caption>
       <thead>
         <tr>
-          <th scope="col">Overhaul</th>
-          <th scope="col">Hours</th>
-          <th scope="col">{unit === '' ? 'Value' : `Value, ${unit}`}</th>
-          <th scope="col">Change</th>
+          <th scope="col">{say.overhaul}</th>
+          <th scope="col">{say.hours}</th>
+          <th scope="col">{unit === '' ? say.value : say.valueOf(unit)}</th>
+          <th scope="col">{say.change}</th>
         </tr>
       </thead>
       <tbody>
@@ -150,15 +160,15 @@ function Facts({ characteristic, result, view }: PartProps) {
   const spread = result.trends[0]?.spread ?? null
   return (
     <dl className={styles.facts}>
-      <dt>Rate by least squares</dt>
+      <dt>{say.rateLeastSquares}</dt>
       <dd className="figure">
-        {rate ? `${paceAt(of, characteristic.limits[0]?.judges)(rate.perThousandHours)} ${unit} per 1\u00a0000 h` : '–'}
+        {rate ? say.per1000H(paceAt(of, characteristic.limits[0]?.judges)(rate.perThousandHours), unit) : '–'}
       </dd>
-      <dt>Overhauls on this line</dt>
+      <dt>{say.overhaulsLine}</dt>
       <dd className="figure">{result.line.length}</dd>
       {spread && (
         <>
-          <dt>Band by {spreadWords[spread.from]}</dt>
+          <dt>{say.band(spreadWords[spread.from])}</dt>
           <dd className="figure">
             ± {figuresAt(of, characteristic.limits[0]?.judges).expanded(spread.value)} {unit}
           </dd>
@@ -175,16 +185,17 @@ function Foretold({ characteristic, result, view }: PartProps) {
   return (
     <table className={styles.table}>
       <caption className={styles.caption}>
-        Forecast for {lines[0]?.atHours}: nineteen in twenty readings would lie within its band
+        {say.forecast} {lines[0]?.atHours}
+        {say.nineteenTwentyReadings}
       </caption>
       <thead>
         <tr>
-          <th scope="col">Value, limit</th>
-          <th scope="col">Expected</th>
-          <th scope="col">Next interval</th>
-          <th scope="col">To plan limit</th>
-          <th scope="col">To wear limit</th>
-          <th scope="col">At the earliest</th>
+          <th scope="col">{say.valueLimit}</th>
+          <th scope="col">{say.expected}</th>
+          <th scope="col">{say.nextInterval}</th>
+          <th scope="col">{say.planLimit}</th>
+          <th scope="col">{say.toWearLimit}</th>
+          <th scope="col">{say.earliest}</th>
         </tr>
       </thead>
       <tbody>
@@ -206,10 +217,10 @@ function Foretold({ characteristic, result, view }: PartProps) {
 }
 
 function whyNothing(result: CharacteristicResult): string {
-  if (result.judged?.open !== 'complete') return 'No forecast before this overhaul is measured.'
-  if (result.line.length < 2) return 'No forecast: it needs a second overhaul on this line.'
-  if (result.trends.every(({ rate }) => rate === null)) return 'No forecast: all readings are at the same running hours.'
-  return 'No forecast: it moved by no more than the readings are known to.'
+  if (result.judged?.open !== 'complete') return say.noForecastBefore
+  if (result.line.length < 2) return say.noForecastNeeds
+  if (result.trends.every(({ rate }) => rate === null)) return say.noForecastAll
+  return say.noForecastMoved
 }
 
 /** As its page shows it. */

@@ -16,6 +16,7 @@ import type { Characteristic } from '../../core/book/bookSchema'
 import type { CharacteristicResult } from '../../core/evaluate/results'
 import { formatHours } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { say } from '../../labels/trends'
 import styles from './TrendPage.module.css'
 
 Chart.register(CategoryScale, Filler, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip)
@@ -137,11 +138,11 @@ function configuration(
               },
             ]
           : []),
-        ...edge('low', 'may be as little as', false),
-        ...edge('high', 'may be as much as', '-1'),
-        ...level(limit?.plan, 'plan limit', token('--recondition'), [3, 3]),
-        ...level(limit?.wear, 'wear limit', token('--replace'), []),
-        ...(first ? level(characteristic.new?.nominal, 'new, nominal', token('--ink-3'), [8, 4]) : []),
+        ...edge('low', say.mayAsLittle, false),
+        ...edge('high', say.mayAsMuch, '-1'),
+        ...level(limit?.plan, say.planLimitWord, token('--recondition'), [3, 3]),
+        ...level(limit?.wear, say.wearLimitWord, token('--replace'), []),
+        ...(first ? level(characteristic.new?.nominal, say.newNominal, token('--ink-3'), [8, 4]) : []),
       ],
     },
     options: {
@@ -153,7 +154,7 @@ function configuration(
           type: 'linear',
           min: from,
           max: to,
-          title: { ...text, display: true, text: 'running hours, h' },
+          title: { ...text, display: true, text: say.runningHoursH },
           ticks: { ...ticks, callback: (x) => formatHours(Number(x)) },
           grid,
         },

@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import type { Level } from '../../core/policy/disposition'
 import { verdictName } from '../../core/words/labels'
 import { reasonOf } from '../../core/words/votes'
+import { say } from '../../labels/verdicts'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { TextField } from '../../ui/Field'
@@ -27,9 +28,8 @@ export function Departure({ row, levels, board, onClose }: DepartureProps) {
 
   async function submit(event: SyntheticEvent) {
     event.preventDefault()
-    if (decided === null) return setFault('Choose a verdict first.')
-    if (decided !== row.result.verdict && reason.trim().length < 3)
-      return setFault('Say why, in a few words: it stands on the report.')
+    if (decided === null) return setFault(say.chooseVerdictFirst)
+    if (decided !== row.result.verdict && reason.trim().length < 3) return setFault(say.sayWhyFew)
     setBusy(true)
     const refused = await board.depart(row, decided, reason, id)
     if (refused === null) return onClose()
@@ -39,14 +39,15 @@ export function Departure({ row, levels, board, onClose }: DepartureProps) {
 
   const strongest = row.result.votes[0]
   return (
-    <Dialog title={`Your verdict on ${row.part.name}`} onClose={onClose}>
+    <Dialog title={say.yourVerdict(row.part.name)} onClose={onClose}>
       <p>
-        Recommended: <VerdictWord verdict={row.result.verdict} />. {strongest ? `${reasonOf(board.speaker, strongest)}.` : ''}
+        {say.recommended} <VerdictWord verdict={row.result.verdict} />.{' '}
+        {strongest ? `${reasonOf(board.speaker, strongest)}.` : ''}
       </p>
-      {row.safety && <p className={styles.safetyNote}>Safety-marked: the reviewer sees this departure first and signs for it.</p>}
+      {row.safety && <p className={styles.safetyNote}>{say.safetyMarkedReviewer}</p>}
       <form className={styles.departure} onSubmit={submit}>
         <fieldset className={styles.choices}>
-          <legend className="hidden-label">Verdict</legend>
+          <legend className="hidden-label">{say.verdict}</legend>
           {levels.map((level) => (
             <label key={level} className={styles.choice}>
               <input type="radio" name="verdict" value={level} checked={decided === level} onChange={() => setDecided(level)} />{' '}
@@ -55,17 +56,17 @@ export function Departure({ row, levels, board, onClose }: DepartureProps) {
           ))}
         </fieldset>
         <TextField
-          label="Why"
-          hint="What you saw or know that the figures do not say."
+          label={say.why}
+          hint={say.whatYouSaw}
           value={reason}
           maxLength={400}
           onChange={(event) => setReason(event.currentTarget.value)}
           error={fault}
         />
         <DialogActions>
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{say.cancel}</Button>
           <Button type="submit" kind="primary" disabled={busy}>
-            {decided ? `Decide: ${verdictName[decided].toLowerCase()}` : 'Decide'}
+            {decided ? say.decide(verdictName[decided].toLowerCase()) : say.decideTitle}
           </Button>
         </DialogActions>
       </form>

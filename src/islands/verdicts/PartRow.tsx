@@ -3,6 +3,7 @@ import { formatMoment } from '../../contract/words'
 import { verdictName } from '../../core/words/labels'
 import { reasonOf, settledBy, wayWords } from '../../core/words/votes'
 import { ribbonOf, ribbonOfFit } from '../../drawing/ribbonScale'
+import { say } from '../../labels/verdicts'
 import { Button } from '../../ui/Button'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { StageLine } from '../../ui/StageLine'
@@ -36,21 +37,19 @@ export function PartRow({ row, board, open, onToggle, onDepart }: PartRowProps) 
           {part.name}
           <span className={styles.position}>
             {part.position}
-            {safety && ' · safety'}
+            {safety && say.safety}
           </span>
         </th>
         <td>
           <VerdictWord verdict={result.verdict} />
           {result.verdict === 'hold' && (
-            <span className={styles.span}>
-              {verdictName[result.mild]} to {verdictName[result.strong].toLowerCase()}
-            </span>
+            <span className={styles.span}>{say.to(verdictName[result.mild], verdictName[result.strong].toLowerCase())}</span>
           )}
           <StageLine lines={stageLines(result)} />
         </td>
         <td>
           <button type="button" className={styles.reason} aria-expanded={open} onClick={onToggle}>
-            {strongest ? reasonOf(board.speaker, strongest) : 'Nothing judges this part yet'}
+            {strongest ? reasonOf(board.speaker, strongest) : say.nothingJudgesPart}
           </button>
         </td>
         <td className={styles.ribbon}>
@@ -104,37 +103,40 @@ function Decided({ row, board, onDepart }: Omit<PartRowProps, 'open' | 'onToggle
       <div className={styles.decided}>
         <span className={styles.decidedLine} title={`${decided.by}, ${formatMoment(decided.at)}`}>
           <VerdictMark verdict={decided.decided} size={14} />{' '}
-          {decided.decided === decided.recommended ? 'accepted' : verdictName[decided.decided]}
+          {decided.decided === decided.recommended ? say.accepted : verdictName[decided.decided]}
         </span>
         {decided.reason && <span className={styles.position}>{decided.reason}</span>}
         {board.closed === null && (
           <button type="button" className={styles.change} onClick={onDepart}>
-            change<span className="hidden-label"> the verdict on {part.name}</span>
+            {say.change}
+            <span className="hidden-label"> {say.theVerdictOn(part.name)}</span>
           </button>
         )}
       </div>
     )
   }
   if (row.result.need !== 'required')
-    return <span className={styles.position}>{row.result.need === 'ifGateFails' ? 'if the gate fails' : 'not required'}</span>
+    return <span className={styles.position}>{row.result.need === 'ifGateFails' ? say.ifGateFails : say.notRequired}</span>
   return (
     <div className={styles.decided}>
       {standing?.stale && (
-        <span className={styles.stale}>was {verdictName[standing.decided.decided].toLowerCase()}; readings changed</span>
+        <span className={styles.stale}>{say.readingsChanged(verdictName[standing.decided.decided].toLowerCase())}</span>
       )}
       {board.closed === null ? (
         <span className={styles.buttons}>
           {isAcceptable(row) && (
             <Button disabled={board.busy} onClick={() => void board.accept([row])}>
-              Accept<span className="hidden-label"> {part.name}</span>
+              {say.accept}
+              <span className="hidden-label"> {part.name}</span>
             </Button>
           )}
           <Button kind="quiet" onClick={onDepart}>
-            Depart<span className="hidden-label"> from the verdict on {part.name}</span>
+            {say.depart}
+            <span className="hidden-label"> {say.fromVerdict(part.name)}</span>
           </Button>
         </span>
       ) : (
-        <span className={styles.position}>not decided</span>
+        <span className={styles.position}>{say.notDecided}</span>
       )}
     </div>
   )

@@ -3,6 +3,7 @@ import type { JobView } from '../../contract/answers'
 import { CAUTION, policyWords } from '../../contract/words'
 import { levels, type Verdict } from '../../core/policy/disposition'
 import { verdictName } from '../../core/words/labels'
+import { say } from '../../labels/verdicts'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { VerdictMark } from '../../ui/VerdictMark'
@@ -61,7 +62,7 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
   return (
     <div className={styles.page}>
       <div className={styles.head}>
-        <h1>Verdicts</h1>
+        <h1>{say.verdicts}</h1>
         <ul className={styles.tally}>
           {tally.map(({ verdict, count }) => (
             <li key={verdict}>
@@ -72,11 +73,11 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
         </ul>
         <div className={styles.actions}>
           <Button aria-pressed={only} onClick={() => setOnly(!only)}>
-            {only ? 'Show all' : 'Only what needs me'} <b className="figure">{only ? board.rows.length : waiting.length}</b>
+            {only ? say.showAll : say.onlyWhatNeeds} <b className="figure">{only ? board.rows.length : waiting.length}</b>
           </Button>
           {board.closed === null && (
             <Button kind="primary" disabled={acceptable.length === 0 || board.busy} onClick={() => void board.accept(acceptable)}>
-              Accept {acceptable.length} as recommended
+              {say.acceptAsRecommended(acceptable.length)}
             </Button>
           )}
         </div>
@@ -85,25 +86,25 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
       <Fault text={board.fault} />
       {shown.length === 0 ? (
         <p className={styles.empty}>
-          Every part has its verdict. <a href={`/jobs/${board.view.record.job.id}/report`}>On to the report</a>
+          {say.everyPartHas} <a href={`/jobs/${board.view.record.job.id}/report`}>{say.report}</a>
         </p>
       ) : (
         <table ref={table} className={styles.table}>
-          <caption className="hidden-label">Parts with recommended and decided verdicts</caption>
+          <caption className="hidden-label">{say.partsRecommendedDecided}</caption>
           <thead>
             <tr>
-              <th scope="col">Part</th>
-              <th scope="col">Recommended</th>
-              <th scope="col">Strongest reason</th>
-              <th scope="col">Against its limits</th>
-              <th scope="col">Way</th>
+              <th scope="col">{say.part}</th>
+              <th scope="col">{say.recommendedTitle}</th>
+              <th scope="col">{say.strongestReason}</th>
+              <th scope="col">{say.againstLimits}</th>
+              <th scope="col">{say.way}</th>
               <th scope="col" className={styles.right}>
                 {currency}
               </th>
               <th scope="col" className={styles.right}>
-                Days
+                {say.days}
               </th>
-              <th scope="col">Inspector</th>
+              <th scope="col">{say.inspector}</th>
             </tr>
           </thead>
           {assemblies.map((assembly) => (
@@ -129,7 +130,7 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
           ))}
           <tfoot>
             <tr>
-              <td colSpan={5}>As decided, or as recommended where nothing is decided; days one after the other</td>
+              <td colSpan={5}>{say.asDecidedAs}</td>
               <td className={`figure ${styles.right}`}>{total.cost}</td>
               <td className={`figure ${styles.right}`}>{total.days}</td>
               <td />
@@ -139,18 +140,18 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
       )}
       <p className={styles.foot}>
         <span>
-          <Key>↑</Key> <Key>↓</Key> part
+          <Key>↑</Key> <Key>↓</Key> {say.partWord}
         </span>
         <span>
-          <Key>Space</Key> open the reasons
+          <Key>{say.space}</Key> {say.openReasons}
         </span>
         <span>
-          <Key>A</Key> accept
+          <Key>A</Key> {say.acceptWord}
         </span>
         <span>
-          <Key>D</Key> depart, with reason
+          <Key>D</Key> {say.departReason}
         </span>
-        <span className={styles.policy}>Policy: {policyWords(board.view.record.job.policy).join(' · ')}</span>
+        <span className={styles.policy}>{say.policy(policyWords(board.view.record.job.policy).join(' · '))}</span>
         <span className={styles.caution}>{CAUTION}</span>
       </p>
       {departing && <Departure row={departing} levels={levels} board={board} onClose={() => setDeparting(null)} />}

@@ -11,6 +11,7 @@ import type { Level } from '../../core/policy/disposition'
 import type { PartResult } from '../../core/verdict/partVerdict'
 import { closedWords } from '../../core/words/ready'
 import { type Speaker, speakerOf } from '../../core/words/speaker'
+import { say } from '../../labels/verdicts'
 import { type Answer, getJson, postJson } from '../../sync/http'
 
 export interface BoardRow {
@@ -35,7 +36,7 @@ export interface Board {
   depart(row: BoardRow, decided: Level, reason: string, id: string): Promise<string | null>
 }
 
-const OFFLINE = 'The server cannot be reached. Nothing is lost: do it again when the network is back.'
+const OFFLINE = say.serverCannotReached
 const messageOf = (answer: Exclude<Answer<unknown>, { kind: 'ok' }>): string =>
   answer.kind === 'offline' ? OFFLINE : answer.message
 
@@ -121,5 +122,5 @@ function rowsOf(view: JobView, results: Results): BoardRow[] {
 function closedBecause(view: JobView): string | null {
   const because = whyClosed(jobStanding(view))
   if (because !== null) return closedWords[because]
-  return view.may.decide ? null : 'You may look, but not decide: that is the inspector’s.'
+  return view.may.decide ? null : say.youMayLook
 }

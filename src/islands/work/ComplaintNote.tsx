@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { complaintStanding } from '../../core/notes/openQuestions'
 import { standingFindings } from '../../core/notes/state'
 import { findingTitle } from '../../core/words/findings'
+import { say } from '../../labels/notes'
 import { Button } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import styles from './ComplaintNote.module.css'
@@ -15,18 +16,14 @@ export function ComplaintNote({ work, asks = false }: { readonly work: Work; rea
   return (
     <div className={styles.note} data-kind={standing.kind}>
       <p>
-        <b>Complaint:</b> {complaint}
-        {standing.kind === 'unexplained' && <span className={styles.state}> Not explained yet.</span>}
+        <b>{say.complaint}</b> {complaint}
+        {standing.kind === 'unexplained' && <span className={styles.state}> {say.notExplainedYet}</span>}
         {standing.kind === 'explained' && (
-          <span className={styles.state}>
-            {' '}
-            Explained by “{findingTitle(work.record.book, standing.finding)}”. Not proved gone yet.
-          </span>
+          <span className={styles.state}>{say.explainedNotProved(findingTitle(work.record.book, standing.finding))}</span>
         )}
         {standing.kind === 'gone' && (
           <span className={styles.state}>
-            {' '}
-            Explained by “{findingTitle(work.record.book, standing.finding)}”; gone: {standing.note} ({standing.by}).
+            {say.explainedGone(findingTitle(work.record.book, standing.finding), standing.note, standing.by)}
           </span>
         )}
       </p>
@@ -49,34 +46,34 @@ function Answer({ work, explained }: { readonly work: Work; readonly explained: 
       onSubmit={(event) => {
         event.preventDefault()
         if (explained) {
-          if (note.trim().length < 3) return setFault('Say how it was proved.')
+          if (note.trim().length < 3) return setFault(say.sayHowProved)
           void work.write({ kind: 'complaintGone', note: note.trim() }).then(tell)
         } else {
-          if (finding === '') return setFault('Choose the finding that explains it.')
+          if (finding === '') return setFault(say.chooseFindingExplains)
           void work.write({ kind: 'complaintExplained', finding }).then(tell)
         }
       }}
     >
       {explained ? (
         <TextField
-          label="Proved gone"
-          hint="After the first run: how it was seen or heard"
+          label={say.provedGone}
+          hint={say.afterFirstRun}
           value={note}
           maxLength={400}
           onChange={(event) => setNote(event.currentTarget.value)}
         />
       ) : (
         <SelectField
-          label="Explained by"
+          label={say.explained}
           value={finding}
           onChange={(event) => setFinding(event.currentTarget.value)}
           options={[
-            { value: '', label: findings.length === 0 ? 'no finding yet' : 'choose a finding' },
+            { value: '', label: findings.length === 0 ? say.noFindingYet : say.chooseFinding },
             ...findings.map((item) => ({ value: item.id, label: findingTitle(work.record.book, item) })),
           ]}
         />
       )}
-      <Button type="submit">{explained ? 'It is gone' : 'This explains it'}</Button>
+      <Button type="submit">{explained ? say.gone : say.explains}</Button>
       <Fault text={fault} />
     </form>
   )

@@ -4,6 +4,7 @@ import { formatMoment } from '../../contract/words'
 import type { LimitBook } from '../../core/book/bookSchema'
 import type { WorkState } from '../../core/notes/state'
 import { entryWords } from '../../core/words/notes'
+import { say } from '../../labels/notes'
 import type { EntriesItem } from '../../sync/item'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -19,8 +20,8 @@ function RefusedNote({ item, work }: { readonly item: EntriesItem; readonly work
   return (
     <div role="alert" className={styles.refused}>
       <p>
-        Noted <span className="figure">{formatMoment(item.at)}</span>, but not stored:{' '}
-        {item.fate.kind === 'refused' && item.fate.message} It is kept on this device.
+        {say.noted} <span className="figure">{formatMoment(item.at)}</span>
+        {say.butNotStored} {item.fate.kind === 'refused' && item.fate.message} {say.keptDevice}
       </p>
       <pre className={styles.refusedText}>{text}</pre>
       <p className={styles.refusedActions}>
@@ -32,10 +33,10 @@ function RefusedNote({ item, work }: { readonly item: EntriesItem; readonly work
             )
           }
         >
-          {copied ? 'Copied' : 'Copy'}
+          {copied ? say.copied : say.copy}
         </Button>
-        <Button onClick={() => work.sendRefused(item)}>Send again</Button>
-        <Button onClick={() => work.dropRefused(item.id)}>Drop it</Button>
+        <Button onClick={() => work.sendRefused(item)}>{say.sendAgain}</Button>
+        <Button onClick={() => work.dropRefused(item.id)}>{say.drop}</Button>
       </p>
     </div>
   )
@@ -52,30 +53,28 @@ export function WorkNotices({ work }: { readonly work: Noted }) {
         data-queued={queued}
         data-shown={(queued > 0 && link !== 'reached') || undefined}
       >
-        {queued > 0 && link === 'offline' && `${queued} noted on this device; sent as soon as the server can be reached.`}
-        {queued > 0 &&
-          link === 'signedOut' &&
-          `${queued} noted on this device. Your session has ended: sign in again to send it.`}
+        {queued > 0 && link === 'offline' && say.notedDeviceSent(queued)}
+        {queued > 0 && link === 'signedOut' && say.notedDeviceYour(queued)}
       </div>
       {work.refused.map((item) => (
         <RefusedNote key={item.id} item={item} work={work} />
       ))}
       {conflict && (
-        <Dialog title="Changed by someone else" onClose={null}>
+        <Dialog title={say.changedSomeoneElse} onClose={null}>
           <p>
-            {conflict.standing.by} changed this at <span className="figure">{formatMoment(conflict.standing.at)}</span> while you
-            were writing.
+            {say.changed(conflict.standing.by)} <span className="figure">{formatMoment(conflict.standing.at)}</span>{' '}
+            {say.whileYouWere}
           </p>
           <dl className={styles.both}>
             <dt>{conflict.standing.by}</dt>
             <dd>{entryWords(conflict.standing.body, work.record.book, work.work)}</dd>
-            <dt>You</dt>
+            <dt>{say.you}</dt>
             <dd>{entryWords(conflict.mine, work.record.book, work.work)}</dd>
           </dl>
           <DialogActions>
-            <Button onClick={work.keepTheirs}>Keep theirs</Button>
+            <Button onClick={work.keepTheirs}>{say.keepTheirs}</Button>
             <Button kind="primary" onClick={work.putMine}>
-              Put mine in its place
+              {say.putMinePlace}
             </Button>
           </DialogActions>
         </Dialog>

@@ -9,6 +9,8 @@ import type { WorkState } from '../../core/notes/state'
 import { type JobStep, jobSteps } from '../../core/notes/steps'
 import type { InspectionRecord } from '../../core/record/recordSchema'
 import { levelsInPlay, type Scope } from '../../core/scope/need'
+import { closedWords } from '../../core/words/ready'
+import { say } from '../../labels/notes'
 import { getJson } from '../../sync/http'
 import { recordWith } from './recordWith'
 import { type Entries, useEntries } from './useEntries'
@@ -88,5 +90,7 @@ function once<T>(make: () => T): () => T {
 }
 
 function closedBecause(view: JobView): string | null {
-  return whyClosed(jobStanding(view)) ?? (view.may.note ? null : 'You may look, but not note anything: that is the inspector’s.')
+  const because = whyClosed(jobStanding(view))
+  if (because !== null) return closedWords[because]
+  return view.may.note ? null : say.youMayLook
 }

@@ -3,6 +3,7 @@ import { upgradeBook } from '../../core/record/upgrade'
 import { issueWords } from '../../core/words/issues'
 import type { Executor } from '../../db/client'
 import { bookDocument } from '../../db/queries/books'
+import { say } from '../../labels/refusals'
 import { Refused } from '../edge/refused'
 
 const books = new Map<string, LimitBook>()
@@ -16,10 +17,7 @@ export function issuedBook(document: unknown, revision: string): LimitBook {
   const parsed = bookSchema.safeParse(readable(document))
   if (!parsed.success) {
     const [issue] = parsed.error.issues
-    throw new Refused(
-      'unreadable',
-      `Limit book ${revision} cannot be read (${issue?.path.join('.') ?? ''}: ${issue ? issueWords(issue) : ''}). Store it anew from its document.`,
-    )
+    throw new Refused('unreadable', say.limitBookCannot(revision, issue?.path.join('.') ?? '', issue ? issueWords(issue) : ''))
   }
   const book = parsed.data
   if (books.size >= BOOKS_KEPT) books.delete(books.keys().next().value ?? '')

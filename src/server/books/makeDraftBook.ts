@@ -10,6 +10,7 @@ import { bookFaultWords } from '../../core/words/recordFaults'
 import { booksOf, giveBook, lockBook, storeBook } from '../../db/queries/books'
 import { lockJob } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
+import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { buildJobView } from '../jobs/jobView'
@@ -22,7 +23,7 @@ import { canonicalJson } from '../reports/canonical'
 export function makeDraftBook(context: Context, jobId: string, body: DraftBookBody): Promise<DraftBookAnswer> {
   authorise(context, 'note')
   return context.db.transaction(async (db) => {
-    if (!(await lockJob(db, jobId))) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+    if (!(await lockJob(db, jobId))) throw new Refused('notFound', say.thereNoJob(jobId))
     const { record } = await buildJobView(context, db, jobId)
     const { book, job } = record
     // A machine without a book gets one of its own; a book that exists gets a draft of its next revision.
@@ -43,7 +44,7 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
     if (!made.ok) throw new Refused('notPossible', draftFaultWords(made.fault))
     const document = bookSchema.parse(made.value)
     const [fault] = faultsOf(document)
-    if (fault) throw new Refused('notPossible', `This book can never be settled: ${bookFaultWords(fault.fault)}`)
+    if (fault) throw new Refused('notPossible', say.bookCanNever(bookFaultWords(fault.fault)))
     await storeBook(db, { id, revision, title: body.title, document })
     await giveBook(db, record.machine.id, id)
     await appendLog(db, context, { verb: 'book.drafted', subject: jobId, detail: { book: id, revision } })

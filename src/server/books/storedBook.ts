@@ -1,4 +1,5 @@
 import { bookDocument } from '../../db/queries/books'
+import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 
@@ -6,6 +7,6 @@ import { Refused } from '../edge/refused'
 export async function storedBook(context: Context, id: string, revision: string): Promise<{ document: unknown; name: string }> {
   authorise(context, 'read')
   const document: unknown = await bookDocument(context.db, id, revision)
-  if (!document) throw new Refused('notFound', `There is no limit book “${id}”, revision “${revision}”.`)
+  if (!document) throw new Refused('notFound', say.thereNoLimit(id, revision))
   return { document, name: `${id}-${revision}`.replace(/[^A-Za-z0-9._-]+/g, '-') }
 }

@@ -1,4 +1,5 @@
 import type { Executor } from '../../db/client'
+import { say } from '../../labels/refusals'
 import { type Action, may, type Role, rolesThatMay } from '../people/roles'
 import { Refused } from './refused'
 
@@ -10,23 +11,20 @@ export interface Context {
 }
 
 const actionWords: Record<Action, string> = {
-  read: 'read this',
-  measure: 'enter readings',
-  confirm: 'confirm steps',
-  decide: 'decide on parts',
-  send: 'send a job to the reviewer',
-  review: 'return or sign a report',
-  note: 'note steps, tags and findings',
-  plan: 'open jobs and tick the plan',
-  check: 'hold typed limits against their document',
+  read: say.read,
+  measure: say.enterReadings,
+  confirm: say.confirmSteps,
+  decide: say.decideParts,
+  send: say.sendJobReviewer,
+  review: say.returnSignReport,
+  note: say.noteStepsTags,
+  plan: say.openJobsTick,
+  check: say.holdTypedLimits,
 }
 
 /** Refuses unless the person's role may do this. */
 export function authorise(context: Context, action: Action): void {
   if (may(context.user.role, action)) return
   const who = rolesThatMay(action).join(' or ')
-  throw new Refused(
-    'notAllowed',
-    `You are signed in as ${context.user.role}, who may not ${actionWords[action]}. Ask the ${who}.`,
-  )
+  throw new Refused('notAllowed', say.youSignedAs(context.user.role, actionWords[action], who))
 }

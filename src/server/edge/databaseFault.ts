@@ -1,3 +1,4 @@
+import { say } from '../../labels/refusals'
 import { Refused } from './refused'
 
 const UNREACHABLE = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND', 'EHOSTUNREACH'])
@@ -13,12 +14,8 @@ export function refusalOf(error: unknown): Refused | null {
     if (cause instanceof Refused) return cause
     const code = 'code' in cause ? String(cause.code) : ''
     if (UNREACHABLE.has(code) || AWAY.test(code) || (code === '' && LOST.test(cause.message)))
-      return new Refused(
-        'unavailable',
-        'The database does not answer. Nothing is lost: what you typed stays on this device. Try again in a moment.',
-      )
-    if (CANNOT_BE_KEPT.test(code) && code.length === 5)
-      return new Refused('malformed', 'Something in it cannot be kept: a sign, a day or a figure outside what is known. Mend it.')
+      return new Refused('unavailable', say.databaseDoesNot)
+    if (CANNOT_BE_KEPT.test(code) && code.length === 5) return new Refused('malformed', say.somethingCannotKept)
   }
   return null
 }

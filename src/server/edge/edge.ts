@@ -2,6 +2,7 @@ import type { APIContext, APIRoute } from 'astro'
 import { z } from 'zod'
 import type { Refusal } from '../../contract/answers'
 import { issueWords } from '../../core/words/issues'
+import { say } from '../../labels/refusals'
 import type { Context } from './context'
 import { refusalOf } from './databaseFault'
 import { unplainPath } from './plainText'
@@ -29,17 +30,16 @@ export function answerRefused(refused: Refused): Response {
 
 /** The use-case context of a request whose person the middleware has found. */
 export function contextOf(locals: App.Locals): Context {
-  if (!locals.user) throw new Refused('notSignedIn', 'You are not signed in. Sign in, then do it again: nothing typed is lost.')
+  if (!locals.user) throw new Refused('notSignedIn', say.youNotSigned)
   return { db: database().db, user: locals.user, now: () => new Date() }
 }
 
 /** Reads and checks a JSON body, or refuses it with every fault and its path. */
 async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<z.infer<S>> {
   if (!request.headers.get('content-type')?.toLowerCase().startsWith('application/json'))
-    throw new Refused('wrongType', 'Send the body as application/json.')
+    throw new Refused('wrongType', say.sendBodyAs)
   const text = await request.text()
-  if (new TextEncoder().encode(text).length > MOST_BYTES)
-    throw new Refused('tooLarge', `The body is larger than ${MOST_BYTES / 1024} kB.`)
+  if (new TextEncoder().encode(text).length > MOST_BYTES) throw new Refused('tooLarge', say.bodyLargerThan(MOST_BYTES / 1024))
   return checked(schema, parseJson(text))
 }
 
@@ -47,8 +47,8 @@ function parseJson(text: string): unknown {
   try {
     return JSON.parse(text)
   } catch (error) {
-    const message = error instanceof SyntaxError ? error.message : 'not JSON'
-    throw new Refused('malformed', `The body is not JSON: ${message}.`, [{ path: '', message }])
+    const message = error instanceof SyntaxError ? error.message : say.notJson
+    throw new Refused('malformed', say.bodyNotJson(message), [{ path: '', message }])
   }
 }
 
@@ -56,15 +56,15 @@ function parseJson(text: string): unknown {
 export function checked<S extends z.ZodType>(schema: S, value: unknown): z.infer<S> {
   const unplain = unplainPath(value)
   if (unplain !== null) {
-    const message = 'it holds a sign that is no text'
-    throw new Refused('malformed', `Not accepted: ${unplain || 'body'}: ${message}. Type it again.`, [{ path: unplain, message }])
+    const message = say.holdsSignNo
+    throw new Refused('malformed', say.notAcceptedType(unplain || 'body', message), [{ path: unplain, message }])
   }
   const parsed = schema.safeParse(value)
   if (parsed.success) return parsed.data
   const issues = parsed.error.issues.map((issue): Issue => ({ path: z.core.toDotPath(issue.path), message: issueWords(issue) }))
   throw new Refused(
     'malformed',
-    `Not accepted: ${issues.map(({ path, message }) => `${path || 'body'}: ${message}`).join('; ')}.`,
+    say.notAccepted(issues.map(({ path, message }) => `${path || 'body'}: ${message}`).join('; ')),
     issues,
   )
 }
@@ -95,13 +95,11 @@ export const apiUpload =
       try {
         form = await api.request.formData()
       } catch {
-        throw new Refused('malformed', 'The upload broke off on the way. Send it again.')
+        throw new Refused('malformed', say.uploadBrokeOff)
       }
       const [about, file] = [form.get('about'), form.get('file')]
-      if (typeof about !== 'string' || !(file instanceof Blob))
-        throw new Refused('malformed', 'Send the fields “about” (JSON) and “file”.')
-      if (file.size > mostBytes)
-        throw new Refused('tooLarge', `The file is larger than ${Math.floor(mostBytes / 1024 / 1024)} MB. Send a smaller one.`)
+      if (typeof about !== 'string' || !(file instanceof Blob)) throw new Refused('malformed', say.sendFieldsAbout)
+      if (file.size > mostBytes) throw new Refused('tooLarge', say.fileLargerThan(Math.floor(mostBytes / 1024 / 1024)))
       const fields = checked(schema, parseJson(about))
       return answerJson(await useCase(context, fields, new Uint8Array(await file.arrayBuffer()), api))
     })
@@ -122,7 +120,7 @@ async function guarded(answer: () => Promise<Response>): Promise<Response> {
       {
         error: {
           code: 'fault',
-          message: 'The server could not do this. Nothing was stored; try again, and tell whoever runs Medida if it stays.',
+          message: say.serverCouldNot,
         },
       },
       500,

@@ -1,4 +1,5 @@
 import type { AstroGlobal } from 'astro'
+import { say } from '../../labels/refusals'
 import type { Context } from './context'
 import { refusalOf } from './databaseFault'
 import { contextOf, withoutParameters } from './edge'
@@ -15,7 +16,7 @@ export async function loadPage<T>(astro: Readonly<AstroGlobal>, view: (context: 
       logger.error({ err: withoutParameters(error) }, 'page failed')
       astro.locals.refusal = {
         status: 500,
-        message: 'The server could not make this page. Nothing is lost. Try again, and tell whoever runs Medida if it stays.',
+        message: say.serverCouldNotMake,
       }
     }
     return astro.rewrite('/refused')

@@ -3,6 +3,7 @@ import type { EndPairingBody, PairingBody } from '../../contract/bodies'
 import { PAIRING_LENGTH, PAIRING_SIGNS } from '../../core/gauge/lineProtocol'
 import { endPairing, findGauge, findPairing, storePairing } from '../../db/queries/gauges'
 import { appendLog } from '../../db/queries/log'
+import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 
@@ -16,9 +17,8 @@ export function pairGauge(context: Context, gaugeId: string, body: PairingBody):
   authorise(context, 'measure')
   return context.db.transaction(async (db) => {
     const gauge = await findGauge(db, gaugeId)
-    if (!gauge || gauge.replaced) throw new Refused('notFound', `There is no gauge “${gaugeId}” in the store.`)
-    if (await findPairing(db, body.id))
-      throw new Refused('conflict', 'This pairing is made already; its code is shown only once. End it and pair anew.')
+    if (!gauge || gauge.replaced) throw new Refused('notFound', say.thereNoGauge(gaugeId))
+    if (await findPairing(db, body.id)) throw new Refused('conflict', say.pairingMadeAlready)
     const secret = newSecret()
     const { user, now } = context
     await storePairing(db, {
@@ -40,7 +40,7 @@ export function unpairGauge(context: Context, gaugeId: string, { pairing }: EndP
   authorise(context, 'measure')
   return context.db.transaction(async (db) => {
     const [gauge, found] = [await findGauge(db, gaugeId), await findPairing(db, pairing)]
-    if (!gauge || found?.code !== gauge.code) throw new Refused('notFound', 'There is no such pairing of this gauge.')
+    if (!gauge || found?.code !== gauge.code) throw new Refused('notFound', say.thereNoSuchPairing)
     if (await endPairing(db, pairing, context.now()))
       await appendLog(db, context, { verb: 'gauge.unpaired', subject: pairing, detail: { code: gauge.code } })
     return { id: pairing }

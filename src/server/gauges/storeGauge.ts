@@ -3,6 +3,7 @@ import { readTypedGauge } from '../../core/gauge/typedGauge'
 import { gaugeFaultWords } from '../../core/words/gauges'
 import { findGauge, gaugeIdOf, replaceGauge, storeGaugeRow } from '../../db/queries/gauges'
 import { appendLog } from '../../db/queries/log'
+import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { gaugeOfRow } from '../jobs/jobRecord'
@@ -25,21 +26,20 @@ export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBo
     if (known) {
       const { id: _, replaced: __, ...stored } = gaugeOfRow(known)
       if (canonicalJson(stored) !== canonicalJson(JSON.parse(JSON.stringify(read.value))))
-        throw new Refused('conflict', 'Another gauge with this id is in the store already. Reload the page and enter it again.')
+        throw new Refused('conflict', say.anotherGaugeId)
       return { id, stored: false }
     }
     if (replaces !== null) {
       const before = await findGauge(db, replaces)
-      if (!before) throw new Refused('notFound', `There is no gauge “${replaces}” in the store.`)
+      if (!before) throw new Refused('notFound', say.thereNoGaugeStore(replaces))
       if (before.kind !== figures.kind || before.code !== figures.code)
-        throw new Refused('notPossible', `A new calibration keeps code and kind of ${before.code}. Add another gauge instead.`)
+        throw new Refused('notPossible', say.newCalibrationKeeps(before.code))
       const isReplaced = await replaceGauge(db, replaces)
-      if (before.replaced || !isReplaced)
-        throw new Refused('conflict', `${before.code} was calibrated anew meanwhile. Reload the page and look.`)
+      if (before.replaced || !isReplaced) throw new Refused('conflict', say.calibratedAnewMeanwhile(before.code))
     }
     const inUse = await gaugeIdOf(db, figures.code)
     if (inUse !== null) {
-      const message = `${figures.code} is in the store already. Enter its new calibration, or give this one another code.`
+      const message = say.storeAlreadyEnter(figures.code)
       throw new Refused('conflict', message, [{ path: 'code', message }])
     }
     await storeGaugeRow(db, {

@@ -7,6 +7,7 @@ import { insideWords } from '../../core/words/strip'
 import type { Executor } from '../../db/client'
 import { confirmationById, storeConfirmation } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
+import { say } from '../../labels/refusals'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { writeToJob } from './openForWriting'
@@ -17,19 +18,18 @@ export function confirmStep(context: Context, jobId: string, body: ConfirmationB
     const known = await confirmationById(db, body.id)
     if (!known) return null
     if (known.jobId === jobId && known.step === body.step && known.note === body.note) return { stored: false }
-    throw new Refused('conflict', 'Another confirmation with this id is stored already. Reload the page and confirm again.')
+    throw new Refused('conflict', say.anotherConfirmationId)
   }
   return writeToJob(context, jobId, { action: 'confirm', duringReview: false, stored }, async (db, view) => {
     const inside = insideWords(foldWork(view.record.book, view.record.job.entries))
     const before = view.confirmations.find(({ step }) => step === body.step)
-    if (before) throw new Refused('conflict', `${stepName[body.step]} is confirmed already, by ${before.by}.`)
+    if (before) throw new Refused('conflict', say.confirmedAlready(stepName[body.step], before.by))
     const { stages } = jobProgress(view.record, evaluate(view.record), new Set(), false)
-    if (stages[body.step])
-      throw new Refused('notPossible', `The limit book has steps for “${stepName[body.step]}”: do them one by one on its page.`)
+    if (stages[body.step]) throw new Refused('notPossible', say.limitBookHas(stepName[body.step]))
     if ((body.step === 'rebuild' || body.step === 'prove') && inside !== null)
-      throw new Refused('notPossible', `Still inside: ${inside}. Count them out on the strip map before closing up.`)
+      throw new Refused('notPossible', say.stillInsideCount(inside))
     if (body.step !== 'makeSafe' && !isMadeSafe(view.record, view.confirmations))
-      throw new Refused('conflict', `${stepName[body.step]} stays closed until “Make safe” is done.`)
+      throw new Refused('conflict', say.staysClosedUntil(stepName[body.step]))
     await storeConfirmation(db, {
       id: body.id,
       jobId,

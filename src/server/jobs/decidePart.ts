@@ -4,6 +4,7 @@ import { verdictName } from '../../core/words/labels'
 import type { Executor } from '../../db/client'
 import { decisionById, storeDecision } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
+import { say } from '../../labels/refusals'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { writeToJob } from './openForWriting'
@@ -19,19 +20,14 @@ export function decidePart(context: Context, jobId: string, body: DecisionBody):
   }
   return writeToJob(context, jobId, { action: 'decide', duringReview: false, stored }, async (db, { record }) => {
     const part = record.book.parts.find(({ id }) => id === body.part)
-    if (!part) throw new Refused('notFound', `The limit book has no part “${body.part}”.`)
+    if (!part) throw new Refused('notFound', say.limitBookHasNo(body.part))
     const recommended = evaluate(record).parts.find(({ id }) => id === body.part)?.verdict
     if (recommended !== body.recommended)
-      throw new Refused(
-        'conflict',
-        `The recommended verdict on ${part.name} has changed to ${recommended ? verdictName[recommended] : 'none'}. Look at it again, then decide.`,
-      )
+      throw new Refused('conflict', say.recommendedVerdictHas(part.name, recommended ? verdictName[recommended] : 'none'))
     if (body.decided !== recommended && body.reason === null)
-      throw new Refused(
-        'malformed',
-        `${part.name}: the recommended verdict is ${verdictName[body.recommended]}. Say why you depart from it.`,
-        [{ path: 'reason', message: 'say why you depart from the recommended verdict' }],
-      )
+      throw new Refused('malformed', say.recommendedVerdictSay(part.name, verdictName[body.recommended]), [
+        { path: 'reason', message: say.sayWhyYou },
+      ])
     const { id: decidedBy, name: byName } = context.user
     await storeDecision(db, { ...body, jobId, decidedBy, byName, decidedAt: context.now() })
     await appendLog(db, context, {

@@ -12,6 +12,7 @@ import { allGauges } from '../../db/queries/gauges'
 import { instantOf } from '../../db/queries/instant'
 import { type confirmationsOf, decisionsOf, earlierSignedJobs, type findJob, type reviewOf } from '../../db/queries/jobs'
 import { readingIdsOf, readingsById, readingsOf } from '../../db/queries/readings'
+import { say } from '../../labels/refusals'
 import { issuedBook } from '../books/issuedBook'
 import { Refused } from '../edge/refused'
 import { type Readable, readRecord } from './readRecord'
@@ -70,8 +71,7 @@ export async function buildRecord(
   }
   // An issued book was read when this server met it; what a job typed beside it is read with its record.
   const read = readRecord(raw, limits.characteristics.some(({ typed }) => typed) ? recordSchema : recordOfReadBookSchema)
-  if (!read.ok)
-    throw new Refused('unreadable', `What is stored of ${machine.name}, ${job.title}, cannot be read (${read.fault}).`)
+  if (!read.ok) throw new Refused('unreadable', say.whatStoredCannot(machine.name, job.title, read.fault))
   return read.value
 }
 

@@ -5,6 +5,7 @@ import { type JobStamp, jobStamp } from '../../db/queries/jobStamp'
 import { confirmationsOf, findJob, reviewOf } from '../../db/queries/jobs'
 import { entriesAfter, entriesOf } from '../../db/queries/notes'
 import { reportOfJob } from '../../db/queries/reports'
+import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { may } from '../people/roles'
@@ -48,7 +49,7 @@ const shown = new LRUCache<string, { readonly stamp: JobStamp; readonly facts: J
 async function jobFacts(db: Executor, jobId: string): Promise<JobFacts> {
   // Asked for before anything is read: what is added meanwhile makes the next stamp another one.
   const stamp = await jobStamp(db, jobId)
-  if (stamp === undefined) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+  if (stamp === undefined) throw new Refused('notFound', say.thereNoJob(jobId))
   const known = shown.get(jobId)
   const same = known?.stamp.rest === stamp.rest
   if (same && known.stamp.readings === stamp.readings && known.stamp.lastSeq === stamp.lastSeq) return known.facts

@@ -1,7 +1,9 @@
 import type { JobView } from '../../contract/answers'
 import { type JobStanding, jobStanding, whyClosed } from '../../core/job/standing'
+import { closedWords } from '../../core/words/ready'
 import type { Executor } from '../../db/client'
 import { announce, lockJob } from '../../db/queries/jobs'
+import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import type { Action } from '../people/roles'
@@ -10,12 +12,12 @@ import { buildJobView } from './jobView'
 /** Refuses a write to a job that stands so that nothing may be changed. */
 export function refuseClosed(standing: JobStanding): void {
   const why = whyClosed(standing)
-  if (why !== null) throw new Refused('conflict', why)
+  if (why !== null) throw new Refused('conflict', closedWords[why])
 }
 
 /**
  * Runs a write on a job: authorised, under the job's lock, refused once the job is signed or (unless `duringReview`)
- * while it lies with the reviewer. What `write` throws rolls everything back. What is stored already (sent again because
+ * while it is with the reviewer. What `write` throws rolls everything back. What is stored already (sent again because
  * the answer was lost) is answered as `stored` finds it, whatever has become of the job since.
  */
 export async function writeToJob<T>(
@@ -30,7 +32,7 @@ export async function writeToJob<T>(
 ): Promise<T> {
   authorise(context, options.action)
   return context.db.transaction(async (db) => {
-    if (!(await lockJob(db, jobId))) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+    if (!(await lockJob(db, jobId))) throw new Refused('notFound', say.thereNoJob(jobId))
     const stored = (await options.stored?.(db)) ?? null
     if (stored !== null) return stored
     const view = await buildJobView(context, db, jobId)

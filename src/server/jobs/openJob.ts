@@ -11,6 +11,7 @@ import { latestBook } from '../../db/queries/books'
 import { decisionsOf, isJob, jobsOf, storeJob } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
 import { findMachine, hoursOf, lockMachine, storeHours } from '../../db/queries/machines'
+import { say } from '../../labels/refusals'
 import { issuedBook } from '../books/issuedBook'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
@@ -52,18 +53,16 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       refuseAnotherJob(known.job, body)
       return { id: body.id, stored: false }
     }
-    if (await isJob(db, body.id))
-      throw new Refused('conflict', 'Another machine has a job with this id. Reload the page and open it again.')
+    if (await isJob(db, body.id)) throw new Refused('conflict', say.anotherMachineHas)
     const open = jobs.find(isOpen)
-    if (open)
-      throw new Refused('conflict', `${machine.name} has an open job: ${open.job.title}. Finish it before opening another one.`)
+    if (open) throw new Refused('conflict', say.hasOpenJob(machine.name, open.job.title))
     const level = book && levelOf(book, body.level)
     if (!level && (body.level !== null || (book?.levels ?? []).length > 0))
-      throw new Refused('notFound', `The limit book has no inspection level “${body.level ?? ''}”. Choose one of its levels.`)
+      throw new Refused('notFound', say.limitBookHasNoInspection(body.level ?? ''))
     const today = context.now().toISOString().slice(0, 10)
     checkDates(body, today)
     checkMeter(await hoursLog(db, machineId), body)
-    const title = `${level?.name ?? 'Overhaul'} at ${formatHours(body.runningHours)} h`
+    const title = say.h(level?.name ?? say.overhaul, formatHours(body.runningHours))
     await storeJob(db, {
       id: body.id,
       machineId,
@@ -105,7 +104,7 @@ function refuseAnotherJob(known: MachineJob['job'], body: OpenJobBody): void {
   const [then, now] = [known, body].map(({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy }) =>
     canonicalJson({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy }),
   )
-  if (then !== now) throw new Refused('conflict', 'Another job with this id is open already. Reload the page and open it again.')
+  if (then !== now) throw new Refused('conflict', say.anotherJobId)
 }
 
 type MachineJob = Awaited<ReturnType<typeof jobsOf>>[number]
@@ -114,7 +113,7 @@ const isOpen = ({ job: { importedFrom }, reportId }: MachineJob): boolean => rep
 
 export async function machineOf(db: Executor, machineId: string) {
   const machine = await findMachine(db, machineId)
-  if (!machine) throw new Refused('notFound', `There is no machine “${machineId}”. Choose one on the shop floor.`)
+  if (!machine) throw new Refused('notFound', say.thereNoMachine(machineId))
   const jobs = await jobsOf(db, machineId)
   const bookId = machine.bookId ?? jobs.at(-1)?.job.bookId
   const stored = bookId ? await latestBook(db, bookId) : undefined
@@ -138,9 +137,8 @@ function checkDates(body: OpenJobBody, today: string): void {
   const refuse = (path: string, message: string): never => {
     throw new Refused('malformed', message, [{ path, message }])
   }
-  if (body.readOn > today) refuse('readOn', `The meter cannot have been read on ${body.readOn}: today is ${today}.`)
-  if (body.returnBy !== null && body.returnBy < today)
-    refuse('returnBy', `The return date ${body.returnBy} is past: today is ${today}.`)
+  if (body.readOn > today) refuse('readOn', say.meterCannotHave(body.readOn, today))
+  if (body.returnBy !== null && body.returnBy < today) refuse('returnBy', say.returnDatePast(body.returnBy, today))
 }
 
 function checkMeter(log: readonly HoursEntry[], body: OpenJobBody): void {
@@ -150,7 +148,7 @@ function checkMeter(log: readonly HoursEntry[], body: OpenJobBody): void {
   }
   if (!checked.ok) refuse(hoursFaultWords(checked.fault, body.runningHours))
   else if (checked.value.kind === 'jump' && body.hoursNote === null) {
-    const message = `${hoursQuestion(checked.value, body.runningHours)} Say why, then open the job.`
+    const message = say.sayWhyThen(hoursQuestion(checked.value, body.runningHours))
     throw new Refused('malformed', message, [{ path: 'hoursNote', message }])
   }
 }

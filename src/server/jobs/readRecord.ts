@@ -1,6 +1,7 @@
 import { err, ok, type Result } from '../../core/base/result'
 import { type InspectionRecord, recordSchema } from '../../core/record/recordSchema'
 import { issueWords } from '../../core/words/issues'
+import { say } from '../../labels/refusals'
 
 /** A record without what of it cannot be read, each left out with a sentence that names it. */
 export interface Readable {
@@ -15,7 +16,7 @@ const LISTS: readonly (readonly [path: readonly string[], name: string])[] = [
   [['job', 'entries'], 'A note'],
   [['gauges'], 'A gauge'],
   [['decisions'], 'A decision'],
-  [['history'], 'An earlier overhaul'],
+  [['history'], say.earlierOverhaul],
 ]
 /** Leaving one thing out can make another unreadable (a reading without its gauge, a correction without what it corrects). */
 const MOST_ROUNDS = 12
@@ -41,7 +42,7 @@ export function readRecord(raw: unknown, schema: typeof recordSchema = recordSch
       if (!found) {
         const mark = path.length === 3 && path[1] === 'installed' ? path : null
         if (mark === null) return err(`${path.map(String).join('.')}: ${message}`)
-        wrong.set(mark.join('.'), { list: mark, index: -1, name: `The mark of part “${String(mark[2])}”`, says: message })
+        wrong.set(mark.join('.'), { list: mark, index: -1, name: say.markPart(String(mark[2])), says: message })
         continue
       }
       const [list, name] = found
@@ -58,14 +59,14 @@ export function readRecord(raw: unknown, schema: typeof recordSchema = recordSch
       if (index < 0) delete parent[key]
       else {
         const [item] = (parent[key] as unknown[]).splice(index, 1)
-        unreadable.push(`${name}${called(item)} cannot be read and is left out: ${says}.`)
+        unreadable.push(say.cannotReadLeft(name, called(item), says))
         continue
       }
-      unreadable.push(`${name} cannot be read and is left out: ${says}.`)
+      unreadable.push(say.cannotReadLeftOut(name, says))
     }
     left = copy
   }
-  return err('too much of it cannot be read')
+  return err(say.tooMuchCannot)
 }
 
 const isIndex = (path: Path, list: readonly string[]): boolean => typeof path[list.length] === 'number'

@@ -1,6 +1,7 @@
 import type { MachineBody } from '../../contract/bodies'
 import { appendLog } from '../../db/queries/log'
 import { findMachine, hasNamesake, lockMachineName, stationsOf, storeMachine } from '../../db/queries/machines'
+import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 
@@ -14,10 +15,10 @@ export function addMachine(context: Context, body: MachineBody): Promise<{ id: s
     if (known) {
       if (known.name === body.name && known.station === body.station && known.units === body.units)
         return { id: body.id, stored: false }
-      throw new Refused('conflict', 'Another machine with this id is on record. Reload the page and enter it again.')
+      throw new Refused('conflict', say.anotherMachineId)
     }
     if (await hasNamesake(db, body.station, body.name)) {
-      const message = `${body.station} has a machine named “${body.name}” already. Open a job on it from the shop floor, or give this one another name.`
+      const message = say.hasMachineNamed(body.station, body.name)
       throw new Refused('conflict', message, [{ path: 'name', message }])
     }
     await storeMachine(db, { id: body.id, station: body.station, name: body.name, units: body.units })

@@ -1,6 +1,7 @@
 import QRCode from 'qrcode'
 import { foldWork } from '../../core/notes/fold'
 import type { WorkPosition } from '../../core/notes/state'
+import { say } from '../../labels/refusals'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { publicUrl } from '../edge/runtime'
@@ -24,8 +25,7 @@ export async function labelsOf(context: Context, jobId: string, only: string | n
   const { record } = view
   const work = foldWork(record.book, record.job.entries)
   const names = new Map(work.positions.map((position) => [position.id, position]))
-  if (only !== null && !names.has(only))
-    throw new Refused('notFound', `This machine has no position “${only}”. The label may belong to another job.`)
+  if (only !== null && !names.has(only)) throw new Refused('notFound', say.machineHasNo(only))
   const chosen = work.positions.filter((position) =>
     only === null ? position.tag !== null || position.tray !== null : position.id === only,
   )
@@ -64,9 +64,9 @@ function linesOf(
     tag?.face ?? '',
     tag?.clock ? `${book?.clock ?? 'clock'}: ${tag.clock} o’clock` : '',
     own.length > 0 ? `mark: ${own.join(', ')}` : '',
-    tag && tag.keptWith.length > 0 ? `with ${tag.keptWith.map(nameOf).join(', ')}` : '',
-    thickness ? `thickness ${thickness.text}` : '',
-    book?.thread === 'left' ? 'left-hand thread' : '',
-    tag && tag.count > 1 ? `${tag.count} pieces` : '',
+    tag && tag.keptWith.length > 0 ? say.withOne(tag.keptWith.map(nameOf).join(', ')) : '',
+    thickness ? say.thickness(thickness.text) : '',
+    book?.thread === 'left' ? say.leftHandThread : '',
+    tag && tag.count > 1 ? say.pieces(tag.count) : '',
   ].filter((line) => line !== '')
 }

@@ -1,5 +1,6 @@
 import type { JobView } from '../../contract/answers'
 import { allJobs } from '../../db/queries/jobs'
+import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { buildJobView } from '../jobs/jobView'
@@ -8,6 +9,6 @@ import { buildJobView } from '../jobs/jobView'
 export async function machineTrends(context: Context, machineId: string): Promise<JobView> {
   authorise(context, 'read')
   const latest = (await allJobs(context.db)).find(({ job }) => job.machineId === machineId)
-  if (!latest) throw new Refused('notFound', `There is no machine “${machineId}” with a job. Open one from the shop floor.`)
+  if (!latest) throw new Refused('notFound', say.thereNoMachineJob(machineId))
   return buildJobView(context, context.db, latest.job.id)
 }

@@ -15,6 +15,7 @@ import type { Executor } from '../../db/client'
 import { namesIn } from '../../db/queries/evidence'
 import { appendLog } from '../../db/queries/log'
 import { entriesAfter, isEntry, knownEntries, storeEntry } from '../../db/queries/notes'
+import { say } from '../../labels/refusals'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { changesBook } from '../jobs/jobRecord'
@@ -29,8 +30,7 @@ export function addEntries(context: Context, jobId: string, body: EntriesBody): 
   const stored = (db: Executor) => allStored(db, jobId, body.entries)
   return writeToJob(context, jobId, { action, duringReview: action === 'check', stored }, async (db, view) => {
     for (const sent of body.entries)
-      if (sent.body.kind === 'pictureAdded')
-        throw new Refused('notPossible', 'Send the picture itself; its entry is made when it has been checked.')
+      if (sent.body.kind === 'pictureAdded') throw new Refused('notPossible', say.sendPictureItself)
     return { entries: await storeEntries(context, db, view, body.entries) }
   })
 }
@@ -46,8 +46,7 @@ async function allStored(db: Executor, jobId: string, sent: readonly SentEntry[]
 
 /** The same id must be the same entry, sent again. */
 function refuseAnother(known: EntryBody | undefined, sent: EntryBody): void {
-  if (known && canonicalJson(known) !== canonicalJson(sent))
-    throw new Refused('conflict', 'Another entry with this id is stored already. Reload the page and note it again.')
+  if (known && canonicalJson(known) !== canonicalJson(sent)) throw new Refused('conflict', say.anotherEntryId)
 }
 
 /** Inside the job's lock: checks each entry against what stands before it, and stores it. */
@@ -88,10 +87,7 @@ function refuseUnreadableBook(book: LimitBook): void {
   const parsed = bookSchema.safeParse(book)
   if (parsed.success) return
   const [issue] = parsed.error.issues
-  throw new Refused(
-    'notPossible',
-    `This cannot be kept with the limits of this job (${issue?.path.slice(2).join('.')}: ${issue ? issueWords(issue) : ''}).`,
-  )
+  throw new Refused('notPossible', say.cannotKeptLimits(issue?.path.slice(2).join('.') ?? '', issue ? issueWords(issue) : ''))
 }
 
 /** Somebody else wrote about the same subject since its author looked: told who and what, the author chooses. */
@@ -101,12 +97,7 @@ function refuseOvertaken(entries: readonly Entry[], sent: SentEntry): void {
   if (standingId === sent.seen || standingId === null) return
   const standing = entries.find(({ id }) => id === standingId)
   if (!standing || canonicalJson(standing.body) === canonicalJson(sent.body)) return
-  throw new Refused(
-    'overtaken',
-    `${standing.by} changed this while you were writing. Look at both and choose; nothing of yours is lost.`,
-    [],
-    standing,
-  )
+  throw new Refused('overtaken', say.changedWhileYou(standing.by), [], standing)
 }
 
 function entryContext(
@@ -137,8 +128,7 @@ function entryContext(
 }
 
 async function store(context: Context, db: Executor, jobId: string, { id, body, at }: Entry): Promise<void> {
-  if (await isEntry(db, id))
-    throw new Refused('conflict', 'Another job has an entry with this id. Reload the page and note it again.')
+  if (await isEntry(db, id)) throw new Refused('conflict', say.anotherJobHas)
   await storeEntry(db, {
     id,
     jobId,

@@ -3,6 +3,7 @@ import type { StoredEntry } from '../../contract/answers'
 import type { PictureFields } from '../../contract/bodies'
 import type { Executor } from '../../db/client'
 import { entriesAfter, findPicture, pictureById, storePicture } from '../../db/queries/notes'
+import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { writeToJob } from '../jobs/openForWriting'
@@ -41,12 +42,11 @@ export async function addPicture(
     if (known?.jobId !== jobId || body?.kind !== 'pictureAdded') return null
     const same = body.caption === fields.caption && canonicalJson(body.subject) === canonicalJson(fields.subject)
     if (known.sha256 === sha256 && same) return { entries: noted }
-    throw new Refused('conflict', 'Another picture with this id is stored already. Choose the file again.')
+    throw new Refused('conflict', say.anotherPictureId)
   }
   return writeToJob(context, jobId, { action: 'note', duringReview: false, stored }, async (db, view) => {
     const known = await pictureById(db, fields.id)
-    if (known && (known.jobId !== jobId || known.sha256 !== sha256))
-      throw new Refused('conflict', 'Another picture with this id is stored already. Choose the file again.')
+    if (known && (known.jobId !== jobId || known.sha256 !== sha256)) throw new Refused('conflict', say.anotherPictureId)
     if (!known)
       await storePicture(db, {
         id: fields.id,
@@ -73,10 +73,9 @@ export async function addPicture(
 
 /** Type and size by content: a name or a header proves nothing. */
 export async function checkPicture(file: Uint8Array): Promise<Checked> {
-  if (file.byteLength === 0) throw new Refused('malformed', 'The file is empty. Choose a picture.')
-  if (file.byteLength > MOST_PICTURE_BYTES)
-    throw new Refused('tooLarge', `The picture is larger than ${MOST_PICTURE_BYTES / 1024 / 1024} MB. Take it in a smaller size.`)
-  const notAPicture = 'This file is not a picture Medida takes. Choose a JPEG, PNG or WebP picture.'
+  if (file.byteLength === 0) throw new Refused('malformed', say.fileEmptyChoose)
+  if (file.byteLength > MOST_PICTURE_BYTES) throw new Refused('tooLarge', say.pictureLargerThan(MOST_PICTURE_BYTES / 1024 / 1024))
+  const notAPicture = say.fileNotPicture
   let format: string | undefined
   try {
     format = (await sharp(file, { limitInputPixels: MOST_PIXELS }).metadata()).format
@@ -97,13 +96,13 @@ export async function checkPicture(file: Uint8Array): Promise<Checked> {
       .toBuffer()
     return { bytes: upright.data, small, width: upright.info.width, height: upright.info.height }
   } catch {
-    throw new Refused('malformed', 'The picture is damaged and cannot be read to its end. Take it again.')
+    throw new Refused('malformed', say.pictureDamagedCannot)
   }
 }
 
 export async function pictureOf(context: Context, jobId: string, id: string, size: 'whole' | 'small') {
   authorise(context, 'read')
   const found = /^[0-9a-f-]{36}$/i.test(id) ? await findPicture(context.db, jobId, id, size) : undefined
-  if (!found) throw new Refused('notFound', 'This picture is not in this job.')
+  if (!found) throw new Refused('notFound', say.pictureNotJob)
   return found
 }

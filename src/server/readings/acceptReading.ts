@@ -15,6 +15,7 @@ import { announce, lockForReading } from '../../db/queries/jobs'
 import { appendLog } from '../../db/queries/log'
 import { entriesAfter } from '../../db/queries/notes'
 import { readingsAt, storeReading } from '../../db/queries/readings'
+import { say } from '../../labels/refusals'
 import { bookOf } from '../books/issuedBook'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
@@ -35,7 +36,7 @@ export async function acceptReading(context: Context, jobId: string, body: Readi
   authorise(context, 'measure')
   return context.db.transaction(async (db) => {
     const job = await lockForReading(db, jobId)
-    if (!job) throw new Refused('notFound', `There is no job “${jobId}”. Open one from the shop floor.`)
+    if (!job) throw new Refused('notFound', say.thereNoJob(jobId))
     const here = await readingsAt(db, jobId, body)
     const known = here.find(({ reading: other }) => other.id === body.id)
     if (known) {
@@ -44,13 +45,12 @@ export async function acceptReading(context: Context, jobId: string, body: Readi
     }
     refuseClosed(standingBy(job.importedFrom, job.signed, job.review))
     const { book, safe } = await standingOfJob(db, jobId, job)
-    if (!job.confirmedSafe && !safe)
-      throw new Refused('conflict', 'The machine is not confirmed safe yet. Finish “Make safe” first, then measure.')
+    if (!job.confirmedSafe && !safe) throw new Refused('conflict', say.machineNotConfirmed)
     const characteristic = book.characteristics.find(({ id }) => id === body.characteristic)
-    if (!characteristic) throw new Refused('notFound', `The limit book has no characteristic “${body.characteristic}”.`)
+    if (!characteristic) throw new Refused('notFound', say.limitBookHasNoCharacteristic(body.characteristic))
     // One of another kind, or none, was asked about at the bench: it is stored, and the core says what it settles.
     if (body.gauge !== null && !(await findGauge(db, body.gauge)))
-      throw new Refused('notFound', `There is no gauge “${body.gauge}” in the store.`)
+      throw new Refused('notFound', say.thereIsNoGaugeInThe(body.gauge))
     const { fields, exact } = checkReading(characteristic, body, job.units, here)
     const isStored = await storeReading(db, {
       id: body.id,
@@ -136,10 +136,7 @@ type Checked = Pick<TypedReading, 'exact'> & { readonly fields: TypedReading['fi
 
 function checkReading(characteristic: Characteristic, body: ReadingBody, units: UnitSystem, here: readonly Row[]): Checked {
   if (!acceptsSlot(characteristic.method, body))
-    throw new Refused(
-      'notPossible',
-      `${characteristic.name} takes no reading at station ${body.station}, direction ${body.direction}, repeat ${body.repeat}.`,
-    )
+    throw new Refused('notPossible', say.takesNoReading(characteristic.name, body.station, body.direction, body.repeat))
   checkPlace(here, body, slotWords(characteristic.method, body) || characteristic.name)
   if (body.kind !== 'read') {
     const nothing = { value: null, low: null, high: null }
@@ -158,15 +155,9 @@ function checkPlace(here: readonly Row[], body: ReadingBody, place: string): voi
   const superseded = new Set(here.map(({ reading: other }) => other.supersedes))
   const standing = here.find(({ reading: other }) => !superseded.has(other.id))
   if (body.supersedes === null && standing?.reading.kind === 'withdrawn')
-    throw new Refused('conflict', `A reading at ${place} was taken back meanwhile. Reload and read it again.`)
+    throw new Refused('conflict', say.readingTakenBack(place))
   if (body.supersedes === null && standing)
-    throw new Refused(
-      'conflict',
-      `${standing.by} already read “${standing.reading.text}” at ${place}. Correct that reading and say why, or keep it.`,
-    )
+    throw new Refused('conflict', say.alreadyReadCorrect(standing.by, standing.reading.text, place))
   if (body.supersedes !== null && standing?.reading.id !== body.supersedes)
-    throw new Refused(
-      'conflict',
-      `The reading you correct at ${place} no longer stands${standing ? `: it is now “${standing.reading.text}” by ${standing.by}` : ''}. Reload and look again.`,
-    )
+    throw new Refused('conflict', say.readingYouCorrect(place, standing ? say.now(standing.reading.text, standing.by) : ''))
 }

@@ -3,6 +3,7 @@ import type { Results } from '../../core/evaluate/results'
 import { type InspectionRecord, recordSchema } from '../../core/record/recordSchema'
 import { upgradeRecord, upgradeResults } from '../../core/record/upgrade'
 import { findReport } from '../../db/queries/reports'
+import { say } from '../../labels/signing'
 import { olderSuspects } from '../../report/olderReport'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
@@ -25,7 +26,7 @@ const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 export async function signedReport(context: Context, id: string): Promise<SignedReport> {
   authorise(context, 'read')
   const found = UUID.test(id) ? await findReport(context.db, id) : undefined
-  if (!found) throw new Refused('notFound', `There is no signed report “${id}”. Open one from the shop floor.`)
+  if (!found) throw new Refused('notFound', say.thereNoSigned(id))
   return {
     content: inTodaysForm(JSON.parse(found.canonical) as ReportContent),
     sha256: found.sha256,

@@ -11,6 +11,7 @@ import type { Executor } from '../../db/client'
 import { reviewStepById, storeReviewStep } from '../../db/queries/jobs'
 import { appendLog, countLogged, noteAttempt } from '../../db/queries/log'
 import { lastReport, storeReport } from '../../db/queries/reports'
+import { say } from '../../labels/signing'
 import { reportWords } from '../../report/reportWords'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
@@ -66,12 +67,12 @@ const LEAST_REASON = 3
 function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Reviewed> {
   const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'sent', body.note)
   return writeToJob(context, jobId, { action: 'send', duringReview: true, stored }, async (db, view) => {
-    if (jobStanding(view) === 'withReviewer') throw new Refused('conflict', 'This job lies with the reviewer already.')
+    if (jobStanding(view) === 'withReviewer') throw new Refused('conflict', say.jobLiesReviewer)
     const { blocks, exceptions } = readinessOf(view)
     if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
     if (exceptions.length > 0 && body.note.length < LEAST_REASON)
-      throw new Refused('malformed', `Not everything is done: ${exceptions.slice(0, 6).join('; ')}. Do it, or say why not.`, [
-        { path: 'note', message: 'say why this is not done' },
+      throw new Refused('malformed', say.notEverythingDone(exceptions.slice(0, 6).join('; ')), [
+        { path: 'note', message: say.sayWhyNot },
       ])
     await storeEvent(context, db, jobId, { id: body.id, kind: 'sent', note: body.note })
     return { stored: true, reportId: null }
@@ -81,15 +82,13 @@ function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Re
 function returnToInspector(context: Context, jobId: string, body: Return): Promise<Reviewed> {
   const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'returned', body.note)
   return writeToJob(context, jobId, { action: 'review', duringReview: true, stored }, async (db, view) => {
-    if (jobStanding(view) !== 'withReviewer')
-      throw new Refused('conflict', 'This job does not lie with the reviewer, so it cannot be returned.')
+    if (jobStanding(view) !== 'withReviewer') throw new Refused('conflict', say.jobDoesNot)
     await storeEvent(context, db, jobId, { id: body.id, kind: 'returned', note: body.note })
     return { stored: true, reportId: null }
   })
 }
 
-const SIGNING_STATEMENT =
-  'Reviewed and accepted: figures, limits, verdicts and reasons as recorded. The maker’s instructions, local codes and licensed practice come first.'
+const SIGNING_STATEMENT = say.reviewedAcceptedFigures
 const WRONG_PASSWORDS_ALLOWED = 5
 const WITHIN_MINUTES = 15
 
@@ -98,27 +97,20 @@ async function signReport(context: Context, jobId: string, body: Sign, { checkPa
   authorise(context, 'review')
   const since = new Date(context.now().getTime() - WITHIN_MINUTES * 60_000)
   if ((await countLogged(context.db, context.user.id, 'report.wrongPassword', since)) >= WRONG_PASSWORDS_ALLOWED)
-    throw new Refused('tooMany', `Too many wrong passwords. Wait ${WITHIN_MINUTES} minutes, then sign again.`)
+    throw new Refused('tooMany', say.tooManyWrong(WITHIN_MINUTES))
   if (!(await checkPassword(body.password))) {
     await noteAttempt(context.db, context, { verb: 'report.wrongPassword', subject: jobId, detail: {} })
-    throw new Refused('malformed', 'That is not your password. Nothing was signed; type it again.', [
-      { path: 'password', message: 'not your password' },
-    ])
+    throw new Refused('malformed', say.notYourPassword, [{ path: 'password', message: say.notYourPasswordWord }])
   }
   const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'signed', body.reason)
   return writeToJob(context, jobId, { action: 'review', duringReview: true, stored }, async (db, view) => {
-    if (jobStanding(view) !== 'withReviewer')
-      throw new Refused('conflict', 'This job has not been sent to the reviewer, so it cannot be signed.')
-    if (recordHash(view.record) !== body.recordSha256)
-      throw new Refused('conflict', 'The record has changed since you opened this page. Reload, read it again, then sign.')
-    if ((await handsIn(db, jobId)).has(context.user.id))
-      throw new Refused('notAllowed', 'You measured, noted or decided in this job. Someone else must sign it.')
+    if (jobStanding(view) !== 'withReviewer') throw new Refused('conflict', say.jobHasNot)
+    if (recordHash(view.record) !== body.recordSha256) throw new Refused('conflict', say.recordHasChanged)
+    if ((await handsIn(db, jobId)).has(context.user.id)) throw new Refused('notAllowed', say.youMeasuredNoted)
     const { blocks, leftBeyond } = readinessOf(view)
     if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
     if (leftBeyond.length > 0 && body.reason.length < LEAST_REASON)
-      throw new Refused('malformed', `Left beyond its limits: ${leftBeyond.join(' ')} Say why you accept it.`, [
-        { path: 'reason', message: 'say why you accept it' },
-      ])
+      throw new Refused('malformed', say.leftBeyondLimits(leftBeyond.join(' ')), [{ path: 'reason', message: say.sayWhyYou }])
     await storeSigned(context, db, view, body.id, body.reason, key())
     return { stored: true, reportId: body.id }
   })
@@ -190,7 +182,7 @@ async function storedEvent(
   if (!known) return null
   if (known.jobId === jobId && known.kind === kind && known.note === note)
     return { stored: false, reportId: kind === 'signed' ? id : null }
-  throw new Refused('conflict', 'Another step with this id is stored already. Reload the page and do it again.')
+  throw new Refused('conflict', say.anotherStepId)
 }
 
 async function storeEvent(

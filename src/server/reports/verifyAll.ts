@@ -3,6 +3,7 @@ import type { ReportContent } from '../../contract/answers'
 import type { Executor } from '../../db/client'
 import { chainHeads } from '../../db/queries/log'
 import { type ChainedReport, reportChains, signedJobs } from '../../db/queries/reports'
+import { say } from '../../labels/verify'
 import { type WalkedLog, walkLog } from './verifyLog'
 import { type Finding, verifyReport } from './verifyReport'
 
@@ -42,18 +43,17 @@ export async function verifyAll(db: Executor, installationKey: string | null, he
     if (verified)
       reports.push({
         id,
-        where: `${machineId}, signature ${sequence}`,
+        where: say.signature(machineId, sequence),
         findings: [...verified.findings, sealed(verified.content, log)],
       })
   }
   const others: Finding[] = log.broken.map((says) => ({ holds: false, says }))
-  if (log.broken.length === 0) others.push({ holds: true, says: `event log intact: ${log.hashes.size} chains` })
+  if (log.broken.length === 0) others.push({ holds: true, says: say.eventLogIntact(log.hashes.size) })
   const known = new Set(stored.map(({ id }) => id))
   for (const [report, job] of log.signed)
-    if (!known.has(report)) others.push({ holds: false, says: `report ${report} of job ${job} was signed and is gone` })
+    if (!known.has(report)) others.push({ holds: false, says: say.reportJobSigned(report, job) })
   const withReport = new Set(stored.map(({ jobId }) => jobId))
-  for (const job of await signedJobs(db))
-    if (!withReport.has(job)) others.push({ holds: false, says: `job ${job} was signed and has no report` })
+  for (const job of await signedJobs(db)) if (!withReport.has(job)) others.push({ holds: false, says: say.jobSignedHas(job) })
   if (heads) others.push(...againstHeads(heads, stored, log))
   return { reports, others }
 }
@@ -61,29 +61,29 @@ export async function verifyAll(db: Executor, installationKey: string | null, he
 /** The event log of a signed job must still hold the head that was sealed into its report. */
 function sealed(content: ReportContent | null, { hashes }: WalkedLog): Finding {
   const head = content?.evidence?.log
-  if (!head) return { holds: true, says: 'log not sealed: signed before it was' }
+  if (!head) return { holds: true, says: say.logNotSealed }
   const now = hashes.get(content.record.job.id)?.[head.number - 1]
   return now === head.sha256
-    ? { holds: true, says: `log intact up to the signature: ${head.number} events` }
-    : { holds: false, says: `log altered or cut: event ${head.number}, sealed by the signature, is ${now ?? 'gone'}` }
+    ? { holds: true, says: say.logIntactUp(head.number) }
+    : { holds: false, says: say.logAlteredCut(head.number, now ?? 'gone') }
 }
 
 function againstHeads(heads: Heads, stored: readonly ChainedReport[], { hashes }: WalkedLog): Finding[] {
   const found: Finding[] = []
   for (const [machine, head] of Object.entries(heads.reports)) {
     const report = stored.find(({ machineId, sequence }) => machineId === machine && sequence === head.number)
-    if (!report) found.push({ holds: false, says: `signature ${head.number} of ${machine} was there on ${heads.at} and is gone` })
+    if (!report) found.push({ holds: false, says: say.signatureThereGone(head.number, machine, heads.at) })
     else if (report.sha256 !== head.sha256)
-      found.push({ holds: false, says: `signature ${head.number} of ${machine} is not the one of ${heads.at}` })
+      found.push({ holds: false, says: say.signatureNotOne(head.number, machine, heads.at) })
   }
   for (const [chain, head] of Object.entries(heads.logs)) {
     const now = hashes.get(chain)?.[head.number - 1]
     if (now !== head.sha256)
       found.push({
         holds: false,
-        says: `the log of ${chain} was cut or made anew since ${heads.at}: event ${head.number} is ${now ? 'another' : 'gone'}`,
+        says: say.logCutMade(chain, heads.at, head.number, now ? 'another' : 'gone'),
       })
   }
-  if (found.length === 0) found.push({ holds: true, says: `nothing was cut off since ${heads.at}` })
+  if (found.length === 0) found.push({ holds: true, says: say.nothingCutOff(heads.at) })
   return found
 }

@@ -1,6 +1,7 @@
 import type { Executor } from '../../db/client'
 import { instantOf } from '../../db/queries/instant'
 import { chainedEvents, eventHash } from '../../db/queries/log'
+import { say } from '../../labels/verify'
 
 export interface WalkedLog {
   /** Hash of every event by chain and number. */
@@ -32,7 +33,7 @@ export async function walkLog(db: Executor): Promise<WalkedLog> {
     })
     if ((number !== known.length + 1 || made !== sha256 || subject !== chain) && !told.has(chain)) {
       told.add(chain)
-      broken.push(`the log of ${chain} is broken at event ${known.length + 1}`)
+      broken.push(say.logBrokenEvent(chain, known.length + 1))
     }
     known.push(sha256 ?? '')
     if (verb === 'report.signed') signed.set(String((detail as { event?: unknown }).event), subject)

@@ -9,6 +9,7 @@ import { issueWords } from '../../core/words/issues'
 import type { Executor } from '../../db/client'
 import { instantOf } from '../../db/queries/instant'
 import { findReport, findReportAt } from '../../db/queries/reports'
+import { say } from '../../labels/verify'
 import { canonicalJson, sha256 } from './canonical'
 import { fingerprint, isSignedBy } from './signingKey'
 import { tableDifferences } from './verifyTables'
@@ -67,43 +68,42 @@ function checkSignature(
   if (signature === null || publicKey === null)
     // Since there are keys, each report says in what is hashed that it is signed with one.
     return content?.evidence === undefined
-      ? { holds: true, says: 'no signature by key: signed before there were keys' }
-      : { holds: false, says: 'the signature was taken away' }
-  const key = `key ${fingerprint(publicKey)}`
-  if (!isSignedBy(publicKey, canonical, signature)) return { holds: false, says: `signature does not match: ${key}` }
-  if (installationKey === null)
-    return { holds: true, says: `signature matches ${key}; this installation’s own is not at hand: compare with what is printed` }
+      ? { holds: true, says: say.noSignatureKey }
+      : { holds: false, says: say.signatureTakenAway }
+  const key = say.key(fingerprint(publicKey))
+  if (!isSignedBy(publicKey, canonical, signature)) return { holds: false, says: say.signatureDoesNot(key) }
+  if (installationKey === null) return { holds: true, says: say.signatureMatchesInstallations(key) }
   return publicKey === installationKey
-    ? { holds: true, says: `signed by this installation: ${key}` }
-    : { holds: false, says: `signed by another installation: ${key}, this one has ${fingerprint(installationKey)}` }
+    ? { holds: true, says: say.signedInstallation(key) }
+    : { holds: false, says: say.signedAnotherInstallation(key, fingerprint(installationKey)) }
 }
 
 /** Who signed and when must be what was signed, in the row as in the text. */
 function checkSigner({ signedBy, signedAt, byName, jobId, sequence }: StoredReport, content: ReportContent | null): Finding {
-  const differs = (what: string): Finding => ({ holds: false, says: `signer altered: ${what} is not what was signed` })
-  if (content === null) return differs('the text')
+  const differs = (what: string): Finding => ({ holds: false, says: say.signerAlteredNot(what) })
+  if (content === null) return differs(say.text)
   const { by, byId, at } = content.signature
-  if (instantOf(signedAt) !== at) return differs('the time')
-  if ((byId !== undefined && signedBy !== byId) || (byName !== null && byName !== by)) return differs('the person')
-  if (content.record.job.id !== jobId || content.sequence !== sequence) return differs('the job or its place')
-  return { holds: true, says: `signed by ${by}, ${at}` }
+  if (instantOf(signedAt) !== at) return differs(say.time)
+  if ((byId !== undefined && signedBy !== byId) || (byName !== null && byName !== by)) return differs(say.person)
+  if (content.record.job.id !== jobId || content.sequence !== sequence) return differs(say.jobPlace)
+  return { holds: true, says: say.signed(by, at) }
 }
 
 async function checkTables(db: Executor, content: ReportContent | null): Promise<Finding> {
-  if (content === null) return { holds: false, says: 'tables cannot be compared: the stored record is not JSON' }
+  if (content === null) return { holds: false, says: say.tablesCannotCompared }
   const differing = await tableDifferences(db, content)
-  if (differing.length === 0) return { holds: true, says: 'tables as they were signed' }
+  if (differing.length === 0) return { holds: true, says: say.tablesAsThey }
   return {
     holds: false,
-    says: `tables altered at ${differing.length} place(s): ${differing.slice(0, SHOWN_DIFFERENCES).join('; ')}`,
+    says: say.tablesAlteredPlace(differing.length, differing.slice(0, SHOWN_DIFFERENCES).join('; ')),
   }
 }
 
 function checkBytes(stored: StoredReport): Finding {
   const now = sha256(stored.canonical)
   return now === stored.sha256
-    ? { holds: true, says: `bytes intact: SHA-256 ${now}` }
-    : { holds: false, says: `bytes altered: SHA-256 is ${now}, signed was ${stored.sha256}` }
+    ? { holds: true, says: say.bytesIntactSha(now) }
+    : { holds: false, says: say.bytesAlteredSha(now, stored.sha256) }
 }
 
 /** The report must name the hash of the machine's signature before it, and that one must still have this hash. */
@@ -111,14 +111,14 @@ async function checkChain(db: Executor, stored: StoredReport): Promise<Finding> 
   const named = claimedPrevious(stored)
   if (stored.sequence === 1)
     return named === null && stored.previousSha256 === null
-      ? { holds: true, says: 'chain intact: first signature of this machine' }
-      : { holds: false, says: 'chain broken: the first signature names one before it' }
+      ? { holds: true, says: say.chainIntactFirst }
+      : { holds: false, says: say.chainBrokenFirst }
   const before = await findReportAt(db, stored.machineId, stored.sequence - 1)
-  if (!before) return { holds: false, says: `chain broken: signature ${stored.sequence - 1} of this machine is missing` }
+  if (!before) return { holds: false, says: say.chainBrokenSignature(stored.sequence - 1) }
   const hash = sha256(before.canonical)
   return named === hash && stored.previousSha256 === hash
-    ? { holds: true, says: `chain intact: follows signature ${before.sequence}, SHA-256 ${hash}` }
-    : { holds: false, says: `chain broken: names ${String(named)} as signature ${before.sequence}, which is now ${hash}` }
+    ? { holds: true, says: say.chainIntactFollows(before.sequence, hash) }
+    : { holds: false, says: say.chainBrokenNames(String(named), before.sequence, hash) }
 }
 
 function claimedPrevious(stored: StoredReport): string | null | undefined {
@@ -135,18 +135,17 @@ const versionOf = (results: unknown): number =>
   typeof results === 'object' && results !== null && 'version' in results ? Number(results.version) : 2
 
 function checkResults(stored: StoredReport): Finding {
-  const since =
-    stored.coreVersion === CORE_VERSION ? `core ${CORE_VERSION}` : `core ${CORE_VERSION}, signed with ${stored.coreVersion}`
+  const since = stored.coreVersion === CORE_VERSION ? say.core(CORE_VERSION) : say.coreSigned(CORE_VERSION, stored.coreVersion)
   let content: ReportContent
   try {
     content = JSON.parse(stored.canonical) as ReportContent
   } catch {
-    return { holds: false, says: 'results cannot be recomputed: the stored record is not JSON' }
+    return { holds: false, says: say.resultsCannotRecomputed }
   }
   const parsed = recordSchema.safeParse(upgradeRecord(content.record))
   if (!parsed.success) {
     const [issue] = parsed.error.issues
-    return { holds: false, says: `results cannot be recomputed: ${issue ? `${issue.path.join('.')} ${issueWords(issue)}` : ''}` }
+    return { holds: false, says: say.resultsCannotBeRecomputed(issue ? `${issue.path.join('.')} ${issueWords(issue)}` : '') }
   }
   // Through JSON and back, so that what is compared is what would be stored.
   const today = JSON.parse(canonicalJson({ ...evaluate(parsed.data), core: stored.coreVersion })) as { version: number }
@@ -155,8 +154,8 @@ function checkResults(stored: StoredReport): Finding {
   const differing =
     versionOf(signed) === today.version
       ? differingPaths(signed, today, 'results', stored.coreVersion === CORE_VERSION)
-      : changedSince(signed, today).map(({ at, was, now }) => `${at}: ${was} when signed, ${now ?? 'nothing'} today`)
-  if (differing.length === 0) return { holds: true, says: `results reproduced by ${since}` }
+      : changedSince(signed, today).map(({ at, was, now }) => say.whenSignedToday(at, was, now ?? 'nothing'))
+  if (differing.length === 0) return { holds: true, says: say.resultsReproduced(since) }
   const shown = differing.slice(0, SHOWN_DIFFERENCES).join('; ')
-  return { holds: false, says: `results differ (${since}) at ${differing.length} place(s): ${shown}` }
+  return { holds: false, says: say.resultsDifferPlace(since, differing.length, shown) }
 }

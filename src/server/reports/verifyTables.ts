@@ -4,6 +4,7 @@ import { allGauges } from '../../db/queries/gauges'
 import { confirmationsOf, decisionsOf, findJob, reviewOf } from '../../db/queries/jobs'
 import { entriesOf } from '../../db/queries/notes'
 import { readingsOf } from '../../db/queries/readings'
+import { say } from '../../labels/verify'
 import { confirmationOfRow, decisionOfRow, gaugeOfRow, readingOfRow, reviewStepOfRow } from '../jobs/jobRecord'
 import { canonicalJson } from './canonical'
 import { evidenceOf } from './evidence'
@@ -17,11 +18,11 @@ function differingItems(what: string, signed: readonly unknown[], stored: readon
   return [
     ...[...then].flatMap(([id, item]) => {
       const other = now.get(id)
-      if (!other) return [`${what} ${id} is gone`]
+      if (!other) return [say.gone(what, id)]
       const keys = Object.keys(item).filter((key) => canonicalJson(item[key] ?? null) !== canonicalJson(other[key] ?? null))
-      return keys.length === 0 ? [] : [`${what} ${id} differs in ${keys.join(', ')}`]
+      return keys.length === 0 ? [] : [say.differs(what, id, keys.join(', '))]
     }),
-    ...[...now.keys()].filter((id) => !then.has(id)).map((id) => `${what} ${id} was added`),
+    ...[...now.keys()].filter((id) => !then.has(id)).map((id) => say.added(what, id)),
   ]
 }
 
@@ -29,7 +30,7 @@ function differingItems(what: string, signed: readonly unknown[], stored: readon
 export async function tableDifferences(db: Executor, { record, ...content }: ReportContent): Promise<string[]> {
   const { job } = record
   const found = await findJob(db, job.id)
-  if (!found) return [`job ${job.id} is gone`]
+  if (!found) return [say.jobGone(job.id)]
   const header = { ...found.job, units: found.machine.units }
   const signedHeader = {
     title: content.title,
@@ -81,5 +82,5 @@ async function evidenceDifferences(db: Executor, { evidence, record }: ReportCon
   if (!evidence) return differing
   return canonicalJson(evidence.book) === canonicalJson(now.book)
     ? differing
-    : [...differing, `limit book ${evidence.book?.id ?? ''} ${evidence.book?.revision ?? ''} is not the one that was signed`]
+    : [...differing, say.limitBookNot(evidence.book?.id ?? '', evidence.book?.revision ?? '')]
 }

@@ -1,4 +1,5 @@
 import type { Method } from '../../core/method/method'
+import { say } from '../../labels/drawings'
 import { Balloon, Caption, Dimension, Mark, type MarkState, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import type { SketchProps } from './marks'
@@ -128,7 +129,7 @@ export function DiameterSketch({ method, active, taken }: SketchProps & { readon
         </Caption>
       )}
       <Caption x={CENTRE} y={232} anchor="middle">
-        {`seen from ${first?.label ?? 'station 1'}`}
+        {say.seenFrom(first?.label ?? say.station1)}
       </Caption>
     </svg>
   )

@@ -1,5 +1,6 @@
 import type { Method, MethodOf } from '../../core/method/method'
 import { formatLength } from '../../core/quantity/format'
+import { say } from '../../labels/drawings'
 import { Balloon, Caption, Dial, Dimension, type MarkState, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { repeatMark, type SketchProps } from './marks'
@@ -31,13 +32,13 @@ export function FloatSketch({ method, active, taken }: SketchProps & { readonly 
         stroke="currentColor"
       />
       <Caption x={90} y={148} anchor="middle">
-        push, zero
+        {say.pushZero}
       </Caption>
       <Caption x={350} y={148} anchor="middle">
-        pull, read
+        {say.pullRead}
       </Caption>
       <Caption x={482} y={162} anchor="middle">
-        dial on the shaft end
+        {say.dialShaftEnd}
       </Caption>
       {repeats.map((repeat, index) => (
         <Balloon
@@ -68,19 +69,19 @@ export function PlaySketch({ method, ...props }: SketchProps & { readonly method
       <line className={styles.thin} x1={dialX} x2={dialX} y1="54" y2="92" />
       <path className={styles.thin} d="M520 92V52m-5 8l5 -8 5 8M520 132V172m-5 -8l5 8 5 -8" />
       <Caption x={534} y={76}>
-        up
+        {say.up}
       </Caption>
       <Caption x={534} y={158}>
-        down
+        {say.down}
       </Caption>
       {method.lever !== null && (
         <>
           <path className={styles.thin} d="M60 196H195M60 208H420M60 190v24M195 190v12M420 202v12" />
           <Caption x={204} y={200}>
-            {`${formatLength(method.lever.bearingMm, props.system, 1)} to the bearing`}
+            {say.bearing(formatLength(method.lever.bearingMm, props.system, 1))}
           </Caption>
           <Caption x={428} y={212}>
-            {`${formatLength(method.lever.dialMm, props.system, 1)} to the dial`}
+            {say.dial(formatLength(method.lever.dialMm, props.system, 1))}
           </Caption>
         </>
       )}
@@ -88,7 +89,7 @@ export function PlaySketch({ method, ...props }: SketchProps & { readonly method
         <Balloon key={repeat} x={60 + index * 32} y={229} text={String(repeat)} state={repeatMark(props, repeat)} />
       ))}
       <Caption x={70 + repeats.length * 32} y={233}>
-        up − down, with their signs
+        {say.upDownTheir}
       </Caption>
     </svg>
   )

@@ -1,5 +1,6 @@
 import type { Method } from '../../core/method/method'
 import { formatLength, unitLabel } from '../../core/quantity/format'
+import { say } from '../../labels/drawings'
 import { Caption, Dimension, Mark, type MarkState, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import type { SketchProps } from './marks'
@@ -33,11 +34,11 @@ export function RingSketch({ method, active, taken, system }: SketchProps & { re
         <path className={styles.thin} d="M68 66v22M98 66v22" />
         <Mark x={83} y={106} text="gap" state={state} />
         <Caption x={83} y={136} anchor="middle">
-          {method.springs === 'outward' ? 'wear opens the gap' : 'wear closes the gap'}
+          {method.springs === 'outward' ? say.wearOpensGap : say.wearClosesGap}
         </Caption>
       </g>
       <Caption x={X} y={Y + 5} anchor="middle">
-        {`ring gauge ${formatLength(method.referenceDiameterMm, system, 0.1)} ${unitLabel(system)}`}
+        {say.ringGauge(formatLength(method.referenceDiameterMm, system, 0.1), unitLabel(system))}
       </Caption>
     </svg>
   )

@@ -1,5 +1,6 @@
 import type { Method } from '../../core/method/method'
 import { formatLength, unitLabel } from '../../core/quantity/format'
+import { say } from '../../labels/drawings'
 import { Balloon, Caption, type MarkState, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import type { SketchProps } from './marks'
@@ -37,10 +38,10 @@ export function StripSketch({ method, active, taken, system }: SketchProps & { r
         )
       })}
       <Caption x={LEFT} y={16}>
-        cap
+        {say.cap}
       </Caption>
       <Caption x={LEFT + WIDTH} y={16} anchor="end">
-        strip at the crown
+        {say.stripCrown}
       </Caption>
       <g transform="translate(430 40)">
         <rect className={styles.face} x="0" y="0" width="136" height="150" />
@@ -56,7 +57,7 @@ export function StripSketch({ method, active, taken, system }: SketchProps & { r
           )
         })}
         <Caption x={68} y={172} anchor="middle">
-          flattened width → clearance
+          {say.flattenedWidthClearance}
         </Caption>
       </g>
     </svg>

@@ -1,5 +1,6 @@
 import { ALIGNMENT } from '../../core/method/kinds/alignment'
 import type { MethodOf } from '../../core/method/method'
+import { say } from '../../labels/drawings'
 import { Balloon, Caption, Dial, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { onCircle, placeMark, type SketchProps, spread, stationMark, valueAt } from './marks'
@@ -40,10 +41,10 @@ export function GapClockSketch({ method, ...props }: SketchProps & { readonly me
         )
       })}
       <Caption x={30} y={24}>
-        gap at each position
+        {say.gapEachPosition}
       </Caption>
       <Caption x={30} y={42}>
-        clockwise from the top
+        {say.clockwiseFromTop}
       </Caption>
     </svg>
   )
@@ -82,7 +83,7 @@ export function RunoutSketch({ method, ...props }: SketchProps & { readonly meth
       })}
       <path className={styles.thin} d={`M${cx + 28} ${cy - 40}a48 48 0 0 1 20 24m-1 -9l1 9 -8 -4`} />
       <Caption x={cx} y={236} anchor="middle">
-        turn this way, + towards the dial
+        {say.turnWayTowards}
       </Caption>
       <Caption x={40} y={228}>
         {method.stations[0]?.label ?? ''}
@@ -112,14 +113,14 @@ export function AlignmentSketch({ method, ...props }: SketchProps & { readonly m
         </>
       )}
       <Caption x={120} y={206} anchor="middle">
-        dial turns with this shaft
+        {say.dialTurnsShaft}
       </Caption>
       <Caption x={232} y={26}>
-        rim
+        {say.rim}
       </Caption>
       {method.faceDiameterMm !== null && (
         <Caption x={288} y={90}>
-          face
+          {say.face}
         </Caption>
       )}
       <circle className={styles.face} cx={cx} cy={cy} r="60" />
@@ -130,7 +131,7 @@ export function AlignmentSketch({ method, ...props }: SketchProps & { readonly m
         return <Balloon key={id} x={point.x} y={point.y} text={id} state={state} />
       })}
       <Caption x={cx} y={236} anchor="middle">
-        both shafts turned together
+        {say.bothShaftsTurned}
       </Caption>
     </svg>
   )

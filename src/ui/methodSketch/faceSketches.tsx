@@ -1,5 +1,6 @@
 import type { MethodOf } from '../../core/method/method'
 import type { Place } from '../../core/method/slot'
+import { say } from '../../labels/drawings'
 import { Balloon, Caption, Dial, Dimension, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { type SketchProps, spread, stationMark } from './marks'
@@ -50,7 +51,7 @@ export function SizeSketch({ method, ...props }: SketchProps & { readonly method
           ))}
       <PointBalloons points={method.points} y={lying ? 196 : 186} {...props} />
       <Caption x={300} y={228} anchor="middle">
-        {`${method.what} at ${method.points.length} point${method.points.length === 1 ? '' : 's'}; burrs dressed first`}
+        {say.pointBurrsDressed(method.what, method.points.length)}
       </Caption>
     </svg>
   )
@@ -66,11 +67,11 @@ export function GrooveSketch({ method, ...props }: SketchProps & { readonly meth
       <path className={styles.outline} d="M60 24H250V80H206V124H250V196H60z" style={{ fill: hatches.metal }} />
       <Dimension x1={214} x2={214} y1={80} y2={124} state={now ? 'now' : 'taken'} heads="outward" />
       <Caption x={268} y={106}>
-        width at the root
+        {say.widthRoot}
       </Caption>
       <PointsAround points={method.points} {...props} cx={480} cy={112} />
       <Caption x={480} y={228} anchor="middle">
-        points around
+        {say.pointsAround}
       </Caption>
     </svg>
   )
@@ -88,14 +89,14 @@ export function SideClearanceSketch({ method, ...props }: SketchProps & { readon
       <Dimension x1={240} x2={240} y1={72} y2={90} state={now ? 'now' : 'taken'} heads="inward" />
       <path className={styles.thin} d="M176 76H330V86H176z" />
       <Caption x={262} y={66}>
-        feeler
+        {say.feeler}
       </Caption>
       <Caption x={262} y={120}>
-        ring, to one side
+        {say.ringOneSide}
       </Caption>
       <PointsAround points={method.points} {...props} cx={484} cy={112} />
       <Caption x={484} y={228} anchor="middle">
-        points around, groove clean
+        {say.pointsAroundGroove}
       </Caption>
     </svg>
   )
@@ -137,10 +138,10 @@ export function CrushSketch({ method, ...props }: SketchProps & { readonly metho
       <path className={styles.thin} d="M150 30v180M144 30h12M144 210h12" strokeWidth="3" />
       <Dimension x1={446} x2={446} y1={102.8} y2={120} state={now ? 'now' : 'taken'} heads="inward" />
       <Caption x={496} y={116}>
-        gap
+        {say.gap}
       </Caption>
       <Caption x={112} y={116} anchor="end">
-        bolted
+        {say.bolted}
       </Caption>
       {method.points.map(({ id }, index) => (
         <Balloon
@@ -177,7 +178,7 @@ export function SetSketch({ method, ...props }: SketchProps & { readonly method:
       ))}
       <PointBalloons points={method.points} y={200} {...props} />
       <Caption x={300} y={236} anchor="middle">
-        as set, after tightening
+        {say.asSetAfter}
       </Caption>
     </svg>
   )
@@ -206,7 +207,7 @@ export function StraightnessSketch({ method, ...props }: SketchProps & { readonl
       ))}
       <PointBalloons points={method.points} y={212} {...props} />
       <Caption x={LEFT} y={16}>
-        + presses the dial in
+        {say.pressesDial}
       </Caption>
     </svg>
   )
@@ -239,7 +240,7 @@ export function BacklashSketch({ method, ...props }: SketchProps & { readonly me
           <Dial x={530} y={70} state={state} />
           <path className={styles.thin} d="M494 74L452 120" />
           <Caption x={490} y={140}>
-            square to the flank
+            {say.squareFlank}
           </Caption>
         </>
       ) : (
@@ -304,7 +305,7 @@ export function RemainingSketch({ method, ...props }: SketchProps & { readonly m
         )
       })}
       <Caption x={300} y={232} anchor="middle">
-        {`least ${method.what} left`}
+        {say.leastLeft(method.what)}
       </Caption>
     </svg>
   )

@@ -1,5 +1,6 @@
 import type { MethodOf } from '../../core/method/method'
 import { formatQuantity, unitOf } from '../../core/quantity/format'
+import { say } from '../../labels/drawings'
 import { Balloon, Caption, Mark, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { type SketchProps, spread, stationMark, valueAt } from './marks'
@@ -45,13 +46,13 @@ export function PinchSketch({ method, ...props }: SketchProps & { readonly metho
         )
       })}
       <Caption x={300} y={232} anchor="middle">
-        pinch = shim − flattened wire: + holds the shell
+        {say.pinchShimFlattened}
       </Caption>
       <Caption x={40} y={150}>
-        shims
+        {say.shims}
       </Caption>
       <Caption x={372} y={20}>
-        wires
+        {say.wires}
       </Caption>
     </svg>
   )
@@ -85,9 +86,9 @@ export function TorqueSketch({ method, ...props }: SketchProps & { readonly meth
       <Caption x={24} y={232}>
         {
           {
-            loosening: 'breakaway, loosening: information only',
-            tighteningFurther: 'breakaway, tightening further',
-            final: `to ${formatQuantity(method.targetNm, 'torque', props.system, 1)} ${unitOf('torque', props.system)}, in this order`,
+            loosening: say.breakawayLooseningInformation,
+            tighteningFurther: say.breakawayTighteningFurther,
+            final: say.order(formatQuantity(method.targetNm, 'torque', props.system, 1), unitOf('torque', props.system)),
           }[method.taken]
         }
       </Caption>
@@ -139,7 +140,7 @@ export function MarkSketch({ method, ...props }: SketchProps & { readonly method
       />
       <Mark x={262} y={64} text="angle" state={props.active ? 'now' : 'taken'} />
       <Caption x={60} y={228}>
-        mark on the part at the top; + clockwise
+        {say.markPartTop}
       </Caption>
       {method.points.map(({ id }, index) => (
         <Balloon

@@ -1,4 +1,5 @@
 import type { MethodOf } from '../../core/method/method'
+import { say } from '../../labels/drawings'
 import { Balloon, Caption, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { onCircle, placeMark, type SketchProps, valueAt } from './marks'
@@ -49,7 +50,7 @@ export function ContactSketch({ method, ...props }: SketchProps & { readonly met
         </Caption>
       ))}
       <Caption x={300} y={bottom + 22} anchor="middle">
-        filled: full contact · hatched: partial · dash: none
+        {say.filledFullContact}
       </Caption>
     </svg>
   )
@@ -107,7 +108,7 @@ export function ElementsSketch({ method, ...props }: SketchProps & { readonly me
         {method.arranged === 'rings' ? `${group.label}: ${group.count} × ${method.element}` : ''}
       </Caption>
       <Caption x={300} y={236} anchor="middle">
-        {`filled as far as it is worn; damaged from ${method.damagedFromPercent} %`}
+        {say.filledAsFar(method.damagedFromPercent)}
       </Caption>
       {method.groups.length > 1 &&
         method.groups.map(({ id }, index) => (

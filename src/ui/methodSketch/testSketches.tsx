@@ -5,6 +5,7 @@ import type { ReductionName } from '../../core/method/reduction'
 import { formatLength, formatQuantity, unitLabel, unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { valueName } from '../../core/words/labels'
+import { say } from '../../labels/drawings'
 import { Balloon, Caption, Dimension, useHatches } from './drawing'
 import styles from './MethodSketch.module.css'
 import { repeatMark, type SketchProps, spread, stationMark, valueAt } from './marks'
@@ -36,7 +37,7 @@ export function SpringSketch({ method, ...props }: SketchProps & { readonly meth
               <path d={`M${x} ${top - 38}V${top - 4}`} strokeWidth="2.4" />
               <path d={`M${x} ${top}l-5 -10h10z`} />
               <text x={x + 16} y={top - 18}>
-                load
+                {say.load}
               </text>
             </g>
           )}
@@ -49,7 +50,7 @@ export function SpringSketch({ method, ...props }: SketchProps & { readonly meth
         <path d="M540 200V60M540 200L556 60" />
         <path d="M540 52h16" />
         <text x="548" y="44" textAnchor="middle">
-          lean
+          {say.lean}
         </text>
       </g>
     </svg>
@@ -84,18 +85,20 @@ export function PressureSketch({ method, ...props }: SketchProps & { readonly me
         <g className={styles.measure} data-state={stationMark(props, PRESSURE.drip)}>
           <path d="M510 150q-8 14 0 20q8 -6 0 -20z" />
           <text x="526" y="168">
-            drip
+            {say.drip}
           </text>
         </g>
       )}
       {method.holdSeconds !== null && (
         <g className={styles.measure} data-state={stationMark(props, PRESSURE.hold)}>
           <path d="M520 70q14 14 40 18" />
-          <text x="508" y="60">{`in ${method.holdSeconds} s`}</text>
+          <text x="508" y="60">
+            {say.s(method.holdSeconds)}
+          </text>
         </g>
       )}
       <Caption x={60} y={214}>
-        test pump, bled of air
+        {say.testPumpBled}
       </Caption>
       {repeats.map((repeat, index) => (
         <Balloon
@@ -107,7 +110,7 @@ export function PressureSketch({ method, ...props }: SketchProps & { readonly me
         />
       ))}
       <Caption x={262 + repeats.length * 32} y={226}>
-        {`set to ${formatQuantity(method.setBar, 'pressure', props.system, 0.1)} ${unitOf('pressure', props.system)}`}
+        {say.set(formatQuantity(method.setBar, 'pressure', props.system, 0.1), unitOf('pressure', props.system))}
       </Caption>
     </svg>
   )
@@ -127,7 +130,7 @@ export function MeterSketch({ method, ...props }: SketchProps & { readonly metho
         stroke="currentColor"
       />
       <text className={styles.caption} x="145" y="166" textAnchor="middle">
-        {unitOf(method.quantity, props.system) || 'count'}
+        {unitOf(method.quantity, props.system) || say.count}
       </text>
       <path className={styles.thin} d="M230 150q60 10 80 -40" strokeWidth="2" />
       {method.points.map(({ id, label }, index) => {
@@ -217,7 +220,7 @@ export function LookSketch({ method, ...props }: SketchProps & { readonly method
         )
       })}
       <Caption x={60} y={216}>
-        {`+ yes, − no, / does not apply; wanted: ${method.wanted}`}
+        {say.yesNoDoes(method.wanted)}
       </Caption>
     </svg>
   )

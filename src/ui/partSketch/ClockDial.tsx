@@ -1,3 +1,4 @@
+import { say } from '../../labels/drawings'
 import styles from './PartSketch.module.css'
 
 const HOURS = [12, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11] as const
@@ -33,7 +34,7 @@ export function ClockDial({
       aria-valuemin={1}
       aria-valuemax={12}
       aria-valuenow={value ?? 12}
-      aria-valuetext={value === null ? 'no hour chosen' : `${value} o’clock`}
+      aria-valuetext={value === null ? say.noHourChosen : `${value} o’clock`}
       aria-disabled={disabled || undefined}
       tabIndex={disabled ? -1 : 0}
       onKeyDown={(event) => {

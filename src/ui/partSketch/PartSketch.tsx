@@ -1,3 +1,4 @@
+import { say } from '../../labels/drawings'
 import styles from './PartSketch.module.css'
 
 export interface SketchStation {
@@ -53,7 +54,7 @@ export function PartSketch({
       </svg>
       {stations.length > 0 && (
         <fieldset className={styles.stations} disabled={disabled}>
-          <legend className="hidden-label">Station on {name}</legend>
+          <legend className="hidden-label">{say.station(name)}</legend>
           {stations.map((station) => (
             <label key={station.id} data-chosen={station.id === value || undefined}>
               <input type="radio" name={`station-${name}`} checked={station.id === value} onChange={() => onChange(station.id)} />

@@ -1,4 +1,5 @@
 import type { MethodOf } from '../../core/method/method'
+import { say } from '../../labels/drawings'
 import type { DrawingProps } from './drawingProps'
 import { Frame, styles, WIDTH } from './frame'
 
@@ -12,7 +13,7 @@ export function ContactShares({ method, taken }: DrawingProps & { readonly metho
   ]
   const height = bars.length * 15 + 4
   return (
-    <Frame title="Shared by columns and rows" height={height}>
+    <Frame title={say.sharedColumnsRows} height={height}>
       {bars.map((bar, index) => (
         <g key={`${bar.id}${bar.label}`} transform={`translate(0 ${index * 15 + (index >= method.columns.length ? 4 : 0)})`}>
           <text className={styles.text} x="2" y="11">

@@ -1,5 +1,6 @@
 import type { MethodOf } from '../../core/method/method'
 import { fitAround } from '../../core/method/reduce/clockVector'
+import { say } from '../../labels/drawings'
 import type { DrawingProps } from './drawingProps'
 import { around, Frame, styles } from './frame'
 
@@ -22,7 +23,7 @@ export function GapClock({ method, taken, figures }: DrawingProps & { readonly m
   const outline = read.map(({ angleDeg, value }) => around(CX, CY, radius(value), angleDeg))
   const tip = fit && around(CX, CY, Math.min(40, 10 + (fit.firstAmplitude / most) * 26), fit.highPointDeg)
   return (
-    <Frame title="Gaps around, differences larger than life" height={HEIGHT}>
+    <Frame title={say.gapsAroundDifferences} height={HEIGHT}>
       <circle className={styles.axis} cx={CX} cy={CY} r={RING - 18} />
       <path className={styles.line} d={`${outline.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${x} ${y}`).join('')}Z`} />
       {read.map(({ id, angleDeg, value }) => {
@@ -51,7 +52,7 @@ export function GapClock({ method, taken, figures }: DrawingProps & { readonly m
             transform={`translate(${tip.x} ${tip.y}) rotate(${fit.highPointDeg - 90})`}
           />
           <text className={styles.text} x="2" y={HEIGHT - 4}>
-            {`widest at ${Math.round(fit.highPointDeg)}°, eccentricity ${figures.figure(fit.firstAmplitude)} ${figures.unit}`}
+            {say.widestEccentricity(Math.round(fit.highPointDeg), figures.figure(fit.firstAmplitude), figures.unit)}
           </text>
         </>
       )}

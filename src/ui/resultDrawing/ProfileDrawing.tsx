@@ -1,5 +1,6 @@
 import type { MethodOf } from '../../core/method/method'
 import { isPoint } from '../../core/quantity/interval'
+import { say } from '../../labels/drawings'
 import type { DrawingProps } from './drawingProps'
 import { around, Frame, scaleTo, styles } from './frame'
 
@@ -31,7 +32,7 @@ export function ProfileDrawing({
   const cx = 252
   const cy = 48
   return (
-    <Frame title={worst.spread >= 0 ? `Along, and around at ${worst.station.id}` : 'Along'} height={HEIGHT}>
+    <Frame title={worst.spread >= 0 ? say.alongAround(worst.station.id) : say.along} height={HEIGHT}>
       <path className={styles.rule} d={`M${LEFT} 8V${HEIGHT - 20}H${RIGHT}`} fill="none" />
       {method.directions.map((direction, index) => {
         const line = method.stations.flatMap((station, place) => {
@@ -96,7 +97,7 @@ export function ProfileDrawing({
             ]
           })}
           <text className={styles.text} x={cx} y={HEIGHT - 6} textAnchor="middle">
-            {`${figures.figure(worst.spread)} out-of-round`}
+            {say.outRound(figures.figure(worst.spread))}
           </text>
         </>
       )}

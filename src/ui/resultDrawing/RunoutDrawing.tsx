@@ -1,6 +1,7 @@
 import { runoutStations } from '../../core/method/kinds/runout'
 import { sheetInputOf, slotsOf } from '../../core/method/layout'
 import type { MethodOf } from '../../core/method/method'
+import { say } from '../../labels/drawings'
 import type { DrawingProps } from './drawingProps'
 import { around, Frame, styles, WIDTH } from './frame'
 
@@ -31,7 +32,7 @@ export function RunoutDrawing({ method, taken, figures }: DrawingProps & { reado
   const bent = stations.filter(({ bow, atMm, fit: own }) => bow !== null && atMm !== null && own !== null)
   return (
     <>
-      <Frame title={`Around at ${worst.station}: eccentricity, and what is oval`} height={HEIGHT}>
+      <Frame title={say.aroundEccentricityWhat(worst.station)} height={HEIGHT}>
         <circle className={styles.axis} cx="70" cy={CY} r="34" />
         <path className={styles.line} d={curve(firstPart, 70)} />
         {worst.taken.map(({ direction, interval }) => {
@@ -46,14 +47,14 @@ export function RunoutDrawing({ method, taken, figures }: DrawingProps & { reado
           transform={`translate(${tip.x} ${tip.y}) rotate(${fit.highPointDeg - 90})`}
         />
         <text className={styles.text} x="2" y={HEIGHT - 2}>
-          {`${figures.figure(fit.firstAmplitude)} at ${Math.round(fit.highPointDeg)}°`}
+          {say.at(figures.figure(fit.firstAmplitude), Math.round(fit.highPointDeg))}
         </text>
         {fit.secondAmplitude !== null && (
           <>
             <circle className={styles.axis} cx="216" cy={CY} r="34" />
             <path className={styles.line} data-second="" d={curve(secondPart, 216)} />
             <text className={styles.text} x="176" y={HEIGHT - 2}>
-              {`oval ${figures.figure(fit.secondAmplitude)}`}
+              {say.oval(figures.figure(fit.secondAmplitude))}
             </text>
           </>
         )}
@@ -70,7 +71,7 @@ function BowCurve({ bent, figures }: { readonly bent: ReturnType<typeof runoutSt
   const end = Math.max(...bent.map(({ atMm }) => atMm ?? 0), 1)
   const points = bent.map((item) => ({ x: 14 + ((item.atMm ?? 0) / end) * (WIDTH - 60), y: 58 - (size(item) / most) * 42, item }))
   return (
-    <Frame title="Bow along the shaft" height={BOW_HEIGHT}>
+    <Frame title={say.bowAlongShaft} height={BOW_HEIGHT}>
       <path className={styles.axis} d={`M14 58H${WIDTH - 46}`} />
       <path className={styles.line} d={points.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${x} ${y}`).join('')} />
       {points.map(({ x, y, item }) => (

@@ -1,6 +1,7 @@
 import { SPRING } from '../../core/method/kinds/spring'
 import type { MethodOf } from '../../core/method/method'
 import { springLine } from '../../core/method/spring'
+import { say } from '../../labels/drawings'
 import type { DrawingProps } from './drawingProps'
 import { Frame, styles, WIDTH } from './frame'
 
@@ -25,7 +26,7 @@ export function SpringLine({ method, taken, figures }: DrawingProps & { readonly
   const y = (load: number): number => HEIGHT - 20 - (load / top) * (HEIGHT - 34)
   const working = line.loadAt(method.workingMm)
   return (
-    <Frame title="Load against length" height={HEIGHT}>
+    <Frame title={say.loadAgainstLength} height={HEIGHT}>
       <path className={styles.rule} d={`M20 8V${HEIGHT - 20}H${WIDTH - 10}`} fill="none" />
       <line className={styles.line} x1={x(line.freeLengthMm)} y1={y(0)} x2={x(method.shorterMm)} y2={y(shorter)} />
       <circle className={styles.dot} cx={x(method.longerMm)} cy={y(longer)} r="3" />
@@ -33,16 +34,16 @@ export function SpringLine({ method, taken, figures }: DrawingProps & { readonly
       <line className={styles.axis} x1={x(method.workingMm)} x2={x(method.workingMm)} y1={y(0)} y2={y(method.newLoadN)} />
       <path className={styles.mark} d={`M${x(method.workingMm) - 6} ${y(method.newLoadN)}h12`} />
       <text className={styles.text} x={x(method.workingMm) - 10} y={y(method.newLoadN) - 2} textAnchor="end">
-        {`new ${figures.figure(method.newLoadN)}`}
+        {say.newOne(figures.figure(method.newLoadN))}
       </text>
       <text className={styles.figure} x={x(method.workingMm) - 10} y={y(working) + 34} textAnchor="end">
-        {`now ${figures.figure(working)} ${figures.unit}`}
+        {say.now(figures.figure(working), figures.unit)}
       </text>
       <text className={styles.text} x="24" y={HEIGHT - 6}>
-        free
+        {say.free}
       </text>
       <text className={styles.text} x={WIDTH - 12} y={HEIGHT - 6} textAnchor="end">
-        compressed
+        {say.compressed}
       </text>
     </Frame>
   )

@@ -1,4 +1,5 @@
 import type { MethodOf } from '../../core/method/method'
+import { say } from '../../labels/drawings'
 import type { DrawingProps } from './drawingProps'
 import { Frame, styles, WIDTH } from './frame'
 
@@ -12,7 +13,7 @@ export function TorqueBars({ method, taken, figures }: DrawingProps & { readonly
   const y = (value: number): number => HEIGHT - 18 - (value / most) * (HEIGHT - 30)
   const step = (WIDTH - 10) / method.fasteners.length
   return (
-    <Frame title={`Against ${figures.figure(method.targetNm)} ${figures.unit}`} height={HEIGHT}>
+    <Frame title={say.against(figures.figure(method.targetNm), figures.unit)} height={HEIGHT}>
       {method.fasteners.map(({ id }, index) => {
         const reading = taken.find(({ station }) => station === id)
         const x = 6 + index * step

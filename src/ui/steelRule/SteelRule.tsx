@@ -1,6 +1,7 @@
 import { stepPages } from '../../contract/stepPages'
 import type { Step, StepStanding } from '../../core/job/orderOfWork'
 import { stepName } from '../../core/words/labels'
+import { say } from '../../labels/drawings'
 import styles from './SteelRule.module.css'
 
 export interface SteelRuleProps {
@@ -20,14 +21,14 @@ const stateWord = {
   done: 'done',
   now: 'next',
   ahead: 'ahead',
-  closed: 'closed until made safe',
-  nothing: 'nothing to do',
+  closed: say.closedUntilMade,
+  nothing: say.nothingDo,
 } as const
 
 /** The order of work as a steel rule along the top: what is done, what is next, and the way to each page. */
 export function SteelRule({ jobId, standings, here }: SteelRuleProps) {
   return (
-    <nav className={styles.rule} aria-label="Order of work">
+    <nav className={styles.rule} aria-label={say.orderWork}>
       <ol className={styles.list}>
         {standings.map(({ step, state, count }) => (
           <li key={step} className={styles.step} data-state={state}>
@@ -40,7 +41,7 @@ export function SteelRule({ jobId, standings, here }: SteelRuleProps) {
               )}
               <span className="hidden-label">
                 , {stateWord[state]}
-                {count ? `, ${count.done} of ${count.of}` : ''}
+                {count ? say.ofOne(count.done, count.of) : ''}
               </span>
             </a>
           </li>

@@ -4,6 +4,7 @@ import { formatQuantity, unitOf } from '../../../core/quantity/format'
 import { differenceOf } from '../../../core/quantity/kind'
 import { parseQuantity } from '../../../core/quantity/quantity'
 import { quantityFaultWords } from '../../../core/words/quantities'
+import { say } from '../../../labels/benchDialogs'
 import { Button } from '../../../ui/Button'
 import { Dialog, DialogActions } from '../../../ui/Dialog'
 import { Fault, TextField } from '../../../ui/Field'
@@ -39,15 +40,13 @@ export function ConditionsDialog({ bench, onClose }: { readonly bench: Bench; re
       setFault(`${what}: ${quantityFaultWords(parsed.fault)}`)
       return 'fault'
     }
-    const zeroRead = read(zero, quantity, 'Zero')
-    const partRead = read(part, 'temperature', 'Part')
-    const scaleRead = read(scale, 'temperature', 'Scale')
+    const zeroRead = read(zero, quantity, say.zero)
+    const partRead = read(part, 'temperature', say.part)
+    const scaleRead = read(scale, 'temperature', say.scale)
     const withinRead = Number(within.replace(',', '.'))
     if (zeroRead === 'fault' || partRead === 'fault' || scaleRead === 'fault') return
-    if ((partRead === null) !== (scaleRead === null))
-      return setFault('Both temperatures are needed: of the part, and of the gauge or its master.')
-    if (partRead !== null && !(withinRead >= 0 && withinRead <= 50))
-      return setFault('Say within how many kelvin the temperatures are known, for example 1.')
+    if ((partRead === null) !== (scaleRead === null)) return setFault(say.bothTemperaturesNeeded)
+    if (partRead !== null && !(withinRead >= 0 && withinRead <= 50)) return setFault(say.sayWithinHow)
     if ([partRead, scaleRead].some((celsius) => celsius !== null && (celsius < -60 || celsius > 400)))
       return setFault('A temperature between −60 and 400 °C is expected.')
     conditions.note(
@@ -58,49 +57,45 @@ export function ConditionsDialog({ bench, onClose }: { readonly bench: Bench; re
     onClose()
   }
   return (
-    <Dialog title="Zero and temperature" onClose={onClose}>
+    <Dialog title={say.zeroTemperature} onClose={onClose}>
       <form onSubmit={save}>
         {gauge && (
           <TextField
-            label={`${gauge.code} shows at zero, or at its master`}
-            hint={`What is too much or too little, with its sign, in ${unitOf(quantity, units)}. It is taken off every reading from now on.`}
+            label={say.showsZeroMaster(gauge.code)}
+            hint={say.whatTooMuch(unitOf(quantity, units))}
             value={zero}
             onChange={(event) => setZero(event.currentTarget.value)}
             autoComplete="off"
           />
         )}
         <TextField
-          label={`Temperature of the part, ${unitOf('temperature', units)}`}
+          label={say.temperaturePart(unitOf('temperature', units))}
           value={part}
           onChange={(event) => setPart(event.currentTarget.value)}
           autoComplete="off"
         />
         <TextField
-          label={`Temperature of the gauge, or of its master, ${unitOf('temperature', units)}`}
+          label={say.temperatureGaugeMaster(unitOf('temperature', units))}
           value={scale}
           onChange={(event) => setScale(event.currentTarget.value)}
           autoComplete="off"
         />
         <TextField
-          label="Both known to within, K"
-          hint={
-            canCorrect
-              ? 'Lengths are corrected to 20 °C.'
-              : 'Noted with each reading. The expansion of part or gauge is not on record, so nothing is corrected: the doubt grows by what these temperatures could do to any metal.'
-          }
+          label={say.bothKnownWithin}
+          hint={canCorrect ? say.lengthsCorrected20 : say.notedEachReading}
           value={within}
           onChange={(event) => setWithin(event.currentTarget.value)}
           autoComplete="off"
         />
         <Fault text={fault} />
         <DialogActions>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say.leave}</Button>
           <Button kind="primary" type="submit">
-            Note for what follows
+            {say.noteWhatFollows}
           </Button>
         </DialogActions>
       </form>
-      {system !== units && <p>Figures here are in the machine’s own units.</p>}
+      {system !== units && <p>{say.figuresHereMachines}</p>}
     </Dialog>
   )
 }

@@ -1,4 +1,5 @@
 import { type SyntheticEvent, useState } from 'react'
+import { say } from '../../../labels/benchDialogs'
 import { Button } from '../../../ui/Button'
 import { Dialog } from '../../../ui/Dialog'
 import { TextField } from '../../../ui/Field'
@@ -20,14 +21,14 @@ export function GoTo({ bench, onClose }: { readonly bench: Bench; readonly onClo
     go(found[0]?.id)
   }
   return (
-    <Dialog title="Go to" onClose={onClose}>
+    <Dialog title={say.go} onClose={onClose}>
       <form onSubmit={submit}>
         <TextField
-          label="A few letters of its name"
+          label={say.fewLettersName}
           value={letters}
           onChange={(event) => setLetters(event.currentTarget.value)}
           autoComplete="off"
-          error={found.length === 0 ? 'Nothing by that name in this book.' : null}
+          error={found.length === 0 ? say.nothingNameBook : null}
         />
       </form>
       <div className={styles.goToList}>

@@ -1,5 +1,6 @@
 import { type SyntheticEvent, useState } from 'react'
 import { slotWords } from '../../../core/words/places'
+import { say } from '../../../labels/benchDialogs'
 import { Button } from '../../../ui/Button'
 import { Dialog, DialogActions } from '../../../ui/Dialog'
 import { Fault, TextField } from '../../../ui/Field'
@@ -13,10 +14,10 @@ export function NoteDialog({ bench, onClose }: { readonly bench: Bench; readonly
   const [fault, setFault] = useState<string | null>(null)
   if (!reading)
     return (
-      <Dialog title="Note at a reading" onClose={onClose}>
-        <p>Nothing is read here yet. Take the reading first; then note what belongs to it.</p>
+      <Dialog title={say.noteReading} onClose={onClose}>
+        <p>{say.nothingReadHere}</p>
         <DialogActions>
-          <Button onClick={onClose}>Go on measuring</Button>
+          <Button onClick={onClose}>{say.goMeasuring}</Button>
         </DialogActions>
       </Dialog>
     )
@@ -28,11 +29,11 @@ export function NoteDialog({ bench, onClose }: { readonly bench: Bench; readonly
   }
   const place = slotWords(characteristic.method, reading) || characteristic.name
   return (
-    <Dialog title={`Note at ${place}`} onClose={onClose}>
+    <Dialog title={say.note(place)} onClose={onClose}>
       <form onSubmit={(event) => void save(event)}>
         <TextField
-          label={`What belongs to “${reading.text}”`}
-          hint="Burr dressed, hard to reach, hand shook … It stands on the report beside the reading."
+          label={say.whatBelongs(reading.text)}
+          hint={say.burrDressedHard}
           value={note}
           maxLength={400}
           autoComplete="off"
@@ -41,9 +42,9 @@ export function NoteDialog({ bench, onClose }: { readonly bench: Bench; readonly
         />
         <Fault text={fault} />
         <DialogActions>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say.leave}</Button>
           <Button kind="primary" type="submit">
-            Note it
+            {say.noteIt}
           </Button>
         </DialogActions>
       </form>

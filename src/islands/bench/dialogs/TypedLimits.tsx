@@ -1,6 +1,7 @@
 import { lazy, Suspense, useState } from 'react'
 import type { Characteristic } from '../../../core/book/bookSchema'
 import { typedIn } from '../../../core/notes/typedBook'
+import { say } from '../../../labels/benchDialogs'
 import { Button } from '../../../ui/Button'
 import type { BenchProps } from '../benchState'
 import styles from './TypedLimits.module.css'
@@ -37,14 +38,11 @@ export function EmptyBench({ view, notes }: Pick<BenchProps, 'view' | 'notes'>) 
   const [typing, setTyping] = useState(false)
   return (
     <section className={styles.empty} aria-labelledby="empty">
-      <h1 id="empty">Nothing to measure yet</h1>
-      <p>
-        {view.record.machine.name} is in no limit book. Name the part and what is measured, choose the method, type the limit as
-        the manual gives it, and go on measuring. A second person checks it later.
-      </p>
+      <h1 id="empty">{say.nothingMeasureYet}</h1>
+      <p>{say.noLimitBook(view.record.machine.name)}</p>
       <p>
         <Button kind="primary" disabled={!view.may.note} onClick={() => setTyping(true)}>
-          Type the first one
+          {say.typeFirstOne}
         </Button>
       </p>
       {typing && <TypeFromManual view={view} notes={notes} onDone={() => setTyping(false)} onClose={() => setTyping(false)} />}
@@ -65,15 +63,10 @@ export function TypedNote({
   const state = check === null ? 'unchecked' : check.agrees ? 'checked' : 'wrong'
   return (
     <p className={styles.typed} data-state={state}>
-      <b>
-        {
-          { unchecked: '! Limits not checked yet', checked: 'Limits checked', wrong: '! Limits do not agree with the document' }[
-            state
-          ]
-        }
-      </b>
-      {`, typed by ${typed.by}`}
-      {check && `; ${check.by}${check.note === '' ? '' : `: ${check.note}`}`}. <a href={`/jobs/${jobId}/limits`}>Typed limits</a>
+      <b>{{ unchecked: say.limitsNotChecked, checked: say.limitsChecked, wrong: say.limitsDoNot }[state]}</b>
+      {say.typed(typed.by)}
+      {check && `; ${check.by}${check.note === '' ? '' : `: ${check.note}`}`}.{' '}
+      <a href={`/jobs/${jobId}/limits`}>{say.typedLimits}</a>
     </p>
   )
 }

@@ -2,13 +2,14 @@ import { useState } from 'react'
 import { whatNext } from '../../../core/evaluate/whatNext'
 import { suspectWords } from '../../../core/words/closings'
 import { reasonOf, settledBy } from '../../../core/words/votes'
+import { say } from '../../../labels/benchDialogs'
 import { Button } from '../../../ui/Button'
 import { Dialog, DialogActions } from '../../../ui/Dialog'
 import type { Bench } from '../benchState'
 import styles from './WhatNext.module.css'
 
 const SHOWN = 12
-const MOVES: Readonly<Record<number, string>> = { 1: 'could move a verdict by one level', 2: 'could still mean a new part' }
+const MOVES: Readonly<Record<number, string>> = { 1: say.couldMoveVerdict, 2: say.couldStillMean }
 
 /** What to measure next, and why: what is missing or doubtful, by how far it could change a verdict. */
 export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
@@ -21,10 +22,10 @@ export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly o
     bench.acts.does({ kind: 'goTo', characteristic: id })
   }
   return (
-    <Dialog title="What next" onClose={onClose}>
+    <Dialog title={say.whatNext} onClose={onClose}>
       {doubts.length > 0 && (
         <>
-          <p>What is known twice does not agree. Look again at:</p>
+          <p>{say.whatKnownTwice}</p>
           <ol className={styles.next}>
             {doubts.slice(0, SHOWN).map(({ closing, suspect, moves }) => {
               const characteristic = book.characteristics.find(({ id }) => id === suspect.characteristic)
@@ -46,11 +47,7 @@ export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly o
         </>
       )}
       {steps.length === 0 ? (
-        <p>
-          {doubts.some(({ moves }) => moves > 0)
-            ? 'Nothing that is missing can change a verdict; the readings above can.'
-            : 'Nothing more can change a verdict: whatever is still to be read, every part’s verdict stands.'}
-        </p>
+        <p>{doubts.some(({ moves }) => moves > 0) ? say.nothingMissingCan : say.nothingMoreCan}</p>
       ) : (
         <ol className={styles.next}>
           {steps.slice(0, SHOWN).map(({ part, vote, moves }) => {
@@ -69,10 +66,10 @@ export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly o
           })}
         </ol>
       )}
-      {steps.length > SHOWN && <p>And {steps.length - SHOWN} more.</p>}
+      {steps.length > SHOWN && <p>{say.more(steps.length - SHOWN)}</p>}
       <DialogActions>
         <Button kind="primary" onClick={onClose}>
-          Back to the bench
+          {say.backBench}
         </Button>
       </DialogActions>
     </Dialog>

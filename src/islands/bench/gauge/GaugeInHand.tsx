@@ -2,6 +2,7 @@ import type { Gauge } from '../../../core/gauge/gauge'
 import { gaugeKindFacts } from '../../../core/gauge/gaugeKinds'
 import { figuresOf } from '../../../core/quantity/figures'
 import { gaugeKindName } from '../../../core/words/gauges'
+import { say } from '../../../labels/bench'
 import { Button } from '../../../ui/Button'
 import type { Bench } from '../benchState'
 import styles from './GaugeInHand.module.css'
@@ -14,7 +15,7 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
   return (
     <div className={styles.hand}>
       <label className={styles.handLabel} htmlFor="gauge">
-        In hand
+        {say.hand}
       </label>
       {wanted === 'eye' ? (
         <span>{gaugeKindName.eye}</span>
@@ -28,16 +29,16 @@ export function GaugeInHand({ bench, today }: { readonly bench: Bench; readonly 
           >
             <GaugeOptions gauges={ofKind} />
             {others.length > 0 && (
-              <optgroup label="Of another kind">
+              <optgroup label={say.anotherKind}>
                 <GaugeOptions gauges={others} />
               </optgroup>
             )}
-            <option value={NO_GAUGE}>No gauge</option>
+            <option value={NO_GAUGE}>{say.noGauge}</option>
           </select>
           {gauge ? (
             <GaugeFacts gauge={gauge} bench={bench} today={today} />
           ) : (
-            ofKind.length === 0 && <b className={styles.lapsed}>No {gaugeKindName[wanted].toLowerCase()} in the store</b>
+            ofKind.length === 0 && <b className={styles.lapsed}>{say.noStore(gaugeKindName[wanted].toLowerCase())}</b>
           )}
         </>
       )}
@@ -58,10 +59,10 @@ function GaugeFacts({ gauge, bench, today }: { readonly gauge: Gauge; readonly b
     <span className={styles.handFacts}>
       <span className="figure">± {difference(gauge.maximumPermissibleError)}</span>,{' '}
       {gauge.calibrationDue < today ? (
-        <b className={styles.lapsed}>! calibration lapsed {gauge.calibrationDue}</b>
+        <b className={styles.lapsed}>{say.calibrationLapsed(gauge.calibrationDue)}</b>
       ) : (
         <span>
-          calibrated until <span className="figure">{gauge.calibrationDue}</span>
+          {say.calibratedUntil} <span className="figure">{gauge.calibrationDue}</span>
         </span>
       )}
       <ConditionsNote bench={bench} />
@@ -88,21 +89,21 @@ function ConditionsNote({ bench }: { readonly bench: Bench }) {
   return (
     <span className={styles.lapsed}>
       {' '}
-      {zero !== 0 && `· zero ${difference(zero)} taken off`}
-      {warm && ` · part ${temperature.figure(warm.partC)}, gauge ${temperature.figure(warm.scaleC)} ${temperature.unit}`}
+      {zero !== 0 && say.zeroTakenOff(difference(zero))}
+      {warm && say.partGauge(temperature.figure(warm.partC), temperature.figure(warm.scaleC), temperature.unit)}
     </span>
   )
 }
 
 const linkWords = {
   off: '',
-  asking: 'asking the server …',
-  unpaired: 'not paired yet: pair it under Gauges',
-  waiting: 'listening, no gauge heard yet',
-  here: 'sends its readings here',
-  gone: '! the gauge has stopped: type, or connect it again',
-  taken: '! another bench has taken it',
-  unreachable: '! no server: type the readings',
+  asking: say.askingServer,
+  unpaired: say.notPairedYet,
+  waiting: say.listeningNoGauge,
+  here: say.sendsReadingsHere,
+  gone: say.gaugeHasStopped,
+  taken: say.anotherBenchHas,
+  unreachable: say.noServerType,
 } as const
 
 /** Whether the gauge sends its readings to this bench by itself. */
@@ -112,10 +113,10 @@ function GaugeLinkNote({ bench }: { readonly bench: Bench }) {
   return (
     <span className={styles.link}>
       <Button kind="quiet" aria-pressed={word.listening} onClick={word.toggle}>
-        {word.listening ? 'Stop listening' : 'Listen to it'}
+        {word.listening ? say.stopListening : say.listen}
       </Button>
       <span role="status" className={wrong ? styles.lapsed : undefined}>
-        {word.link === 'here' && word.pairing !== null ? `sends its readings here: “${word.pairing}”` : linkWords[word.link]}
+        {word.link === 'here' && word.pairing !== null ? say.sendsItsReadingsHere(word.pairing) : linkWords[word.link]}
       </span>
     </span>
   )
@@ -123,11 +124,11 @@ function GaugeLinkNote({ bench }: { readonly bench: Bench }) {
 
 const cableWords = {
   off: '',
-  waiting: 'cable open, no gauge heard yet',
-  here: 'sends its readings by cable',
+  waiting: say.cableOpenNo,
+  here: say.sendsReadingsCable,
   otherGauge: '',
-  gone: '! the gauge on the cable has stopped: type, or connect it again',
-  refused: '! no cable was chosen, or another program holds it',
+  gone: say.gaugeCableHas,
+  refused: say.noCableChosen,
 } as const
 
 /** Where the browser can: the gauge on a serial cable of this device. */
@@ -135,11 +136,11 @@ function CableNote({ bench: { cable } }: { readonly bench: Bench }) {
   if (!cable.possible) return null
   const { link, code } = cable
   const open = link === 'waiting' || link === 'here' || link === 'otherGauge'
-  const says = link === 'otherGauge' ? `! ${code ?? 'another gauge'} is on the cable: take it in hand` : cableWords[link]
+  const says = link === 'otherGauge' ? say.cableTakeHand(code ?? say.anotherGauge) : cableWords[link]
   return (
     <span className={styles.link}>
       <Button kind="quiet" aria-pressed={open} onClick={open ? cable.disconnect : cable.connect}>
-        {open ? 'Close the cable' : 'By cable'}
+        {open ? say.closeCable : say.cable}
       </Button>
       <span role="status" className={says.startsWith('!') ? styles.lapsed : undefined}>
         {says}

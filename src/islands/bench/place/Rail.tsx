@@ -7,6 +7,7 @@ import type { Policy } from '../../../core/record/recordSchema'
 import type { Need } from '../../../core/scope/need'
 import { verdictName } from '../../../core/words/labels'
 import { ribbonOf } from '../../../drawing/ribbonScale'
+import { say } from '../../../labels/bench'
 import { LimitRibbon } from '../../../ui/limitRibbon/LimitRibbon'
 import { VerdictMark } from '../../../ui/VerdictMark'
 import type { BenchEvent } from '../benchReducer'
@@ -39,7 +40,7 @@ export function Rail({ bench }: { readonly bench: Bench }) {
     if (current >= 0) virtual.scrollToIndex(current, { align: 'auto' })
   }, [current, virtual])
   return (
-    <nav ref={nav} className={styles.rail} aria-label="What to measure">
+    <nav ref={nav} className={styles.rail} aria-label={say.whatMeasure}>
       <ul className={styles.railList} style={{ height: virtual.getTotalSize() }}>
         {virtual.getVirtualItems().map(({ index, start, key }) => {
           const row = rows[index]
@@ -124,7 +125,7 @@ function RailItem({ characteristic, result, need, policy, system, isCurrent, doe
         {need === 'required' ? (
           <VerdictMark verdict={result.verdict} size={14} title={verdictName[result.verdict]} />
         ) : (
-          <span className={styles.itemNeed}>{need === 'ifGateFails' ? 'if the gate fails' : 'not required'}</span>
+          <span className={styles.itemNeed}>{need === 'ifGateFails' ? say.ifGateFails : say.notRequired}</span>
         )}
         <span className={`figure ${styles.itemCount}`}>
           {characteristic.method.kind === 'computed' ? '=' : `${taken}/${needed}`}

@@ -1,5 +1,6 @@
 import { stages } from '../../../core/record/stage'
 import { stageName } from '../../../core/words/labels'
+import { say } from '../../../labels/bench'
 import type { Bench } from '../benchState'
 import styles from './StageChoice.module.css'
 
@@ -7,7 +8,7 @@ import styles from './StageChoice.module.css'
 export function StageChoice({ bench }: { readonly bench: Bench }) {
   return (
     <fieldset className={styles.stage}>
-      <legend className="hidden-label">Stage</legend>
+      <legend className="hidden-label">{say.stage}</legend>
       {stages.map((stage) => (
         <button
           key={stage}

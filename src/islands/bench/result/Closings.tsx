@@ -1,5 +1,6 @@
 import type { ClosingResult } from '../../../core/evaluate/crossChecks'
 import { closingWords, suspectWords } from '../../../core/words/closings'
+import { say } from '../../../labels/bench'
 import { Button } from '../../../ui/Button'
 import type { Bench } from '../benchState'
 import styles from './Closings.module.css'
@@ -16,7 +17,7 @@ export function Closings({ bench }: { readonly bench: Bench }) {
   if (own.length === 0 || stage !== 'asFound') return null
   return (
     <>
-      <h2>Known twice</h2>
+      <h2>{say.knownTwice}</h2>
       {own.map(({ spec, result }) => (
         <div key={spec.id} className={shared.change} data-standing={result.standing === 'disagrees' ? 'outside' : 'inside'}>
           <p>{closingWords(spec, result, bench.speaker)}</p>

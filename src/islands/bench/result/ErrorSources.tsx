@@ -1,6 +1,7 @@
 import { sayErrorSource } from '../../../contract/errorWords'
 import { coverageOf, figuresAt } from '../../../contract/figuresAt'
 import type { Reduced, ReductionName } from '../../../core/method/reduction'
+import { say } from '../../../labels/bench'
 import type { Bench } from '../benchState'
 import styles from './ErrorSources.module.css'
 import shared from './values.module.css'
@@ -21,7 +22,7 @@ export function ErrorSources({
   if (sources.length === 0) return null
   return (
     <details className={styles.sources}>
-      <summary>What the ± is made of</summary>
+      <summary>{say.whatMade}</summary>
       <table className={shared.values}>
         <tbody>
           {sources.map((source) => (
@@ -35,8 +36,8 @@ export function ErrorSources({
         </tbody>
       </table>
       <p className={shared.note}>
-        Added as the root of their squares, with k = <span className="figure">{k.toFixed(k === 2 ? 0 : 2)}</span>. A gauge’s
-        errors at sizes far apart count apart.
+        {say.addedAsRoot} <span className="figure">{k.toFixed(k === 2 ? 0 : 2)}</span>
+        {say.gaugesErrorsSizes}
       </p>
     </details>
   )

@@ -7,6 +7,7 @@ import { valueName, verdictName } from '../../../core/words/labels'
 import { whereWords } from '../../../core/words/places'
 import { reasonOf } from '../../../core/words/votes'
 import { ribbonOf } from '../../../drawing/ribbonScale'
+import { say } from '../../../labels/bench'
 import { LimitRibbon } from '../../../ui/limitRibbon/LimitRibbon'
 import { ResultDrawing } from '../../../ui/resultDrawing/ResultDrawing'
 import { SourceNote } from '../../../ui/SourceNote'
@@ -30,18 +31,18 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
   const shown = judged ?? (first || !judges ? null : (result.reductions.values[judges] ?? null))
   const strongest = result.votes[0]
   return (
-    <aside className={styles.result} aria-label="Result">
+    <aside className={styles.result} aria-label={say.result}>
       <div className={styles.verdict} data-verdict={result.verdict}>
         <VerdictMark verdict={result.verdict} size={30} />
         <div>
           <b>{verdictName[result.verdict]}</b>
-          <p>{strongest ? reasonOf(bench.speaker, strongest) : 'Nothing judged yet'}</p>
+          <p>{strongest ? reasonOf(bench.speaker, strongest) : say.nothingJudgedYet}</p>
         </div>
       </div>
       <div aria-live="polite">
         <p className={styles.resultLabel}>
-          {first ? `${valueName[first.judges]}, judged` : judges ? `${valueName[judges]}, for information` : 'Judged'}
-          {bench.parsed && <span className={styles.preview}> with what is typed</span>}
+          {first ? `${valueName[first.judges]}, judged` : judges ? say.information(valueName[judges]) : say.judged}
+          {bench.parsed && <span className={styles.preview}> {say.whatTyped}</span>}
         </p>
         <p className={styles.big} data-empty={shown ? undefined : ''} data-long={shown?.interval ? '' : undefined}>
           <span className="figure">{shown ? extent(shown) : '–'}</span>
@@ -56,7 +57,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       {bench.stage !== 'asFound' && <StagesBeside bench={bench} />}
       <ResultDrawing method={characteristic.method} taken={bench.taken} figures={figuresAt(bench, undefined)} />
       <table className={shared.values}>
-        <caption className="hidden-label">Reduced values and their limits, {unit}</caption>
+        <caption className="hidden-label">{say.reducedValuesTheir(unit)}</caption>
         <tbody>
           {rowsOf(bench).map(({ name, where, value, doubt, limits }) => (
             <tr key={name}>
@@ -82,18 +83,18 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       <Closings bench={bench} />
       {result.rate && result.forecast && (
         <p className={shared.note}>
-          Wears <span className="figure">{paceAt(bench, judges)(result.rate.perThousandHours)}</span> {unit} per 1 000 h; expected{' '}
+          {say.wears} <span className="figure">{paceAt(bench, judges)(result.rate.perThousandHours)}</span> {say.per1000(unit)}
           <span className="figure">
             {figure(result.forecast.value)} ({figure(result.forecast.low)} … {figure(result.forecast.high)})
           </span>{' '}
-          at <span className="figure">{formatHours(result.forecast.atHours)} h</span>: {lastsWord[result.forecast.lasts]}.
+          {say.at} <span className="figure">{formatHours(result.forecast.atHours)} h</span>: {lastsWord[result.forecast.lasts]}.
         </p>
       )}
-      <h2>Why</h2>
+      <h2>{say.why}</h2>
       <VoteList votes={result.votes} speaker={bench.speaker} />
       {characteristic.new && (
         <p className={shared.note}>
-          New {figure(characteristic.new.lower)} … {figure(characteristic.new.upper)} {unit}{' '}
+          {say.newOne(figure(characteristic.new.lower), figure(characteristic.new.upper), unit)}
           <SourceNote source={characteristic.new.source} documents={record.book.documents} />
         </p>
       )}
@@ -140,9 +141,9 @@ function SinceLast({ bench }: { readonly bench: Bench }) {
   if (!last || now === null) return null
   return (
     <tr>
-      <th scope="row">Since last overhaul</th>
+      <th scope="row">{say.sinceLastOverhaul}</th>
       <td className="figure">{withSign(figuresAt(bench, characteristic.limits[0]?.judges).difference(now - last.value))}</td>
-      <td className={`figure ${shared.limit}`}>in {formatHours(record.job.runningHours - last.runningHours)} h</td>
+      <td className={`figure ${shared.limit}`}>{say.h(formatHours(record.job.runningHours - last.runningHours))}</td>
     </tr>
   )
 }
@@ -157,7 +158,7 @@ function MateFit({ bench }: { readonly bench: Bench }) {
     <>
       <h2>{spec.name}</h2>
       <p className={styles.fit}>
-        <span>Clearance</span>
+        <span>{say.clearance}</span>
         <span className="figure">
           {figure(fit.clearance.minimumMm)} … {figure(fit.clearance.maximumMm)}
         </span>

@@ -4,6 +4,7 @@ import type { ReductionName } from '../../../core/method/reduction'
 import { type Stage, stages } from '../../../core/record/stage'
 import { changeWords } from '../../../core/words/changes'
 import { stageName, valueName } from '../../../core/words/labels'
+import { say } from '../../../labels/bench'
 import { SourceNote } from '../../../ui/SourceNote'
 import { VerdictWord } from '../../../ui/VerdictMark'
 import type { Bench } from '../benchState'
@@ -25,7 +26,7 @@ export function StagesBeside({ bench }: { readonly bench: Bench }) {
   const shown = names.length > 0 ? names : (Object.keys(whole.reductions.values).slice(0, 1) as ReductionName[])
   return (
     <>
-      <h2>Stage by stage</h2>
+      <h2>{say.stageStage}</h2>
       <table className={styles.stages}>
         <thead>
           <tr>
@@ -52,7 +53,7 @@ export function StagesBeside({ bench }: { readonly bench: Bench }) {
             </tr>
           ))}
           <tr>
-            <th scope="row">Verdict</th>
+            <th scope="row">{say.verdict}</th>
             {stages.map((each) => {
               const verdict = at(each)?.verdict
               return (

@@ -6,6 +6,7 @@ import type { SlipQuestion } from '../../../core/slip/slip'
 import { faultWords } from '../../../core/words/methodFaults'
 import { slotWords } from '../../../core/words/places'
 import { slipQuestionWords } from '../../../core/words/slips'
+import { say } from '../../../labels/bench'
 import { UNSENT } from '../../../sync/item'
 import { Button, ButtonLink, Key } from '../../../ui/Button'
 import type { Bench } from '../benchState'
@@ -13,16 +14,16 @@ import { focusReading } from './focusReading'
 import styles from './Messages.module.css'
 
 const REASONS = {
-  correct: ['Misread', 'Mistyped', 'Gauge not square', 'Wrong place'],
-  cannot: ['Cannot be reached', 'Part missing', 'Surface damaged', 'No gauge reaches it'],
-  retake: ['Part was warm', 'Gauge not zeroed', 'Not clean', 'Wrong pose'],
+  correct: [say.misread, say.mistyped, say.gaugeNotSquare, say.wrongPlace],
+  cannot: [say.cannotReached, say.partMissing, say.surfaceDamaged, say.noGaugeReaches],
+  retake: [say.partWarm, say.gaugeNotZeroed, say.notClean, say.wrongPose],
 } as const
 
 /** Under the readings: what is wrong with what is typed, why something is done, what waits to be sent, what was refused. */
 export function Messages({ bench }: { readonly bench: Bench }) {
   const { local, link } = bench.readings
   const queued = local.filter(({ delivery }) => delivery.kind === 'queued').length
-  const kept = `${queued} reading${queued === 1 ? '' : 's'} kept`
+  const kept = say.readingKept(queued)
   const { characteristic, mode } = bench
   const complete = bench.slots.length > 0 && bench.slots.every((slot) => bench.standingAt(slot))
   const said = useInSight<HTMLParagraphElement>(bench.fault)
@@ -43,8 +44,8 @@ export function Messages({ bench }: { readonly bench: Bench }) {
       {mode.kind === 'retake' && mode.begun && (
         <p className={styles.correction}>
           <span>
-            <b>Reading the set again</b> ({mode.reason}): {mode.done.size} of {bench.slots.length}.{' '}
-            <Button onClick={() => bench.acts.does({ kind: 'cancel' })}>Stop here</Button>
+            <b>{say.readingSetAgain}</b> {say.ofOne(mode.reason, mode.done.size, bench.slots.length)}
+            <Button onClick={() => bench.acts.does({ kind: 'cancel' })}>{say.stopHere}</Button>
           </span>
         </p>
       )}
@@ -59,9 +60,9 @@ export function Messages({ bench }: { readonly bench: Bench }) {
       })}
       {complete && mode.kind === 'read' && bench.closed === null && (
         <p className={styles.complete}>
-          All {bench.result.reductions.needed} readings are in.{' '}
+          {say.allReadings(bench.result.reductions.needed)}
           <Button kind={bench.result.faults.length > 0 ? 'plain' : 'primary'} onClick={() => bench.acts.does({ kind: 'accept' })}>
-            Next to measure
+            {say.nextMeasure}
           </Button>
         </p>
       )}
@@ -70,39 +71,32 @@ export function Messages({ bench }: { readonly bench: Bench }) {
           delivery.kind === 'refused' ? (
             <p key={reading.id} className={styles.fault}>
               <b aria-hidden="true">!</b>
-              <span>
-                {placeOf(bench, reading)}: “{reading.text}” was not stored: {delivery.message}
-              </span>
-              {delivery.status === 409 && <Button onClick={() => void bench.acts.insist(reading)}>Mine counts</Button>}
-              {delivery.status !== 409 && <Button onClick={() => sendAgain(bench, reading)}>Send it again</Button>}
+              <span>{say.notStored(placeOf(bench, reading), reading.text, delivery.message)}</span>
+              {delivery.status === 409 && <Button onClick={() => void bench.acts.insist(reading)}>{say.mineCounts}</Button>}
+              {delivery.status !== 409 && <Button onClick={() => sendAgain(bench, reading)}>{say.sendAgain}</Button>}
               {delivery.status !== UNSENT && (
                 <Button onClick={() => dropAndReload(bench, reading.id)}>
-                  {delivery.status === 409 ? 'Theirs counts' : 'Drop it and reload'}
+                  {delivery.status === 409 ? say.theirsCounts : say.dropReload}
                 </Button>
               )}
             </p>
           ) : null,
         )}
       </div>
-      {!bench.readings.keeps && (
-        <p className={styles.theirs}>
-          This browser keeps nothing on this device (a private window, or a full disk): readings go straight to the server, and
-          without a network none is accepted.
-        </p>
-      )}
+      {!bench.readings.keeps && <p className={styles.theirs}>{say.browserKeepsNothing}</p>}
       <p className={styles.queue} role="status">
         {queued > 0 && link === 'offline' && (
           <>
-            No connection: {kept} on this device, sent when the server answers.{' '}
+            {say.noConnectionDevice(kept)}
             <Button kind="quiet" onClick={bench.readings.sendNow}>
-              Send now
+              {say.sendNow}
             </Button>
           </>
         )}
         {queued > 0 && link === 'signedOut' && (
           <>
-            You are signed out: {kept} on this device, sent when you sign in again.{' '}
-            <ButtonLink href={`/sign-in?next=${encodeURIComponent(`/jobs/${bench.record.job.id}/bench`)}`}>Sign in</ButtonLink>
+            {say.youSignedOut(kept)}
+            <ButtonLink href={`/sign-in?next=${encodeURIComponent(`/jobs/${bench.record.job.id}/bench`)}`}>{say.sign}</ButtonLink>
           </>
         )}
       </p>
@@ -127,22 +121,21 @@ function Theirs({ bench }: { readonly bench: Bench }) {
     <div role="status" className={styles.said}>
       {here && by !== null && (
         <p ref={said} className={styles.theirs}>
-          <b>{by}</b> read “{here.text}” here just now.{' '}
+          <b>{by}</b> {say.readHereJustNow(here.text)}{' '}
           {bench.text.trim() === '' ? (
             <>
-              <Key>Enter</Key> goes on; press the figure to correct it.
+              <Key>{say.enter}</Key> {say.goesPressFigure}
             </>
           ) : (
             <>
-              <Key>Enter</Key> puts yours over it, with a reason; <Key>Esc</Key> leaves theirs.
+              <Key>{say.enter}</Key> {say.putsYoursOver} <Key>{say.esc}</Key> {say.leavesTheirs}
             </>
           )}
         </p>
       )}
       {awaitingReload > 0 && (
         <p className={styles.theirs}>
-          {awaitingReload === 1 ? 'A reading' : `${awaitingReload} readings`} taken elsewhere need a gauge or a limit that was
-          added since this page came. <Button onClick={() => location.reload()}>Reload</Button>
+          {say.takenElsewhereNeed(awaitingReload)} <Button onClick={() => location.reload()}>{say.reload}</Button>
         </p>
       )}
     </div>
@@ -170,11 +163,11 @@ function Question({ bench, slip }: { readonly bench: Bench; readonly slip: SlipQ
       <p className={styles.question}>{slipQuestionWords(slip, figures)}</p>
       {slip.likely && (
         <Button kind="primary" onClick={() => bench.acts.does({ kind: 'takeSuggestion' })}>
-          <Key>Y</Key> Take {slip.likely.text}
+          <Key>Y</Key> {say.take(slip.likely.text)}
         </Button>
       )}
       <Button onClick={() => bench.acts.does({ kind: 'keepTyped' })}>
-        <Key>K</Key> Keep {bench.text.trim()}
+        <Key>K</Key> {say.keep(bench.text.trim())}
       </Button>
     </div>
   )
@@ -209,28 +202,28 @@ function ReasonForm({ bench }: { readonly bench: Bench }) {
     <div ref={form} className={styles.correction}>
       {mode.kind === 'correct' && (
         <p>
-          <b>Correcting {slotWords(characteristic.method, mode.of) || characteristic.name}</b>, read as{' '}
-          <span className="figure">“{mode.of.text}”</span> by {mode.of.by}. Type the right figure above, and why:
+          <b>{say.correcting(slotWords(characteristic.method, mode.of) || characteristic.name)}</b>
+          {say.readAs} <span className="figure">“{mode.of.text}”</span> {say.typeRightFigure(mode.of.by)}
         </p>
       )}
       {mode.kind === 'cannot' && (
         <p>
-          <b>{place} cannot be measured.</b> Why?
+          <b>{say.cannotBeMeasured(place)}</b> {say.whyTitle}
         </p>
       )}
       {mode.kind === 'retake' && (
         <p>
-          <b>Read all of {characteristic.name} again.</b> What stands is kept on the record. Why?
+          <b>{say.readAllAgain(characteristic.name)}</b> {say.whatStandsKept}
         </p>
       )}
       <div className={styles.reasonRow}>
         <label className={styles.reasonField}>
-          <span className="hidden-label">{mode.kind === 'correct' ? 'Why it is corrected' : 'Why'}</span>
+          <span className="hidden-label">{mode.kind === 'correct' ? say.whyCorrected : say.why}</span>
           <input
             ref={ref}
             className={styles.reasonInput}
             value={mode.reason}
-            placeholder="Why"
+            placeholder={say.why}
             maxLength={400}
             onChange={(event) => bench.acts.does({ kind: 'setReason', reason: event.currentTarget.value })}
             onKeyDown={(event) => {
@@ -254,10 +247,10 @@ function ReasonForm({ bench }: { readonly bench: Bench }) {
       </div>
       <div className={styles.reasonRow}>
         <Button kind="primary" onClick={() => bench.acts.does({ kind: 'accept' })}>
-          {{ correct: 'Accept correction', cannot: 'Mark as not to be measured', retake: 'Begin again' }[mode.kind]}
+          {{ correct: say.acceptCorrection, cannot: say.markAsNot, retake: say.beginAgain }[mode.kind]}
         </Button>
         <Button onClick={() => bench.acts.does({ kind: 'cancel' })}>
-          {mode.kind === 'correct' ? `Keep ${mode.of.text}` : 'Leave it'}
+          {mode.kind === 'correct' ? say.keep(mode.of.text) : say.leave}
         </Button>
       </div>
     </div>

@@ -1,11 +1,12 @@
 import { type PointerEvent, type ReactNode, useRef, useState } from 'react'
 import type { Slot } from '../../../core/method/layout'
+import { say } from '../../../labels/bench'
 import type { Bench } from '../benchState'
 import styles from './PaintedGrid.module.css'
 
 /** What a place of the print is painted with, as it is typed. */
 const BRUSHES = [
-  { text: '2', name: 'full contact' },
+  { text: '2', name: say.fullContact },
   { text: '1', name: 'partial' },
   { text: '0', name: 'none' },
 ] as const
@@ -33,8 +34,8 @@ export function PaintedGrid({ bench, children }: { readonly bench: Bench; readon
   return (
     <>
       <fieldset className={styles.brushes} disabled={bench.closed !== null}>
-        <legend className="hidden-label">Paint the print</legend>
-        <span aria-hidden="true">Paint</span>
+        <legend className="hidden-label">{say.paintPrint}</legend>
+        <span aria-hidden="true">{say.paint}</span>
         {BRUSHES.map(({ text, name }) => (
           <button
             key={text}
@@ -46,7 +47,7 @@ export function PaintedGrid({ bench, children }: { readonly bench: Bench; readon
             {name}
           </button>
         ))}
-        {brush !== null && <span>Draw over the print; press again to stop.</span>}
+        {brush !== null && <span>{say.drawOverPrint}</span>}
       </fieldset>
       <div
         className={styles.painted}

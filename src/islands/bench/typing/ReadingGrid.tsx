@@ -6,6 +6,7 @@ import { figuresOf } from '../../../core/quantity/figures'
 import { unitOf } from '../../../core/quantity/format'
 import type { Reading } from '../../../core/record/recordSchema'
 import { slotWords } from '../../../core/words/places'
+import { say } from '../../../labels/bench'
 import type { Bench, BenchActs } from '../benchState'
 import { PaintedGrid } from './PaintedGrid'
 import styles from './ReadingGrid.module.css'
@@ -146,8 +147,8 @@ function cellOf(bench: Bench, slot: Slot): Omit<CellProps, 'acts' | 'slot' | 'is
   const other = bench.arrivedFrom(reading.id)
   // Of several the first is shown.
   const words: [word: string, said: string][] = []
-  if (sticksOut) words.push(['sticks out', 'sticks out'])
-  if (queued) words.push(['queued', 'not sent yet'])
+  if (sticksOut) words.push([say.sticksOut, say.sticksOut])
+  if (queued) words.push(['queued', say.notSentYet])
   if (noted !== '') words.push(['noted', `noted: ${noted}`])
   if (other !== null) words.push([initials(other), `by ${other}`])
   if (reading.supersedes !== null) words.push(['corrected', 'corrected'])
@@ -170,7 +171,7 @@ const Cell = memo(function Cell(props: CellProps) {
         data-slot={slotKey(slot)}
         data-state="open"
         data-active={isActive ? '' : undefined}
-        aria-label={`${label}: not read`}
+        aria-label={say.notRead(label)}
         disabled={closed}
         onClick={() => acts.does({ kind: 'goTo', characteristic: props.characteristicId, slot })}
       >
@@ -188,7 +189,7 @@ const Cell = memo(function Cell(props: CellProps) {
       data-flag={props.flag}
       data-active={isActive ? '' : undefined}
       data-warn={sticksOut ? '' : undefined}
-      aria-label={`${label}: ${text}${about === '' ? '' : `, ${about}`}. ${closed ? '' : 'Correct it'}`}
+      aria-label={`${label}: ${text}${about === '' ? '' : `, ${about}`}. ${closed ? '' : say.correct}`}
       title={about || undefined}
       disabled={closed}
       onClick={() => acts.does({ kind: 'correct', slot })}
@@ -258,7 +259,7 @@ function ActiveCell({ bench, slot }: { readonly bench: Bench; readonly slot: Slo
       <span className={styles.cellTop}>
         <span className="figure">{hintOf(bench, slot)}</span>
       </span>
-      <span className="hidden-label">Reading at {slotWords(characteristic.method, slot) || characteristic.name}</span>
+      <span className="hidden-label">{say.readingAt(slotWords(characteristic.method, slot) || characteristic.name)}</span>
       <input
         ref={ref}
         data-reading=""
@@ -298,7 +299,7 @@ function hintOf({ parsed, characteristic, system, record }: Bench, slot: Slot): 
     return `= ${parsed.kind === 'point' ? extent({ value: parsed.value, interval: null }) : extent({ value: null, interval: parsed })}`
   }
   if (form.kind !== 'quantity') return FORM_HINTS[form.kind]
-  if (form.masterMm !== null) return '± from master'
+  if (form.masterMm !== null) return say.fromMaster
   const unit = unitOf(quantity, record.machine.units)
-  return form.pair ? `up, down ${unit}` : form.signed ? `± ${unit}` : unit
+  return form.pair ? say.upDown(unit) : form.signed ? `± ${unit}` : unit
 }

@@ -2,6 +2,7 @@ import { kindOf, type Method } from '../../../core/method/kinds'
 import { layoutOf, NO_PLACE, type Slot, slotKey } from '../../../core/method/layout'
 import type { Place } from '../../../core/method/slot'
 import { placeName } from '../../../core/words/places'
+import { say } from '../../../labels/bench'
 
 interface Cell {
   readonly slot: Slot
@@ -44,7 +45,7 @@ export function sheetOf(method: Method, repeatsShown: number): Sheet {
       groups: [
         {
           head: '',
-          cells: (stations[0] ? slots(stations[0], stations[0]) : []).map((slot) => ({ slot, head: `repeat ${slot.repeat}` })),
+          cells: (stations[0] ? slots(stations[0], stations[0]) : []).map((slot) => ({ slot, head: say.repeat(slot.repeat) })),
         },
       ],
     }
@@ -86,7 +87,7 @@ export function sheetOf(method: Method, repeatsShown: number): Sheet {
       repeat: index + 1,
       head: [
         direction.id === NO_PLACE ? '' : directions.length > 1 || repeats === 1 ? nameOf(direction) : '',
-        repeats > 1 ? `repeat ${index + 1}` : '',
+        repeats > 1 ? say.repeatOf(index + 1) : '',
       ]
         .filter((word) => word !== '')
         .join(', '),

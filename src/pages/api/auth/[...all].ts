@@ -1,4 +1,5 @@
 import type { APIRoute } from 'astro'
+import { say } from '../../../labels/refusals'
 import { answerRefused } from '../../../server/edge/edge'
 import { Refused } from '../../../server/edge/refused'
 import { getAuth } from '../../../server/people/auth'
@@ -14,4 +15,4 @@ const ALLOWED: ReadonlySet<string> = new Set([
 export const ALL: APIRoute = ({ request, url }) =>
   ALLOWED.has(`${request.method} ${url.pathname}`)
     ? getAuth().handler(request)
-    : answerRefused(new Refused('notFound', 'There is no such call. Check its address.'))
+    : answerRefused(new Refused('notFound', say.thereNoSuch))

@@ -10,6 +10,7 @@ import { storeJob } from '../../../db/queries/jobs'
 import { appendLog } from '../../../db/queries/log'
 import { findJobsImported, importedFile, lockMachine } from '../../../db/queries/machines'
 import { storeReadings } from '../../../db/queries/readings'
+import { say } from '../../../labels/refusals'
 import { authorise, type Context } from '../../edge/context'
 import { Refused } from '../../edge/refused'
 import { readGauges } from '../../gauges/gauges'
@@ -35,19 +36,11 @@ export async function importHistory(
     const known = await findJobsImported(db, fields.id)
     if (known.jobs > 0) {
       const before = await importedFile(db, machineId, fields.id)
-      if (before !== null && before !== sha256OfBytes(file))
-        throw new Refused(
-          'conflict',
-          'Another table with this id was taken over already. Reload the page and choose the file again.',
-        )
+      if (before !== null && before !== sha256OfBytes(file)) throw new Refused('conflict', say.anotherTableId)
       return { overhauls: known.jobs, readings: known.readings, stored: false }
     }
     const { machine, book, jobs } = await machineOf(db, machineId)
-    if (!book)
-      throw new Refused(
-        'notPossible',
-        `${machine.name} has no limit book yet: nothing says how its readings are laid out. Make a draft book first.`,
-      )
+    if (!book) throw new Refused('notPossible', say.hasNoLimit(machine.name))
     const hours = (await hoursLog(db, machineId)).map((entry) => entry.hours)
     const read = await readTable(file, {
       book,
@@ -61,8 +54,8 @@ export async function importHistory(
     if (read.kind === 'faults')
       throw new Refused(
         'malformed',
-        `${read.faults.length === 1 ? 'One row' : `${read.faults.length} rows`} of the table cannot be taken over, so nothing was. Mend them and send it again.`,
-        read.faults.map(({ line, fault }) => ({ path: `line ${line}`, message: historyFaultWords(fault) })),
+        say.tableCannotTaken(read.faults.length === 1 ? say.oneRow : say.rows(read.faults.length)),
+        read.faults.map(({ line, fault }) => ({ path: say.line(line), message: historyFaultWords(fault) })),
       )
     refuseTwice(read.overhauls, jobs)
     const overhauls = [...read.overhauls].sort((a, b) => a.runningHours - b.runningHours)
@@ -86,7 +79,12 @@ function refuseTwice(overhauls: readonly ImportedOverhaul[], jobs: Awaited<Retur
   if (known)
     throw new Refused(
       'conflict',
-      `The overhaul of ${known.openedOn} at ${known.runningHours} h is on record already (${known.title}${known.importedFrom === null ? '' : `, from ${known.importedFrom}`}). Take it out of the table; nothing was taken over.`,
+      say.overhaulHRecord(
+        known.openedOn,
+        known.runningHours,
+        known.title,
+        known.importedFrom === null ? '' : say.from(known.importedFrom),
+      ),
     )
 }
 
@@ -109,7 +107,7 @@ async function storeOverhaul(
     bookId: book.id,
     bookRevision: book.revision,
     title: overhaul.overhaul,
-    reason: `Taken over: ${source}`,
+    reason: say.takenOver(source),
     openedOn: overhaul.date,
     openedBy: context.user.id,
     byName: context.user.name,

@@ -1,5 +1,6 @@
 import { parse } from 'csv-parse/sync'
 import { type HistoryContext, type ImportedOverhaul, type RowFault, readHistory } from '../../../core/record/historyTable'
+import { say } from '../../../labels/refusals'
 
 /** What a table of earlier readings turned out to be. */
 export type TableRead =
@@ -15,8 +16,8 @@ const noTable = (says: string): TableRead => ({ kind: 'noTable', says })
 /** Reads a file of earlier readings, cell by cell; it takes seconds for a large one, and so runs in a thread of its own. */
 export function parseTable(file: Uint8Array, context: HistoryContext): TableRead {
   const text = new TextDecoder('utf-8').decode(file)
-  if (text.includes('\0')) return noTable('The file holds a sign that is no text (NUL). Save the table as CSV in UTF-8.')
-  if (text.includes('\ufffd')) return noTable('The file is not UTF-8 text. Save the table as CSV in UTF-8.')
+  if (text.includes('\0')) return noTable(say.fileHoldsSign)
+  if (text.includes('\ufffd')) return noTable(say.fileNotUtf)
   const [first = ''] = text.split('\n', 1)
   // Spreadsheets part by semicolons where the comma is the decimal mark.
   const delimiter = [';', '\t', ','].find((sign) => first.includes(sign)) ?? ','
@@ -31,9 +32,9 @@ export function parseTable(file: Uint8Array, context: HistoryContext): TableRead
       to: MOST_ROWS + 1,
     })
   } catch (error) {
-    return noTable(`The file is not a table: ${error instanceof Error ? error.message : 'not CSV'}.`)
+    return noTable(say.fileNotTable(error instanceof Error ? error.message : say.notCsv))
   }
-  if (rows.length > MOST_ROWS) return noTable(`The table has more than ${MOST_ROWS} rows. Send it in parts.`)
+  if (rows.length > MOST_ROWS) return noTable(say.tableHasMore(MOST_ROWS))
   const read = readHistory(rows, context)
   return read.ok ? { kind: 'read', overhauls: read.value } : { kind: 'faults', faults: read.fault }
 }

@@ -8,6 +8,7 @@ import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../
 import { stages } from '../../../core/record/stage'
 import { stageName, stepName, verdictName } from '../../../core/words/labels'
 import { ribbonOf } from '../../../drawing/ribbonScale'
+import { say } from '../../../labels/signing'
 import { contactSvg } from '../../../report/contactPicture'
 import { type MeasurementSheet, measurementSheets, partLines } from '../../../report/reportFacts'
 import { reportWords } from '../../../report/reportWords'
@@ -71,7 +72,7 @@ export function reportPdf({ content, sha256, key }: SignedReport): TDocumentDefi
     pageSize: 'A4',
     pageMargins: [42, 44, 42, 52],
     info: {
-      title: `Inspection report, ${machine.station} ${machine.name}, ${content.title}`,
+      title: say.inspectionReport(machine.station, machine.name, content.title),
       author: content.signature.by,
       creationDate: new Date(content.signature.at),
     },
@@ -90,16 +91,16 @@ export function reportPdf({ content, sha256, key }: SignedReport): TDocumentDefi
         margin: [42, 16, 42, 0],
       }) as Content,
     content: [
-      words('Inspection report', { bold: true, fontSize: 20 }),
+      words(say.inspectionReportTitle, { bold: true, fontSize: 20 }),
       words(`${machine.station}, ${machine.name} · ${content.title}`, { color: '#4a5463', fontSize: 11, margin: [0, 0, 0, 8] }),
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 511, y2: 0, lineWidth: 1.4, lineColor: '#1b2330' }], margin: [0, 0, 0, 8] },
       facts(content),
       ...before(said.work),
-      heading('Verdicts'),
+      heading(say.verdicts),
       verdicts(content, said.results),
       ...sheetsWithHeading(content),
-      together([heading(`Fits, ${unitLabel(machine.units)}`), fits(content)]),
-      heading('Who did what'),
+      together([heading(say.fits(unitLabel(machine.units))), fits(content)]),
+      heading(say.whoDidWhat),
       history(content, said.work.log),
       signature(content, { sha256, key }),
     ],
@@ -112,9 +113,9 @@ const together = (stack: Content[]): Content => ({ unbreakable: true, stack }) a
 /** The first sheet takes the heading with it to the next page. */
 function sheetsWithHeading(content: ReportContent): Content[] {
   const sheets = measurementSheets(content).map((sheet) => measurement(sheet, content))
-  const title = heading('As-found figures')
+  const title = heading(say.asFoundFigures)
   const [first, ...others] = sheets
-  return first ? [together([title, first]), ...others] : [title, words('Nothing is measured.')]
+  return first ? [together([title, first]), ...others] : [title, words(say.nothingMeasured)]
 }
 
 function facts({ record: { job, book }, reason, openedBy }: ReportContent): Content {
@@ -128,19 +129,19 @@ function facts({ record: { job, book }, reason, openedBy }: ReportContent): Cont
     table: {
       widths: [70, '*', 70, '*'],
       body: [
-        row('Reason', words(reason), 'Opened', words(`${job.date} by ${openedBy}`)),
+        row(say.reason, words(reason), say.opened, words(say.by(job.date, openedBy))),
         row(
-          'Running hours',
+          say.runningHours,
           figures(`${formatHours(job.runningHours)} h`),
-          'Must then run',
+          say.mustThenRun,
           figures(`${formatHours(job.mustRunHours)} h`),
         ),
-        row('Limit book', words(bookWords(book)), 'Documents', words(book.documents.map(documentWords).join('; '))),
+        row(say.limitBook, words(bookWords(book)), say.documents, words(book.documents.map(documentWords).join('; '))),
         row(
-          'Policy',
+          say.policy,
           words(policyWords(job.policy).join('; ')),
-          'Next overhaul',
-          figures(`at ${formatHours(job.runningHours + job.mustRunHours)} h`),
+          say.nextOverhaul,
+          figures(say.h(formatHours(job.runningHours + job.mustRunHours))),
         ),
       ],
     },
@@ -157,14 +158,14 @@ function before({ scope, complaint, findings, looked, lay, openCauses, exception
   ])
   const body: Content[] = [
     ...scope.map((line) => words(`${line}.`)),
-    ...(complaint ? [words(`Complaint: ${complaint.text}. ${complaint.standing}`, { margin: [0, 2, 0, 2] })] : []),
-    ...(found.length > 0 ? [table([170, '*', 120], ['Finding', 'What was seen', 'Cause'], found)] : []),
+    ...(complaint ? [words(say.complaint(complaint.text, complaint.standing), { margin: [0, 2, 0, 2] })] : []),
+    ...(found.length > 0 ? [table([170, '*', 120], [say.finding, say.whatSeen, say.cause], found)] : []),
     ...(looked.length > 0 ? [words(`${looked.join('. ')}.`, { ...QUIET, margin: [0, 3, 0, 0] })] : []),
     ...(lay.length > 0
       ? [
           table(
             [170, '*'],
-            ['How it lay', 'Tag, facing, marks, thickness'],
+            [say.howLay, say.tagFacingMarks],
             lay.map(({ name, words: says }): TableCell[] => [
               words(name) as TableCell,
               words(says, { fontSize: 8.5 }) as TableCell,
@@ -173,16 +174,16 @@ function before({ scope, complaint, findings, looked, lay, openCauses, exception
         ]
       : []),
     ...(openCauses.length > 0
-      ? [words(`! Causes still open: ${openCauses.join('; ')}.`, { bold: true, color: '#b04a14', margin: [0, 3, 0, 0] })]
+      ? [words(say.causesStillOpen(openCauses.join('; ')), { bold: true, color: '#b04a14', margin: [0, 3, 0, 0] })]
       : []),
     ...(exceptions.length > 0
       ? [
-          words('Not as it should be', { bold: true, margin: [0, 5, 0, 1] }),
+          words(say.notAsShould, { bold: true, margin: [0, 5, 0, 1] }),
           ...exceptions.map((line) => words(`– ${line}`, { fontSize: 8.5 })),
         ]
       : []),
   ]
-  return body.length === 0 ? [] : [heading('Before the gauge'), ...body]
+  return body.length === 0 ? [] : [heading(say.beforeGauge), ...body]
 }
 
 function verdicts(content: ReportContent, said: ReportWords['results']): Content {
@@ -191,15 +192,15 @@ function verdicts(content: ReportContent, said: ReportWords['results']): Content
       ? [
           words(verdictName[decided.verdict], { bold: true }),
           words(`${decided.by}${decided.departs ? `, departing: ${decided.reason ?? ''}` : ''}`, QUIET),
-          ...(flagged ? [words('! departs on a safety-marked part', { bold: true, color: '#b04a14', fontSize: 8 })] : []),
+          ...(flagged ? [words(say.departsSafetyMarked, { bold: true, color: '#b04a14', fontSize: 8 })] : []),
         ]
-      : [words(leftOut ? 'not required' : 'not decided', QUIET)]
+      : [words(leftOut ? say.notRequired : say.notDecided, QUIET)]
     const reasons = result.votes.slice(0, 3).map(({ source }, index) =>
       words(`${said.parts[part.id]?.votes[index]?.reason ?? ''}${source ? ` (${source.document}, ${source.page})` : ''}`, {
         fontSize: 8.5,
       }),
     )
-    const way = result.way && result.verdict !== 'reuse' ? [words(`Way: ${said.parts[part.id]?.way ?? ''}`, QUIET)] : []
+    const way = result.way && result.verdict !== 'reuse' ? [words(say.way(said.parts[part.id]?.way ?? ''), QUIET)] : []
     return [
       { stack: [words(part.name, { bold: true }), words(part.position, QUIET)] },
       {
@@ -212,7 +213,7 @@ function verdicts(content: ReportContent, said: ReportWords['results']): Content
       { stack: [...reasons, ...way] },
     ]
   })
-  return table([112, 66, 96, '*'], ['Part', 'Recommended', 'Inspector', 'Reasons'], rows)
+  return table([112, 66, 96, '*'], [say.part, say.recommended, say.inspector, say.reasons], rows)
 }
 
 function measurement(
@@ -232,10 +233,9 @@ function measurement(
   { record }: ReportContent,
 ): Content {
   const typed = readings.map(({ place, reading, value, corrected, note }): TableCell[] => [
-    words(
-      `${place}${corrected ? ` (was “${corrected.text}”: ${corrected.reason})` : ''}${note === '' ? '' : ` (noted: ${note})`}`,
-      { fontSize: 8.5 },
-    ) as TableCell,
+    words(`${place}${corrected ? say.was(corrected.text, corrected.reason) : ''}${note === '' ? '' : ` (noted: ${note})`}`, {
+      fontSize: 8.5,
+    }) as TableCell,
     figures(reading?.text ?? '') as TableCell,
     figures(value, { alignment: 'right' }) as TableCell,
   ])
@@ -255,18 +255,18 @@ function measurement(
             fontSize: 11,
             width: 'auto',
           }),
-          words(gauges === '' ? 'not measured' : gauges, { ...QUIET, margin: [10, 2.5, 0, 0] }),
+          words(gauges === '' ? say.notMeasured : gauges, { ...QUIET, margin: [10, 2.5, 0, 0] }),
           words(verdictName, { bold: true, alignment: 'right', width: 80 }),
         ],
       },
       {
         columns: [
-          { width: 200, stack: [table(['*', 'auto', 'auto'], ['Place', 'As typed', 'Reading'], typed)] },
+          { width: 200, stack: [table(['*', 'auto', 'auto'], [say.place, say.asTyped, say.reading], typed)] },
           {
             width: '*',
             stack: [
               ...(contact ? [{ ...contactSvg(contact), margin: [0, 0, 0, 4] } as Content] : []),
-              table(['auto', 'auto', '*'], ['Result', 'Value (95 %)', 'Limit, source'], values),
+              table(['auto', 'auto', '*'], [say.result, say.value95, say.limitSource], values),
               {
                 svg: ribbonSvg(ribbonOf(characteristic, result, record.job.policy), 290, record.machine.units),
                 width: 290,
@@ -286,7 +286,7 @@ function measurement(
 const stagesTable = (rows: MeasurementSheet['stages']): Content =>
   table(
     ['*', 'auto', 'auto', 'auto'],
-    ['Stage by stage', ...stages.map((stage) => stageName[stage])],
+    [say.stageStage, ...stages.map((stage) => stageName[stage])],
     rows.map(({ name, values }): TableCell[] => [
       words(name, { fontSize: 8.5 }) as TableCell,
       ...values.map((value) => figures(value, { alignment: 'right', noWrap: true }) as TableCell),
@@ -304,9 +304,13 @@ function fits({ record, results }: ReportContent): Content {
         (limit) => `${limit.side === 'upper' ? '≤' : '≥'} ${figure(limit.wear)} (${limit.source.document}, ${limit.source.page})`,
       )
       .join('; ')
-    const closures = fit.closures.map(
-      (closure) =>
-        `${closure.station}: ${formatSignedLength(closure.differenceMm, units, spec.showTo)}, ${closure.agrees ? 'agree' : 'disagree'} within ± ${figure(closure.allowedMm)}`,
+    const closures = fit.closures.map((closure) =>
+      say.within(
+        closure.station,
+        formatSignedLength(closure.differenceMm, units, spec.showTo),
+        closure.agrees ? 'agree' : 'disagree',
+        figure(closure.allowedMm),
+      ),
     )
     return [
       [
@@ -325,7 +329,7 @@ function fits({ record, results }: ReportContent): Content {
       ],
     ]
   })
-  return table([90, 84, '*', '*', 62], ['Fit', 'Clearance from parts', 'Limits, source', 'Strip − parts', 'Verdict'], rows)
+  return table([90, 84, '*', '*', 62], [say.fit, say.clearanceFromParts, say.limitsSource, say.stripParts, say.verdict], rows)
 }
 
 function history(content: ReportContent, log: WorkFacts['log']): Content {
@@ -339,15 +343,15 @@ function history(content: ReportContent, log: WorkFacts['log']): Content {
   const partName = (id: string): string => record.book.parts.find((part) => part.id === id)?.name ?? id
   return table(
     [140, 80, 110, '*'],
-    ['What', 'Who', 'When', 'Note'],
+    [say.what, say.who, say.when, say.note],
     [
-      ...confirmations.map(({ step, by, at, note }) => row(`${stepName[step]} confirmed`, by, at, note)),
+      ...confirmations.map(({ step, by, at, note }) => row(say.confirmed(stepName[step]), by, at, note)),
       ...log.map(({ what, by, at }) => row(what, by, at, '')),
       ...record.decisions.map(({ part, decided, by, at }) =>
         row(`${partName(part)}: ${verdictName[decided].toLowerCase()}`, by, at, ''),
       ),
       ...review.map(({ kind, by, at, note }) =>
-        row({ sent: 'Sent to the reviewer', returned: 'Returned', signed: 'Signed' }[kind], by, at, note),
+        row({ sent: say.sentReviewer, returned: say.returned, signed: say.signed }[kind], by, at, note),
       ),
     ],
   )
@@ -368,7 +372,7 @@ function signature(content: ReportContent, sealed: Sealed): Content {
           {
             margin: [8, 6, 8, 6],
             stack: [
-              words(`Signed by ${by}, ${formatMoment(at)}, signature ${sequence} of this machine`, { bold: true }),
+              words(say.signedSignatureMachine(by, formatMoment(at), sequence), { bold: true }),
               words(statement, { margin: [0, 3, 0, 3] }),
               ...evidenceLines(content, sealed).map((line) => figures(line, { fontSize: 7.5 })),
             ],

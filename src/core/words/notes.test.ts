@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
 import bookJson from '../../../demo/quillmere/book.json' with { type: 'json' }
 import { bookSchema } from '../book/bookSchema'
-import { entryWords } from '../words/notes'
-import { type Entry, type EntryBody, entryBodySchema } from './entrySchema'
-import { foldWork } from './fold'
-import { noteKinds } from './kinds'
-import { subjectOf } from './subject'
+import { type Entry, type EntryBody, entryBodySchema } from '../notes/entrySchema'
+import { foldWork } from '../notes/fold'
+import { noteKinds } from '../notes/kinds'
+import { subjectOf } from '../notes/subject'
+import { entryWords } from './notes'
 
 const book = bookSchema.parse(bookJson)
 const FINDING = '01990000-0000-7000-8000-0000000000f1'
@@ -42,7 +42,7 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
   {
     body: { kind: 'stepReopened', step: 'af-oil', reason: 'Sample found' },
     subject: 'step:af-oil',
-    says: 'Opened again: Look at the drained oil (Sample found)',
+    says: 'Reopened: Look at the drained oil (Sample found)',
   },
   {
     body: { kind: 'stepAdded', step: 's-1', stage: 'strip', name: 'Take off the rail', text: '', after: null },
@@ -100,7 +100,7 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
   {
     body: { kind: 'lookedAt', part: 'ring-1', note: '' },
     subject: 'looked:ring-1',
-    says: 'Looked at, nothing found: Piston ring 1',
+    says: 'Inspected, nothing found: Piston ring 1',
   },
   {
     body: {
@@ -163,7 +163,7 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
   {
     body: { kind: 'pictureMarked', picture: PICTURE, marks: [{ kind: 'ring', at: [0.5, 0.5], radius: [0.1, 0.1] }] },
     subject: `marks:${PICTURE}`,
-    says: 'Picture drawn upon: 1 marks',
+    says: 'Picture marked up: 1 mark',
   },
   {
     body: { kind: 'complaintExplained', finding: FINDING },
@@ -199,7 +199,7 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
   {
     body: { kind: 'characteristicDropped', characteristic: 'journal', reason: 'not fitted' },
     subject: 'characteristic:journal',
-    says: 'Shaft journal Ø taken out (not fitted)',
+    says: 'Shaft journal Ø removed (not fitted)',
   },
   {
     body: { kind: 'limitsChecked', characteristic: 'journal', of: PICTURE, agrees: false, note: '0.55 on page 33' },
@@ -214,7 +214,7 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
   {
     body: { kind: 'pictureRemoved', picture: PICTURE, reason: 'blurred' },
     subject: `picture:${PICTURE}`,
-    says: 'Picture taken out (blurred)',
+    says: 'Picture removed (blurred)',
   },
 ]
 

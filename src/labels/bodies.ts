@@ -1,0 +1,18 @@
+export const say = {
+  idMadeClient: 'an id made by the client, as a UUID',
+  sayWhyFew: 'say why, in a few words',
+  typeReading: 'type a reading',
+  correctionSaysWhy: 'a correction says why',
+  sayWhyCannot: 'say why it cannot be measured',
+  nameReadingTaken: 'name the reading that is withdrawn',
+  typeYourPassword: 'type your password to sign',
+  wholeHours: 'whole hours',
+  hoursNotNegative: 'hours are not negative',
+  noMeterShows: 'no meter shows that many',
+  sayWhyOpened: 'say why it is opened',
+  namePlace: 'name the place',
+  nameMachine: 'name the machine',
+  giveBookTitle: 'give the book a title',
+  nameAdapterPlace: 'name the adapter or its place',
+  sayWhereReadings: 'say where the readings come from',
+} as const
