@@ -4,8 +4,8 @@ import { describe, expect, test } from 'vitest'
 import { bookSchema } from '../src/core/book/bookSchema'
 import { evaluate } from '../src/core/evaluate/evaluate'
 import type { EntryBody } from '../src/core/notes/entrySchema'
-import { foldWork } from '../src/core/notes/fold'
-import { complaintStanding, openCauses } from '../src/core/notes/openQuestions'
+import { foldNotes } from '../src/core/notes/fold'
+import { complaintState, openCauses } from '../src/core/notes/openQuestions'
 import { standingFindings } from '../src/core/notes/state'
 import { type InspectionRecord, recordSchema } from '../src/core/record/recordSchema'
 import { findingTitle } from '../src/core/words/findings'
@@ -18,12 +18,12 @@ import { reasonsOf, speakerFor } from './said'
 
 const quillmere = bookSchema.parse(quillmereJson)
 
-const withWork = (record: InspectionRecord, level: string | null, bodies: readonly EntryBody[]): InspectionRecord =>
+const withNotes = (record: InspectionRecord, level: string | null, bodies: readonly EntryBody[]): InspectionRecord =>
   recordSchema.parse({ ...record, job: { ...record.job, level, entries: bodies.map((body) => entry(body)) } })
 
 describe('the gate', () => {
   const check = (texts: Record<string, string[]>, bodies: readonly EntryBody[] = []) =>
-    evaluate(withWork(demoRecord(texts), 'bearing-check', bodies))
+    evaluate(withNotes(demoRecord(texts), 'bearing-check', bodies))
   const need = (results: ReturnType<typeof check>, id: string) => results.characteristics.find((result) => result.id === id)?.need
   const part = (results: ReturnType<typeof check>, id: string) => results.parts.find((result) => result.id === id)
 
@@ -69,7 +69,7 @@ describe('the gate', () => {
     expect(part(results, 'shaft')).toMatchObject({ need: 'required', verdict: 'hold', mild: 'recondition' })
   })
   test('without a level everything is measured, as before', () => {
-    const { level, entries } = withWork(demoRecord(foundNow), null, []).job
+    const { level, entries } = withNotes(demoRecord(foundNow), null, []).job
     expect([level, entries]).toEqual([null, []])
     expect(evaluate(demoRecord(foundNow)).scope).toEqual({ level: null, counts: null, gate: null, leftOut: null })
   })
@@ -77,7 +77,7 @@ describe('the gate', () => {
 
 describe('findings decide by the book', () => {
   const partAfter = (id: string, ...bodies: EntryBody[]) =>
-    evaluate(withWork(demoRecord(foundNow), 'full', bodies)).parts.find((part) => part.id === id)
+    evaluate(withNotes(demoRecord(foundNow), 'full', bodies)).parts.find((part) => part.id === id)
   test.each([
     {
       name: 'a rule that mends',
@@ -148,7 +148,7 @@ describe('findings decide by the book', () => {
 
 test('causes stay open until recorded, and the complaint needs both explanation and proof', () => {
   const work = (...bodies: EntryBody[]) =>
-    foldWork(
+    foldNotes(
       quillmere,
       bodies.map((body) => entry(body)),
     )
@@ -157,15 +157,15 @@ test('causes stay open until recorded, and the complaint needs both explanation 
     'Scoring, marked: Bearing shell, both halves, middle, 7 o’clock',
   ])
   const explained: EntryBody = { kind: 'complaintExplained', finding: FINDING }
-  expect(complaintStanding('', found)).toBeNull()
-  expect(complaintStanding('Warm', found)?.kind).toBe('unexplained')
-  expect(complaintStanding('Warm', work(finding(), explained))?.kind).toBe('explained')
-  expect(complaintStanding('Warm', work(finding(), explained, { kind: 'complaintGone', note: 'cool after an hour' }))?.kind).toBe(
+  expect(complaintState('', found)).toBeNull()
+  expect(complaintState('Warm', found)?.kind).toBe('unexplained')
+  expect(complaintState('Warm', work(finding(), explained))?.kind).toBe('explained')
+  expect(complaintState('Warm', work(finding(), explained, { kind: 'complaintGone', note: 'cool after an hour' }))?.kind).toBe(
     'gone',
   )
   // A withdrawn finding explains nothing.
   expect(
-    complaintStanding('Warm', work(finding(), explained, { kind: 'findingWithdrawn', finding: FINDING, reason: 'dirt' }))?.kind,
+    complaintState('Warm', work(finding(), explained, { kind: 'findingWithdrawn', finding: FINDING, reason: 'dirt' }))?.kind,
   ).toBe('unexplained')
   const caused = work(finding(), { kind: 'causeRecorded', finding: FINDING, cause: { family: 'dirtyLubricant', text: '' } })
   expect(openCauses(caused)).toEqual([])

@@ -5,8 +5,8 @@ import { evaluate } from '../src/core/evaluate/evaluate'
 import type { Step } from '../src/core/job/orderOfWork'
 import { isMadeSafe } from '../src/core/job/progress'
 import { readiness } from '../src/core/job/ready'
-import { hasEnded, jobStanding, whyClosed } from '../src/core/job/standing'
-import { foldWork } from '../src/core/notes/fold'
+import { hasEnded, jobState, whyClosed } from '../src/core/job/standing'
+import { foldNotes } from '../src/core/notes/fold'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { blockWords, exceptionWords, leftBeyondWords } from '../src/core/words/ready'
 import { reasonOf } from '../src/core/words/votes'
@@ -91,7 +91,7 @@ test('a step of making safe that does not apply opens the way when a second pers
   const rest = others.map((body) => entry(body))
   const agreedBy = (by: string) => entry({ kind: 'stepNotApplicableAgreed', step: first.id }, '2026-11-24T12:05:00.000Z', by)
   const standingAfter = (...entries: ReturnType<typeof entry>[]) =>
-    foldWork(quillmere, entries).steps.find(({ id }) => id === first.id)?.standing
+    foldNotes(quillmere, entries).steps.find(({ id }) => id === first.id)?.standing
   expect(standingAfter(said)).toMatchObject({ kind: 'notApplicable', agreed: null })
   expect(standingAfter(said, agreedBy('Mara Ellwood'))).toMatchObject({ agreed: null })
   expect(standingAfter(said, agreedBy('Ida Marsh'))).toMatchObject({ agreed: { by: 'Ida Marsh' } })
@@ -120,7 +120,7 @@ test.each([
   ['returned', { importedFrom: null, reportId: null, review: [{ kind: 'sent' }, { kind: 'returned' }] }, false, false],
   ['open', { importedFrom: null, reportId: null, review: [] }, false, false],
 ] as const)('a job that is %s says so, and whether it may be written', (standing, of, closed, ended) => {
-  expect(jobStanding(of)).toBe(standing)
+  expect(jobState(of)).toBe(standing)
   expect(whyClosed(standing) !== null).toBe(closed)
   expect(hasEnded(standing)).toBe(ended)
 })

@@ -2,15 +2,15 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { evaluate } from '../src/core/evaluate/evaluate'
-import { type Level, levelRank } from '../src/core/policy/disposition'
+import { type Disposition, dispositionRank } from '../src/core/policy/disposition'
 import { forRecord } from '../src/core/quantity/decimal'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
 import { pastOverhauls } from './pastOverhauls.fixture'
 import { demoRecord, foundNow } from './record'
 
 interface Span {
-  readonly mild: Level
-  readonly strong: Level
+  readonly mild: Disposition
+  readonly strong: Disposition
 }
 
 type Reading = InspectionRecord['job']['readings'][number]
@@ -55,8 +55,8 @@ test.each(pastOverhauls)('$id: a verdict never leaves the span that missing read
         const after = end.get(name)
         if (!after) throw new Error(`${name} is gone`)
         const told = `${name}: ${before.mild} to ${before.strong}, then ${after.mild} to ${after.strong}`
-        expect(levelRank[after.mild], told).toBeGreaterThanOrEqual(levelRank[before.mild])
-        expect(levelRank[after.strong], told).toBeLessThanOrEqual(levelRank[before.strong])
+        expect(dispositionRank[after.mild], told).toBeGreaterThanOrEqual(dispositionRank[before.mild])
+        expect(dispositionRank[after.strong], told).toBeLessThanOrEqual(dispositionRank[before.strong])
       }
     }),
     { numRuns: 40 },
@@ -80,8 +80,8 @@ test('a bore that wears further is never judged milder, its part neither', () =>
         const [before, after] = [less.get(name), more.get(name)]
         if (!before || !after) throw new Error(`the demo judges ${name}`)
         const told = `${name}: ${before.mild} to ${before.strong}, then ${after.mild} to ${after.strong}`
-        expect(levelRank[after.mild], told).toBeGreaterThanOrEqual(levelRank[before.mild])
-        expect(levelRank[after.strong], told).toBeGreaterThanOrEqual(levelRank[before.strong])
+        expect(dispositionRank[after.mild], told).toBeGreaterThanOrEqual(dispositionRank[before.mild])
+        expect(dispositionRank[after.strong], told).toBeGreaterThanOrEqual(dispositionRank[before.strong])
       }
     }),
     { numRuns: 60 },

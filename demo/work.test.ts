@@ -4,7 +4,7 @@ import { describe, expect, test } from 'vitest'
 import { bookSchema } from '../src/core/book/bookSchema'
 import { refuseEntry } from '../src/core/notes/checkEntry'
 import type { EntryBody } from '../src/core/notes/entrySchema'
-import { foldWork } from '../src/core/notes/fold'
+import { foldNotes } from '../src/core/notes/fold'
 import { planLines } from '../src/core/notes/plan'
 import { jobSteps, placesFor, stageCounts, waitLeftMs } from '../src/core/notes/steps'
 import { stillInside, stripFaults } from '../src/core/notes/stripFaults'
@@ -230,7 +230,7 @@ describe('both books', () => {
     ({ book, levels, positions }) => {
       expect([book.levels.length, book.positions.length]).toEqual([levels, positions])
       for (const level of book.levels) {
-        const work = foldWork(book, [])
+        const work = foldNotes(book, [])
         const steps = jobSteps(book, work, new Set([level.id]))
         expect(steps.filter(({ gate }) => gate).every(({ stage }) => stage === 'makeSafe')).toBe(true)
         expect(stageCounts(steps).makeSafe?.of).toBeGreaterThan(0)

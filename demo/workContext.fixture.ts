@@ -1,7 +1,7 @@
 /** The demo books with what somebody has noted in a job, for tests of what may be noted next and where things stand. */
 import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
 import type { EntryBody } from '../src/core/notes/entrySchema'
-import { foldWork } from '../src/core/notes/fold'
+import { foldNotes } from '../src/core/notes/fold'
 import { jobSteps } from '../src/core/notes/steps'
 import larkhollowJson from './larkhollow/book.json' with { type: 'json' }
 import { madeSafe } from './madeSafe'
@@ -24,7 +24,7 @@ export const contextOf = (
   levels: ReadonlySet<string> = CHECK,
   at = '2026-11-24T08:00:00.000Z',
 ) => {
-  const work = foldWork(
+  const work = foldNotes(
     book,
     bodies.map((body) => entry(body, at)),
   )

@@ -3,7 +3,7 @@ import type { ReportWords } from './reportWords'
 
 import type { Results } from '../core/evaluate/results'
 import type { ConfirmableStep } from '../core/job/orderOfWork'
-import type { JobStanding } from '../core/job/standing'
+import type { JobState } from '../core/job/standing'
 import type { Entry } from '../core/notes/entrySchema'
 import type { InspectionRecord } from '../core/record/recordSchema'
 
@@ -50,7 +50,7 @@ export interface JobSummary {
   readonly title: string
   readonly openedOn: string
   readonly runningHours: number
-  readonly state: JobStanding
+  readonly state: JobState
   readonly reportId: string | null
 }
 

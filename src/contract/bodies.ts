@@ -5,7 +5,7 @@ import { daySchema, idSchema, instantSchema } from '../core/base/idSchema'
 import { gaugeKinds } from '../core/gauge/gaugeKinds'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { entryBodySchema, pictureSubjectSchema } from '../core/notes/entrySchema'
-import { levels } from '../core/policy/disposition'
+import { dispositions } from '../core/policy/disposition'
 import { policySchema } from '../core/policy/policySchema'
 import { conditionsSchema, slotShape } from '../core/record/readingSchema'
 import { stages } from '../core/record/stage'
@@ -51,8 +51,8 @@ export const decisionBody = z.strictObject({
   id: clientId,
   part: idSchema,
   /** The recommended verdict the inspector saw; refused when it has changed meanwhile. */
-  recommended: z.enum([...levels, 'hold']),
-  decided: z.enum(levels),
+  recommended: z.enum([...dispositions, 'hold']),
+  decided: z.enum(dispositions),
   reason: reason.nullable(),
 })
 export type DecisionBody = z.infer<typeof decisionBody>

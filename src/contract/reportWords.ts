@@ -3,11 +3,11 @@ import type { SignedWords } from '../core/words/signed'
 /** What a report says in sentences, as it was signed; figures, limits and verdicts are laid out from its content. */
 export interface ReportWords {
   readonly results: SignedWords
-  readonly work: WorkFacts
+  readonly work: NoteFacts
 }
 
 /** Everything before the gauge that goes into a report. */
-export interface WorkFacts {
+export interface NoteFacts {
   /** Level, what its gate did, and why the rest is left out; empty for a job without a level. */
   readonly scope: readonly string[]
   readonly complaint: { readonly text: string; readonly standing: string } | null

@@ -109,7 +109,7 @@ export const say = {
   limitsDoNot: (name: string, note: string, by: string): string =>
     `Limits of ${name} do not agree with the document: ${note} (${by})`,
   limitsTypedNot: (name: string, by: string): string => `Limits of ${name}, typed by ${by}, are not checked by a second person`,
-  lookAgain: (closingWords: string, suspects: string): string => `${closingWords} Look again at: ${suspects}`,
+  lookAgain: (crossCheckWords: string, suspects: string): string => `${crossCheckWords} Look again at: ${suspects}`,
   notExplained: 'not explained',
   explainedNotYet: (findingTitle: string): string => `explained by “${findingTitle}”, not yet proved gone`,
   explainedGone: (findingTitle: string, note: string, by: string): string =>

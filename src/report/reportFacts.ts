@@ -16,8 +16,8 @@ import { standingDecisions } from '../core/job/progress'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import { slotsOf } from '../core/method/layout'
 import type { ReductionName } from '../core/method/reduction'
-import { foldWork } from '../core/notes/fold'
-import type { Level, Verdict } from '../core/policy/disposition'
+import { foldNotes } from '../core/notes/fold'
+import type { Disposition, Verdict } from '../core/policy/disposition'
 import { figuresOf } from '../core/quantity/figures'
 import { unitOf } from '../core/quantity/format'
 import type { UnitSystem } from '../core/quantity/unitSystem'
@@ -32,7 +32,7 @@ export interface PartLine {
   readonly part: Part
   readonly result: PartResult
   readonly decided: {
-    readonly verdict: Level
+    readonly verdict: Disposition
     readonly by: string
     readonly reason: string | null
     readonly departs: boolean
@@ -114,7 +114,7 @@ export interface MeasurementSheet {
 export function measurementSheets({ record, results }: ReportDraft): MeasurementSheet[] {
   const { units } = record.machine
   const standing = standingReadings(record.job.readings).filter(({ stage }) => stage === 'asFound')
-  const notes = foldWork({ ...NO_PROCEDURE, ...record.book }, record.job.entries ?? []).readingNotes
+  const notes = foldNotes({ ...NO_PROCEDURE, ...record.book }, record.job.entries ?? []).readingNotes
   return record.book.characteristics.flatMap((characteristic) => {
     const result = results.characteristics.find(({ id }) => id === characteristic.id)
     // What the level leaves out is named once, with its reason, and has no empty sheet.

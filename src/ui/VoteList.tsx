@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import { levelRank } from '../core/policy/disposition'
+import { dispositionRank } from '../core/policy/disposition'
 import { verdictOf } from '../core/verdict/partVerdict'
 import type { TraceStep, Vote } from '../core/verdict/vote'
 import { verdictName } from '../core/words/labels'
@@ -39,7 +39,7 @@ export function VoteList({
   readonly quiet?: boolean
 }) {
   // When something asks for work, what is in order is left to the end of the list.
-  const shown = quiet ? votes.filter((vote) => levelRank[vote.strong] > 0) : votes
+  const shown = quiet ? votes.filter((vote) => dispositionRank[vote.strong] > 0) : votes
   return (
     <ul className={styles.votes}>
       {keyed(shown).map(({ vote, key }) => (

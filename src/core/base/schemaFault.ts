@@ -7,7 +7,7 @@ export type SchemaFault =
   | 'limitsSameId'
   | 'changesSameId'
   | 'placesSameId'
-  | 'closingsSameId'
+  | 'crossChecksSameId'
   | 'stationsSameId'
   | 'placesSameAngle'
   | 'scaleSameWidth'

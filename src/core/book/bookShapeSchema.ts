@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { daySchema, idSchema, nameSchema, uniqueIds } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { characteristicSchema } from './characteristicSchema'
-import { closingSchema } from './closingSchema'
+import { crossCheckSchema } from './crossCheckSchema'
 import { fitSchema } from './fitSchema'
 import { partSchema } from './partSchema'
 import { procedureShape } from './procedureSchema'
@@ -29,14 +29,14 @@ export const bookShapeSchema = z.strictObject({
   parts: z.array(partSchema),
   characteristics: z.array(characteristicSchema),
   fits: z.array(fitSchema),
-  closings: z.array(closingSchema).max(200).refine(uniqueIds, asIssue('closingsSameId')).optional(),
+  closings: z.array(crossCheckSchema).max(200).refine(uniqueIds, asIssue('crossChecksSameId')).optional(),
   ...procedureShape,
 })
 
 export type LimitBook = z.infer<typeof bookShapeSchema>
 export type Characteristic = LimitBook['characteristics'][number]
 export type ChangeLimit = NonNullable<Characteristic['changes']>[number]
-export type ClosingSpec = NonNullable<LimitBook['closings']>[number]
+export type CrossCheckSpec = NonNullable<LimitBook['closings']>[number]
 export type Part = LimitBook['parts'][number]
 export type Route = Part['routes'][number]
 export type FitSpec = LimitBook['fits'][number]

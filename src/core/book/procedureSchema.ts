@@ -5,7 +5,7 @@ import { idSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from '../b
 import { asIssue } from '../base/schemaFault'
 import { findingKindIds, handTestKinds, severities } from '../condition/findingKinds'
 import { gaugeKinds } from '../gauge/gaugeKinds'
-import { levels as verdictLevels } from '../policy/disposition'
+import { dispositions as verdictLevels } from '../policy/disposition'
 import { lengthMmSchema } from '../quantity/valueSchema'
 import { licensedFields } from '../safety/cautions'
 import { procedureStages } from './procedureStages'

@@ -79,7 +79,7 @@ export function referenceFaults(book: LimitBook): BookFaultAt[] {
   ofCharacteristics(refer)
   ofParts(refer)
   ofFits(refer)
-  ofClosings(refer)
+  ofCrossChecks(refer)
   ofProcedure(refer)
   ofFindings(refer)
   return faults
@@ -139,7 +139,7 @@ function ofFits(refer: References): void {
   })
 }
 
-function ofClosings(refer: References): void {
+function ofCrossChecks(refer: References): void {
   refer.book.closings?.forEach((closing, index) => {
     const path = ['closings', index]
     const isKnown = refer.names(closing.names, [...path, 'names'])

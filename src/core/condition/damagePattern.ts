@@ -95,10 +95,10 @@ function longestRunIn(broken: readonly boolean[], closed: boolean): number {
 }
 
 /** open: not every element has been looked at, and what was seen is within the limits. */
-export type PatternStanding = 'inside' | 'beyond' | 'open'
+export type PatternState = 'inside' | 'beyond' | 'open'
 
 /** How a pattern stands against its limits: beyond is certain at once, inside only when every element has been seen. */
-export function judgePattern(count: PatternCount, limits: PatternLimits): PatternStanding {
+export function judgePattern(count: PatternCount, limits: PatternLimits): PatternState {
   const { worst } = count
   const isWorn = limits.wornFractionAtMost !== null && worst !== null && worst.fraction > limits.wornFractionAtMost
   if (count.broken > limits.brokenAtMost || count.longestRun > limits.adjacentAtMost || isWorn) return 'beyond'

@@ -1,4 +1,4 @@
-import type { Characteristic, ClosingSpec } from '../book/bookSchema'
+import type { Characteristic, CrossCheckSpec } from '../book/bookSchema'
 import { coverageFactor, degreesOfFreedom, standardUncertainty } from '../gauge/errors'
 import { type Formula, parseFormula } from '../method/formula'
 import { quantityOf, quantityOfValue } from '../method/gives'
@@ -34,7 +34,7 @@ export interface Suspect {
 }
 
 /** Something known twice, compared. */
-export interface ClosingResult {
+export interface CrossCheckResult {
   readonly id: string
   readonly known: Extent | null
   readonly also: Extent | null
@@ -53,8 +53,8 @@ export interface ClosingResult {
   readonly suspects: readonly Suspect[]
 }
 
-export interface ClosingInput {
-  readonly closing: ClosingSpec
+export interface CrossCheckInput {
+  readonly closing: CrossCheckSpec
   readonly characteristicOf: (id: string) => Characteristic
   readonly setOf: (id: string) => TakenSet | undefined
   readonly reductionsOf: ReductionsAt
@@ -64,13 +64,13 @@ export interface ClosingInput {
 const MOST_SUSPECTS = 5
 
 /** Compares what is known twice within its uncertainty; where it does not close, names the readings most likely wrong. */
-export function closingOf(input: ClosingInput): ClosingResult {
-  return input.closing.eachPlace ? worstPlace(input) : closingWith(input, valuesOf(input, input.reductionsOf), null)
+export function crossCheckOf(input: CrossCheckInput): CrossCheckResult {
+  return input.closing.eachPlace ? worstPlace(input) : crossCheckWith(input, valuesOf(input, input.reductionsOf), null)
 }
 
 type NamedValues = ReadonlyMap<string, Named>
 
-function closingWith(input: ClosingInput, values: NamedValues, where: PlaceOf | null): ClosingResult {
+function crossCheckWith(input: CrossCheckInput, values: NamedValues, where: PlaceOf | null): CrossCheckResult {
   const { closing } = input
   const [known, also] = [formulaOf(closing.known, closing), formulaOf(closing.also, closing)]
   const difference = formulaOf(`(${closing.known}) - (${closing.also})`, closing)
@@ -110,28 +110,31 @@ function closingWith(input: ClosingInput, values: NamedValues, where: PlaceOf | 
 const RANK = { agrees: 0, open: 1, disagrees: 2 } as const
 
 /** Held at every place that all the characteristics have; the place that stands worst is told. */
-function worstPlace(input: ClosingInput): ClosingResult {
+function worstPlace(input: CrossCheckInput): CrossCheckResult {
   const names = Object.entries(input.closing.names)
   const sheets = names.map(([name, { characteristic: id }]) => {
     const characteristic = input.characteristicOf(id)
     const set = input.setOf(id)
     return { name, quantity: quantityOf(characteristic.method), places: set ? sheetAt(characteristic, set, 0).places : [] }
   })
-  const results = (sheets[0]?.places ?? []).flatMap((place): ClosingResult[] => {
+  const results = (sheets[0]?.places ?? []).flatMap((place): CrossCheckResult[] => {
     const values = new Map<string, Named>()
     for (const { name, quantity, places } of sheets) {
       const own = places.find(({ station, direction }) => station === place.station && direction === place.direction)
       if (own) values.set(name, { quantity, known: own.known })
     }
-    return values.size === sheets.length ? [closingWith(input, values, placeOf(place))] : []
+    return values.size === sheets.length ? [crossCheckWith(input, values, placeOf(place))] : []
   })
   const [first, ...others] = results
-  if (!first) return closingWith(input, new Map(), null)
+  if (!first) return crossCheckWith(input, new Map(), null)
   return others.reduce((worst, result) => (RANK[result.standing] > RANK[worst.standing] ? result : worst), first)
 }
 
 /** What a cross-check says of the parts it reads: while it does not close, one of the readings is wrong and none passes. */
-export function closingVote(closing: ClosingSpec, { standing, isMeasured, where, suspects }: ClosingResult): Vote | null {
+export function crossCheckVote(
+  closing: CrossCheckSpec,
+  { standing, isMeasured, where, suspects }: CrossCheckResult,
+): Vote | null {
   if (standing === 'agrees') return null
   if (standing === 'open' && !isMeasured && !closing.demanded) return null
   const first = suspects[0]
@@ -159,13 +162,13 @@ export function closingVote(closing: ClosingSpec, { standing, isMeasured, where,
 
 const extentAt = (interval: Parameters<typeof extentOf>[0] | undefined): Extent | null => (interval ? extentOf(interval) : null)
 
-function formulaOf(text: string, { names }: ClosingSpec): Formula {
+function formulaOf(text: string, { names }: CrossCheckSpec): Formula {
   const parsed = parseFormula(text, Object.keys(names))
   if (!parsed.ok) throw new Error(`closing formula ${text} passed its schema: ${parsed.fault}`)
   return parsed.value
 }
 
-function valuesOf({ closing }: ClosingInput, at: ReductionsAt): NamedValues {
+function valuesOf({ closing }: CrossCheckInput, at: ReductionsAt): NamedValues {
   const values = new Map<string, Named>()
   for (const [name, { characteristic, value }] of Object.entries(closing.names)) {
     const found: Reduced | undefined = at(characteristic)?.values[value as ReductionName]
@@ -178,7 +181,7 @@ function valuesOf({ closing }: ClosingInput, at: ReductionsAt): NamedValues {
  * What would close the chain: first single readings that one slip explains (their set is reduced again with what should
  * have been typed), then whole values, by how few of their own uncertainties they would have to be off.
  */
-function suspectsOf(input: ClosingInput, difference: Formula, misclosure: number, allowed: number): Suspect[] {
+function suspectsOf(input: CrossCheckInput, difference: Formula, misclosure: number, allowed: number): Suspect[] {
   const involved = [...new Set(Object.values(input.closing.names).map(({ characteristic }) => characteristic))]
   // The true slip sticks out of its own set, and mended it does no more; a wrong guess would tear a sound set apart.
   const slips = involved
@@ -220,7 +223,7 @@ function strayOf({ new: size, limits, method }: Characteristic, { taken }: Taken
 const JUDGES_READINGS: ReadonlySet<ReductionName> = new Set(['maximum', 'minimum', 'mean', 'median'])
 
 /** Readings of one characteristic of which one slip would close the chain; the one that closes it best per reading. */
-function slipsIn(input: ClosingInput, id: string, difference: Formula, allowed: number): (Suspect & Fits)[] {
+function slipsIn(input: CrossCheckInput, id: string, difference: Formula, allowed: number): (Suspect & Fits)[] {
   const set = input.setOf(id)
   const characteristic = input.characteristicOf(id)
   const { method, showTo } = characteristic

@@ -1,13 +1,13 @@
 import { slotKey } from '../method/layout'
-import { levelRank } from '../policy/disposition'
+import { dispositionRank } from '../policy/disposition'
 import type { Reading } from '../record/recordSchema'
 import type { PartResult } from '../verdict/partVerdict'
-import type { ClosingResult, Suspect } from './crossChecks'
+import type { CrossCheckResult, Suspect } from './crossChecks'
 import type { Evaluation } from './evaluate'
 
 /** A reading that does not go with what is known otherwise. */
 export interface Doubt {
-  readonly closing: ClosingResult
+  readonly closing: CrossCheckResult
   readonly suspect: Suspect
   /** How many levels a verdict would move if it were the slip it looks like; 0 when none would, or nothing says what it is. */
   readonly moves: number
@@ -37,4 +37,9 @@ function movesOf(
 }
 
 const apart = (a: PartResult, b: PartResult | undefined): number =>
-  b ? Math.max(Math.abs(levelRank[a.mild] - levelRank[b.mild]), Math.abs(levelRank[a.strong] - levelRank[b.strong])) : 0
+  b
+    ? Math.max(
+        Math.abs(dispositionRank[a.mild] - dispositionRank[b.mild]),
+        Math.abs(dispositionRank[a.strong] - dispositionRank[b.strong]),
+      )
+    : 0

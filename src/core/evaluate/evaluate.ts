@@ -13,12 +13,12 @@ import type { LinesByValue } from '../trend/earlier'
 import type { RouteContext } from '../verdict/mending'
 import type { PartResult } from '../verdict/partVerdict'
 import { type ChangeOutcome, changeOutcome } from './changes'
-import { type ClosingResult, closingOf } from './crossChecks'
+import { type CrossCheckResult, crossCheckOf } from './crossChecks'
 import { evaluateCharacteristic } from './evaluateCharacteristic'
 import { evaluateFit } from './evaluateFit'
-import { characteristicAt, type Fixed, fix, found, reduceBy, withEntries } from './fixed'
 import { asGateMeasurement, judgePart } from './judgePart'
 import { type LaterSets, laterSetsOf, laterSetsWith, valuesAt } from './laterStages'
+import { characteristicAt, type Index, indexRecord, mustGet, reduceBy, withEntries } from './recordIndex'
 import type { CharacteristicResult, FitMeasured, FitResult, Measured, Results, StageResult } from './results'
 import { rounded, roundForRecord } from './rounding'
 
@@ -40,7 +40,7 @@ export interface Evaluation {
   /** Everything that follows for a characteristic of the book, by its place there. */
   characteristicAt(index: number): CharacteristicResult | undefined
   fitAt(index: number): FitResult | undefined
-  closingAt(index: number): ClosingResult | undefined
+  crossCheckAt(index: number): CrossCheckResult | undefined
   /** How many characteristics, fits and parts were computed to get here. */
   readonly touched: number
   /** Standing readings of a characteristic at a stage, corrected. */
@@ -66,7 +66,7 @@ interface State extends Taken {
   readonly measured: readonly Cell<Measured>[]
   readonly characteristics: readonly Cell<CharacteristicResult>[]
   readonly fits: readonly Cell<FitResult>[]
-  readonly closings: readonly Cell<ClosingResult>[]
+  readonly closings: readonly Cell<CrossCheckResult>[]
   readonly parts: readonly Cell<PartResult>[]
 }
 
@@ -101,7 +101,7 @@ export const scopeOfRecord = (record: InspectionRecord): Scope =>
   levelOf(record.book, record.job.level)?.gate ? startEvaluation(record).scope : scopeOf(record.book, record.job.level, null)
 
 function evaluateAll(record: InspectionRecord): Evaluation {
-  const fixed = fix(record)
+  const fixed = indexRecord(record)
   const standing = standingByCharacteristic(record.job.readings, 'asFound')
   const sets = new Map(
     record.book.characteristics.map((characteristic) => [
@@ -117,14 +117,14 @@ function evaluateAll(record: InspectionRecord): Evaluation {
 }
 
 /** What a characteristic reduces to. Of what it is computed from only that counts which comes before it: a chain that bites its tail ends. */
-const reducing = (fixed: Fixed, sets: Taken['sets'], reductions: Taken['reductions'], id: string): Cell<Reductions> =>
+const reducing = (fixed: Index, sets: Taken['sets'], reductions: Taken['reductions'], id: string): Cell<Reductions> =>
   cell(() => {
     const before = (of: string): boolean => (fixed.turn.get(of) ?? 0) < (fixed.turn.get(id) ?? 0)
     const at = (of: string): Reductions | undefined => (before(of) ? reductions.get(of)?.() : undefined)
     return reduce(characteristicAt(fixed, id), sets.get(id)?.() ?? NOTHING_TAKEN, at, reduceBy(fixed, id))
   })
 
-function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
+function evaluationOf(fixed: Index, state: State, touched: number): Evaluation {
   const results = cell(() => resultsOf(state))
   return {
     get results() {
@@ -135,7 +135,7 @@ function evaluationOf(fixed: Fixed, state: State, touched: number): Evaluation {
     needAt: (index) => state.needs[index],
     characteristicAt: (index) => state.characteristics[index]?.(),
     fitAt: (index) => state.fits[index]?.(),
-    closingAt: (index) => state.closings[index]?.(),
+    crossCheckAt: (index) => state.closings[index]?.(),
     takenOf: (id, stage) => setAt(state, id, stage).taken,
     at: (id, stage) => {
       const index = fixed.index.get(id) ?? -1
@@ -191,7 +191,7 @@ const setAt = ({ sets, later }: Taken, id: string, stage: Stage): TakenSet =>
   (stage === 'asFound' ? sets.get(id)?.() : later[stage].get(id)?.set) ?? NOTHING_TAKEN
 
 /** What routes are tried on at a stage: the latest that is known by then. */
-function routesAt(fixed: Fixed, taken: Taken, stage: Stage): RouteContext {
+function routesAt(fixed: Index, taken: Taken, stage: Stage): RouteContext {
   const { book } = fixed.record
   return {
     characteristicOf: (id) => characteristicAt(fixed, id),
@@ -202,7 +202,7 @@ function routesAt(fixed: Fixed, taken: Taken, stage: Stage): RouteContext {
 }
 
 /** Everything that follows for one characteristic at one stage. Wear is counted from what was found. */
-function judge(fixed: Fixed, taken: Taken, characteristic: Characteristic, stage: Stage): Measured {
+function judge(fixed: Index, taken: Taken, characteristic: Characteristic, stage: Stage): Measured {
   const { job } = fixed.record
   const { id } = characteristic
   const set = setAt(taken, id, stage)
@@ -215,7 +215,7 @@ function judge(fixed: Fixed, taken: Taken, characteristic: Characteristic, stage
   return rounded(
     evaluateCharacteristic({
       characteristic,
-      part: found(fixed.parts, characteristic.part),
+      part: mustGet(fixed.parts, characteristic.part),
       stage,
       set,
       routes: { ...routes, reductionsOf },
@@ -232,12 +232,12 @@ function judge(fixed: Fixed, taken: Taken, characteristic: Characteristic, stage
 const NO_LINES: LinesByValue = new Map()
 
 /** Everything that follows for a fit at one stage. */
-function judgeFit(fixed: Fixed, taken: Taken, fit: FitSpec, stage: Stage): FitMeasured {
+function judgeFit(fixed: Index, taken: Taken, fit: FitSpec, stage: Stage): FitMeasured {
   const { job } = fixed.record
   return rounded(
     evaluateFit({
       fit,
-      part: found(fixed.parts, fit.mendOn),
+      part: mustGet(fixed.parts, fit.mendOn),
       stage,
       characteristic: (id) => characteristicAt(fixed, id),
       setOf: (id) => latestSet(taken, id, stage),
@@ -259,7 +259,7 @@ function latestSet(taken: Taken, id: string, stage: Stage): TakenSet {
   return taken.sets.get(id)?.() ?? NOTHING_TAKEN
 }
 
-const fitResult = (fixed: Fixed, taken: Taken, fit: FitSpec): FitResult => ({
+const fitResult = (fixed: Index, taken: Taken, fit: FitSpec): FitResult => ({
   ...judgeFit(fixed, taken, fit, 'asFound'),
   stages: laterStages.flatMap((stage) => {
     const sides = [fit.bore, fit.journal, ...(fit.strip === null ? [] : [fit.strip])]
@@ -268,12 +268,12 @@ const fitResult = (fixed: Fixed, taken: Taken, fit: FitSpec): FitResult => ({
 })
 
 /** The stages after it was found at which it was measured. */
-const stagesOf = (fixed: Fixed, taken: Taken, characteristic: Characteristic): readonly StageResult[] =>
+const stagesOf = (fixed: Index, taken: Taken, characteristic: Characteristic): readonly StageResult[] =>
   laterStages.flatMap((stage) =>
     taken.later[stage].has(characteristic.id) ? [{ ...judge(fixed, taken, characteristic, stage), stage }] : [],
   )
 
-function changesOf(fixed: Fixed, taken: Taken, characteristic: Characteristic): readonly ChangeOutcome[] {
+function changesOf(fixed: Index, taken: Taken, characteristic: Characteristic): readonly ChangeOutcome[] {
   const { id, changes, method } = characteristic
   const at = (stage: Stage | 'lastOverhaul') => {
     if (stage === 'lastOverhaul') return fixed.earlier.lastLeft.get(id)
@@ -295,7 +295,7 @@ const NOTHING_MEASURED: Affected = { characteristics: new Set(), fits: new Set()
 
 /** Judges what is affected anew and keeps the rest of what was known before. */
 function settle(
-  fixed: Fixed,
+  fixed: Index,
   before: State | null,
   taken: Taken,
   by: Affected | 'entries' | 'all',
@@ -352,7 +352,7 @@ function settle(
     ({ names }) => Object.values(names).some(({ characteristic }) => isAffected(characteristic)),
     (closing) =>
       roundForRecord(
-        closingOf({
+        crossCheckOf({
           closing,
           characteristicOf: (id) => characteristicAt(fixed, id),
           setOf: (id) => sets.get(id)?.(),
@@ -373,7 +373,7 @@ function settle(
         needAt: (index) => needs[index],
         characteristicAt: (index) => characteristics[index]?.(),
         fitAt: (index) => fits[index]?.(),
-        closingAt: (index) => closings[index]?.(),
+        crossCheckAt: (index) => closings[index]?.(),
         routes: routesAt(fixed, taken, 'asFound'),
       }),
   )
@@ -382,13 +382,13 @@ function settle(
 }
 
 /** Parts whose verdict reads what is affected: their own measurements and fits, cross-checks, sizes their routes are tried on. */
-function partsReading(fixed: Fixed, affected: Affected): ReadonlySet<string> {
+function partsReading(fixed: Index, affected: Affected): ReadonlySet<string> {
   const { book } = fixed.record
-  const closings = new Set([...affected.characteristics].flatMap((id) => fixed.closingsOf.get(id) ?? []))
+  const closings = new Set([...affected.characteristics].flatMap((id) => fixed.crossChecksOf.get(id) ?? []))
   return new Set([
     ...[...affected.characteristics].flatMap((id) => [characteristicAt(fixed, id).part, ...(fixed.partReaders.get(id) ?? [])]),
     ...[...affected.fits].flatMap((index) => book.fits[index]?.mendOn ?? []),
-    ...book.parts.filter(({ id }) => fixed.closingsOfPart.get(id)?.some((index) => closings.has(index))).map(({ id }) => id),
+    ...book.parts.filter(({ id }) => fixed.crossChecksOfPart.get(id)?.some((index) => closings.has(index))).map(({ id }) => id),
   ])
 }
 

@@ -8,7 +8,7 @@ import { quantityOfValue } from '../method/gives'
 import { slotKey, slotsOf } from '../method/layout'
 import type { Reduced, ReductionName, Reductions } from '../method/reduction'
 import { slotOf } from '../method/slot'
-import { type Level, strongest } from '../policy/disposition'
+import { type Disposition, strongest } from '../policy/disposition'
 import { intervalOfEnds } from '../quantity/extent'
 import type { Policy } from '../record/recordSchema'
 import type { Stage } from '../record/stage'
@@ -215,8 +215,8 @@ const hasBase = ({ characteristic, earlier }: CharacteristicInput): boolean =>
   [...(earlier?.values() ?? [])].some((line) => line.length > 0) || characteristic.new !== null
 
 /** How far the votes of limits that are open could lead; what a fault leaves open is what they leave open. */
-const openTo = (votes: readonly Vote[]): Level =>
-  votes.filter(({ mild, strong }) => mild !== strong).reduce<Level>((most, { strong }) => strongest(most, strong), 'reuse')
+const openTo = (votes: readonly Vote[]): Disposition =>
+  votes.filter(({ mild, strong }) => mild !== strong).reduce<Disposition>((most, { strong }) => strongest(most, strong), 'reuse')
 
 /** What settles a value that its readings leave open though all are taken; null where a better figure does. */
 function howToSettle({ taken, cannot }: TakenSet): Settling | null {
@@ -241,10 +241,10 @@ function waitingFor({ characteristic, routes }: CharacteristicInput, outcome: Li
   return isOpen(method.runsIn) ? [{ code: 'runsIn', characteristic: method.runsIn }] : []
 }
 
-const strongestOf = (limits: readonly LimitOutcome[], wayOf: (limit: Limit) => Mending): Level =>
-  limits.map(({ limit }) => strongestLevelOf(limit, wayOf(limit))).reduce<Level>(strongest, 'reuse')
+const strongestOf = (limits: readonly LimitOutcome[], wayOf: (limit: Limit) => Mending): Disposition =>
+  limits.map(({ limit }) => strongestLevelOf(limit, wayOf(limit))).reduce<Disposition>(strongest, 'reuse')
 
-const notMeasuredVote = ({ characteristic: { id }, stage }: CharacteristicInput, strong: Level): Vote =>
+const notMeasuredVote = ({ characteristic: { id }, stage }: CharacteristicInput, strong: Disposition): Vote =>
   openVote({
     rule: 'notMeasured',
     code: 'notMeasured',
@@ -260,7 +260,7 @@ const information = ({ id }: Characteristic, stage: Stage, code: 'asLeftOnly' | 
   vote({ rule: 'information', code, facts: NONE, stage, subject: id, mild: 'reuse', strong: 'reuse' })
 
 /** Places marked as not to be measured leave open what only they could have settled. */
-function cannotVotes({ characteristic, set, stage }: CharacteristicInput, strong: Level): Vote[] {
+function cannotVotes({ characteristic, set, stage }: CharacteristicInput, strong: Disposition): Vote[] {
   const places = set.standing
     .filter(({ kind }) => kind === 'cannot')
     .map((mark) => ({ slot: slotOf(mark), why: mark.reason ?? '' }))

@@ -9,7 +9,7 @@ import { differenceOf, type Known, largestOf, over, settled, smallestOf, UNKNOWN
 import type { SheetPlace } from '../method/reduce/places'
 import { type Reduced, type Reductions, reduced } from '../method/reduction'
 import { type PlaceOf, placeOf } from '../method/where'
-import { type Level, levelRank } from '../policy/disposition'
+import { type Disposition, dispositionRank } from '../policy/disposition'
 import { exceeds } from '../quantity/decimal'
 import { extentOf } from '../quantity/extent'
 import { type Interval, isPoint, negate } from '../quantity/interval'
@@ -50,7 +50,7 @@ export function evaluateFit(input: FitInput): FitMeasured {
   const ways = new Map(fit.limits.map((limit) => [limit.id, wayOf(input, limit)] as const))
   const strongest = fit.limits
     .map((limit) => strongestLevelOf(limit, ways.get(limit.id) ?? wayOf(input, limit)))
-    .reduce<Level>((a, b) => (levelRank[b] > levelRank[a] ? b : a), 'reuse')
+    .reduce<Disposition>((a, b) => (dispositionRank[b] > dispositionRank[a] ? b : a), 'reuse')
   const crossChecks = crossCheckVotes(input, closures, strips.length, strongest, countsBy)
   return {
     id: fit.id,
@@ -225,7 +225,7 @@ function crossCheckVotes(
   { fit, stage }: FitInput,
   closures: readonly ClosureAt[],
   strips: number,
-  strongest: Level,
+  strongest: Disposition,
   countsBy: FitMeasured['countsBy'],
 ): Vote[] {
   const apart = closures.filter(({ standing }) => standing === 'disagrees').map(({ at: place }) => place)

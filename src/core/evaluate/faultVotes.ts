@@ -1,7 +1,7 @@
 import type { Characteristic } from '../book/bookSchema'
 import { quantityOf } from '../method/gives'
 import type { MethodFault, Reductions } from '../method/reduction'
-import type { Level } from '../policy/disposition'
+import type { Disposition } from '../policy/disposition'
 import type { Stage } from '../record/stage'
 import type { Said, Vote } from '../verdict/vote'
 import { openVote } from '../verdict/vote'
@@ -28,7 +28,7 @@ const ruleOf: Readonly<Record<MethodFault['code'], FaultRule>> = {
 export const faultVotes = (
   { characteristic, stage }: { readonly characteristic: Characteristic; readonly stage: Stage },
   { faults }: Reductions,
-  strongestOfLimits: Level,
+  strongestOfLimits: Disposition,
 ): Vote[] =>
   faults.map((fault) =>
     openVote({

@@ -11,8 +11,8 @@ import type { PartResult } from '../verdict/partVerdict'
 import { partVerdict, spanOf } from '../verdict/partVerdict'
 import { NONE, type Vote, vote } from '../verdict/vote'
 import { changeVote } from './changes'
-import { type ClosingResult, closingVote } from './crossChecks'
-import { characteristicAt, type Fixed } from './fixed'
+import { type CrossCheckResult, crossCheckVote } from './crossChecks'
+import { characteristicAt, type Index } from './recordIndex'
 import type { CharacteristicResult, FitResult, Measured } from './results'
 
 export interface PartInput {
@@ -21,13 +21,13 @@ export interface PartInput {
   needAt(index: number): Need | undefined
   characteristicAt(index: number): CharacteristicResult | undefined
   fitAt(index: number): FitResult | undefined
-  closingAt(index: number): ClosingResult | undefined
+  crossCheckAt(index: number): CrossCheckResult | undefined
   /** What routes are tried on, with what was found. */
   readonly routes: RouteContext
 }
 
 /** The verdict of a part from everything that votes on it: its measurements, its fits, findings, service rules, the level. */
-export function judgePart(fixed: Fixed, part: Part, input: PartInput): PartResult {
+export function judgePart(fixed: Index, part: Part, input: PartInput): PartResult {
   const { scope, routes } = input
   const { book } = fixed.record
   const own = (fixed.ofPart.get(part.id) ?? []).flatMap((index) => input.characteristicAt(index) ?? [])
@@ -41,12 +41,12 @@ export function judgePart(fixed: Fixed, part: Part, input: PartInput): PartResul
     const result = fit && isNeeded(fit) ? input.fitAt(index) : undefined
     return result ? [result] : []
   })
-  const chains = (fixed.closingsOfPart.get(part.id) ?? []).flatMap((index) => {
+  const chains = (fixed.crossChecksOfPart.get(part.id) ?? []).flatMap((index) => {
     const closing = book.closings?.[index]
-    const result = input.closingAt(index)
+    const result = input.crossCheckAt(index)
     return closing && result ? [{ closing, result }] : []
   })
-  const crossChecks = chains.flatMap(({ closing, result }) => closingVote(closing, result) ?? [])
+  const crossChecks = chains.flatMap(({ closing, result }) => crossCheckVote(closing, result) ?? [])
   // A chain over the strip that does not close says what the fit says of it, and names the reading: one fault, one warning.
   const saidByChain = new Set(
     chains.flatMap(({ closing, result }) =>
@@ -74,7 +74,7 @@ export function judgePart(fixed: Fixed, part: Part, input: PartInput): PartResul
 
 /** What the later stages say, each of what was measured there. */
 const laterVotes = (
-  fixed: Fixed,
+  fixed: Index,
   part: Part,
   own: readonly CharacteristicResult[],
   fits: readonly FitResult[],
@@ -90,7 +90,7 @@ const laterVotes = (
     return votes.length > 0 ? [{ stage, votes }] : []
   })
 
-function changeVotes(fixed: Fixed, part: Part, { id, changes }: CharacteristicResult, to: Stage, routes: RouteContext): Vote[] {
+function changeVotes(fixed: Index, part: Part, { id, changes }: CharacteristicResult, to: Stage, routes: RouteContext): Vote[] {
   const characteristic = characteristicAt(fixed, id)
   return changes
     .filter(({ limit }) => limit.to === to)

@@ -6,7 +6,7 @@ import { reduce } from '../record/reduce'
 import { type LaterStage, laterStages, type Stage, stages } from '../record/stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from '../record/standing'
 import type { ReducedSet } from '../trend/earlier'
-import { type Fixed, reduceBy } from './fixed'
+import { type Index, reduceBy } from './recordIndex'
 
 /** What was taken at the later stages, by stage and characteristic; only what was taken is there. */
 export type LaterSets = Readonly<Record<LaterStage, ReadonlyMap<string, ReducedSet>>>
@@ -14,7 +14,7 @@ export type LaterSets = Readonly<Record<LaterStage, ReadonlyMap<string, ReducedS
 const nothingLater: LaterSets = { afterWork: new Map(), asLeft: new Map() }
 
 /** Everything a job took at its later stages. */
-export function laterSetsOf(fixed: Fixed, readings: readonly Reading[], asFound: Lookup<Reductions>): LaterSets {
+export function laterSetsOf(fixed: Index, readings: readonly Reading[], asFound: Lookup<Reductions>): LaterSets {
   let later = nothingLater
   for (const stage of laterStages) {
     const standing = standingByCharacteristic(readings, stage)
@@ -32,7 +32,7 @@ export function laterSetsOf(fixed: Fixed, readings: readonly Reading[], asFound:
 
 /** The later sets after a change: at one stage, or (null) of what was found. Only what depends on it is reduced again. */
 export function laterSetsWith(
-  fixed: Fixed,
+  fixed: Index,
   later: LaterSets,
   changed: { readonly stage: LaterStage; readonly characteristic: Characteristic; readonly standing: readonly Reading[] } | null,
   affected: ReadonlySet<string>,
@@ -70,7 +70,7 @@ export function valuesAt(
 
 /** Reduces what was taken at a stage, and what is computed from any of it; of what is known already only the affected. */
 function reduceStage(
-  fixed: Fixed,
+  fixed: Index,
   sets: ReadonlyMap<string, TakenSet>,
   known: LaterSets,
   stage: LaterStage,

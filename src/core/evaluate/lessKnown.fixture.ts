@@ -2,14 +2,14 @@
 
 import { type Random, randomFrom } from '../base/random.fixture'
 import { formAt, type Slot } from '../method/layout'
-import { type Level, levelRank } from '../policy/disposition'
+import { type Disposition, dispositionRank } from '../policy/disposition'
 import { anyRecord } from '../record/anyRecord.fixture'
 import type { InspectionRecord, Reading } from '../record/recordSchema'
 import { evaluate } from './evaluate'
 
 interface Span {
-  readonly mild: Level
-  readonly strong: Level
+  readonly mild: Disposition
+  readonly strong: Disposition
 }
 
 /** Spans of everything that is judged as found, by name. */
@@ -66,7 +66,10 @@ export function lessKnownIsMilder(seed: number): string | null {
   for (const [name, before] of more) {
     const after = fewer.get(name)
     if (!after) return `seed ${seed}: ${name} is gone`
-    if (levelRank[after.mild] > levelRank[before.mild] || levelRank[after.strong] < levelRank[before.strong]) {
+    if (
+      dispositionRank[after.mild] > dispositionRank[before.mild] ||
+      dispositionRank[after.strong] < dispositionRank[before.strong]
+    ) {
       const { method } = record.book.characteristics[0] ?? {}
       const { acceptance } = record.job.policy
       return `seed ${seed} (${method?.kind}, ${acceptance.kind}): ${name} was ${before.mild} to ${before.strong}, with less known ${after.mild} to ${after.strong}; ${touched.join('; ')}`

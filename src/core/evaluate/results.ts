@@ -1,7 +1,7 @@
 import type { Clearance, Closure } from '../fit/clearance'
 import type { LimitOutcome } from '../limit/outcome'
 import type { MethodFault, Reduced, Reductions } from '../method/reduction'
-import type { Level, Verdict } from '../policy/disposition'
+import type { Disposition, Verdict } from '../policy/disposition'
 import type { LaterStage } from '../record/stage'
 import type { Need, Scope } from '../scope/need'
 import type { Forecast, Trend } from '../trend/forecast'
@@ -9,7 +9,7 @@ import type { LinePoint, WearRate } from '../trend/wearLine'
 import type { PartResult } from '../verdict/partVerdict'
 import type { Vote } from '../verdict/vote'
 import type { ChangeOutcome } from './changes'
-import type { ClosingResult } from './crossChecks'
+import type { CrossCheckResult } from './crossChecks'
 
 export interface StandingReading {
   readonly id: string
@@ -42,8 +42,8 @@ export interface Measured {
   readonly forecast: Forecast | null
   /** Every judged value that has a limit, the first limit's first. */
   readonly trends: readonly Trend[]
-  readonly mild: Level
-  readonly strong: Level
+  readonly mild: Disposition
+  readonly strong: Disposition
   readonly verdict: Verdict
   readonly votes: readonly Vote[]
 }
@@ -91,5 +91,5 @@ export interface Results {
   readonly fits: readonly FitResult[]
   readonly parts: readonly PartResult[]
   /** What is known twice, compared. */
-  readonly closings: readonly ClosingResult[]
+  readonly closings: readonly CrossCheckResult[]
 }

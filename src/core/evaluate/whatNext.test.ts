@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
-import type { Level } from '../policy/disposition'
+import type { Disposition } from '../policy/disposition'
 import type { PartResult } from '../verdict/partVerdict'
 import type { Vote } from '../verdict/vote'
 import { vote as makeVote, NONE } from '../verdict/vote'
 import { whatNext } from './whatNext'
 
-const vote = (subject: string, mild: Level, strong: Level): Vote =>
+const vote = (subject: string, mild: Disposition, strong: Disposition): Vote =>
   makeVote({ rule: 'nothingKnown', code: 'nothingKnown', facts: NONE, subject, mild, strong })
 const part = (id: string, votes: Vote[], need: PartResult['need'] = 'required'): PartResult => ({
   id,

@@ -1,4 +1,4 @@
-import { levelRank } from '../policy/disposition'
+import { dispositionRank } from '../policy/disposition'
 import type { PartResult } from '../verdict/partVerdict'
 import { spanOf } from '../verdict/partVerdict'
 import type { Vote } from '../verdict/vote'
@@ -20,7 +20,7 @@ export function whatNext({ parts }: Pick<Results, 'parts'>): readonly NextStep[]
   return parts
     .filter(({ need }) => need === 'required')
     .flatMap((part) => part.votes.flatMap((vote): NextStep[] => stepFor(part, vote)))
-    .sort((a, b) => b.moves - a.moves || levelRank[b.vote.strong] - levelRank[a.vote.strong])
+    .sort((a, b) => b.moves - a.moves || dispositionRank[b.vote.strong] - dispositionRank[a.vote.strong])
 }
 
 function stepFor(part: PartResult, vote: Vote): NextStep[] {
@@ -28,7 +28,7 @@ function stepFor(part: PartResult, vote: Vote): NextStep[] {
   const others = part.votes.filter((other) => other !== vote)
   const taken = (level: Vote['mild']): number => {
     const { mild } = spanOf([...others, { ...vote, mild: level, strong: level }])
-    return levelRank[mild]
+    return dispositionRank[mild]
   }
   const moves = taken(vote.strong) - taken(vote.mild)
   return moves === 0 ? [] : [{ part: part.id, vote, moves }]

@@ -1,7 +1,7 @@
 import type { LimitBook } from '../book/bookSchema'
 import type { Results } from '../evaluate/results'
 import type { Entry } from '../notes/entrySchema'
-import { foldWork } from '../notes/fold'
+import { foldNotes } from '../notes/fold'
 import { jobSteps, stageCounts } from '../notes/steps'
 import type { InspectionRecord } from '../record/recordSchema'
 import { levelsInPlay } from '../scope/need'
@@ -36,7 +36,7 @@ export function jobProgress(
   const fits = record.book.fits.filter(({ bore, journal }) => required.has(bore) && required.has(journal)).map(({ id }) => id)
   const parts = new Set(results.parts.filter(({ need }) => need === 'required').map(({ id }) => id))
   const standing = [...standingDecisions(record, results)].filter(([part, { stale }]) => !stale && parts.has(part))
-  const steps = jobSteps(record.book, foldWork(record.book, record.job.entries), levelsInPlay(results.scope))
+  const steps = jobSteps(record.book, foldNotes(record.book, record.job.entries), levelsInPlay(results.scope))
   return {
     confirmed,
     stages: stageCounts(steps),
@@ -61,6 +61,6 @@ export function isMadeSafe(record: InspectionRecord, confirmations: readonly { r
 /** Whether every step of a level that makes the machine safe is done. */
 export function stepsAreSafe(book: LimitBook, level: string | null, entries: readonly Entry[]): boolean {
   const levels = new Set(level === null ? [] : [level])
-  const count = stageCounts(jobSteps(book, foldWork(book, entries), levels)).makeSafe
+  const count = stageCounts(jobSteps(book, foldNotes(book, entries), levels)).makeSafe
   return count !== undefined && count.done === count.of
 }

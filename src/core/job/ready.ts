@@ -1,6 +1,6 @@
 import type { Results } from '../evaluate/results'
-import { foldWork } from '../notes/fold'
-import { standingFindings, type WorkState } from '../notes/state'
+import { foldNotes } from '../notes/fold'
+import { type NotesState, standingFindings } from '../notes/state'
 import { isSettled, jobSteps } from '../notes/steps'
 import { stillInside } from '../notes/stripFaults'
 import type { InspectionRecord } from '../record/recordSchema'
@@ -42,7 +42,7 @@ export interface Readiness {
 
 /** Nothing is ready that has nothing in it, that is undecided, or that leaves the shop beyond its limits. */
 export function readiness(record: InspectionRecord, results: Results, confirmed: ReadonlySet<Step>): Readiness {
-  const work = foldWork(record.book, record.job.entries)
+  const work = foldNotes(record.book, record.job.entries)
   const left = leftBeyond(results)
   const mayBeKept = record.job.policy.schools?.inDoubt === 'keep'
   const inside = stillInside(work).map(({ name, inside: count }) => ({ name, count }))
@@ -62,7 +62,7 @@ export function readiness(record: InspectionRecord, results: Results, confirmed:
   }
 }
 
-const isEmpty = ({ book, job }: InspectionRecord, work: WorkState): boolean =>
+const isEmpty = ({ book, job }: InspectionRecord, work: NotesState): boolean =>
   book.parts.length === 0 ||
   (job.readings.every(({ kind }) => kind === 'withdrawn') &&
     standingFindings(work).length === 0 &&
@@ -90,7 +90,7 @@ function leftBeyond({ parts }: Results): LeftBeyond[] {
 const lastLater = ({ stages }: PartResult): PartResult['stages'][number] | undefined =>
   stages.filter(({ stage }) => stage !== 'asFound').at(-1)
 
-function notDone(record: InspectionRecord, results: Results, work: WorkState): Exception[] {
+function notDone(record: InspectionRecord, results: Results, work: NotesState): Exception[] {
   const steps = jobSteps(record.book, work, levelsInPlay(results.scope))
   return steps.filter((step) => !isSettled(step)).map(({ name }) => ({ code: 'notDone', step: name }))
 }

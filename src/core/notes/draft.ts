@@ -1,33 +1,33 @@
 import type { LimitBook } from '../book/bookSchema'
 import type { BookPosition } from '../book/procedureSchema'
-import type { Finding, Noted, Picture, StepStandingNow, Temporary, WorkPosition, WorkState, WorkStep } from './state'
+import type { Finding, Noted, NotedPosition, NotedStep, NotesState, Picture, StepStandingNow, Temporary } from './state'
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] }
 type Items<M> = M extends ReadonlyMap<string, infer V> ? Map<string, V> : never
 
 /** Where a job stands while its entries are gone through: each kind of note changes its own part of it. */
-export class WorkDraft {
-  readonly plan: Items<WorkState['plan']> = new Map()
-  readonly steps: Mutable<WorkStep>[]
-  readonly positions: Map<string, Mutable<WorkPosition>>
+export class NotesDraft {
+  readonly plan: Items<NotesState['plan']> = new Map()
+  readonly steps: Mutable<NotedStep>[]
+  readonly positions: Map<string, Mutable<NotedPosition>>
   private readonly trays = new Map<string, string[]>()
-  readonly joints: Items<WorkState['joints']> = new Map()
+  readonly joints: Items<NotesState['joints']> = new Map()
   readonly temporaries = new Map<string, Mutable<Temporary>>()
-  readonly lookedAt: Items<WorkState['lookedAt']> = new Map()
+  readonly lookedAt: Items<NotesState['lookedAt']> = new Map()
   readonly findings = new Map<string, Mutable<Finding>>()
-  readonly patterns: Items<WorkState['patterns']> = new Map()
-  readonly handTests: Items<WorkState['handTests']> = new Map()
-  readonly planned: Items<WorkState['planned']> = new Map()
+  readonly patterns: Items<NotesState['patterns']> = new Map()
+  readonly handTests: Items<NotesState['handTests']> = new Map()
+  readonly planned: Items<NotesState['planned']> = new Map()
   readonly pictures = new Map<string, Mutable<Picture>>()
-  readonly readingNotes: Items<WorkState['readingNotes']> = new Map()
-  readonly complaint: Mutable<WorkState['complaint']> = { explained: null, gone: null }
+  readonly readingNotes: Items<NotesState['readingNotes']> = new Map()
+  readonly complaint: Mutable<NotesState['complaint']> = { explained: null, gone: null }
 
   constructor(book: LimitBook) {
     this.steps = book.procedure.map((step) => ({ book: step, ...freshStep(step) }))
     this.positions = new Map(book.positions.map((position) => [position.id, freshPosition(position, position)]))
   }
 
-  step(id: string): Mutable<WorkStep> | undefined {
+  step(id: string): Mutable<NotedStep> | undefined {
     return this.steps.find((candidate) => candidate.id === id)
   }
   /** A step stands as somebody said it does. */
@@ -35,7 +35,7 @@ export class WorkDraft {
     const step = this.step(id)
     if (step) step.standing = standing
   }
-  position(id: string): Mutable<WorkPosition> | undefined {
+  position(id: string): Mutable<NotedPosition> | undefined {
     return this.positions.get(id)
   }
   /** Lays a position in a tray after another one there; first when that is null, last when it is not there. */
@@ -55,7 +55,7 @@ export class WorkDraft {
     }
   }
 
-  done(): WorkState {
+  done(): NotesState {
     const { plan, steps, joints, lookedAt, patterns, handTests, planned, readingNotes, complaint } = this
     return {
       plan,
@@ -77,7 +77,7 @@ export class WorkDraft {
 }
 
 /** A step that nobody has touched. */
-export const freshStep = ({ id, stage, name, text }: Pick<WorkStep, 'id' | 'stage' | 'name' | 'text'>) => ({
+export const freshStep = ({ id, stage, name, text }: Pick<NotedStep, 'id' | 'stage' | 'name' | 'text'>) => ({
   id,
   stage,
   name,
@@ -88,9 +88,9 @@ export const freshStep = ({ id, stage, name, text }: Pick<WorkStep, 'id' | 'stag
 
 /** A position of which nothing is noted. */
 export const freshPosition = (
-  { id, name, parent, count }: Pick<WorkPosition, 'id' | 'name' | 'parent' | 'count'>,
+  { id, name, parent, count }: Pick<NotedPosition, 'id' | 'name' | 'parent' | 'count'>,
   book: BookPosition | null,
-): Mutable<WorkPosition> => ({ book, id, name, parent, count, tag: null, tray: null, thickness: null, identity: null })
+): Mutable<NotedPosition> => ({ book, id, name, parent, count, tag: null, tray: null, thickness: null, identity: null })
 
 /** Puts an item after another one; first when that is null, last when it is not there. */
 export function insertAfter<T extends { readonly id: string }>(items: T[], item: T, after: string | null): void {

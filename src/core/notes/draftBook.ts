@@ -1,7 +1,7 @@
 import { err, ok, type Result } from '../base/result'
 import type { LimitBook } from '../book/bookSchema'
 import type { BookPosition } from '../book/procedureSchema'
-import type { WorkPosition } from './state'
+import type { NotedPosition } from './state'
 import type { Typed } from './typedCharacteristic'
 
 /** Why what was typed cannot be made a draft yet. */
@@ -16,7 +16,7 @@ export type DraftFault =
 export function draftBook(
   book: LimitBook,
   typed: readonly Typed[],
-  positions: readonly WorkPosition[],
+  positions: readonly NotedPosition[],
   name: { readonly id: string; readonly title: string; readonly revision: string },
 ): Result<LimitBook, DraftFault> {
   if (typed.length === 0) return err({ code: 'nothingTyped' })
@@ -37,7 +37,7 @@ export function draftBook(
   })
 }
 
-const positionFound = ({ id, name, parent, count }: WorkPosition): BookPosition => ({
+const positionFound = ({ id, name, parent, count }: NotedPosition): BookPosition => ({
   id,
   name,
   parent,

@@ -1,17 +1,17 @@
 import type { z } from 'zod'
 import type { LimitBook } from '../book/bookSchema'
 import type { UnitSystem } from '../quantity/unitSystem'
-import type { WorkDraft } from './draft'
+import type { NotesDraft } from './draft'
 import type { NoteFault } from './noteFault'
 import type { NoteShaping } from './noteShapingSchema'
-import type { Noted, WorkState } from './state'
+import type { Noted, NotesState } from './state'
 import type { JobStep } from './steps'
 import type { Typed } from './typedCharacteristic'
 
 /** What is known where a note is to be taken. */
 export interface EntryContext {
   readonly book: LimitBook
-  readonly work: WorkState
+  readonly work: NotesState
   readonly steps: readonly JobStep[]
   readonly planItems: ReadonlySet<string>
   readonly system: UnitSystem
@@ -39,5 +39,5 @@ export interface NoteKindOf<B> {
   /** Why it cannot be taken as things stand; null when it can. */
   refuse(body: B, context: EntryContext): NoteFault | null
   /** What it changes. A note about nothing known changes nothing. */
-  apply(body: B, noted: Noted, draft: WorkDraft): void
+  apply(body: B, noted: Noted, draft: NotesDraft): void
 }

@@ -1,8 +1,8 @@
 import { severityRank } from '../condition/findingKinds'
-import { type Finding, standingFindings, type WorkState } from './state'
+import { type Finding, type NotesState, standingFindings } from './state'
 
 /** Findings whose cause nobody has recorded yet, worst first. They stay visible up to the report. */
-export function openCauses(work: WorkState): Finding[] {
+export function openCauses(work: NotesState): Finding[] {
   return standingFindings(work)
     .filter(({ cause }) => cause === null)
     .sort((a, b) => severityRank[b.severity] - severityRank[a.severity])
@@ -15,7 +15,7 @@ export type ComplaintStanding =
   | { readonly kind: 'gone'; readonly finding: Finding; readonly note: string; readonly by: string }
 
 /** A complaint needs both: the finding that explains it, and the proof that it is gone. */
-export function complaintStanding(complaint: string, work: WorkState): ComplaintStanding | null {
+export function complaintState(complaint: string, work: NotesState): ComplaintStanding | null {
   if (complaint === '') return null
   const { explained, gone } = work.complaint
   const finding = explained && standingFindings(work).find(({ id }) => id === explained.finding)

@@ -1,6 +1,6 @@
 import type { InspectionLevel } from '../book/procedureSchema'
 import type { LicensedField } from '../safety/cautions'
-import type { WorkState } from './state'
+import type { NotesState } from './state'
 
 /** A gauge of the store, as far as planning looks at it. */
 export interface StoreGauge {
@@ -50,7 +50,7 @@ export function planLines(
   level: InspectionLevel,
   store: readonly StoreGauge[],
   date: string,
-  ticks: WorkState['plan'],
+  ticks: NotesState['plan'],
 ): PlanLine[] {
   const line = (
     group: PlanLine['group'],

@@ -22,7 +22,7 @@ export type StepStandingNow =
   | ({ readonly kind: 'notApplicable'; readonly reason: string; readonly agreed: Noted | null } & Noted)
 
 /** A step of the procedure: the book's, or one this job added. */
-export interface WorkStep {
+export interface NotedStep {
   readonly book: BookStep | null
   readonly id: string
   readonly stage: ProcedureStage
@@ -34,7 +34,7 @@ export interface WorkStep {
 }
 
 /** A position of the machine: the book's, or one found on this machine. */
-export interface WorkPosition {
+export interface NotedPosition {
   readonly book: BookPosition | null
   readonly id: string
   readonly name: string
@@ -71,11 +71,11 @@ export interface Temporary {
 }
 
 /** Where everything stands that was noted in a job. */
-export interface WorkState {
+export interface NotesState {
   readonly plan: ReadonlyMap<string, { readonly state: 'open' | 'there' | 'missing' } & Noted>
   /** Steps of every level in their order; which of them count, the level says. */
-  readonly steps: readonly WorkStep[]
-  readonly positions: readonly WorkPosition[]
+  readonly steps: readonly NotedStep[]
+  readonly positions: readonly NotedPosition[]
   /** Trays in the order they were begun, each with its parts in order of removal. */
   readonly trays: readonly { readonly name: string; readonly positions: readonly string[] }[]
   readonly joints: ReadonlyMap<string, { readonly mark: string } & Noted>
@@ -97,4 +97,4 @@ export interface WorkState {
 }
 
 /** Findings that stand: not withdrawn. */
-export const standingFindings = (work: WorkState): Finding[] => work.findings.filter(({ withdrawn }) => withdrawn === null)
+export const standingFindings = (work: NotesState): Finding[] => work.findings.filter(({ withdrawn }) => withdrawn === null)

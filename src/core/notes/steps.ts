@@ -3,10 +3,10 @@ import type { BookStep } from '../book/procedureSchema'
 import { type ProcedureStage, procedureStages } from '../book/procedureStages'
 import { type Caution, commonCautionList, type LicensedField } from '../safety/cautions'
 import type { NoteFault } from './noteFault'
-import type { WorkState, WorkStep } from './state'
+import type { NotedStep, NotesState } from './state'
 
 /** A step of this job in its order, with what keeps it closed. */
-export interface JobStep extends WorkStep {
+export interface JobStep extends NotedStep {
   readonly gate: boolean
   readonly cautions: readonly Caution[]
   /** Field in which a licensed person must sign; null where none is needed. */
@@ -25,7 +25,7 @@ export function cautionsOf(book: LimitBook, step: BookStep | null): Caution[] {
  * The steps of the levels in play, stage by stage. Everything behind a gate that is not done is closed: a gate is
  * never skipped, so only “done”, or two people who agree that it does not apply, opens it.
  */
-export function jobSteps(book: LimitBook, work: WorkState, levels: ReadonlySet<string>): JobStep[] {
+export function jobSteps(book: LimitBook, work: NotesState, levels: ReadonlySet<string>): JobStep[] {
   const own = work.steps.filter(({ book: step }) => step === null || step.levels.some((level) => levels.has(level)))
   const ordered = procedureStages.flatMap((stage) => own.filter((step) => step.stage === stage))
   let closedBy: string | null = null
@@ -45,7 +45,7 @@ export function jobSteps(book: LimitBook, work: WorkState, levels: ReadonlySet<s
 }
 
 /** Done by name, or not applying to this machine in the eyes of two people. */
-const opensTheWay = ({ standing }: Pick<WorkStep, 'standing'>): boolean =>
+const opensTheWay = ({ standing }: Pick<NotedStep, 'standing'>): boolean =>
   standing.kind === 'done' || (standing.kind === 'notApplicable' && standing.agreed !== null)
 
 /** Steps that nobody may skip: a gate, and everything that makes the machine safe. */
@@ -72,7 +72,7 @@ export function stageCounts(steps: readonly JobStep[]): Partial<Record<Procedure
 }
 
 /** Milliseconds that a waiting step still has to wait; null when it has no waiting or it has not begun. */
-export function waitLeftMs(step: Pick<WorkStep, 'book' | 'waitFrom'>, nowMs: number): number | null {
+export function waitLeftMs(step: Pick<NotedStep, 'book' | 'waitFrom'>, nowMs: number): number | null {
   if (!step.book?.wait || step.waitFrom === null) return null
   return Math.max(0, Date.parse(step.waitFrom.at) + step.book.wait.minutes * 60_000 - nowMs)
 }
@@ -104,9 +104,9 @@ export function placesFor(steps: readonly JobStep[], id: string): readonly (stri
  * What was confirmed behind a gate of making safe holds only as long as the gate: the machine may have moved, filled or
  * been live meanwhile. These steps open again with it, and their clocks begin anew.
  */
-export const reopenedWith = <T extends Pick<WorkStep, 'id' | 'book' | 'stage' | 'standing'>>(
+export const reopenedWith = <T extends Pick<NotedStep, 'id' | 'book' | 'stage' | 'standing'>>(
   steps: readonly T[],
-  gate: Pick<WorkStep, 'id' | 'book' | 'stage'>,
+  gate: Pick<NotedStep, 'id' | 'book' | 'stage'>,
 ): T[] =>
   gate.stage === 'makeSafe' && gate.book?.gate
     ? steps

@@ -1,5 +1,5 @@
 import type { LimitBook } from '../book/bookSchema'
-import type { WorkPosition, WorkState } from './state'
+import type { NotedPosition, NotesState } from './state'
 import type { JobStep } from './steps'
 
 /** Something about a part that came out, or should have, which nobody can answer later. */
@@ -13,13 +13,13 @@ export type StripFault = { readonly position: string } & (
 )
 
 /** Everything missing on the strip map, in the order of the tree. */
-export function stripFaults(book: LimitBook, work: WorkState, steps: readonly JobStep[]): StripFault[] {
+export function stripFaults(book: LimitBook, work: NotesState, steps: readonly JobStep[]): StripFault[] {
   const removed = new Set(
     steps.filter(({ standing }) => standing.kind === 'done').flatMap(({ book: step }) => step?.removes ?? []),
   )
   const byId = new Map(work.positions.map((position) => [position.id, position]))
   const marked = new Set(work.joints.keys())
-  const byNumber = new Map<string, WorkPosition[]>()
+  const byNumber = new Map<string, NotedPosition[]>()
   for (const position of work.positions) {
     const number = numberOf(position)
     if (isOut(position) && number !== '') byNumber.set(number, [...(byNumber.get(number) ?? []), position])
@@ -40,9 +40,9 @@ export function stripFaults(book: LimitBook, work: WorkState, steps: readonly Jo
   ])
 }
 
-const isOut = (position: WorkPosition | undefined): boolean => position?.tray !== null && position?.tray !== undefined
+const isOut = (position: NotedPosition | undefined): boolean => position?.tray !== null && position?.tray !== undefined
 
-function ownFaults(position: WorkPosition, removed: boolean): StripFault[] {
+function ownFaults(position: NotedPosition, removed: boolean): StripFault[] {
   const at = { position: position.id }
   if (!isOut(position)) return removed ? [{ ...at, code: 'noPlace' }] : []
   const { tag, book } = position
@@ -60,10 +60,10 @@ function ownFaults(position: WorkPosition, removed: boolean): StripFault[] {
   ]
 }
 
-const numberOf = ({ tag }: WorkPosition): string => tag?.number.trim().toLowerCase() ?? ''
+const numberOf = ({ tag }: NotedPosition): string => tag?.number.trim().toLowerCase() ?? ''
 
 /** Two parts under one number cannot be told apart when the machine goes together: each of them says so. */
-function sameNumber(position: WorkPosition, byNumber: ReadonlyMap<string, readonly WorkPosition[]>): StripFault[] {
+function sameNumber(position: NotedPosition, byNumber: ReadonlyMap<string, readonly NotedPosition[]>): StripFault[] {
   const others = (isOut(position) ? (byNumber.get(numberOf(position)) ?? []) : []).filter(({ id }) => id !== position.id)
   if (others.length === 0) return []
   return [
@@ -76,7 +76,7 @@ function sameNumber(position: WorkPosition, byNumber: ReadonlyMap<string, readon
   ]
 }
 
-function matesApart(position: WorkPosition, byId: ReadonlyMap<string, WorkPosition>): StripFault[] {
+function matesApart(position: NotedPosition, byId: ReadonlyMap<string, NotedPosition>): StripFault[] {
   const { tray } = position
   if (tray === null) return []
   return (position.book?.keptWith ?? []).flatMap((id): StripFault[] => {
@@ -97,4 +97,4 @@ function matesApart(position: WorkPosition, byId: ReadonlyMap<string, WorkPositi
 }
 
 /** Temporary things still inside: nothing is closed up over them. */
-export const stillInside = (work: WorkState): WorkState['temporaries'] => work.temporaries.filter(({ inside }) => inside > 0)
+export const stillInside = (work: NotesState): NotesState['temporaries'] => work.temporaries.filter(({ inside }) => inside > 0)

@@ -3,7 +3,7 @@ import { daySchema, idSchema, instantSchema } from '../base/idSchema'
 import type { LimitBook } from '../book/bookSchema'
 import { gaugeSchema } from '../gauge/gaugeSchema'
 import { entrySchema } from '../notes/entrySchema'
-import { levels } from '../policy/disposition'
+import { dispositions } from '../policy/disposition'
 import { policySchema } from '../policy/policySchema'
 import { overhaulBounds } from './overhaulBounds'
 import { readingSchema } from './readingSchema'
@@ -52,8 +52,8 @@ export const recordShapeWith = <B extends z.ZodType<LimitBook>>(bookSchema: B) =
       z.strictObject({
         id: z.uuid(),
         part: idSchema,
-        recommended: z.enum([...levels, 'hold']),
-        decided: z.enum(levels),
+        recommended: z.enum([...dispositions, 'hold']),
+        decided: z.enum(dispositions),
         /** Why it departs from the recommended verdict; null when it agrees. */
         reason: z.string().min(1).max(1000).nullable(),
         by: z.string().min(1).max(120),

@@ -1,6 +1,6 @@
 import type { FindingRule } from '../book/procedureSchema'
 import { type FindingKind, type Severity, severityRank } from '../condition/findingKinds'
-import { levelRank } from '../policy/disposition'
+import { dispositionRank } from '../policy/disposition'
 
 interface Seen {
   readonly part: string
@@ -18,7 +18,7 @@ export function strongestRule(rules: readonly FindingRule[], finding: Seen): Fin
         severityRank[finding.severity] >= severityRank[rule.severityAtLeast],
     )
     .reduce<FindingRule | null>(
-      (best, rule) => (best === null || levelRank[rule.asks] > levelRank[best.asks] ? rule : best),
+      (best, rule) => (best === null || dispositionRank[rule.asks] > dispositionRank[best.asks] ? rule : best),
       null,
     )
 }

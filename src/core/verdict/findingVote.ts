@@ -2,15 +2,15 @@ import type { LimitBook, Part } from '../book/bookSchema'
 import type { FindingRule } from '../book/procedureSchema'
 import { countPattern, judgePattern } from '../condition/damagePattern'
 import { severityRank } from '../condition/findingKinds'
-import { type Finding, standingFindings, type WorkState } from '../notes/state'
-import type { Level } from '../policy/disposition'
+import { type Finding, type NotesState, standingFindings } from '../notes/state'
+import type { Disposition } from '../policy/disposition'
 import { strongestRule } from './findingRule'
 import { type RouteContext, routeOutcome } from './mending'
 import type { Settling, TraceStep, Vote } from './vote'
 import { vote } from './vote'
 
 /** What the findings on a part say: the book's rule for each, its damage patterns, or that no rule decides. */
-export function findingVotes(book: LimitBook, part: Part, work: WorkState, routes: RouteContext): Vote[] {
+export function findingVotes(book: LimitBook, part: Part, work: NotesState, routes: RouteContext): Vote[] {
   return [
     ...standingFindings(work)
       .filter((finding) => finding.part === part.id)
@@ -20,7 +20,7 @@ export function findingVotes(book: LimitBook, part: Part, work: WorkState, route
   ]
 }
 
-function lookedVotes(part: Part, work: WorkState): Vote[] {
+function lookedVotes(part: Part, work: NotesState): Vote[] {
   const looked = work.lookedAt.get(part.id)
   if (!looked || standingFindings(work).some((finding) => finding.part === part.id)) return []
   return [vote({ rule: 'finding', code: 'nothingFound', facts: { by: looked.by }, mild: 'reuse', strong: 'reuse' })]
@@ -45,12 +45,12 @@ function findingVote(book: LimitBook, part: Part, finding: Finding, routes: Rout
 /** What a rule asks for by a route, with the route tried at the size found: one that is closed there asks for the next stronger. */
 function byRoute(
   part: Part,
-  asks: Level,
+  asks: Disposition,
   routeId: string | null,
   routes: RouteContext,
 ): {
-  readonly mild: Level
-  readonly strong: Level
+  readonly mild: Disposition
+  readonly strong: Disposition
   readonly route: string | null
   readonly says: TraceStep[]
   readonly settledBy: Settling | null
@@ -94,7 +94,7 @@ function ruleVote(part: Part, finding: Finding, rule: FindingRule, routes: Route
 
 const notedStep = ({ by, note }: Finding): TraceStep => ({ kind: 'finding', code: 'noted', by, note, source: null })
 
-function patternVotes(book: LimitBook, part: Part, work: WorkState, routes: RouteContext): Vote[] {
+function patternVotes(book: LimitBook, part: Part, work: NotesState, routes: RouteContext): Vote[] {
   return book.patterns.flatMap((pattern): Vote[] => {
     const seen = work.patterns.get(pattern.id)
     if (pattern.part !== part.id || !seen) return []

@@ -3,7 +3,7 @@ import type { Grade } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
 import type { LimitOutcome } from '../limit/outcome'
 import type { Reductions } from '../method/reduction'
-import type { Level } from '../policy/disposition'
+import type { Disposition } from '../policy/disposition'
 import type { QuantityKind } from '../quantity/kind'
 import type { Stage } from '../record/stage'
 import type { Mending } from './mending'
@@ -25,14 +25,14 @@ export interface LimitVoteInput {
   readonly settledOtherwise: Settling | null
 }
 
-const levelAt = (grade: Grade, limit: Limit, mending: Mending): { mild: Level; strong: Level } => {
+const levelAt = (grade: Grade, limit: Limit, mending: Mending): { mild: Disposition; strong: Disposition } => {
   if (grade === 0) return { mild: 'reuse', strong: 'reuse' }
   if (grade === 2 && limit.whenPassed === 'replace') return { mild: 'replace', strong: 'replace' }
   return mending
 }
 
 /** The strongest level a limit could still ask for. */
-export const strongestLevelOf = (limit: Limit, mending: Mending): Level => levelAt(2, limit, mending).strong
+export const strongestLevelOf = (limit: Limit, mending: Mending): Disposition => levelAt(2, limit, mending).strong
 
 /** What one limit says about a part, with its reason and its way there. */
 export function limitVote(input: LimitVoteInput): Vote {

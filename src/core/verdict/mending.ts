@@ -1,7 +1,7 @@
 import type { Characteristic, FitSpec, Part, Route } from '../book/bookSchema'
 import type { Limit } from '../limit/limit'
 import type { Reduced, Reductions } from '../method/reduction'
-import type { Level } from '../policy/disposition'
+import type { Disposition } from '../policy/disposition'
 import { exceeds } from '../quantity/decimal'
 import { intervalOfEnds } from '../quantity/extent'
 import { type Interval, subtract } from '../quantity/interval'
@@ -9,8 +9,8 @@ import type { RouteOutcome, RouteTried, Settling, TraceStep } from './vote'
 
 /** How a part can be mended of one thing: the levels still possible and the cheapest way that is certain. */
 export interface Mending {
-  readonly mild: Level
-  readonly strong: Level
+  readonly mild: Disposition
+  readonly strong: Disposition
   readonly route: Route | null
   readonly trace: readonly TraceStep[]
   /** What would settle it where no way is certain; null where measuring does. */

@@ -1,5 +1,5 @@
 import type { Part } from '../book/bookSchema'
-import { type Level, levelRank, mildest, strongest, type Verdict } from '../policy/disposition'
+import { type Disposition, dispositionRank, mildest, strongest, type Verdict } from '../policy/disposition'
 import type { LaterStage, Stage } from '../record/stage'
 import type { Need } from '../scope/need'
 import type { Vote } from './vote'
@@ -8,8 +8,8 @@ import type { Vote } from './vote'
 export interface PartStage {
   readonly stage: Stage
   readonly verdict: Verdict
-  readonly mild: Level
-  readonly strong: Level
+  readonly mild: Disposition
+  readonly strong: Disposition
   readonly votes: readonly Vote[]
 }
 
@@ -24,8 +24,8 @@ export interface PartResult {
   /** notRequired: the level or its gate leaves the whole part out, and nothing found speaks against it. */
   readonly need: Need
   readonly verdict: Verdict
-  readonly mild: Level
-  readonly strong: Level
+  readonly mild: Disposition
+  readonly strong: Disposition
   /** Strongest first. */
   readonly votes: readonly Vote[]
   /** Way, cost and days of the recommended verdict; null while it holds or is reuse. */
@@ -40,8 +40,8 @@ export interface PartResult {
 }
 
 export interface Span {
-  readonly mild: Level
-  readonly strong: Level
+  readonly mild: Disposition
+  readonly strong: Disposition
 }
 
 /** The strongest vote stands, on both ends of the span. No vote at all leaves everything possible. */
@@ -58,7 +58,7 @@ export const verdictOf = (span: Span): Verdict => (span.mild === span.strong ? s
 
 /** Strongest first; among equals the surer one, then the order of the book. */
 export function byStrength(votes: readonly Vote[]): Vote[] {
-  const rank = (vote: Vote): number => levelRank[vote.strong] * 10 + levelRank[vote.mild]
+  const rank = (vote: Vote): number => dispositionRank[vote.strong] * 10 + dispositionRank[vote.mild]
   return [...votes].sort((a, b) => rank(b) - rank(a))
 }
 

@@ -6,14 +6,17 @@ import { everyMethod, take, testGauge } from '../method/everyMethod.fixture'
 import type { Method, MethodOf } from '../method/method'
 import { reduceReadings } from '../method/reduce/reduce'
 import type { Reductions } from '../method/reduction'
-import { type Level, levelRank, levels, type Verdict } from '../policy/disposition'
+import { type Disposition, dispositionRank, dispositions, type Verdict } from '../policy/disposition'
 import { mendingOf, type RouteContext } from './mending'
 import { byStrength, partVerdict, spanOf, verdictOf } from './partVerdict'
 import { vote as makeVote, NONE, type Vote } from './vote'
 
 const source = { document: 'D', page: 'p. 1' }
-const vote = (mild: Level, strong: Level = mild, over: Partial<Pick<Vote, 'subject' | 'route' | 'source'>> = {}): Vote =>
-  makeVote({ rule: 'nothingKnown', code: 'nothingKnown', facts: NONE, subject: 'bore', mild, strong, ...over })
+const vote = (
+  mild: Disposition,
+  strong: Disposition = mild,
+  over: Partial<Pick<Vote, 'subject' | 'route' | 'source'>> = {},
+): Vote => makeVote({ rule: 'nothingKnown', code: 'nothingKnown', facts: NONE, subject: 'bore', mild, strong, ...over })
 const route = (id: string, cost: number, over: Partial<Route> = {}): Route => ({
   id,
   name: id,
@@ -50,8 +53,8 @@ test.each(verdicts)('$name', ({ votes, verdict }) => {
 })
 
 const anyVote = fc
-  .tuple(fc.constantFrom(...levels), fc.constantFrom(...levels))
-  .map(([a, b]) => (levelRank[a] <= levelRank[b] ? vote(a, b) : vote(b, a)))
+  .tuple(fc.constantFrom(...dispositions), fc.constantFrom(...dispositions))
+  .map(([a, b]) => (dispositionRank[a] <= dispositionRank[b] ? vote(a, b) : vote(b, a)))
 
 describe('properties of voting', () => {
   test('the order of votes does not matter, and the strongest is named first', () => {
@@ -68,8 +71,8 @@ describe('properties of voting', () => {
     fc.assert(
       fc.property(fc.array(anyVote, { minLength: 1, maxLength: 6 }), anyVote, (votes, more) => {
         const [before, after] = [spanOf(votes), spanOf([...votes, more])]
-        expect(levelRank[after.mild]).toBeGreaterThanOrEqual(levelRank[before.mild])
-        expect(levelRank[after.strong]).toBeGreaterThanOrEqual(levelRank[before.strong])
+        expect(dispositionRank[after.mild]).toBeGreaterThanOrEqual(dispositionRank[before.mild])
+        expect(dispositionRank[after.strong]).toBeGreaterThanOrEqual(dispositionRank[before.strong])
         expect(verdictOf(after) === 'hold').toBe(after.mild !== after.strong)
       }),
       { seed: 106 },
@@ -148,7 +151,7 @@ const mendings: {
   routes: Route[]
   subject: string
   measured: Readonly<Record<string, Reductions>>
-  levels: [Level, Level]
+  levels: [Disposition, Disposition]
   route: string | null
 }[] = [
   { name: 'no route: only a new part', routes: [], subject: 'bore', measured: {}, levels: ['replace', 'replace'], route: null },

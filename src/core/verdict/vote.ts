@@ -1,12 +1,12 @@
 import type { NeverGiven } from '../book/bookFault'
-import type { PatternCount, PatternLimits, PatternStanding } from '../condition/damagePattern'
+import type { PatternCount, PatternLimits, PatternState } from '../condition/damagePattern'
 import type { FindingKind, Severity } from '../condition/findingKinds'
 import type { GradeSpan } from '../limit/conformity'
 import type { Limit, Source } from '../limit/limit'
 import type { MethodFault, ReductionName, Term } from '../method/reduction'
 import type { Slot } from '../method/slot'
 import type { PlaceOf, Where } from '../method/where'
-import type { Level } from '../policy/disposition'
+import type { Disposition } from '../policy/disposition'
 import type { Ends, Extent } from '../quantity/extent'
 import type { QuantityKind } from '../quantity/kind'
 import type { Stage } from '../record/stage'
@@ -105,7 +105,7 @@ export type Said =
   | { readonly rule: 'finding'; readonly code: 'crack' | 'noRule'; readonly facts: FindingFacts }
   | {
       readonly rule: 'pattern'
-      readonly code: PatternStanding
+      readonly code: PatternState
       readonly facts: { readonly count: PatternCount; readonly limits: PatternLimits }
     }
   | { readonly rule: 'service'; readonly code: 'renewed' | 'notDisturbed'; readonly facts: None }
@@ -206,9 +206,15 @@ export type TraceStep = { readonly source: Source | null } & (
   | { readonly kind: 'finding'; readonly code: 'noted'; readonly by: string; readonly note: string }
   | { readonly kind: 'finding'; readonly code: 'pattern'; readonly by: string; readonly count: PatternCount }
   | ({ readonly kind: 'route' } & RouteTried)
-  | { readonly kind: 'rule'; readonly code: 'grades'; readonly grade: GradeSpan; readonly mild: Level; readonly strong: Level }
+  | {
+      readonly kind: 'rule'
+      readonly code: 'grades'
+      readonly grade: GradeSpan
+      readonly mild: Disposition
+      readonly strong: Disposition
+    }
   | { readonly kind: 'rule'; readonly code: 'lasts'; readonly lasts: Exclude<Lasts, 'notKnown'> }
-  | { readonly kind: 'rule'; readonly code: 'severity'; readonly from: Severity; readonly asks: Level }
+  | { readonly kind: 'rule'; readonly code: 'severity'; readonly from: Severity; readonly asks: Disposition }
   | { readonly kind: 'rule'; readonly code: 'usually'; readonly finding: FindingKind }
   | { readonly kind: 'rule'; readonly code: 'pattern'; readonly pattern: string }
 )
@@ -233,8 +239,8 @@ export type Vote = Said & {
   readonly stage: Stage
   /** Characteristic, fit, finding or pattern that gave it; null for a rule about the part itself. */
   readonly subject: string | null
-  readonly mild: Level
-  readonly strong: Level
+  readonly mild: Disposition
+  readonly strong: Disposition
   /** What would settle it where mild and strong differ. */
   readonly settledBy: Settling | null
   readonly source: Source | null

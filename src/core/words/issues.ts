@@ -11,7 +11,7 @@ export const schemaFaultWords: Readonly<Record<SchemaFault, string>> = {
   limitsSameId: 'two limits have the same id',
   changesSameId: 'two change limits have the same id',
   placesSameId: 'two places have the same id',
-  closingsSameId: 'two cross-checks have the same id',
+  crossChecksSameId: 'two cross-checks have the same id',
   stationsSameId: 'two stations have the same id',
   placesSameAngle: 'two places are at the same angle',
   scaleSameWidth: 'two scale points have the same width',

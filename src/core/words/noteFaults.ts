@@ -21,7 +21,7 @@ export function noteFaultWords(fault: NoteFault): string {
     case 'destroysEvidence':
       return `“${fault.step}” destroys ${fault.position}. Save its evidence first: a picture, its thickness or its sizes.`
     case 'mustNotBeSkipped':
-      return `“${fault.step}” ${fault.makesSafe ? 'makes the machine safe' : 'is a gate'} and cannot be skipped. If it does not apply to this machine, say so and why; a second person agrees.`
+      return `“${fault.step}” ${fault.makesSafe ? 'makes the machine safe' : 'is a hold point'} and cannot be skipped. If it does not apply to this machine, say so and why; a second person agrees.`
     case 'mayBeSkipped':
       return `“${fault.step}” may be skipped: say why there.`
     case 'nobodySaysSo':
@@ -37,7 +37,7 @@ export function noteFaultWords(fault: NoteFault): string {
     case 'noStepBefore':
       return `There is no step “${fault.id}” to put it after.`
     case 'notThere':
-      return `“${fault.step}” cannot go there: a step does not pass a gate or leave its stage.`
+      return `“${fault.step}” cannot go there: a step cannot pass a hold point or leave its part of the job.`
     case 'noWait':
       return `“${fault.step}” has no waiting time.`
     case 'noPosition':

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import bookJson from '../../../demo/quillmere/book.json' with { type: 'json' }
 import { bookSchema } from '../book/bookSchema'
 import { type Entry, type EntryBody, entryBodySchema } from '../notes/entrySchema'
-import { foldWork } from '../notes/fold'
+import { foldNotes } from '../notes/fold'
 import { noteKinds } from '../notes/kinds'
 import { subjectOf } from '../notes/subject'
 import { entryWords } from './notes'
@@ -226,7 +226,7 @@ const entries = cases.map(
     body,
   }),
 )
-const work = foldWork(book, entries)
+const work = foldNotes(book, entries)
 
 test.each(cases)('$body.kind: $says', ({ body, subject, says }) => {
   expect(entryBodySchema.parse(body)).toEqual(body)
@@ -253,7 +253,7 @@ test('what they leave: the last word on each subject', () => {
 })
 
 test('an entry about nothing known changes nothing', () => {
-  const before = foldWork(book, [])
+  const before = foldNotes(book, [])
   const strangers: EntryBody[] = [
     { kind: 'stepDone', step: 'nose', note: '', licensed: null },
     { kind: 'tagWritten', position: 'nose', tag },
@@ -262,7 +262,7 @@ test('an entry about nothing known changes nothing', () => {
     { kind: 'findingWithdrawn', finding: 'nose', reason: 'gone' },
     { kind: 'stepMoved', step: 'nose', after: null },
   ]
-  const after = foldWork(
+  const after = foldNotes(
     book,
     strangers.map(
       (body, index): Entry => ({

@@ -1,7 +1,7 @@
 import type { LimitBook } from '../book/bookSchema'
 import type { EntryBody, EntryKind } from '../notes/kinds'
 import type { IdentitySizes, Tag } from '../notes/shapes'
-import type { WorkState } from '../notes/state'
+import type { NotesState } from '../notes/state'
 import { causeName, findingWords } from './findings'
 import { counted } from './plain'
 
@@ -21,7 +21,7 @@ type Named = { readonly id: string; readonly name: string }
 const nameIn = (items: readonly Named[], id: string): string => items.find((item) => item.id === id)?.name ?? id
 
 /** The names of a job: of its book, and of what was added in it. */
-function namesOf(book: LimitBook, work: WorkState): NoteNames {
+function namesOf(book: LimitBook, work: NotesState): NoteNames {
   const part = (id: string): string => nameIn(book.parts, id)
   return {
     book,
@@ -107,7 +107,7 @@ const noteWords: NoteWords = {
 }
 
 /** What was noted, in one line: for the job's log, the report, and when two people noted the same thing. */
-export const entryWords = (body: EntryBody, book: LimitBook, work: WorkState): string =>
+export const entryWords = (body: EntryBody, book: LimitBook, work: NotesState): string =>
   (noteWords[body.kind] as (body: EntryBody, names: NoteNames) => string)(body, namesOf(book, work))
 
 /** A tag in words, without its empty fields. */

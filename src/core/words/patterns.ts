@@ -1,10 +1,10 @@
-import type { PatternCount, PatternLimits, PatternStanding } from '../condition/damagePattern'
+import type { PatternCount, PatternLimits, PatternState } from '../condition/damagePattern'
 import { counted } from './plain'
 
 const percent = (fraction: number): string => `${Math.round(fraction * 1000) / 10} %`
 
 /** How a damage pattern stands, in one line. */
-export function patternWords(standing: PatternStanding, count: PatternCount, limits: PatternLimits): string {
+export function patternWords(standing: PatternState, count: PatternCount, limits: PatternLimits): string {
   const { worst } = count
   switch (standing) {
     case 'beyond':

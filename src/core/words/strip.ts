@@ -1,8 +1,8 @@
-import type { WorkState } from '../notes/state'
+import type { NotesState } from '../notes/state'
 import { type StripFault, stillInside } from '../notes/stripFaults'
 
 /** Something about a part that came out which nobody can answer later. */
-export function stripFaultWords(work: WorkState, fault: StripFault): string {
+export function stripFaultWords(work: NotesState, fault: StripFault): string {
   const name = work.positions.find(({ id }) => id === fault.position)?.name ?? fault.position
   switch (fault.code) {
     case 'noPlace':
@@ -29,7 +29,7 @@ export function stripFaultWords(work: WorkState, fault: StripFault): string {
 }
 
 /** What is still inside: “2 × Plastic strip, 1 × Eye bolt M20”; null when nothing is. */
-export function insideWords(work: WorkState): string | null {
+export function insideWords(work: NotesState): string | null {
   const inside = stillInside(work)
   return inside.length === 0 ? null : inside.map(({ name, inside: count }) => `${count} × ${name}`).join(', ')
 }

@@ -1,7 +1,7 @@
 import { coverageFactor } from '../gauge/errors'
 import type { Grade } from '../limit/conformity'
 import type { ReductionName } from '../method/reduction'
-import type { Level } from '../policy/disposition'
+import type { Disposition } from '../policy/disposition'
 import { formatEnds, formatHours, unitOf, withSign } from '../quantity/format'
 import { differenceOf } from '../quantity/kind'
 import type { RouteTried, TraceStep, Vote } from '../verdict/vote'
@@ -130,4 +130,4 @@ function ruleWords(speaker: Speaker, step: Extract<TraceStep, { kind: 'rule' }>)
   }
 }
 
-const spanWords = (mild: Level, strong: Level): string => (mild === strong ? mild : `${mild} to ${strong}`)
+const spanWords = (mild: Disposition, strong: Disposition): string => (mild === strong ? mild : `${mild} to ${strong}`)

@@ -7,10 +7,10 @@ import { methodName } from '../../core/words/methods'
 import { say } from '../../labels/bench'
 import { Key } from '../../ui/Button'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
-import { receiving } from '../handed/handed'
-import { recordWith } from '../work/recordWith'
-import { useEntries } from '../work/useEntries'
-import { WorkNotices } from '../work/WorkNotices'
+import { Notices } from '../notes/Notices'
+import { recordWith } from '../notes/recordWith'
+import { useEntries } from '../notes/useEntries'
+import { receiving } from '../pageData/pageData'
 import styles from './Bench.module.css'
 import type { BenchProps, Bench as BenchState } from './benchState'
 import { type Command, useCommands } from './commands'
@@ -90,7 +90,7 @@ function BenchSheet(props: BenchProps) {
     <div className={styles.bench}>
       <Rail bench={bench} />
       <section className={styles.work} aria-labelledby="characteristic" aria-busy={!bench.readings.loaded}>
-        <WorkNotices work={{ ...props.notes, record: bench.record, work: bench.work }} />
+        <Notices work={{ ...props.notes, record: bench.record, work: bench.work }} />
         <div className={styles.head}>
           <div>
             <h1 id="characteristic">{characteristic.name}</h1>

@@ -1,7 +1,7 @@
 import type { JobView } from '../../contract/answers'
 import type { ReadingBody } from '../../contract/bodies'
 import { isMadeSafe } from '../../core/job/progress'
-import { jobStanding, whyClosed } from '../../core/job/standing'
+import { jobState, whyClosed } from '../../core/job/standing'
 import type { Slot } from '../../core/method/layout'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
 import { closedWords } from '../../core/words/ready'
@@ -70,7 +70,7 @@ export function bodyOf({
 
 /** Why nothing can be typed at the bench; null when it can. */
 export function closedBecause(view: JobView): string | null {
-  const closed = whyClosed(jobStanding(view))
+  const closed = whyClosed(jobState(view))
   if (closed !== null) return closedWords[closed]
   if (!view.may.measure) return say.youMayLook
   return isMadeSafe(view.record, view.confirmations) ? null : say.finishMakeSafe

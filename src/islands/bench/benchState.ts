@@ -1,11 +1,11 @@
 import type { JobView } from '../../contract/answers'
 import type { Characteristic } from '../../core/book/bookSchema'
-import type { ClosingResult } from '../../core/evaluate/crossChecks'
+import type { CrossCheckResult } from '../../core/evaluate/crossChecks'
 import type { Doubt } from '../../core/evaluate/doubtful'
 import type { CharacteristicResult, FitResult, Measured, Results } from '../../core/evaluate/results'
 import type { Slot } from '../../core/method/layout'
 import type { TakenReading } from '../../core/method/reduce/reduce'
-import type { WorkState } from '../../core/notes/state'
+import type { NotesState } from '../../core/notes/state'
 import type { ParsedReading } from '../../core/quantity/reading'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
@@ -13,7 +13,7 @@ import type { Stage } from '../../core/record/stage'
 import type { Need } from '../../core/scope/need'
 import type { SlipQuestion } from '../../core/slip/slip'
 import type { Speaker } from '../../core/words/speaker'
-import type { Entries } from '../work/useEntries'
+import type { Entries } from '../notes/useEntries'
 import type { Gauge } from './benchRecord'
 import type { BenchEvent, Mode } from './benchReducer'
 import type { useConditions } from './gauge/useConditions'
@@ -54,7 +54,7 @@ export interface BenchActs {
 
 export interface Bench {
   readonly record: InspectionRecord
-  readonly work: WorkState
+  readonly work: NotesState
   readonly today: string
   readonly stage: Stage
   /** Results with what is typed taken as accepted, so that they move with each key. */
@@ -63,7 +63,7 @@ export interface Bench {
   needAt(index: number): Need | undefined
   /** What follows for a fit or a cross-check of the book, by its place there. */
   fitAt(index: number): FitResult | undefined
-  closingAt(index: number): ClosingResult | undefined
+  crossCheckAt(index: number): CrossCheckResult | undefined
   readonly characteristic: Characteristic
   /** Readings that do not go with what is known otherwise. */
   doubts(): readonly Doubt[]

@@ -5,9 +5,9 @@ import type { Characteristic } from '../../core/book/bookSchema'
 import { doubtful } from '../../core/evaluate/doubtful'
 import type { CharacteristicResult } from '../../core/evaluate/results'
 import { BY_EYE } from '../../core/gauge/gauge'
-import { hasEnded, jobStanding } from '../../core/job/standing'
+import { hasEnded, jobState } from '../../core/job/standing'
 import { quantityAt, type Slot, slotKey, slotsOf } from '../../core/method/layout'
-import { foldWork } from '../../core/notes/fold'
+import { foldNotes } from '../../core/notes/fold'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { Reading } from '../../core/record/recordSchema'
 import type { Stage } from '../../core/record/stage'
@@ -62,7 +62,7 @@ export function useBench(props: BenchProps): Bench {
   const jobId = record.job.id
   const machineUnits = record.machine.units
   // To a job that is signed or was taken over nothing is added any more.
-  const outbox = useReadings(person.id, jobId, hasEnded(jobStanding(view)) ? null : madeAt)
+  const outbox = useReadings(person.id, jobId, hasEnded(jobState(view)) ? null : madeAt)
   useKept({ person, view, today, madeAt, readings: outbox, noted: notes.stored, offline })
   const conditions = useConditions(jobId)
   const [system, setSystem] = useState<UnitSystem>(machineUnits)
@@ -177,7 +177,7 @@ export function useBench(props: BenchProps): Bench {
   }, [evaluation, standing, characteristic.id, active, text, gaugeId, conditions.conditions, stage])
   const whole = evaluated.characteristicAt(index) as CharacteristicResult
   const result = useMemo(() => evaluated.at(characteristic.id, stage), [evaluated, characteristic.id, stage])
-  const work = useMemo(() => foldWork(book, record.job.entries), [book, record.job.entries])
+  const work = useMemo(() => foldNotes(book, record.job.entries), [book, record.job.entries])
 
   const standingAt = (slot: Slot): Reading | undefined =>
     standing.find((reading) => slotKey(reading) === slotKey(slot) && reading.kind !== 'withdrawn')
@@ -214,7 +214,7 @@ export function useBench(props: BenchProps): Bench {
     results: () => evaluated.results,
     needAt: evaluated.needAt,
     fitAt: evaluated.fitAt,
-    closingAt: evaluated.closingAt,
+    crossCheckAt: evaluated.crossCheckAt,
     characteristic,
     result,
     whole,

@@ -12,7 +12,7 @@ import {
   type Step,
   type StepStanding,
 } from '../../core/job/orderOfWork'
-import { jobStanding, whyClosed } from '../../core/job/standing'
+import { jobState, whyClosed } from '../../core/job/standing'
 import { stepName } from '../../core/words/labels'
 import { say } from '../../labels/job'
 import { postJson } from '../../sync/http'
@@ -50,7 +50,7 @@ export function JobSteps({ jobId, view, progress }: JobStepsProps) {
   const [confirming, setConfirming] = useState<ConfirmableStep | null>(null)
   const confirmed = new Set<Step>(view.confirmations.map(({ step }) => step))
   const standings = orderOfWork({ ...progress, confirmed, signed: view.reportId !== null })
-  const open = whyClosed(jobStanding(view)) === null
+  const open = whyClosed(jobState(view)) === null
   return (
     <ol className={styles.steps}>
       {standings.map((standing, index) => (

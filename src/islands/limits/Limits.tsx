@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { DraftBookAnswer } from '../../contract/answers'
-import { hasEnded, jobStanding } from '../../core/job/standing'
+import { hasEnded, jobState } from '../../core/job/standing'
 import { quantityOf, quantityOfValue, stepOf } from '../../core/method/gives'
 import { slotsOf } from '../../core/method/layout'
 import type { EntryBody } from '../../core/notes/entrySchema'
@@ -14,15 +14,15 @@ import { say } from '../../labels/limits'
 import { postJson } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
-import { receiving } from '../handed/handed'
-import { useWork, type Work, type WorkProps } from '../work/useWork'
-import { WorkNotices } from '../work/WorkNotices'
+import { Notices } from '../notes/Notices'
+import { type NotesProps, useNotes, type Work } from '../notes/useNotes'
+import { receiving } from '../pageData/pageData'
 import styles from './Limits.module.css'
 import { TypeForm } from './TypeForm'
 
 /** What was typed from the manual in this job: to be held against the document by a second person, and made a draft book of. */
-function Limits(props: WorkProps) {
-  const work = useWork(props)
+function Limits(props: NotesProps) {
+  const work = useNotes(props)
   const { record } = work
   const typed = typedIn(record.job.entries)
   const [editing, setEditing] = useState<Typed | 'new' | null>(null)
@@ -30,7 +30,7 @@ function Limits(props: WorkProps) {
   const measured = new Set(record.job.readings.map(({ characteristic }) => characteristic))
   return (
     <div className={styles.sheet}>
-      <WorkNotices work={work} />
+      <Notices work={work} />
       <header className={styles.head}>
         <div>
           <h1>{say.limitsTypedFrom}</h1>
@@ -218,7 +218,7 @@ function Check({
   const [fault, setFault] = useState<string | null>(null)
   const { view } = work
   const own = typed.by === person
-  const mayCheck = view.may.check && !hasEnded(jobStanding(view)) && !own
+  const mayCheck = view.may.check && !hasEnded(jobState(view)) && !own
   const answer = async (body: EntryBody): Promise<void> => {
     const fate = await work.write(body)
     setFault(fate.kind === 'refused' ? fate.message : null)

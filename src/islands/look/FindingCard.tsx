@@ -10,8 +10,8 @@ import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { SourceNote } from '../../ui/SourceNote'
 import { VerdictWord } from '../../ui/VerdictMark'
+import type { Work } from '../notes/useNotes'
 import { Pictures } from '../picture/Pictures'
-import type { Work } from '../work/useWork'
 import styles from './Look.module.css'
 
 /** A finding: what it points to, what confirms it, what mends it, what the book says, and its cause. */

@@ -7,7 +7,7 @@ import { say } from '../../labels/look'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
-import type { Work } from '../work/useWork'
+import type { Work } from '../notes/useNotes'
 import styles from './Look.module.css'
 
 /** Feel, rock, slack and oil: sound with one press, or a finding with its own quick form. */

@@ -9,12 +9,12 @@ import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { TabPanel, Tabs } from '../../ui/Tabs'
 import { VerdictMark } from '../../ui/VerdictMark'
-import { receiving } from '../handed/handed'
+import { ComplaintNote } from '../notes/ComplaintNote'
+import { Notices } from '../notes/Notices'
+import { type NotesProps, useNotes } from '../notes/useNotes'
+import { receiving } from '../pageData/pageData'
 import stepStyles from '../steps/StageSteps.module.css'
 import { AddStep, StepCard } from '../steps/StepCard'
-import { ComplaintNote } from '../work/ComplaintNote'
-import { useWork, type WorkProps } from '../work/useWork'
-import { WorkNotices } from '../work/WorkNotices'
 import { FindingCard } from './FindingCard'
 import { FindingForm } from './FindingForm'
 import { HandTests } from './HandTests'
@@ -24,8 +24,8 @@ import { PatternSheet } from './PatternSheet'
 type Tab = 'findings' | 'steps'
 
 /** Findings part by part: what is seen, what it points to, and its cause. */
-function Look({ opened, ...props }: WorkProps & { readonly opened: string | null }) {
-  const work = useWork(props)
+function Look({ opened, ...props }: NotesProps & { readonly opened: string | null }) {
+  const work = useNotes(props)
   const { book } = work.record
   const [tab, setTab] = useState<Tab>('findings')
   const [partId, setPartId] = useState(book.parts.find(({ id }) => id === opened)?.id ?? book.parts[0]?.id ?? '')
@@ -81,7 +81,7 @@ function Look({ opened, ...props }: WorkProps & { readonly opened: string | null
         ))}
       </nav>
       <div className={styles.main}>
-        <WorkNotices work={work} />
+        <Notices work={work} />
         <div className={styles.above}>
           <ComplaintNote work={work} />
         </div>

@@ -13,8 +13,8 @@ import { say } from '../../labels/look'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { SourceNote } from '../../ui/SourceNote'
-import { useSubjectForm } from '../work/useSubjectForm'
-import type { Work } from '../work/useWork'
+import type { Work } from '../notes/useNotes'
+import { useSubjectForm } from '../notes/useSubjectForm'
 import styles from './Look.module.css'
 
 type Draft = Record<string, ElementState>

@@ -2,8 +2,8 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { JobView } from '../../contract/answers'
 import type { Entry } from '../../core/notes/entrySchema'
 import type { Reading } from '../../core/record/recordSchema'
-import { readHanded } from '../handed/handedText'
-import { recordWith } from '../work/recordWith'
+import { recordWith } from '../notes/recordWith'
+import { readPageData } from '../pageData/pageText'
 
 /** A job as this device last saw it, for one person: what the bench shows when no server can be reached. */
 export interface KeptView {
@@ -77,7 +77,7 @@ export async function keptView(personId: string, jobId: string): Promise<KeptVie
   const db = await database()
   const page = await db.get('pages', key)
   if (!page) return null
-  const view = readHanded(page.text)
+  const view = readPageData(page.text)
   const { record } = view
   const known = new Set([...record.job.readings, ...record.job.entries].map(({ id }) => id))
   // Ids are UUID v7: in the order in which they were made.

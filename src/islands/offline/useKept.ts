@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react'
 import type { JobView } from '../../contract/answers'
 import type { Entry } from '../../core/notes/entrySchema'
 import type { Readings } from '../bench/typing/useReadings'
-import { handedTextOfPage } from '../handed/handed'
+import { pageTextOf } from '../pageData/pageData'
 import { keepAdded, keepPage, type Person, rememberPerson } from './keptView'
 
 export interface ToKeep {
@@ -31,7 +31,7 @@ export function useKept({ person, view, today, madeAt, readings: { local, loaded
   // What waits on this device is looked up first: nothing can be typed before.
   const page = useRef<Promise<unknown> | null>(null)
   useEffect(() => {
-    const text = handedTextOfPage()
+    const text = pageTextOf()
     if (offline || !loaded || text === null) return
     page.current ??= keepPage(person.id, first.current, { text, today, at: madeAt }).catch(() => undefined)
   }, [person.id, today, madeAt, loaded, offline])

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
-import { jobStanding, whyClosed } from '../../core/job/standing'
-import { complaintStanding } from '../../core/notes/openQuestions'
+import { jobState, whyClosed } from '../../core/job/standing'
+import { complaintState } from '../../core/notes/openQuestions'
 import { type PlanLine, planLines } from '../../core/notes/plan'
 import { levelOf } from '../../core/scope/need'
 import { planDetailWords, planFaultWords } from '../../core/words/plan'
@@ -9,9 +9,9 @@ import { speakerOf } from '../../core/words/speaker'
 import { say } from '../../labels/plan'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
-import { receiving } from '../handed/handed'
-import { useWork, type WorkProps } from '../work/useWork'
-import { WorkNotices } from '../work/WorkNotices'
+import { Notices } from '../notes/Notices'
+import { type NotesProps, useNotes } from '../notes/useNotes'
+import { receiving } from '../pageData/pageData'
 import styles from './PlanSheet.module.css'
 
 const groupName: Record<PlanLine['group'], string> = {
@@ -23,8 +23,8 @@ const groupName: Record<PlanLine['group'], string> = {
 }
 
 /** What the level needs laid out, ticked off before anything is opened. */
-function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) {
-  const work = useWork(props)
+function PlanSheet({ today, ...props }: NotesProps & { readonly today: string }) {
+  const work = useNotes(props)
   const [fault, setFault] = useState<string | null>(null)
   const { record, scope } = work
   const level = levelOf(record.book, scope.counts)
@@ -33,10 +33,10 @@ function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) 
     () => (level === null ? [] : planLines(level, record.gauges, today, work.work.plan)),
     [level, record.gauges, today, work.work.plan],
   )
-  const mayTick = work.view.may.plan && whyClosed(jobStanding(work.view)) === null
+  const mayTick = work.view.may.plan && whyClosed(jobState(work.view)) === null
   const missing = lines.filter(({ state }) => state === 'missing')
   const open = lines.filter(({ state }) => state === 'open')
-  const complaint = complaintStanding(record.job.complaint, work.work)
+  const complaint = complaintState(record.job.complaint, work.work)
 
   const tick = (line: PlanLine, state: PlanLine['state']): void => {
     setFault(null)
@@ -48,7 +48,7 @@ function PlanSheet({ today, ...props }: WorkProps & { readonly today: string }) 
   if (level === null) return <p className={styles.empty}>{say.jobsLimitBook}</p>
   return (
     <div className={styles.sheet}>
-      <WorkNotices work={work} />
+      <Notices work={work} />
       <header className={styles.head}>
         <div>
           <h1>{say.laidOutBefore}</h1>

@@ -2,7 +2,7 @@ import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
 import type { JobView, ReadyWords } from '../../contract/answers'
 import type { ReviewBody } from '../../contract/bodies'
-import { type JobStanding, whyClosed } from '../../core/job/standing'
+import { type JobState, whyClosed } from '../../core/job/standing'
 import { closedWords } from '../../core/words/ready'
 import { say } from '../../labels/report'
 import { postJson } from '../../sync/http'
@@ -15,7 +15,7 @@ export interface ReportActionsProps {
   readonly jobId: string
   readonly recordSha256: string
   readonly last: JobView['review'][number] | null
-  readonly standing: JobStanding
+  readonly standing: JobState
   readonly may: JobView['may']
   /** What must be settled first, and what goes on the report with a reason. */
   readonly ready: ReadyWords
@@ -52,7 +52,7 @@ export function ReportActions({ jobId, recordSha256, last, standing, may, ready 
   )
 }
 
-function says(standing: JobStanding, last: ReportActionsProps['last'], { blocks }: ReadyWords): string {
+function says(standing: JobState, last: ReportActionsProps['last'], { blocks }: ReadyWords): string {
   if (standing === 'imported') return closedWords.imported
   if (last?.kind === 'sent') return say.reviewerSent(last.by)
   if (blocks.length > 0) return blocks.join(' ')

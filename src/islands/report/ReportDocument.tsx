@@ -1,5 +1,5 @@
 import type { ReportContent } from '../../contract/answers'
-import type { ReportWords, WorkFacts } from '../../contract/reportWords'
+import type { NoteFacts, ReportWords } from '../../contract/reportWords'
 import { fitStageLines, stageLines } from '../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
@@ -84,7 +84,7 @@ export function ReportDocument({ content, signed }: DocumentProps) {
 }
 
 /** What was found before the gauge: level and gate, complaint, findings with causes, and what is not as it should be. */
-function Before({ work }: { readonly work: WorkFacts }) {
+function Before({ work }: { readonly work: NoteFacts }) {
   const { scope, complaint, findings, looked, lay, openCauses, exceptions } = work
   const nothing = [scope, findings, looked, lay, exceptions].every((list) => list.length === 0) && complaint === null
   if (nothing) return null
@@ -293,7 +293,7 @@ function Fits({ content: { record, results } }: { readonly content: ReportDraft 
   )
 }
 
-function History({ content, log }: { readonly content: ReportDraft; readonly log: WorkFacts['log'] }) {
+function History({ content, log }: { readonly content: ReportDraft; readonly log: NoteFacts['log'] }) {
   const { confirmations, review, record } = content
   return (
     <section className={styles.section}>

@@ -3,7 +3,7 @@ import { gateWords } from '../../core/words/signed'
 import { nameOf, speakerOf } from '../../core/words/speaker'
 import { say } from '../../labels/steps'
 import { ButtonLink } from '../../ui/Button'
-import type { Work } from '../work/useWork'
+import type { Work } from '../notes/useNotes'
 import styles from './StageSteps.module.css'
 
 /** How the gate stands, which reading decided it, and what that does to the plan. */

@@ -2,10 +2,10 @@ import type { ProcedureStage } from '../../core/book/procedureStages'
 import { isSettled } from '../../core/notes/steps'
 import { say } from '../../labels/steps'
 import { ButtonLink } from '../../ui/Button'
-import { receiving } from '../handed/handed'
-import { ComplaintNote } from '../work/ComplaintNote'
-import { useWork, type WorkProps } from '../work/useWork'
-import { WorkNotices } from '../work/WorkNotices'
+import { ComplaintNote } from '../notes/ComplaintNote'
+import { Notices } from '../notes/Notices'
+import { type NotesProps, useNotes } from '../notes/useNotes'
+import { receiving } from '../pageData/pageData'
 import { GateOutcomePanel } from './GateOutcomePanel'
 import { LiftingHelper } from './LiftingHelper'
 import styles from './StageSteps.module.css'
@@ -30,15 +30,15 @@ const next: Record<OwnStage, { readonly path: string; readonly text: string }> =
 }
 
 /** The steps of one stage of the order of work, from the book's procedure for this level. */
-function StageSteps({ stage, ...props }: WorkProps & { readonly stage: OwnStage }) {
-  const work = useWork(props)
+function StageSteps({ stage, ...props }: NotesProps & { readonly stage: OwnStage }) {
+  const work = useNotes(props)
   const own = work.steps.filter((step) => step.stage === stage)
   const done = own.filter(isSettled).length
   const { job } = work.record
   return (
     <div className={styles.page}>
       <section className={styles.main} aria-labelledby="title">
-        <WorkNotices work={work} />
+        <Notices work={work} />
         <ComplaintNote work={work} />
         <header className={styles.head}>
           <h1 id="title">{title[stage]}</h1>

@@ -1,10 +1,10 @@
 import { useState } from 'react'
-import { hasEnded, jobStanding } from '../../core/job/standing'
+import { hasEnded, jobState } from '../../core/job/standing'
 import { type JobStep, mustNotBeSkipped, placesFor } from '../../core/notes/steps'
 import { say } from '../../labels/steps'
 import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
-import type { Work } from '../work/useWork'
+import type { Work } from '../notes/useNotes'
 import styles from './StageSteps.module.css'
 
 /** What is being asked about a step. */
@@ -27,7 +27,7 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
   const mayWrite = work.closed === null
   // The second person may be the reviewer, who notes nothing else.
   const mayAgree =
-    (mayWrite || (work.view.may.check && !hasEnded(jobStanding(work.view)))) &&
+    (mayWrite || (work.view.may.check && !hasEnded(jobState(work.view)))) &&
     step.standing.kind === 'notApplicable' &&
     step.standing.agreed === null &&
     step.standing.by !== work.person.name

@@ -3,7 +3,7 @@ import { v7 } from 'uuid'
 import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
-import type { Work } from '../work/useWork'
+import type { Work } from '../notes/useNotes'
 import styles from './StripMap.module.css'
 
 /** A part that the book does not know. */

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { formatMoment } from '../../contract/words'
 import type { Tag } from '../../core/notes/shapes'
-import type { WorkPosition } from '../../core/notes/state'
+import type { NotedPosition } from '../../core/notes/state'
 import type { StripFault } from '../../core/notes/stripFaults'
 import { stripFaultWords } from '../../core/words/strip'
 import { say } from '../../labels/strip'
@@ -9,9 +9,9 @@ import { Button, ButtonLink } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { ClockDial } from '../../ui/partSketch/ClockDial'
+import type { Work } from '../notes/useNotes'
+import { useSubjectForm } from '../notes/useSubjectForm'
 import { Pictures } from '../picture/Pictures'
-import { useSubjectForm } from '../work/useSubjectForm'
-import type { Work } from '../work/useWork'
 import { parentOptions } from './AddPosition'
 import { Identification, Thickness } from './Sizes'
 import styles from './StripMap.module.css'
@@ -19,7 +19,7 @@ import { nextTagNumber } from './stripModel'
 
 interface PanelProps {
   readonly work: Work
-  readonly position: WorkPosition
+  readonly position: NotedPosition
   readonly tray: string
   readonly faults: readonly StripFault[]
   readonly onLayOut: () => void
@@ -88,7 +88,7 @@ export function PositionPanel({ work, position, tray, faults, onLayOut, onPutBac
   )
 }
 
-function TagForm({ work, position }: { readonly work: Work; readonly position: WorkPosition }) {
+function TagForm({ work, position }: { readonly work: Work; readonly position: NotedPosition }) {
   const { book, tag } = position
   const form = useSubjectForm<Tag>(work, `tag:${position.id}`, {
     number: tag?.number ?? nextTagNumber(work.work),
@@ -247,7 +247,7 @@ function MatchMark({ work, joint }: { readonly work: Work; readonly joint: Work[
 }
 
 /** Where the part sits in the tree, when the book is not right about this machine. */
-function Place({ work, position }: { readonly work: Work; readonly position: WorkPosition }) {
+function Place({ work, position }: { readonly work: Work; readonly position: NotedPosition }) {
   const [fault, setFault] = useState<string | null>(null)
   return (
     <details className={styles.block}>

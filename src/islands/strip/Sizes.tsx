@@ -1,17 +1,17 @@
 import { identityOf } from '../../core/notes/identity'
 import type { IdentitySizes } from '../../core/notes/shapes'
-import type { WorkPosition } from '../../core/notes/state'
+import type { NotedPosition } from '../../core/notes/state'
 import { identityWords } from '../../core/words/identity'
 import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
-import { useSubjectForm } from '../work/useSubjectForm'
-import type { Work } from '../work/useWork'
+import type { Work } from '../notes/useNotes'
+import { useSubjectForm } from '../notes/useSubjectForm'
 import styles from './StripMap.module.css'
 
 /** A gasket or shim is measured as it comes out: it may have set a preload. */
-export function Thickness({ work, position }: { readonly work: Work; readonly position: WorkPosition }) {
+export function Thickness({ work, position }: { readonly work: Work; readonly position: NotedPosition }) {
   const form = useSubjectForm(work, `thickness:${position.id}`, { text: position.thickness?.text ?? '' })
   return (
     <form
@@ -65,7 +65,7 @@ export function Identification({
   kind,
 }: {
   readonly work: Work
-  readonly position: WorkPosition
+  readonly position: NotedPosition
   readonly kind: AskedKind
 }) {
   const before = position.identity?.sizes

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { CAUTION } from '../../contract/words'
-import type { WorkPosition } from '../../core/notes/state'
+import type { NotedPosition } from '../../core/notes/state'
 import { isSettled } from '../../core/notes/steps'
 import { stillInside, stripFaults } from '../../core/notes/stripFaults'
 import { stripFaultWords } from '../../core/words/strip'
@@ -8,12 +8,12 @@ import { say } from '../../labels/strip'
 import { Button, ButtonLink, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { TabPanel, Tabs } from '../../ui/Tabs'
-import { receiving } from '../handed/handed'
+import { ComplaintNote } from '../notes/ComplaintNote'
+import { Notices } from '../notes/Notices'
+import { type NotesProps, useNotes } from '../notes/useNotes'
+import { receiving } from '../pageData/pageData'
 import stepStyles from '../steps/StageSteps.module.css'
 import { AddStep, StepCard } from '../steps/StepCard'
-import { ComplaintNote } from '../work/ComplaintNote'
-import { useWork, type WorkProps } from '../work/useWork'
-import { WorkNotices } from '../work/WorkNotices'
 import { AddPosition } from './AddPosition'
 import { PositionPanel } from './PositionPanel'
 import styles from './StripMap.module.css'
@@ -23,7 +23,7 @@ import { Temporaries } from './Temporaries'
 import { Trays } from './Trays'
 import { useDragging } from './useDragging'
 
-export interface StripMapProps extends WorkProps {
+export interface StripMapProps extends NotesProps {
   /** Part to open, from a label's code. */
   readonly opened: string | null
 }
@@ -39,7 +39,7 @@ type Tab = 'map' | 'steps'
 
 /** What came from where, facing which way, marked how, kept with what. */
 function StripMap({ opened, ...props }: StripMapProps) {
-  const work = useWork(props)
+  const work = useNotes(props)
   const { work: state, record } = work
   const [tab, setTab] = useState<Tab>('map')
   const [selected, setSelected] = useState<string | null>(opened)
@@ -60,7 +60,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
   const trays = useMemo(() => {
     const filled = state.trays.map(({ name, positions }) => ({
       name,
-      positions: positions.flatMap((id): readonly WorkPosition[] => {
+      positions: positions.flatMap((id): readonly NotedPosition[] => {
         const position = byId.get(id)
         return position ? [position] : []
       }),
@@ -147,7 +147,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
     )
   return (
     <div className={styles.page}>
-      <WorkNotices work={work} />
+      <Notices work={work} />
       <ComplaintNote work={work} />
       <div className={styles.top}>
         <h1>{say.stripMap}</h1>

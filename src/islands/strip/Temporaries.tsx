@@ -3,7 +3,7 @@ import { v7 } from 'uuid'
 import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
-import type { Work } from '../work/useWork'
+import type { Work } from '../notes/useNotes'
 import styles from './StripMap.module.css'
 
 /** Things put in for the work, counted in and out: none may be left inside. */

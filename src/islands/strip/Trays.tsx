@@ -1,11 +1,11 @@
 import { memo } from 'react'
-import type { WorkPosition } from '../../core/notes/state'
+import type { NotedPosition } from '../../core/notes/state'
 import { say } from '../../labels/strip'
 import styles from './StripMap.module.css'
 import type { Dragging } from './useDragging'
 
 export interface TraysProps {
-  readonly trays: readonly { readonly name: string; readonly positions: readonly WorkPosition[] }[]
+  readonly trays: readonly { readonly name: string; readonly positions: readonly NotedPosition[] }[]
   readonly current: string
   readonly selected: string | null
   readonly mayMove: boolean
@@ -70,7 +70,7 @@ const Card = memo(function Card({
   onSelect,
   onShift,
 }: {
-  readonly position: WorkPosition
+  readonly position: NotedPosition
   readonly selected: boolean
   readonly mayMove: boolean
   readonly dragged: boolean

@@ -2,12 +2,12 @@ import { expect, test } from 'vitest'
 import bookJson from '../../../demo/quillmere/book.json' with { type: 'json' }
 import { bookSchema } from '../../core/book/bookSchema'
 import type { Entry, EntryBody } from '../../core/notes/entrySchema'
-import { foldWork } from '../../core/notes/fold'
+import { foldNotes } from '../../core/notes/fold'
 import { foldedAtFirst, nextTagNumber, nextTrayName, treeRows } from './stripModel'
 
 const book = bookSchema.parse(bookJson)
 const after = (...bodies: EntryBody[]) =>
-  foldWork(
+  foldNotes(
     book,
     bodies.map(
       (body, index): Entry => ({

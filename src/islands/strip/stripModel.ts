@@ -1,4 +1,4 @@
-import type { WorkPosition, WorkState } from '../../core/notes/state'
+import type { NotedPosition, NotesState } from '../../core/notes/state'
 import type { StripFault } from '../../core/notes/stripFaults'
 import { say } from '../../labels/strip'
 
@@ -21,8 +21,13 @@ export interface TreeRow {
 }
 
 /** Rows of the tree in order: closed branches are left out, unless letters are looked for. */
-export function treeRows(work: WorkState, faults: readonly StripFault[], closed: ReadonlySet<string>, wanted: string): TreeRow[] {
-  const children = new Map<string | null, WorkPosition[]>()
+export function treeRows(
+  work: NotesState,
+  faults: readonly StripFault[],
+  closed: ReadonlySet<string>,
+  wanted: string,
+): TreeRow[] {
+  const children = new Map<string | null, NotedPosition[]>()
   for (const position of work.positions) {
     const list = children.get(position.parent) ?? []
     list.push(position)
@@ -35,7 +40,7 @@ export function treeRows(work: WorkState, faults: readonly StripFault[], closed:
   const letters = wanted.trim().toLowerCase()
 
   const rows: TreeRow[] = []
-  const walk = (position: WorkPosition, depth: number): { out: number; below: number } => {
+  const walk = (position: NotedPosition, depth: number): { out: number; below: number } => {
     const own = children.get(position.id) ?? []
     const index = rows.length
     const totals = { out: 0, below: 0 }
@@ -76,7 +81,7 @@ export function treeRows(work: WorkState, faults: readonly StripFault[], closed:
 const FOLDED_ABOVE = 80
 
 /** Branches that begin folded: of a large machine those below its assemblies, unless a part of theirs is looked for or out. */
-export function foldedAtFirst(work: WorkState, opened: string | null): Set<string> {
+export function foldedAtFirst(work: NotesState, opened: string | null): Set<string> {
   if (work.positions.length <= FOLDED_ABOVE) return new Set()
   const parentOf = new Map(work.positions.map(({ id, parent }) => [id, parent]))
   const above = (id: string): string[] => {
@@ -89,9 +94,9 @@ export function foldedAtFirst(work: WorkState, opened: string | null): Set<strin
 }
 
 /** The number for the next tag: one more than the highest whole number in use. */
-export function nextTagNumber(work: WorkState): string {
+export function nextTagNumber(work: NotesState): string {
   const used = work.positions.map(({ tag }) => Number(tag?.number)).filter(Number.isInteger)
   return String(Math.max(0, ...used) + 1)
 }
 
-export const nextTrayName = (work: WorkState): string => say.tray(work.trays.length + 1)
+export const nextTrayName = (work: NotesState): string => say.tray(work.trays.length + 1)

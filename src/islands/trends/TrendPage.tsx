@@ -9,7 +9,7 @@ import { formatHours, withSign } from '../../core/quantity/format'
 import { spreadWords, valueName, verdictName } from '../../core/words/labels'
 import { say } from '../../labels/trends'
 import { VerdictMark } from '../../ui/VerdictMark'
-import { receiving } from '../handed/handed'
+import { receiving } from '../pageData/pageData'
 import styles from './TrendPage.module.css'
 import { WearChart } from './WearChart'
 

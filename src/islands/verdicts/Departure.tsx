@@ -1,6 +1,6 @@
 import { type SyntheticEvent, useState } from 'react'
 import { v7 } from 'uuid'
-import type { Level } from '../../core/policy/disposition'
+import type { Disposition } from '../../core/policy/disposition'
 import { verdictName } from '../../core/words/labels'
 import { reasonOf } from '../../core/words/votes'
 import { say } from '../../labels/verdicts'
@@ -13,7 +13,7 @@ import styles from './VerdictBoard.module.css'
 
 export interface DepartureProps {
   readonly row: BoardRow
-  readonly levels: readonly Level[]
+  readonly levels: readonly Disposition[]
   readonly board: Board
   readonly onClose: () => void
 }
@@ -21,7 +21,7 @@ export interface DepartureProps {
 /** The inspector's own verdict on a part, with its reason. */
 export function Departure({ row, levels, board, onClose }: DepartureProps) {
   const [id] = useState(() => v7())
-  const [decided, setDecided] = useState<Level | null>(null)
+  const [decided, setDecided] = useState<Disposition | null>(null)
   const [reason, setReason] = useState('')
   const [fault, setFault] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)

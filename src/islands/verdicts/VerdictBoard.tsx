@@ -1,13 +1,13 @@
 import { useEffect, useRef, useState } from 'react'
 import type { JobView } from '../../contract/answers'
 import { CAUTION, policyWords } from '../../contract/words'
-import { levels, type Verdict } from '../../core/policy/disposition'
+import { dispositions, type Verdict } from '../../core/policy/disposition'
 import { verdictName } from '../../core/words/labels'
 import { say } from '../../labels/verdicts'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { VerdictMark } from '../../ui/VerdictMark'
-import { receiving } from '../handed/handed'
+import { receiving } from '../pageData/pageData'
 import { Departure } from './Departure'
 import { PartRow } from './PartRow'
 import { type BoardRow, isAcceptable, needsSomeone, useBoard } from './useBoard'
@@ -154,7 +154,7 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
         <span className={styles.policy}>{say.policy(policyWords(board.view.record.job.policy).join(' · '))}</span>
         <span className={styles.caution}>{CAUTION}</span>
       </p>
-      {departing && <Departure row={departing} levels={levels} board={board} onClose={() => setDeparting(null)} />}
+      {departing && <Departure row={departing} levels={dispositions} board={board} onClose={() => setDeparting(null)} />}
     </div>
   )
 }

@@ -6,8 +6,8 @@ import type { Part } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
 import type { Results } from '../../core/evaluate/results'
 import { type StandingDecision, standingDecisions } from '../../core/job/progress'
-import { jobStanding, whyClosed } from '../../core/job/standing'
-import type { Level } from '../../core/policy/disposition'
+import { jobState, whyClosed } from '../../core/job/standing'
+import type { Disposition } from '../../core/policy/disposition'
 import type { PartResult } from '../../core/verdict/partVerdict'
 import { closedWords } from '../../core/words/ready'
 import { type Speaker, speakerOf } from '../../core/words/speaker'
@@ -33,7 +33,7 @@ export interface Board {
   /** Why nothing can be decided here; null when it can. */
   readonly closed: string | null
   accept(rows: readonly BoardRow[]): Promise<void>
-  depart(row: BoardRow, decided: Level, reason: string, id: string): Promise<string | null>
+  depart(row: BoardRow, decided: Disposition, reason: string, id: string): Promise<string | null>
 }
 
 const OFFLINE = say.serverCannotReached
@@ -120,7 +120,7 @@ function rowsOf(view: JobView, results: Results): BoardRow[] {
 }
 
 function closedBecause(view: JobView): string | null {
-  const because = whyClosed(jobStanding(view))
+  const because = whyClosed(jobState(view))
   if (because !== null) return closedWords[because]
   return view.may.decide ? null : say.youMayLook
 }

@@ -3,7 +3,7 @@ import type { DraftBookBody } from '../../contract/bodies'
 import { bookSchema } from '../../core/book/bookSchema'
 import { faultsOf } from '../../core/book/faults'
 import { draftBook } from '../../core/notes/draftBook'
-import { foldWork } from '../../core/notes/fold'
+import { foldNotes } from '../../core/notes/fold'
 import { typedIn } from '../../core/notes/typedBook'
 import { draftFaultWords } from '../../core/words/noteFaults'
 import { bookFaultWords } from '../../core/words/recordFaults'
@@ -33,7 +33,7 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
     const drafts = before.filter(({ revision }) => /draft \d+$/.test(revision))
     const base = book.issued === null ? '' : `${book.revision.slice(0, 10)}, `
     const make = (revision: string) =>
-      draftBook(book, typedIn(job.entries), foldWork(book, job.entries).positions, { id, title: body.title, revision })
+      draftBook(book, typedIn(job.entries), foldNotes(book, job.entries).positions, { id, title: body.title, revision })
     for (const { revision, document } of drafts) {
       const again = make(revision)
       if (again.ok && canonicalJson(bookSchema.parse(again.value)) === canonicalJson(bookSchema.parse(document)))

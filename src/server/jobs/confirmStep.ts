@@ -1,7 +1,7 @@
 import type { ConfirmationBody } from '../../contract/bodies'
 import { evaluate } from '../../core/evaluate/evaluate'
 import { isMadeSafe, jobProgress } from '../../core/job/progress'
-import { foldWork } from '../../core/notes/fold'
+import { foldNotes } from '../../core/notes/fold'
 import { stepName } from '../../core/words/labels'
 import { insideWords } from '../../core/words/strip'
 import type { Executor } from '../../db/client'
@@ -21,7 +21,7 @@ export function confirmStep(context: Context, jobId: string, body: ConfirmationB
     throw new Refused('conflict', say.anotherConfirmationId)
   }
   return writeToJob(context, jobId, { action: 'confirm', duringReview: false, stored }, async (db, view) => {
-    const inside = insideWords(foldWork(view.record.book, view.record.job.entries))
+    const inside = insideWords(foldNotes(view.record.book, view.record.job.entries))
     const before = view.confirmations.find(({ step }) => step === body.step)
     if (before) throw new Refused('conflict', say.confirmedAlready(stepName[body.step], before.by))
     const { stages } = jobProgress(view.record, evaluate(view.record), new Set(), false)

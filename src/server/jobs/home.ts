@@ -1,5 +1,5 @@
 import type { HomeView, JobSummary, JobView } from '../../contract/answers'
-import { jobStanding, standingBy } from '../../core/job/standing'
+import { jobState, standingBy } from '../../core/job/standing'
 import { allGauges } from '../../db/queries/gauges'
 import { allJobs } from '../../db/queries/jobs'
 import { allMachines } from '../../db/queries/machines'
@@ -25,7 +25,7 @@ export async function homeView(context: Context): Promise<HomeView> {
       unreadable.push({ id: job.id, title: job.title, says: error.message })
     }
   }
-  const states = new Map(openJobs.map((view) => [view.record.job.id, jobStanding(view)]))
+  const states = new Map(openJobs.map((view) => [view.record.job.id, jobState(view)]))
   const today = context.now().toISOString().slice(0, 10)
   return {
     machines: machines.map((machine) => ({

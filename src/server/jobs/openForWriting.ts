@@ -1,5 +1,5 @@
 import type { JobView } from '../../contract/answers'
-import { type JobStanding, jobStanding, whyClosed } from '../../core/job/standing'
+import { type JobState, jobState, whyClosed } from '../../core/job/standing'
 import { closedWords } from '../../core/words/ready'
 import type { Executor } from '../../db/client'
 import { announce, lockJob } from '../../db/queries/jobs'
@@ -10,7 +10,7 @@ import type { Action } from '../people/roles'
 import { buildJobView } from './jobView'
 
 /** Refuses a write to a job that stands so that nothing may be changed. */
-export function refuseClosed(standing: JobStanding): void {
+export function refuseClosed(standing: JobState): void {
   const why = whyClosed(standing)
   if (why !== null) throw new Refused('conflict', closedWords[why])
 }
@@ -36,7 +36,7 @@ export async function writeToJob<T>(
     const stored = (await options.stored?.(db)) ?? null
     if (stored !== null) return stored
     const view = await buildJobView(context, db, jobId)
-    const state = jobStanding(view)
+    const state = jobState(view)
     refuseClosed(state === 'withReviewer' && options.duringReview ? 'open' : state)
     const written = await write(db, view)
     await announce(db, jobId) // heard when this transaction is committed, and only then

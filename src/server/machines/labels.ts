@@ -1,6 +1,6 @@
 import QRCode from 'qrcode'
-import { foldWork } from '../../core/notes/fold'
-import type { WorkPosition } from '../../core/notes/state'
+import { foldNotes } from '../../core/notes/fold'
+import type { NotedPosition } from '../../core/notes/state'
 import { say } from '../../labels/refusals'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
@@ -23,7 +23,7 @@ export interface Label {
 export async function labelsOf(context: Context, jobId: string, only: string | null) {
   const view = await jobView(context, jobId)
   const { record } = view
-  const work = foldWork(record.book, record.job.entries)
+  const work = foldNotes(record.book, record.job.entries)
   const names = new Map(work.positions.map((position) => [position.id, position]))
   if (only !== null && !names.has(only)) throw new Refused('notFound', say.machineHasNo(only))
   const chosen = work.positions.filter((position) =>
@@ -54,7 +54,7 @@ export async function labelsOf(context: Context, jobId: string, only: string | n
 }
 
 function linesOf(
-  { id, tag, thickness, book }: WorkPosition,
+  { id, tag, thickness, book }: NotedPosition,
   joints: readonly { readonly id: string; readonly between: readonly [string, string] }[],
   marks: ReadonlyMap<string, { readonly mark: string }>,
   nameOf: (id: string) => string,

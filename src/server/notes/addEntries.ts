@@ -4,7 +4,7 @@ import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
 import { scopeOfRecord } from '../../core/evaluate/evaluate'
 import { type EntryContext, refuseEntry } from '../../core/notes/checkEntry'
 import type { Entry, EntryBody, EntryKind } from '../../core/notes/entrySchema'
-import { foldWork } from '../../core/notes/fold'
+import { foldNotes } from '../../core/notes/fold'
 import { jobSteps } from '../../core/notes/steps'
 import { addsUp, standingOn, subjectOf } from '../../core/notes/subject'
 import { typedIn, withTyped } from '../../core/notes/typedBook'
@@ -110,7 +110,7 @@ function entryContext(
   const { record } = view
   const system = record.machine.units
   const book = withTyped(record.book, entries, system)
-  const work = foldWork(book, entries)
+  const work = foldNotes(book, entries)
   const needs = levelOf(book, scope.counts)?.needs
   const items = needs ? [needs.gauges, needs.tools, needs.consumables, needs.safety, needs.people].flat() : []
   return {

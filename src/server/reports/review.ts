@@ -3,7 +3,7 @@ import type { ReviewBody } from '../../contract/bodies'
 import { CORE_VERSION } from '../../core/base/version'
 import { evaluate } from '../../core/evaluate/evaluate'
 import { readiness } from '../../core/job/ready'
-import { jobStanding } from '../../core/job/standing'
+import { jobState } from '../../core/job/standing'
 import { blockWords, exceptionWords, leftBeyondWords } from '../../core/words/ready'
 import { speakerOf } from '../../core/words/speaker'
 import { reasonOf } from '../../core/words/votes'
@@ -67,7 +67,7 @@ const LEAST_REASON = 3
 function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Reviewed> {
   const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'sent', body.note)
   return writeToJob(context, jobId, { action: 'send', duringReview: true, stored }, async (db, view) => {
-    if (jobStanding(view) === 'withReviewer') throw new Refused('conflict', say.jobLiesReviewer)
+    if (jobState(view) === 'withReviewer') throw new Refused('conflict', say.jobLiesReviewer)
     const { blocks, exceptions } = readinessOf(view)
     if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
     if (exceptions.length > 0 && body.note.length < LEAST_REASON)
@@ -82,7 +82,7 @@ function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Re
 function returnToInspector(context: Context, jobId: string, body: Return): Promise<Reviewed> {
   const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'returned', body.note)
   return writeToJob(context, jobId, { action: 'review', duringReview: true, stored }, async (db, view) => {
-    if (jobStanding(view) !== 'withReviewer') throw new Refused('conflict', say.jobDoesNot)
+    if (jobState(view) !== 'withReviewer') throw new Refused('conflict', say.jobDoesNot)
     await storeEvent(context, db, jobId, { id: body.id, kind: 'returned', note: body.note })
     return { stored: true, reportId: null }
   })
@@ -104,7 +104,7 @@ async function signReport(context: Context, jobId: string, body: Sign, { checkPa
   }
   const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'signed', body.reason)
   return writeToJob(context, jobId, { action: 'review', duringReview: true, stored }, async (db, view) => {
-    if (jobStanding(view) !== 'withReviewer') throw new Refused('conflict', say.jobHasNot)
+    if (jobState(view) !== 'withReviewer') throw new Refused('conflict', say.jobHasNot)
     if (recordHash(view.record) !== body.recordSha256) throw new Refused('conflict', say.recordHasChanged)
     if ((await handsIn(db, jobId)).has(context.user.id)) throw new Refused('notAllowed', say.youMeasuredNoted)
     const { blocks, leftBeyond } = readinessOf(view)

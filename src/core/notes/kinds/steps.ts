@@ -4,7 +4,7 @@ import type { NoteFault } from '../noteFault'
 import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
-import type { WorkPosition, WorkState } from '../state'
+import type { NotedPosition, NotesState } from '../state'
 import { closedFault, mustNotBeSkipped, placesFor, reopenedWith, stepOf, waitLeftMs } from '../steps'
 
 const unknownStep = (id: string): NoteFault => ({ code: 'noStep', id })
@@ -41,7 +41,7 @@ function refuseDone(body: StepDone, context: EntryContext): NoteFault | null {
   return unsaved ? { code: 'destroysEvidence', step: step.name, position: unsaved.name } : null
 }
 
-const hasEvidence = (position: WorkPosition, work: WorkState): boolean =>
+const hasEvidence = (position: NotedPosition, work: NotesState): boolean =>
   position.thickness !== null ||
   position.identity !== null ||
   work.pictures.some(({ subject }) => subject.kind === 'position' && subject.id === position.id)

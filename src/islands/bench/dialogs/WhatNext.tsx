@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { whatNext } from '../../../core/evaluate/whatNext'
-import { suspectWords } from '../../../core/words/closings'
+import { suspectWords } from '../../../core/words/crossChecks'
 import { reasonOf, settledBy } from '../../../core/words/votes'
 import { say } from '../../../labels/benchDialogs'
 import { Button } from '../../../ui/Button'

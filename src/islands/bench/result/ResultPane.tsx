@@ -14,7 +14,7 @@ import { SourceNote } from '../../../ui/SourceNote'
 import { VerdictMark } from '../../../ui/VerdictMark'
 import { VoteList } from '../../../ui/VoteList'
 import type { Bench } from '../benchState'
-import { Closings } from './Closings'
+import { CrossChecks } from './CrossChecks'
 import { ErrorSources } from './ErrorSources'
 import styles from './ResultPane.module.css'
 import { StagesBeside } from './StagesBeside'
@@ -80,7 +80,7 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
         </tbody>
       </table>
       {bench.stage === 'asFound' && <StagesBeside bench={bench} />}
-      <Closings bench={bench} />
+      <CrossChecks bench={bench} />
       {result.rate && result.forecast && (
         <p className={shared.note}>
           {say.wears} <span className="figure">{paceAt(bench, judges)(result.rate.perThousandHours)}</span> {say.per1000(unit)}

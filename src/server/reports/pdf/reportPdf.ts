@@ -1,7 +1,7 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { ReportContent } from '../../../contract/answers'
 import { evidenceLines, type Sealed } from '../../../contract/evidenceWords'
-import type { ReportWords, WorkFacts } from '../../../contract/reportWords'
+import type { NoteFacts, ReportWords } from '../../../contract/reportWords'
 import { fitStageLines, stageLines } from '../../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../../contract/words'
 import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../../core/quantity/format'
@@ -150,7 +150,7 @@ function facts({ record: { job, book }, reason, openedBy }: ReportContent): Cont
 }
 
 /** What was found before the gauge, as on the page. */
-function before({ scope, complaint, findings, looked, lay, openCauses, exceptions }: WorkFacts): Content[] {
+function before({ scope, complaint, findings, looked, lay, openCauses, exceptions }: NoteFacts): Content[] {
   const found = findings.map(({ title, detail, cause }): TableCell[] => [
     words(title, { bold: true }) as TableCell,
     words(detail, QUIET) as TableCell,
@@ -332,7 +332,7 @@ function fits({ record, results }: ReportContent): Content {
   return table([90, 84, '*', '*', 62], [say.fit, say.clearanceFromParts, say.limitsSource, say.stripParts, say.verdict], rows)
 }
 
-function history(content: ReportContent, log: WorkFacts['log']): Content {
+function history(content: ReportContent, log: NoteFacts['log']): Content {
   const { confirmations, review, record } = content
   const row = (what: string, by: string, at: string, note: string): TableCell[] => [
     words(what, { fontSize: 8.5 }) as TableCell,

@@ -1,17 +1,17 @@
-import type { ClosingResult } from '../../../core/evaluate/crossChecks'
-import { closingWords, suspectWords } from '../../../core/words/closings'
+import type { CrossCheckResult } from '../../../core/evaluate/crossChecks'
+import { crossCheckWords, suspectWords } from '../../../core/words/crossChecks'
 import { say } from '../../../labels/bench'
 import { Button } from '../../../ui/Button'
 import type { Bench } from '../benchState'
-import styles from './Closings.module.css'
+import styles from './CrossChecks.module.css'
 import shared from './values.module.css'
 
 /** What this characteristic is known twice by; where the two do not agree, what to look at again. */
-export function Closings({ bench }: { readonly bench: Bench }) {
+export function CrossChecks({ bench }: { readonly bench: Bench }) {
   const { record, characteristic, stage } = bench
   const own = (record.book.closings ?? []).flatMap((spec, index) => {
     const names = Object.values(spec.names).some((of) => of.characteristic === characteristic.id)
-    const result = names ? bench.closingAt(index) : undefined
+    const result = names ? bench.crossCheckAt(index) : undefined
     return result?.known && result.also ? [{ spec, result }] : []
   })
   if (own.length === 0 || stage !== 'asFound') return null
@@ -20,7 +20,7 @@ export function Closings({ bench }: { readonly bench: Bench }) {
       <h2>{say.knownTwice}</h2>
       {own.map(({ spec, result }) => (
         <div key={spec.id} className={shared.change} data-standing={result.standing === 'disagrees' ? 'outside' : 'inside'}>
-          <p>{closingWords(spec, result, bench.speaker)}</p>
+          <p>{crossCheckWords(spec, result, bench.speaker)}</p>
           {result.suspects.length > 0 && <Suspects bench={bench} result={result} />}
         </div>
       ))}
@@ -28,7 +28,7 @@ export function Closings({ bench }: { readonly bench: Bench }) {
   )
 }
 
-function Suspects({ bench, result }: { readonly bench: Bench; readonly result: ClosingResult }) {
+function Suspects({ bench, result }: { readonly bench: Bench; readonly result: CrossCheckResult }) {
   return (
     <ul className={styles.suspects}>
       {result.suspects.map((suspect) => {

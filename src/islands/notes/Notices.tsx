@@ -2,16 +2,16 @@ import { useState } from 'react'
 import { refusedText } from '../../contract/refusedText'
 import { formatMoment } from '../../contract/words'
 import type { LimitBook } from '../../core/book/bookSchema'
-import type { WorkState } from '../../core/notes/state'
+import type { NotesState } from '../../core/notes/state'
 import { entryWords } from '../../core/words/notes'
 import { say } from '../../labels/notes'
 import type { EntriesItem } from '../../sync/item'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
+import styles from './Notices.module.css'
 import type { Entries } from './useEntries'
-import styles from './WorkNotices.module.css'
 
-type Noted = Entries & { readonly record: { readonly book: LimitBook }; readonly work: WorkState }
+type Noted = Entries & { readonly record: { readonly book: LimitBook }; readonly work: NotesState }
 
 /** Something noted that the server did not take: all of its text, to be copied, sent again or dropped. */
 function RefusedNote({ item, work }: { readonly item: EntriesItem; readonly work: Noted }) {
@@ -43,7 +43,7 @@ function RefusedNote({ item, work }: { readonly item: EntriesItem; readonly work
 }
 
 /** What waits on this device, what was refused, and the choice when two people changed the same thing. */
-export function WorkNotices({ work }: { readonly work: Noted }) {
+export function Notices({ work }: { readonly work: Noted }) {
   const { conflict, queued, link } = work
   return (
     <>

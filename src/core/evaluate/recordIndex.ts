@@ -2,15 +2,15 @@ import type { Characteristic, Part } from '../book/bookSchema'
 import { dependentsOf, evaluationOrder } from '../book/dependencies'
 import type { Gauge } from '../gauge/gauge'
 import { guardFactorOf } from '../limit/conformity'
-import { foldWork } from '../notes/fold'
-import type { WorkState } from '../notes/state'
+import { foldNotes } from '../notes/fold'
+import type { NotesState } from '../notes/state'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { ReduceBy } from '../record/reduce'
 import { gaugesById } from '../record/standing'
 import { type EarlierOverhauls, earlierOverhauls } from '../trend/earlier'
 
 /** What stays the same while readings come in. */
-export interface Fixed {
+export interface Index {
   readonly record: InspectionRecord
   readonly gauges: ReadonlyMap<string, Gauge>
   readonly order: readonly Characteristic[]
@@ -30,23 +30,23 @@ export interface Fixed {
   /** Fits that a characteristic is part of, rings that run in it, cross-checks that read it. */
   readonly fitsOf: ReadonlyMap<string, readonly number[]>
   readonly ringsIn: ReadonlyMap<string, readonly Characteristic[]>
-  readonly closingsOf: ReadonlyMap<string, readonly number[]>
+  readonly crossChecksOf: ReadonlyMap<string, readonly number[]>
   /** Cross-checks that read something of a part. */
-  readonly closingsOfPart: ReadonlyMap<string, readonly number[]>
+  readonly crossChecksOfPart: ReadonlyMap<string, readonly number[]>
   /** Standard uncertainties the guard band of the policy is wide. */
   readonly guard: number
   readonly earlier: EarlierOverhauls
-  readonly work: WorkState
+  readonly work: NotesState
   readonly planned: ReadonlySet<string>
 }
 
-export function characteristicAt(fixed: Fixed, id: string): Characteristic {
+export function characteristicAt(fixed: Index, id: string): Characteristic {
   const found = fixed.record.book.characteristics[fixed.index.get(id) ?? -1]
   if (!found) throw new Error(`record refers to ${id}, which its schema should have refused`)
   return found
 }
 
-export function fix(record: InspectionRecord): Fixed {
+export function indexRecord(record: InspectionRecord): Index {
   const { book, job } = record
   const { order } = evaluationOrder(book.characteristics)
   const gauges = gaugesById(record.gauges)
@@ -66,13 +66,13 @@ export function fix(record: InspectionRecord): Fixed {
   const ringsIn = new Map<string, Characteristic[]>()
   for (const characteristic of book.characteristics)
     if (characteristic.method.kind === 'ringEndGap') add(ringsIn, characteristic.method.runsIn, characteristic)
-  const closingsOf = new Map<string, number[]>()
-  const closingsOfPart = new Map<string, number[]>()
+  const crossChecksOf = new Map<string, number[]>()
+  const crossChecksOfPart = new Map<string, number[]>()
   const partOf = new Map(book.characteristics.map(({ id, part }) => [id, part]))
   book.closings?.forEach((closing, index) => {
     const named = new Set(Object.values(closing.names).map(({ characteristic }) => characteristic))
-    for (const id of named) add(closingsOf, id, index)
-    for (const part of new Set([...named].flatMap((id) => partOf.get(id) ?? []))) add(closingsOfPart, part, index)
+    for (const id of named) add(crossChecksOf, id, index)
+    for (const part of new Set([...named].flatMap((id) => partOf.get(id) ?? []))) add(crossChecksOfPart, part, index)
   })
   /** Everything that trying the routes of a part reads: what they cut, what runs against that, and its rings. */
   const readByRoutes = (part: Part | undefined, mends: readonly string[]): string[] =>
@@ -100,7 +100,7 @@ export function fix(record: InspectionRecord): Fixed {
   book.fits.forEach((fit, index) => add(fitsOfPart, fit.mendOn, index))
   const ofPart = new Map<string, number[]>()
   book.characteristics.forEach((characteristic, index) => add(ofPart, characteristic.part, index))
-  const work = foldWork(book, job.entries)
+  const work = foldNotes(book, job.entries)
   return {
     record,
     gauges,
@@ -116,8 +116,8 @@ export function fix(record: InspectionRecord): Fixed {
     ofPart,
     fitsOf,
     ringsIn,
-    closingsOf,
-    closingsOfPart,
+    crossChecksOf,
+    crossChecksOfPart,
     partReaders,
     guard: guardFactorOf(job.policy.acceptance),
     earlier: earlierOverhauls(record, order, gauges),
@@ -127,19 +127,19 @@ export function fix(record: InspectionRecord): Fixed {
 }
 
 /** The same for the record with other entries and the same book. */
-export function withEntries(fixed: Fixed, record: InspectionRecord): Fixed {
-  const work = foldWork(record.book, record.job.entries)
+export function withEntries(fixed: Index, record: InspectionRecord): Index {
+  const work = foldNotes(record.book, record.job.entries)
   return { ...fixed, record, work, planned: new Set(work.planned.keys()) }
 }
 
-export function found<T>(map: ReadonlyMap<string, T>, id: string): T {
+export function mustGet<T>(map: ReadonlyMap<string, T>, id: string): T {
   const value = map.get(id)
   if (value === undefined) throw new Error(`record refers to ${id}, which its schema should have refused`)
   return value
 }
 
 /** What a characteristic is reduced by, whatever stage it was taken at. */
-export const reduceBy = ({ guard, earlier }: Pick<Fixed, 'guard' | 'earlier'>, id: string): ReduceBy => ({
+export const reduceBy = ({ guard, earlier }: Pick<Index, 'guard' | 'earlier'>, id: string): ReduceBy => ({
   guard,
   base: earlier.base.get(id)?.reductions ?? null,
 })

@@ -10,7 +10,7 @@ import { demoRecord, foundNow } from './record'
 import { reasonsOf } from './said'
 import type { DemoReadings } from './types'
 
-const closingOf = (texts: DemoReadings) => {
+const crossCheckOf = (texts: DemoReadings) => {
   const record = demoRecord({ ...foundNow, ...texts })
   const evaluation = startEvaluation(record)
   const [closing] = evaluation.results.closings
@@ -25,7 +25,7 @@ const bore = (at: number, text: string): string[] =>
   (foundNow['bearing-bore'] ?? []).map((own, index) => (index === at ? text : own))
 
 test('closes on what was found, and says by how much it may be apart', () => {
-  const { closing, doubts } = closingOf({})
+  const { closing, doubts } = crossCheckOf({})
   expect(closing.standing).toBe('agrees')
   expect(closing.misclosure?.value).toBeCloseTo((closing.known?.value ?? 0) - (closing.also?.value ?? 0), 6)
   // Strip and parts are taken with different gauges: each error counts, the strip's scale most.
@@ -50,29 +50,29 @@ const slips: { name: string; texts: DemoReadings; characteristic: string; kind: 
   },
 ]
 test.each(slips)('$name: that reading is named first, with what was meant', ({ texts, characteristic, kind, meant }) => {
-  const { closing } = closingOf(texts)
+  const { closing } = crossCheckOf(texts)
   expect(closing.standing).toBe('disagrees')
   expect(closing.suspects.find(({ slip }) => slip?.text === meant)).toMatchObject({ characteristic, slip: { kind } })
   expect(closing.suspects[0]?.slip).not.toBeNull()
 })
 
 test('a doubtful reading says how far it could move a verdict', () => {
-  const { doubts } = closingOf({ 'bearing-bore': bore(0, '+1.48') })
+  const { doubts } = crossCheckOf({ 'bearing-bore': bore(0, '+1.48') })
   // While the chain does not close, the parts that it reads are held; mended, nothing holds them.
   expect(doubts[0]).toMatchObject({ moves: expect.any(Number), suspect: { characteristic: 'bearing-bore' } })
   expect(doubts[0]?.moves).toBeGreaterThan(0)
-  const worn = closingOf({ journal: journal(2, '219.436') }).doubts
+  const worn = crossCheckOf({ journal: journal(2, '219.436') }).doubts
   expect(worn[0]?.moves).toBeGreaterThan(0)
   expect(worn[0]?.suspect).toMatchObject({ characteristic: 'journal', slip: { text: '219.936' } })
 })
 
 test('nothing is compared before both are measured to the end', () => {
-  expect(closingOf({ 'bearing-strip': [] }).closing).toMatchObject({ standing: 'open', known: null })
-  expect(closingOf({ journal: ['219.9'] }).closing).toMatchObject({ standing: 'open', suspects: [] })
+  expect(crossCheckOf({ 'bearing-strip': [] }).closing).toMatchObject({ standing: 'open', known: null })
+  expect(crossCheckOf({ journal: ['219.9'] }).closing).toMatchObject({ standing: 'open', suspects: [] })
 })
 
 test('carried on reading by reading it says what it says of the whole', () => {
-  const { record, evaluation } = closingOf({ journal: journal(2, '219.436') })
+  const { record, evaluation } = crossCheckOf({ journal: journal(2, '219.436') })
   const own = standingReadings(record.job.readings).filter(({ characteristic }) => characteristic === 'journal')
   const without = evaluation.with('journal', own.slice(0, 3), 'asFound')
   expect(without.results.closings[0]?.standing).toBe('open')
@@ -96,7 +96,7 @@ test('a book whose chain mixes units, or names what is not there, is refused', (
 })
 
 test('a strip that does not go with the parts is warned of once, and named itself', () => {
-  const { closing, evaluation, record } = closingOf({ 'bearing-strip': ['2.55', '3.4'] })
+  const { closing, evaluation, record } = crossCheckOf({ 'bearing-strip': ['2.55', '3.4'] })
   const { parts } = evaluation.results
   expect(closing.suspects[0]).toMatchObject({ characteristic: 'bearing-strip' })
   const warned = parts.find(({ id }) => id === 'shell')?.votes.filter(({ rule }) => rule === 'crossCheck') ?? []

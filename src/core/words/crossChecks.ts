@@ -1,5 +1,5 @@
-import type { Characteristic, ClosingSpec } from '../book/bookSchema'
-import type { ClosingResult, Suspect } from '../evaluate/crossChecks'
+import type { Characteristic, CrossCheckSpec } from '../book/bookSchema'
+import type { CrossCheckResult, Suspect } from '../evaluate/crossChecks'
 import { figuresOf } from '../quantity/figures'
 import { differenceOf } from '../quantity/kind'
 import { slotWords, whereWords } from './places'
@@ -8,9 +8,9 @@ import { slipWords } from './slips'
 import { nameOf, type Speaker } from './speaker'
 
 /** A cross-check in one line: “Clearance of the guide bearing: 0.365 and 0.371 mm, apart by −0.006, ± 0.05 allowed: they agree.” */
-export function closingWords(
-  spec: ClosingSpec,
-  { known, also, misclosure, allowed, standing }: ClosingResult,
+export function crossCheckWords(
+  spec: CrossCheckSpec,
+  { known, also, misclosure, allowed, standing }: CrossCheckResult,
   { units }: Speaker,
 ): string {
   const { extent, unit } = figuresOf(spec.quantity, units, spec.showTo)

@@ -1,20 +1,20 @@
 /** The parts of a report that page and PDF both show, worked out once from its content. */
 
 import { NO_PROCEDURE } from '../contract/noProcedure'
-import type { WorkFacts } from '../contract/reportWords'
+import type { NoteFacts } from '../contract/reportWords'
 import type { LimitBook } from '../core/book/bookSchema'
 import { countPattern, judgePattern } from '../core/condition/damagePattern'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { readiness } from '../core/job/ready'
 import type { EntryBody } from '../core/notes/entrySchema'
-import { foldWork } from '../core/notes/fold'
-import { complaintStanding, openCauses } from '../core/notes/openQuestions'
-import { standingFindings, type WorkState } from '../core/notes/state'
+import { foldNotes } from '../core/notes/fold'
+import { complaintState, openCauses } from '../core/notes/openQuestions'
+import { type NotesState, standingFindings } from '../core/notes/state'
 import { jobSteps } from '../core/notes/steps'
 import { stillInside, stripFaults } from '../core/notes/stripFaults'
 import { levelOf, levelsInPlay } from '../core/scope/need'
 import { changeWords } from '../core/words/changes'
-import { closingWords, suspectWords } from '../core/words/closings'
+import { crossCheckWords, suspectWords } from '../core/words/crossChecks'
 import { causeName, findingTitle, findingWords } from '../core/words/findings'
 import { entryWords, tagWords } from '../core/words/notes'
 import { patternWords } from '../core/words/patterns'
@@ -49,18 +49,18 @@ const LOGGED: ReadonlySet<EntryBody['kind']> = new Set([
 ])
 
 /** What a report says before the gauge, in the words of today. `said` holds what its results say. */
-export function workFacts({ record, results, confirmations }: ReportDraft, said: SignedWords): WorkFacts {
+export function noteFacts({ record, results, confirmations }: ReportDraft, said: SignedWords): NoteFacts {
   const { book } = record
   const speaker = speakerOf(book, record.machine.units)
   // Reports signed before core 1.1.0 have no entries and no scope.
   const entries = record.job.entries ?? []
   const scope = results.scope ?? { level: null, counts: null, gate: null, leftOut: null }
   const full = { ...record, book: { ...NO_PROCEDURE, ...book }, job: { ...record.job, entries } }
-  const work = foldWork(full.book, entries)
+  const work = foldNotes(full.book, entries)
   const steps = jobSteps(full.book, work, levelsInPlay(scope))
   const level = levelOf(full.book, scope.level)
   const gate = scope.gate
-  const standing = complaintStanding(record.job.complaint ?? '', work)
+  const standing = complaintState(record.job.complaint ?? '', work)
   return {
     scope: [
       ...(level ? [say.level(level.name)] : []),
@@ -119,7 +119,7 @@ export function workFacts({ record, results, confirmations }: ReportDraft, said:
   }
 }
 
-function layOf({ positions, joints }: WorkState, inBook: LimitBook['joints']): { name: string; words: string }[] {
+function layOf({ positions, joints }: NotesState, inBook: LimitBook['joints']): { name: string; words: string }[] {
   const nameOf = (id: string): string => positions.find((position) => position.id === id)?.name ?? id
   return [
     ...positions.flatMap(({ name, tag, thickness }) => {
@@ -185,13 +185,10 @@ const misclosures = (speaker: Speaker, { record, results }: Pick<ReportDraft, 'r
       const of = record.book.characteristics.find(({ id }) => id === suspect.characteristic)
       return of ? [suspectWords(speaker, suspect, of)] : []
     })
-    return [say.lookAgain(closingWords(spec, result, speaker), suspects.join('; '))]
+    return [say.lookAgain(crossCheckWords(spec, result, speaker), suspects.join('; '))]
   })
 
-function complaintWords(
-  standing: NonNullable<ReturnType<typeof complaintStanding>>,
-  book: ReportDraft['record']['book'],
-): string {
+function complaintWords(standing: NonNullable<ReturnType<typeof complaintState>>, book: ReportDraft['record']['book']): string {
   switch (standing.kind) {
     case 'unexplained':
       return say.notExplained

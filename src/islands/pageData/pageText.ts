@@ -20,14 +20,14 @@ const packedRecord = (record: InspectionRecord): unknown => ({
 })
 
 /** A view as it stands in its page. */
-export function handedText({ record, ...rest }: JobView): string {
+export function pageText({ record, ...rest }: JobView): string {
   const text = texts.get(record) ?? inScript(packedRecord(record))
   texts.set(record, text)
   return `{"record":${text},${inScript(rest).slice(1)}`
 }
 
 /** The view again; one that a device kept from before readings were tables is read as well. */
-export function readHanded(text: string): JobView {
+export function readPageData(text: string): JobView {
   const view = JSON.parse(text) as JobView
   const { record } = view
   const job = { ...record.job, readings: unpacked(record.job.readings) }

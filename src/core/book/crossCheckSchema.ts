@@ -3,7 +3,7 @@ import { idSchema, nameSchema, sourceSchema } from '../base/idSchema'
 import { quantityKinds } from '../quantity/kind'
 
 /** Something known twice: two formulas over results that must give the same. */
-export const closingSchema = z.strictObject({
+export const crossCheckSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   /** The one way it is known, and the other; `names` says what each name in them stands for. */

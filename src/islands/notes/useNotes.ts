@@ -3,9 +3,9 @@ import type { JobView } from '../../contract/answers'
 import { evaluate, scopeOfRecord } from '../../core/evaluate/evaluate'
 import type { Results } from '../../core/evaluate/results'
 import { isMadeSafe } from '../../core/job/progress'
-import { jobStanding, whyClosed } from '../../core/job/standing'
-import { foldWork } from '../../core/notes/fold'
-import type { WorkState } from '../../core/notes/state'
+import { jobState, whyClosed } from '../../core/job/standing'
+import { foldNotes } from '../../core/notes/fold'
+import type { NotesState } from '../../core/notes/state'
 import { type JobStep, jobSteps } from '../../core/notes/steps'
 import type { InspectionRecord } from '../../core/record/recordSchema'
 import { levelsInPlay, type Scope } from '../../core/scope/need'
@@ -15,7 +15,7 @@ import { getJson } from '../../sync/http'
 import { recordWith } from './recordWith'
 import { type Entries, useEntries } from './useEntries'
 
-export interface WorkProps {
+export interface NotesProps {
   readonly view: JobView
   readonly person: { readonly id: string; readonly name: string }
 }
@@ -24,9 +24,9 @@ export interface WorkProps {
 export interface Work extends Entries {
   readonly view: JobView
   /** Who is signed in. */
-  readonly person: WorkProps['person']
+  readonly person: NotesProps['person']
   readonly record: InspectionRecord
-  readonly work: WorkState
+  readonly work: NotesState
   readonly results: Results
   readonly scope: Scope
   readonly steps: readonly JobStep[]
@@ -37,7 +37,7 @@ export interface Work extends Entries {
 
 const TOGETHER_MS = 300
 
-export function useWork({ view: opened, person }: WorkProps): Work {
+export function useNotes({ view: opened, person }: NotesProps): Work {
   const [view, setView] = useState(opened)
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null)
   const jobId = opened.record.job.id
@@ -55,7 +55,7 @@ export function useWork({ view: opened, person }: WorkProps): Work {
   const noted = useEntries(opened, person, onChanged)
 
   const record = useMemo(() => recordWith(view.record, noted.entries), [view.record, noted.entries])
-  const work = useMemo(() => foldWork(record.book, noted.entries), [record.book, noted.entries])
+  const work = useMemo(() => foldNotes(record.book, noted.entries), [record.book, noted.entries])
   // Worked out when a view asks for it: the strip map of a level without a gate never does.
   const results = useMemo(() => once(() => evaluate(record)), [record])
   const scope = useMemo(() => scopeOfRecord(record), [record])
@@ -90,7 +90,7 @@ function once<T>(make: () => T): () => T {
 }
 
 function closedBecause(view: JobView): string | null {
-  const because = whyClosed(jobStanding(view))
+  const because = whyClosed(jobState(view))
   if (because !== null) return closedWords[because]
   return view.may.note ? null : say.youMayLook
 }

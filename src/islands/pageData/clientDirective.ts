@@ -4,11 +4,11 @@ import type { ClientDirective } from 'astro'
 const FRAME_MS = 100
 
 /**
- * `client:handed={scripts}`: comes alive at once, but after the first frame is shown, and not before the page is read to
+ * `client:pageData={scripts}`: comes alive at once, but after the first frame is shown, and not before the page is read to
  * its end, where the view of its island stands. All scripts of the island are asked for together, not one after the other
  * as the browser finds them.
  */
-const handed: ClientDirective = async (load, { value }) => {
+const pageData: ClientDirective = async (load, { value }) => {
   await Promise.race([
     new Promise((shown) => requestAnimationFrame(() => setTimeout(shown))),
     new Promise((late) => setTimeout(late, FRAME_MS)),
@@ -23,8 +23,8 @@ const handed: ClientDirective = async (load, { value }) => {
 
 declare module 'astro' {
   interface AstroClientDirectives {
-    'client:handed'?: readonly string[]
+    'client:pageData'?: readonly string[]
   }
 }
 
-export default handed
+export default pageData

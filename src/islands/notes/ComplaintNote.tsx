@@ -1,17 +1,17 @@
 import { useState } from 'react'
-import { complaintStanding } from '../../core/notes/openQuestions'
+import { complaintState } from '../../core/notes/openQuestions'
 import { standingFindings } from '../../core/notes/state'
 import { findingTitle } from '../../core/words/findings'
 import { say } from '../../labels/notes'
 import { Button } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import styles from './ComplaintNote.module.css'
-import type { Work } from './useWork'
+import type { Work } from './useNotes'
 
 /** The owner's complaint, in sight until a finding explains it and the proof shows it gone. */
 export function ComplaintNote({ work, asks = false }: { readonly work: Work; readonly asks?: boolean }) {
   const { complaint } = work.record.job
-  const standing = complaintStanding(complaint, work.work)
+  const standing = complaintState(complaint, work.work)
   if (standing === null || (standing.kind === 'gone' && !asks)) return null
   return (
     <div className={styles.note} data-kind={standing.kind}>

@@ -2,9 +2,9 @@ import { stepPages } from '../../contract/stepPages'
 import type { Step, StepStanding } from '../../core/job/orderOfWork'
 import { stepName } from '../../core/words/labels'
 import { say } from '../../labels/drawings'
-import styles from './SteelRule.module.css'
+import styles from './OrderOfWorkBar.module.css'
 
-export interface SteelRuleProps {
+export interface OrderOfWorkBarProps {
   readonly jobId: string
   readonly standings: readonly StepStanding[]
   /** Step whose page is open, for the mark under it; null on pages that are none. */
@@ -26,7 +26,7 @@ const stateWord = {
 } as const
 
 /** The order of work as a steel rule along the top: what is done, what is next, and the way to each page. */
-export function SteelRule({ jobId, standings, here }: SteelRuleProps) {
+export function OrderOfWorkBar({ jobId, standings, here }: OrderOfWorkBarProps) {
   return (
     <nav className={styles.rule} aria-label={say.orderWork}>
       <ol className={styles.list}>

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { EntryBody } from '../../core/notes/entrySchema'
 import type { Told } from '../../sync/outbox'
-import type { Work } from './useWork'
+import type { Work } from './useNotes'
 
 export interface SubjectForm<T> {
   readonly value: T
