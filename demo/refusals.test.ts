@@ -74,7 +74,7 @@ const refusals: {
     name: 'a step past a gate',
     before: SAFE,
     body: { kind: 'stepMoved', step: 'af-oil', after: 'ms-breaker' },
-    says: /cannot pass a hold point or leave its stage/,
+    says: /cannot pass a hold point or leave its part/,
   },
   {
     name: 'a step of the job with the id of another',

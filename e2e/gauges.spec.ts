@@ -156,7 +156,7 @@ test('a gauge belongs to the bench that took it last; the one before is told', a
     await page.getByRole('button', { name: 'Connect', exact: true }).click()
     await expect(page.getByText('connected, no reading received yet')).toBeVisible()
   }
-  await expect(first.page.getByText('another bench has taken it')).toBeVisible()
+  await expect(first.page.getByText('in use at another bench')).toBeVisible()
   const dial = new SimulatedGauge(
     { ...exact('DI-07', false), step: 0.005 },
     medida.port + 1,

@@ -27,7 +27,7 @@ test('a table of earlier readings joins the history', async ({ browser, medida }
   const good = rows(['219,985', '219,984', '219,986', '219,984', '219,985', '219,986'])
   await page.getByLabel('Table as CSV').setInputFiles(csv(`${HEAD}\n${good}\nFirst overhaul;2009-05-11;4 100;Piston;A;1;;60;\n`))
   await page.getByRole('button', { name: 'Import readings' }).click()
-  await expect(page.getByText('One row of the table cannot be taken over, so nothing was.')).toBeVisible()
+  await expect(page.getByText('One row of the table cannot be imported, so nothing was.')).toBeVisible()
   await expect(page.getByRole('row', { name: 'line 8 The limit book has no characteristic “Piston”.' })).toBeVisible()
   await page.getByLabel('Table as CSV').setInputFiles(csv(`${HEAD}\n${good}\n`))
   await page.getByRole('button', { name: 'Import readings' }).click()
@@ -35,7 +35,7 @@ test('a table of earlier readings joins the history', async ({ browser, medida }
   await expectAccessible(page)
 
   await open(page, '/')
-  await expect(page.getByRole('row', { name: /First overhaul .* taken over/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /First overhaul .* imported/ })).toBeVisible()
   await open(page, '/machines/quillmere-unit-1/trends?c=journal')
   await expect(page.getByRole('cell', { name: '4 100', exact: true })).toBeVisible()
   await context.close()

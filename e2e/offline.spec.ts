@@ -131,7 +131,7 @@ test('a browser that keeps nothing: readings go straight to the server, and with
   })
   await open(page, `${BENCH}?c=air-gap`)
   await takeReadings(page, ['5.90'])
-  await expect(page.getByText('This browser keeps nothing on this device')).toBeVisible()
+  await expect(page.getByText('This browser cannot store anything on this device')).toBeVisible()
   await expect.poll(() => texts(medida, 'air-gap')).toEqual(['5.90'])
   await expect(page.getByText('queued')).toHaveCount(0)
 
@@ -170,7 +170,7 @@ test('a store that is full but can be read: the note that nothing is kept stays 
     }
   })
   await open(page, `${BENCH}?c=ring-slide`)
-  const note = page.getByText('This browser keeps nothing on this device')
+  const note = page.getByText('This browser cannot store anything on this device')
   await takeReadings(page, ['0.11'])
   await expect(note).toBeVisible()
   await expect.poll(() => texts(medida, 'ring-slide')).toEqual(['0.11'])

@@ -36,7 +36,7 @@ test('a session that ends keeps its readings until the same person signs in agai
   await page.getByLabel('User name or e-mail').fill('trainee')
   await page.getByLabel('Password').fill(DEMO_PASSWORD)
   await page.keyboard.press('Enter')
-  await expect(page.getByText('You may look, but not enter readings')).toBeVisible()
+  await expect(page.getByText('You have read-only access')).toBeVisible()
   expect(await countRows(medida, 'reading')).toBe(before)
   await page.getByRole('button', { name: 'Sign out' }).click()
   await expect(page).toHaveURL(/sign-in/)

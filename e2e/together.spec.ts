@@ -126,7 +126,7 @@ test.describe('two people, two servers, one database', () => {
     await expect(corrected).toBeVisible({ timeout: SEEN_WITHIN_MS })
     // Undoing is of one's own: it takes nothing of the other's back, and nothing that was not meant.
     await mara.keyboard.press('z')
-    await expect(mara.getByText('Your “0.12” was corrected by somebody else since.')).toBeVisible()
+    await expect(mara.getByText('Someone else has since corrected your “0.12”.')).toBeVisible()
     await expect(corrected).toBeVisible()
   })
 

@@ -12,7 +12,7 @@ test('the sign-in page says what is wrong and keeps what was typed', async ({ br
   await page.getByLabel('User name or e-mail').fill('planner@quillmere.example')
   await page.getByLabel('Password').fill('wrong')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('alert').filter({ hasText: 'do not belong together' })).toBeVisible()
+  await expect(page.getByRole('alert').filter({ hasText: 'Wrong user name or password' })).toBeVisible()
   await expect(page.getByLabel('User name or e-mail')).toHaveValue('planner@quillmere.example')
   await page.getByLabel('Password').fill(DEMO_PASSWORD)
   await page.keyboard.press('Enter')
