@@ -135,7 +135,7 @@ test.describe('the whole path', () => {
     const result = page.getByRole('complementary', { name: 'Result' })
     await expect(result).toContainText('Hold')
     await expect(page.getByText('take repeat 2 again').first()).toBeVisible()
-    await expect(page.getByRole('button', { name: /repeat 2: .*sticks out/ })).toBeVisible()
+    await expect(page.getByRole('button', { name: /repeat 2: .*out of line/ })).toBeVisible()
     await tabTo(page, /repeat 2/)
     await page.keyboard.press('ArrowLeft')
     await page.keyboard.press('ArrowRight')

@@ -114,4 +114,20 @@ export const say = {
   explainedNotYet: (findingTitle: string): string => `explained by “${findingTitle}”, not yet proved gone`,
   explainedGone: (findingTitle: string, note: string, by: string): string =>
     `explained by “${findingTitle}”; gone: ${note} (${by})`,
+  complaintPaper: (text: string, standing: string): string => `Complaint: ${text}. ${standing}`,
+  howLay: 'As found',
+  inspectionReportPaper: (station: string, name: string, title: string): string =>
+    `Inspection report, ${station} ${name}, ${title}`,
+  note: 'Note',
+  nothingMeasured: 'Nothing is measured.',
+  signedSignatureMachine: (by: string, at: string, sequence: number): string =>
+    `Signed by ${by}, ${at}, signature ${sequence} of this machine`,
+  tagFacingMarks: 'Tag, facing, marks, thickness',
+  wasPaper: (text: string, reason: string): string => ` (was “${text}”: ${reason})`,
+  wayPaper: (way: string): string => `Route: ${way}`,
+  what: 'What',
+  when: 'When',
+  who: 'Who',
+  withinPaper: (station: string, differenceMm: string, text: string, allowedMm: string): string =>
+    `${station}: ${differenceMm}, ${text} within ± ${allowedMm}`,
 } as const

@@ -8,7 +8,7 @@ import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../
 import { stages } from '../../../core/record/stage'
 import { stageName, stepName, verdictName } from '../../../core/words/labels'
 import { ribbonOf } from '../../../drawing/ribbonScale'
-import { say } from '../../../labels/signing'
+import { say } from '../../../labels/report'
 import { contactSvg } from '../../../report/contactPicture'
 import { type MeasurementSheet, measurementSheets, partLines } from '../../../report/reportFacts'
 import { reportWords } from '../../../report/reportWords'
@@ -72,7 +72,7 @@ export function reportPdf({ content, sha256, key }: SignedReport): TDocumentDefi
     pageSize: 'A4',
     pageMargins: [42, 44, 42, 52],
     info: {
-      title: say.inspectionReport(machine.station, machine.name, content.title),
+      title: say.inspectionReportPaper(machine.station, machine.name, content.title),
       author: content.signature.by,
       creationDate: new Date(content.signature.at),
     },
@@ -91,7 +91,7 @@ export function reportPdf({ content, sha256, key }: SignedReport): TDocumentDefi
         margin: [42, 16, 42, 0],
       }) as Content,
     content: [
-      words(say.inspectionReportTitle, { bold: true, fontSize: 20 }),
+      words(say.inspectionReport, { bold: true, fontSize: 20 }),
       words(`${machine.station}, ${machine.name} · ${content.title}`, { color: '#4a5463', fontSize: 11, margin: [0, 0, 0, 8] }),
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 511, y2: 0, lineWidth: 1.4, lineColor: '#1b2330' }], margin: [0, 0, 0, 8] },
       facts(content),
@@ -158,7 +158,7 @@ function before({ scope, complaint, findings, looked, lay, openCauses, exception
   ])
   const body: Content[] = [
     ...scope.map((line) => words(`${line}.`)),
-    ...(complaint ? [words(say.complaint(complaint.text, complaint.standing), { margin: [0, 2, 0, 2] })] : []),
+    ...(complaint ? [words(say.complaintPaper(complaint.text, complaint.standing), { margin: [0, 2, 0, 2] })] : []),
     ...(found.length > 0 ? [table([170, '*', 120], [say.finding, say.whatSeen, say.cause], found)] : []),
     ...(looked.length > 0 ? [words(`${looked.join('. ')}.`, { ...QUIET, margin: [0, 3, 0, 0] })] : []),
     ...(lay.length > 0
@@ -200,7 +200,7 @@ function verdicts(content: ReportContent, said: ReportWords['results']): Content
         fontSize: 8.5,
       }),
     )
-    const way = result.way && result.verdict !== 'reuse' ? [words(say.way(said.parts[part.id]?.way ?? ''), QUIET)] : []
+    const way = result.way && result.verdict !== 'reuse' ? [words(say.wayPaper(said.parts[part.id]?.way ?? ''), QUIET)] : []
     return [
       { stack: [words(part.name, { bold: true }), words(part.position, QUIET)] },
       {
@@ -233,7 +233,7 @@ function measurement(
   { record }: ReportContent,
 ): Content {
   const typed = readings.map(({ place, reading, value, corrected, note }): TableCell[] => [
-    words(`${place}${corrected ? say.was(corrected.text, corrected.reason) : ''}${note === '' ? '' : ` (noted: ${note})`}`, {
+    words(`${place}${corrected ? say.wasPaper(corrected.text, corrected.reason) : ''}${note === '' ? '' : ` (noted: ${note})`}`, {
       fontSize: 8.5,
     }) as TableCell,
     figures(reading?.text ?? '') as TableCell,
@@ -305,7 +305,7 @@ function fits({ record, results }: ReportContent): Content {
       )
       .join('; ')
     const closures = fit.closures.map((closure) =>
-      say.within(
+      say.withinPaper(
         closure.station,
         formatSignedLength(closure.differenceMm, units, spec.showTo),
         closure.agrees ? 'agree' : 'disagree',
@@ -351,7 +351,7 @@ function history(content: ReportContent, log: NoteFacts['log']): Content {
         row(`${partName(part)}: ${verdictName[decided].toLowerCase()}`, by, at, ''),
       ),
       ...review.map(({ kind, by, at, note }) =>
-        row({ sent: say.sentReviewer, returned: say.returned, signed: say.signed }[kind], by, at, note),
+        row({ sent: say.sentReviewer, returned: say.returnedTitle, signed: say.signed }[kind], by, at, note),
       ),
     ],
   )
