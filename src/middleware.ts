@@ -1,4 +1,5 @@
 import { defineMiddleware } from 'astro:middleware'
+import { say } from './labels/refusals'
 import { refusalOf } from './server/edge/databaseFault'
 import { answerRefused } from './server/edge/edge'
 import { Refused } from './server/edge/refused'
@@ -18,7 +19,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   const isApi = path.startsWith('/api/')
 
   if (isApi && request.method !== 'GET' && request.method !== 'HEAD' && !fromOurPages(request))
-    return answerRefused(new Refused('notAllowed', 'This call comes from another site and is refused.'))
+    return answerRefused(new Refused('notAllowed', say.anotherSite))
   if (!path.startsWith('/api/auth/') && path !== '/refused')
     try {
       locals.user = await signedIn(request.headers)
@@ -30,8 +31,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
       return context.rewrite('/refused')
     }
   if (locals.user || isPublic(path)) return next()
-  if (isApi)
-    return answerRefused(new Refused('notSignedIn', 'You are not signed in. Sign in, then do it again: nothing typed is lost.'))
+  if (isApi) return answerRefused(new Refused('notSignedIn', say.youNotSigned))
   return context.redirect(path === '/' ? '/sign-in' : `/sign-in?next=${encodeURIComponent(path + url.search)}`)
 })
 

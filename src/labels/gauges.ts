@@ -62,4 +62,6 @@ export const say = {
   points: 'points',
   calibration: 'in calibration',
   notRecord: 'not on record',
+  within60Days: 'within 60 days',
+  lapsed: 'lapsed',
 } as const

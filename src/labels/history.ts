@@ -26,4 +26,5 @@ export const say = {
   youMayLook: 'You have read-only access. Earlier readings are imported by an inspector or the planner.',
   table: 'The table',
   earlierReadingsTitle: 'Earlier readings',
+  earlierReadingsAt: (machine: string): string => `Earlier readings, ${machine}`,
 } as const

@@ -44,7 +44,6 @@ export const say = {
   limitBook: 'Limit book',
   typedLimits: 'Typed limits',
   noneYet: 'none yet',
-  allChecked: 'all checked',
   policy: 'Policy',
   openCauses: 'Open causes',
   whatBlocks: 'On hold',
@@ -53,4 +52,7 @@ export const say = {
   stageStage: 'Stage by stage',
   bench: 'To the bench',
   recordAsJson: 'Record as JSON',
+  gone: (note: string): string => `Gone: ${note}.`,
+  typedLimitsOf: (count: number, unchecked: number): string =>
+    `${count}, ${unchecked === 0 ? 'all checked' : `${unchecked} not checked`}`,
 } as const

@@ -39,6 +39,7 @@ test('no component holds a label or a sentence of its own', () => {
 test('every label of a table is used', () => {
   const source = ['src/islands', 'src/ui', 'src/layouts', 'src/pages', 'src/report', 'src/contract', 'src/server', 'src/sync']
     .flatMap((folder) => filesIn(folder, /\.(tsx?|astro)$/))
+    .concat('src/middleware.ts')
     .map((file) => readFileSync(file, 'utf8'))
   for (const file of filesIn('src/labels', /\.ts$/)) {
     const table = basename(file, '.ts')

@@ -62,4 +62,6 @@ export const say = {
   canMeasuredOnce:
     'It can be measured at once: name it, open a job, and type each limit from the manual while measuring. A second person checks what was typed; then it becomes a draft limit book.',
   youMayLookMachines: 'You have read-only access. Machines are added by an inspector or the planner.',
+  shopFloor: 'Shop floor',
+  openAJobAt: (machine: string): string => `Open a job, ${machine}`,
 } as const

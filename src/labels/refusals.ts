@@ -122,4 +122,5 @@ export const say = {
   now: (text: string, by: string): string => `: it is now “${text}” by ${by}`,
   readingYouCorrect: (place: string, text: string): string =>
     `The reading you correct at ${place} no longer stands${text}. Reload and look again.`,
+  anotherSite: 'This call comes from another site and is refused.',
 } as const

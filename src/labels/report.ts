@@ -130,4 +130,5 @@ export const say = {
   who: 'Who',
   withinPaper: (station: string, differenceMm: string, text: string, allowedMm: string): string =>
     `${station}: ${differenceMm}, ${text} within ± ${allowedMm}`,
+  reportOf: (title: string): string => `Report, ${title}`,
 } as const

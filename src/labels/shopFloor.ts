@@ -48,4 +48,5 @@ export const say = {
   sendReport: 'Send the report',
   reviewer: 'with the reviewer',
   takenOver: 'imported',
+  correctReturned: (note: string): string => `Correct what was returned: ${note}`,
 } as const

@@ -39,4 +39,6 @@ export const say = {
   wearLimitWord: 'wear limit',
   newNominal: 'new, nominal',
   runningHoursH: 'running hours, h',
+  wearTrends: 'Wear trends',
+  wearTrendsOf: (machine: string): string => `Wear trends, ${machine}`,
 } as const
