@@ -1,4 +1,4 @@
-/** The order of work of an overhaul (the steel rule), and where one job stands along it. */
+/** The order of work of an overhaul (the bar along the top of its pages), and where one job stands along it. */
 export const steps = [
   'receive',
   'makeSafe',

@@ -15,7 +15,7 @@ const clockSchema = placesOf(placeSchema.extend({ angleDeg: z.number().min(0).lt
 const walkSchema = z.enum(['stationFirst', 'directionFirst'])
 const repeatsAtLeast = z.int().min(1).max(12)
 
-/** What the shapes of methods are made of. They are pageData it, so that a page that reads methods loads no Zod. */
+/** What the shapes of methods are made of. They are handed it, so that a page that reads methods loads no Zod. */
 export const shaping = {
   z,
   idSchema,

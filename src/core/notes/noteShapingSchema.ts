@@ -3,7 +3,7 @@ import { idSchema, nameSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { typedCharacteristicSchema } from './typedSchema'
 
-/** What the shapes of notes are made of. They are pageData it, so that a page that shows notes loads no Zod. */
+/** What the shapes of notes are made of. They are handed it, so that a page that shows notes loads no Zod. */
 export const noteShaping = {
   z,
   idSchema,

@@ -1,11 +1,11 @@
 import { type ComponentType, createElement } from 'react'
 import { readPageData } from './pageText'
 
-/** Element of the page that holds what is pageData to its island. */
-export const HANDED_ID = 'pageData'
+/** Element of the page that holds the data of its island. */
+export const PAGE_DATA_ID = 'pageData'
 
 /**
- * What a page hands to its island as one text of JSON (PageData.astro). Astro's own way wraps, escapes and takes
+ * What a page hands to its island as one text of JSON (WritePageData.astro). Astro's own way wraps, escapes and takes
  * apart every single value of a record: twice the bytes and many times the work on both sides. Private, so that Astro
  * finds nothing to write.
  */
@@ -24,8 +24,8 @@ export class PageData<T> {
 /** Read once: what a page was made with stays as it is. */
 let read: unknown
 
-/** The text a page came with; null where nothing was pageData over. */
-export const pageTextOf = (): string | null => document.getElementById(HANDED_ID)?.textContent ?? null
+/** The text a page came with; null where it came with none. */
+export const pageTextOf = (): string | null => document.getElementById(PAGE_DATA_ID)?.textContent ?? null
 
 function fromPage(): unknown {
   const text = pageTextOf()

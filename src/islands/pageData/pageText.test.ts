@@ -4,7 +4,7 @@ import type { JobView } from '../../contract/answers'
 import { packRows, unpackRows } from './packedRows'
 import { pageText, readPageData } from './pageText'
 
-test('what is pageData over ends no script and comes back as it was', () => {
+test('what is handed over ends no script and comes back as it was', () => {
   assert(
     property(jsonValue(), string(), array(record({ id: string(), by: constantFrom('Ann', 'Ben') })), (value, title, readings) => {
       const note = `</script><!--<script>${title}`
