@@ -38,7 +38,7 @@ module.exports = {
     only('core', []),
     only('labels', ['core']),
     only('drawing', ['core', 'labels']),
-    only('contract', ['core', 'labels']),
+    only('contract', ['core', 'labels', 'drawing']),
     only('sync', ['core', 'labels', 'contract']),
     only('ui', ['core', 'labels', 'drawing', 'contract']),
     only('report', ['core', 'labels', 'drawing', 'contract']),

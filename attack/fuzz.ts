@@ -2,8 +2,8 @@
 import { randomFrom } from '../src/core/base/random.fixture'
 import type { Connection } from '../src/db/client'
 import { gaugesView } from '../src/server/gauges/gauges'
-import { homeView } from '../src/server/jobs/home'
 import { jobView } from '../src/server/jobs/jobView'
+import { shopFloor } from '../src/server/jobs/shopFloor'
 import { anyInput, type Target } from './inputs'
 import { Visitor } from './visitor'
 
@@ -72,12 +72,11 @@ function sentenceOf(text: string): string {
 /** Why something stored cannot be read back; null when everything can. */
 async function readBack(context: Parameters<typeof jobView>[0], { job }: Pick<Target, 'job'>): Promise<string | null> {
   try {
-    const [view, gauges, home] = [await jobView(context, job), await gaugesView(context), await homeView(context)]
+    const [view, gauges, home] = [await jobView(context, job), await gaugesView(context), await shopFloor(context)]
     const wrong = [
       ...view.unreadable,
       ...gauges.unreadable,
       ...home.unreadable.map(({ says }) => says),
-      ...home.openJobs.flatMap(({ unreadable }) => unreadable),
     ]
     return wrong[0] ?? null
   } catch (error) {

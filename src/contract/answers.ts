@@ -1,11 +1,15 @@
-import type { ReportWords } from './reportWords'
 /** What the server answers: views for the pages and the one shape of a refusal. */
 
 import type { Results } from '../core/evaluate/results'
-import type { ConfirmableStep } from '../core/job/orderOfWork'
+import type { IntervalUsed } from '../core/job/interval'
+import type { ConfirmableStep, Step } from '../core/job/orderOfWork'
 import type { JobState } from '../core/job/standing'
 import type { Entry } from '../core/notes/entrySchema'
+import type { Verdict } from '../core/policy/disposition'
+import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { InspectionRecord } from '../core/record/recordSchema'
+import type { RibbonModel } from '../drawing/ribbonScale'
+import type { ReportWords } from './reportWords'
 
 export interface Person {
   readonly id: string
@@ -54,26 +58,73 @@ export interface JobSummary {
   readonly reportId: string | null
 }
 
-export interface MachineCard {
-  readonly id: string
-  readonly station: string
-  readonly name: string
-  readonly jobs: readonly JobSummary[]
-}
-
 /** When the last backup was made; null: none yet. */
 export interface LastBackup {
   readonly at: string | null
 }
 
-export interface HomeView {
-  readonly machines: readonly MachineCard[]
-  readonly openJobs: readonly JobView[]
+/** A characteristic that is about to wear out, drawn on its own limits. */
+export interface Nearest {
+  readonly id: string
+  readonly name: string
+  readonly verdict: Verdict
+  readonly model: RibbonModel
+}
+
+/** An open job in one row of the shop floor. */
+export interface FloorJob {
+  readonly id: string
+  readonly title: string
+  readonly reason: string
+  readonly station: string
+  readonly machine: string
+  readonly units: UnitSystem
+  readonly state: 'open' | 'waiting' | 'returned'
+  /** The step of the order of work at which it stands. */
+  readonly step: Step
+  /** Steps behind it. */
+  readonly done: number
+  /** What stands in the way, in a few words. */
+  readonly holds: string
+  /** Complaint of the owner that is not proved gone. */
+  readonly complaint: string | null
+  readonly returnBy: string | null
+  readonly nearest: readonly Nearest[]
+  /** Who has been at it, the last one first. */
+  readonly hands: readonly string[]
+  /** When each of them last was. */
+  readonly lastAt: Readonly<Record<string, string>>
+}
+
+export interface FloorMachine {
+  readonly id: string
+  readonly station: string
+  readonly name: string
+  /** Last reading of its meter. */
+  readonly hours: number | null
+  /** Null where nothing says when it was overhauled last. */
+  readonly interval: IntervalUsed | null
+  readonly jobs: readonly JobSummary[]
+}
+
+/** A gauge that has lapsed or soon will; days are below zero when it has. */
+export interface FloorGauge {
+  readonly code: string
+  readonly name: string
+  readonly due: string
+  readonly days: number
+}
+
+export interface FloorView {
+  readonly today: string
+  /** Soonest due first. */
+  readonly jobs: readonly FloorJob[]
+  readonly machines: readonly FloorMachine[]
   /** Open jobs that cannot be shown, with why. */
   readonly unreadable: readonly { readonly id: string; readonly title: string; readonly says: string }[]
   /** Null where backups are made by somebody else, and nobody here knows of them. */
   readonly backup: LastBackup | null
-  readonly lapsedGauges: readonly { readonly code: string; readonly name: string; readonly due: string }[]
+  readonly gauges: readonly FloorGauge[]
 }
 
 /** Hashes of what a report rests on, so that none of it can be altered or taken away unseen. */

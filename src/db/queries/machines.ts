@@ -13,6 +13,9 @@ export async function findMachine(db: Executor, id: string) {
 export const hoursOf = (db: Executor, machineId: string) =>
   db.select().from(machineHours).where(eq(machineHours.machineId, machineId)).orderBy(asc(machineHours.readOn))
 
+/** Meter readings of all machines. */
+export const allHours = (db: Executor) => db.select().from(machineHours).orderBy(asc(machineHours.readOn))
+
 /** Holds a machine while a job is opened on it: of two people opening one, the second finds the first one's. */
 export const lockMachine = (db: Executor, id: string) =>
   db.select({ id: machine.id }).from(machine).where(eq(machine.id, id)).for('update')
