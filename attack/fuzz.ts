@@ -73,11 +73,7 @@ function sentenceOf(text: string): string {
 async function readBack(context: Parameters<typeof jobView>[0], { job }: Pick<Target, 'job'>): Promise<string | null> {
   try {
     const [view, gauges, home] = [await jobView(context, job), await gaugesView(context), await shopFloor(context)]
-    const wrong = [
-      ...view.unreadable,
-      ...gauges.unreadable,
-      ...home.unreadable.map(({ says }) => says),
-    ]
+    const wrong = [...view.unreadable, ...gauges.unreadable, ...home.unreadable.map(({ says }) => says)]
     return wrong[0] ?? null
   } catch (error) {
     return error instanceof Error ? error.message : String(error)

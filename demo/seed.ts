@@ -1,6 +1,7 @@
 /** Fills an empty database with the invented stations, through the same use cases that people's clicks go through. */
 
-import { hashPassword } from 'better-auth/crypto'
+import { hashPassword, verifyPassword } from 'better-auth/crypto'
+import { and, eq, isNull, like } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { bookSchema, type Characteristic, type LimitBook } from '../src/core/book/bookSchema'
 import { faultsOf } from '../src/core/book/faults'
@@ -38,11 +39,24 @@ export async function seedDemo(db: Database, key: () => SigningKey): Promise<boo
   return db.transaction(async (tx) => {
     // Two servers starting on one empty database: the second waits here and finds it seeded.
     await tx.execute('LOCK TABLE machine IN EXCLUSIVE MODE')
-    if ((await tx.select().from(machine)).length > 0) return false
+    // Where anybody has an account, people work: nothing made up is put beside what is theirs.
+    if ((await tx.select().from(user)).length > 0 || (await tx.select().from(machine)).length > 0) return false
     await seedPeople(tx)
     for (const one of machines) await seedMachine(tx, one, key)
     return true
   })
+}
+
+/** Whether somebody could sign in with the demo password. */
+export async function demoPasswordWorks(db: Executor): Promise<boolean> {
+  const rows = await db
+    .select({ password: account.password })
+    .from(account)
+    .innerJoin(user, eq(user.id, account.userId))
+    .where(and(like(user.id, 'demo-%'), isNull(user.disabledAt)))
+  for (const { password } of rows)
+    if (password !== null && (await verifyPassword({ hash: password, password: DEMO_PASSWORD }))) return true
+  return false
 }
 
 async function seedPeople(db: Executor): Promise<void> {

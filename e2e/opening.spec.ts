@@ -94,6 +94,8 @@ test.describe('a bearing check that grows', () => {
     await open(page, `/jobs/${job}/make-safe`)
     await expectAccessible(page)
     await expect(page.getByText('Closed until “Open the generator breaker, earth, lock and tag” is done.').first()).toBeVisible()
+    // What every book may name, and what this one says itself.
+    await expect(page.getByText('Isolate every source of energy, lock and tag it').first()).toBeVisible()
     await tabTo(page, 'Done: Open the generator breaker')
     await page.keyboard.press('Enter')
     await page.keyboard.press('Enter')

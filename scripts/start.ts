@@ -2,13 +2,15 @@
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { DEMO_PASSWORD, people } from '../demo/quillmere/station'
-import { seedDemo } from '../demo/seed'
+import { demoPasswordWorks, seedDemo } from '../demo/seed'
 import { connect } from '../src/db/client'
 import { ensureRole, grantTo, mayChangeRecords } from '../src/db/grants'
 import { MigrationMismatch, migrateDatabase } from '../src/db/migrate'
 import { gaugePairedBy, sayToGauge } from '../src/db/queries/gauges'
+import { countPeople } from '../src/db/queries/people'
 import { createGaugePort } from '../src/gauges/gaugePort'
 import { pairingHash } from '../src/server/gauges/pairGauge'
+import { codeHash, newCode } from '../src/server/people/code'
 import { type SigningKey, signingKeyIn } from '../src/server/reports/signingKey'
 import { root, stop } from './bootstrap.mjs'
 import { backUpInto, lastBackupFile } from './lib/backup'
@@ -53,13 +55,23 @@ async function giveUp(sentence: string): Promise<never> {
 const OWNER_NOTE =
   'The server connects to this database as a role that could change what is recorded. Give it one that owns nothing (DATABASE_URL) beside the owner’s (DATABASE_OWNER_URL): docs/operating.md.\n'
 let ownerNote = ''
+/** Nobody has an account: the first administrator is made with a code. */
+let nobodyYet = false
+/** A demo account can still be signed in to with the demo password. */
+let demoOpen = false
 
 async function prepareDatabase(): Promise<void> {
   try {
     await migrateDatabase(ownerUrl, join(root, 'drizzle'))
     const { db, pool } = connect(ownerUrl, 'long')
-    await seedDemo(db, key)
+    if (!options.empty) await seedDemo(db, key)
+    nobodyYet = (await countPeople(db)) === 0
+    demoOpen = await demoPasswordWorks(db)
     await pool.end()
+    if (options.lan && demoOpen)
+      await giveUp(
+        'Demo accounts still have the demo password, so the local network is not opened. Sign in here as “admin”, change its password under My account, give the others new codes or disable them under People, then start with --lan; or start with --empty --data FOLDER for an installation without the demo.',
+      )
     if (cluster) await ensureRole(ownerUrl, SERVER_ROLE, secretsOf(options.dataFolder).serverPassword)
     if (ownerUrl !== databaseUrl) await grantTo(ownerUrl, decodeURIComponent(new URL(databaseUrl).username))
     if (await mayChangeRecords(databaseUrl)) ownerNote = OWNER_NOTE
@@ -87,6 +99,8 @@ process.env.BETTER_AUTH_SECRET ??= secretsOf(options.dataFolder).authSecret
 /** An address that people reach it by was configured: a proxy's, most often. */
 const configuredUrl = process.env.PUBLIC_URL || null
 process.env.PUBLIC_URL = configuredUrl ?? ownUrl
+const firstCode = nobodyYet ? newCode() : null
+if (firstCode !== null) process.env.MEDIDA_FIRST_CODE = codeHash(firstCode)
 process.env.MEDIDA_PDF_WORKER = join(root, 'scripts', 'pdfWorker.mjs')
 process.env.MEDIDA_HISTORY_WORKER = join(root, 'scripts', 'historyWorker.mjs')
 // Of a database that somebody else runs, they make the backups, unless they are asked for here.
@@ -107,6 +121,15 @@ function lanNote(): string {
   if (!options.lan) return ''
   const others = lan.slice(1).map((address) => `, https://${address}:${options.port}`)
   return `On the local network with a certificate made here${others.join('')}: a tablet asks once whether to trust it.\nAddress in label codes: ${process.env.PUBLIC_URL}\n`
+}
+
+/** How to get in: the first account is made with a code, the demo's are known, all others are people's own. */
+function accountsNote(): string {
+  if (firstCode !== null)
+    return `\nNobody has an account yet. Open ${ownUrl}/first and make the first administrator with this code:\n  ${firstCode}\n`
+  if (!demoOpen) return ''
+  const accounts = people.map(({ username, role }) => `  ${username.padEnd(10)} ${role}`).join('\n')
+  return `\nDemo accounts (user name, role), with the password “${DEMO_PASSWORD}” until it is changed:\n${accounts}\n`
 }
 
 /** Gauges speak to the port after ours, on loopback unless the local network is asked for: an adapter stands beside the server. */
@@ -167,8 +190,5 @@ server.once(
     void giveUp(error.code === 'EADDRINUSE' ? portTaken : `The server does not start: ${error.message}`),
 )
 server.listen(options.port, HOST, () => {
-  const accounts = people.map(({ username, role }) => `  ${username.padEnd(10)} ${role}`).join('\n')
-  process.stdout.write(
-    `\nMedida runs on ${ownUrl}\n${gaugeNote}\n${lanNote()}${ownerNote}\nDemo accounts (user name, role), all with the password “${DEMO_PASSWORD}”:\n${accounts}\n\nCtrl-C stops it.\n`,
-  )
+  process.stdout.write(`\nMedida runs on ${ownUrl}\n${gaugeNote}\n${lanNote()}${ownerNote}${accountsNote()}\nCtrl-C stops it.\n`)
 })

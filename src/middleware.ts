@@ -1,11 +1,14 @@
 import { defineMiddleware } from 'astro:middleware'
+import { countPeople } from './db/queries/people'
 import { say } from './labels/refusals'
 import { refusalOf } from './server/edge/databaseFault'
 import { answerRefused } from './server/edge/edge'
 import { Refused } from './server/edge/refused'
+import { database, firstCode } from './server/edge/runtime'
 import { signedIn } from './server/people/auth'
 
-const PUBLIC_PATHS = ['/sign-in', '/refused']
+/** Open to who has no account or no password yet: they bring a code. */
+const PUBLIC_PATHS = ['/sign-in', '/refused', '/first', '/set-password', '/api/first', '/api/set-password']
 const isPublic = (path: string): boolean => PUBLIC_PATHS.includes(path) || path.startsWith('/api/auth/')
 
 /** Every route: who is it, may the call come from this page, and to the sign-in page when nobody is signed in. */
@@ -32,6 +35,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
     }
   if (locals.user || isPublic(path)) return next()
   if (isApi) return answerRefused(new Refused('notSignedIn', say.youNotSigned))
+  // Nobody has an account yet: the first one is made, with the code printed where the server was started.
+  if (firstCode() !== null && (await countPeople(database().db)) === 0) return context.redirect('/first')
   return context.redirect(path === '/' ? '/sign-in' : `/sign-in?next=${encodeURIComponent(path + url.search)}`)
 })
 

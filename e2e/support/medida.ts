@@ -68,7 +68,13 @@ export class Medida {
 
   /** `asItIs`: with what lies in the data folder. */
   static async start(
-    options: { DATABASE_URL?: string; DATABASE_OWNER_URL?: string; dataFolder?: string; asItIs?: boolean } = {},
+    options: {
+      DATABASE_URL?: string
+      DATABASE_OWNER_URL?: string
+      dataFolder?: string
+      asItIs?: boolean
+      args?: readonly string[]
+    } = {},
   ): Promise<Medida> {
     const medida = new Medida(
       await freePort(),
@@ -77,7 +83,7 @@ export class Medida {
       options.DATABASE_OWNER_URL ?? null,
     )
     if (options.DATABASE_URL === undefined && !options.asItIs) await medida.startOver()
-    else await medida.startAgain()
+    else await medida.startAgain(options.args)
     return medida
   }
 

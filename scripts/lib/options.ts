@@ -8,6 +8,8 @@ export interface Options {
   readonly port: number
   readonly dataFolder: string
   readonly fresh: boolean
+  /** Of start: no demo; the first administrator is made with a code printed in the terminal. */
+  readonly empty: boolean
   /** Serve HTTPS to the local network, for tablets and label codes. */
   readonly lan: boolean
   /** A database that somebody else runs; null for the private cluster. */
@@ -53,6 +55,7 @@ export function readOptions(): Options {
     port,
     dataFolder: resolve(values.data ?? defaultDataFolder()),
     fresh: values.fresh ?? false,
+    empty: values.empty ?? false,
     lan: values.lan ?? false,
     databaseUrl,
     databaseOwnerUrl: process.env.DATABASE_OWNER_URL || null,
@@ -73,6 +76,7 @@ function parse() {
         port: { type: 'string' },
         data: { type: 'string' },
         fresh: { type: 'boolean' },
+        empty: { type: 'boolean' },
         lan: { type: 'boolean' },
         all: { type: 'boolean' },
         against: { type: 'string' },
@@ -85,7 +89,7 @@ function parse() {
     })
   } catch (error) {
     return stop(
-      `${(error as Error).message}. Options: --port NUMBER, --data FOLDER, --fresh, --lan, --lan-gauges, --backups FOLDER, --backup-hours HOURS, --backup-keep COUNT.`,
+      `${(error as Error).message}. Options: --port NUMBER, --data FOLDER, --fresh, --empty, --lan, --lan-gauges, --backups FOLDER, --backup-hours HOURS, --backup-keep COUNT.`,
     )
   }
 }

@@ -213,3 +213,36 @@ export interface OpenJobView {
   readonly openJob: { readonly id: string; readonly title: string } | null
   readonly today: string
 }
+
+/** Everybody with an account. */
+export interface PeopleView {
+  readonly people: readonly PersonLine[]
+}
+
+export interface PersonLine {
+  readonly id: string
+  readonly name: string
+  readonly username: string
+  readonly role: string
+  readonly station: string | null
+  readonly disabled: boolean
+  readonly hasPassword: boolean
+  /** Sessions that hold now. */
+  readonly sessions: number
+  readonly lastSignIn: string | null
+}
+
+/** Events of the log, latest first. */
+export interface LogView {
+  readonly events: readonly {
+    readonly id: number
+    readonly at: string
+    readonly by: string
+    readonly verb: string
+    readonly subject: string
+    /** As JSON. */
+    readonly detail: string
+  }[]
+  readonly verbs: readonly string[]
+  readonly most: number
+}

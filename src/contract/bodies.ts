@@ -10,6 +10,7 @@ import { policySchema } from '../core/policy/policySchema'
 import { conditionsSchema, slotShape } from '../core/record/readingSchema'
 import { stages } from '../core/record/stage'
 import { say } from '../labels/bodies'
+import { say as people } from '../labels/people'
 
 /** Kept in small letters, as the database gives it back. */
 const clientId = z.uuid(say.idMadeClient).transform((id) => id.toLowerCase())
@@ -155,3 +156,39 @@ export const pictureFields = z.strictObject({
   caption: z.string().trim().max(200),
 })
 export type PictureFields = z.infer<typeof pictureFields>
+
+/** Roles as bodies name them; the server's table of rights is `server/people/roles.ts`. */
+const role = z.enum(['inspector', 'reviewer', 'planner', 'trainee', 'visitor', 'administrator'])
+const personName = z.string().trim().min(1, people.nameThePerson).max(120)
+const username = z
+  .string()
+  .trim()
+  .regex(/^[a-z0-9][a-z0-9.-]{2,29}$/, people.chooseUserName)
+const place = z
+  .string()
+  .trim()
+  .max(120)
+  .transform((text) => (text === '' ? null : text))
+  .nullable()
+const password = z.string().min(10, people.chooseLonger).max(128)
+
+export const personBody = z.strictObject({ id: clientId, name: personName, username, role, station: place })
+export type PersonBody = z.infer<typeof personBody>
+
+export const personChange = z.strictObject({ name: personName, role, station: place, disabled: z.boolean() })
+export type PersonChange = z.infer<typeof personChange>
+
+export const passwordBody = z.strictObject({ code: z.string().trim().min(1, people.typeCode).max(60), password })
+export type PasswordBody = z.infer<typeof passwordBody>
+
+export const firstBody = z.strictObject({
+  id: clientId,
+  code: z.string().trim().min(1, people.typeCode).max(60),
+  name: personName,
+  username,
+  station: z.string().trim().min(1, people.nameStation).max(120),
+  password,
+})
+export type FirstBody = z.infer<typeof firstBody>
+
+export const nothingBody = z.strictObject({})

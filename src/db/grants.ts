@@ -6,8 +6,8 @@ import pg from 'pg'
  * one of which lets a row be locked.
  */
 export const grants: Readonly<Record<string, readonly string[]>> = {
-  user: [],
-  account: [],
+  user: ['INSERT', 'UPDATE (name, role, station, disabled_at, updated_at)'],
+  account: ['INSERT', 'UPDATE (password, updated_at)'],
   session: ['INSERT', 'UPDATE', 'DELETE'],
   verification: ['INSERT', 'UPDATE', 'DELETE'],
   rate_limit: ['INSERT', 'UPDATE', 'DELETE'],

@@ -123,4 +123,5 @@ export const say = {
   readingYouCorrect: (place: string, text: string): string =>
     `The reading you correct at ${place} no longer stands${text}. Reload and look again.`,
   anotherSite: 'This call comes from another site and is refused.',
+  administer: 'administer people and read the event log',
 } as const

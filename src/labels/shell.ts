@@ -85,4 +85,5 @@ export const say = {
   inspectionLevelLeaves: 'the inspection level leaves it out',
   nothingMeasured: 'nothing is measured',
   noSumBehind: (nothingBehind: string): string => `No calculation: ${nothingBehind}.`,
+  people: 'People',
 } as const

@@ -26,7 +26,7 @@ export function placeName(method: Method, { id, label }: Place): string {
 }
 
 /** One place along or around, as a person says it: “B middle”, “2 · 90°”. */
-export function stationWords(method: Method, along: 'station' | 'direction', id: string): string {
+function stationWords(method: Method, along: 'station' | 'direction', id: string): string {
   if (id === NO_PLACE) return ''
   const { stations, directions } = layoutOf(method)
   const place = (along === 'station' ? stations : directions).find((other) => other.id === id)
@@ -152,7 +152,7 @@ const plainTerms: Readonly<Record<PlainTerm, string>> = {
 }
 
 /** What a term of a sum is. */
-export function termName(speaker: Speaker, subject: string | null, name: TermName): string {
+function termName(speaker: Speaker, subject: string | null, name: TermName): string {
   const method = methodOf(speaker, subject)
   const where = (of: Where): string => whereWords(speaker, subject, of)
   const one = (along: 'station' | 'direction', id: string): string => (method ? stationWords(method, along, id) : id)

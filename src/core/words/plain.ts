@@ -8,8 +8,5 @@ export function listed(names: readonly string[]): string {
   return names.length > MOST_LISTED ? `${shown} and ${names.length - MOST_LISTED} more` : shown
 }
 
-/** With a full stop, once. */
-export const sentence = (text: string): string => (/[.?!]$/.test(text) ? text : `${text}.`)
-
 /** A unit as it stands after a figure; what is counted has none. */
 export const afterFigure = (unit: string): string => (unit === '' ? '' : ` ${unit}`)

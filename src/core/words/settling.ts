@@ -65,7 +65,7 @@ const plain = {
 } as const satisfies Partial<Record<Settling['code'], string>>
 
 /** Something still to be taken. */
-export function missingWords(speaker: Speaker, subject: string | null, missing: Missing): string {
+function missingWords(speaker: Speaker, subject: string | null, missing: Missing): string {
   switch (missing.code) {
     case 'slot': {
       const method = methodOf(speaker, subject)

@@ -120,7 +120,7 @@ function limitReason(
   }
 }
 
-export const lastsWords = {
+const lastsWords = {
   no: 'will not last the interval',
   unsure: 'may not last the interval',
   yes: 'lasts the interval',
@@ -212,7 +212,7 @@ function findingReason(speaker: Speaker, vote: Extract<Vote, { rule: 'finding' }
   }
 }
 
-export const patternName = ({ book }: Speaker, id: string | null): string =>
+const patternName = ({ book }: Speaker, id: string | null): string =>
   book.patterns.find((pattern) => pattern.id === id)?.name ?? id ?? ''
 
 /** What would settle a vote; null where nothing is open. */

@@ -51,6 +51,10 @@ export function appendLog(db: Executor, { user, now }: Author, { verb, subject, 
 export const noteAttempt = (db: Executor, { user, now }: Author, { verb, subject, detail }: LogEntry) =>
   db.insert(eventLog).values({ at: now(), userId: user.id, byName: user.name, verb, subject, detail })
 
+/** Holds the tries of a person until the transaction ends. */
+export const lockTries = (db: Executor, userId: string) =>
+  db.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${`tries ${userId}`}))`)
+
 /** How often a person did something since a moment. */
 export async function countLogged(db: Executor, userId: string, verb: string, since: Date): Promise<number> {
   const rows = await db

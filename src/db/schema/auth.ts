@@ -12,6 +12,10 @@ export const user = pgTable('user', {
   username: text('username').unique(),
   displayUsername: text('display_username'),
   role: text('role').notNull().default('visitor'),
+  /** Where this person works; a visitor sees the machines of this place alone. Null: everywhere. */
+  station: text('station'),
+  /** Set while this person may not sign in. What they did stays under their name. */
+  disabledAt: instant('disabled_at'),
   createdAt: instant('created_at').notNull().defaultNow(),
   updatedAt: instant('updated_at').notNull().defaultNow(),
 })

@@ -71,7 +71,7 @@ function onKey(event: KeyboardEvent): void {
   const links = rows()
     .filter((row) => !row.hidden)
     .flatMap((row) => row.querySelector<HTMLElement>('a') ?? [])
-  const here = links.findIndex((link) => link === document.activeElement)
+  const here = links.indexOf(document.activeElement as HTMLElement)
   const to = here < 0 ? (by > 0 ? links[0] : links.at(-1)) : links[here + by]
   if (!to || (here < 0 && target !== document.body && target !== search())) return
   to.focus()

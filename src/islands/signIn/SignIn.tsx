@@ -2,26 +2,8 @@ import { type SyntheticEvent, useState } from 'react'
 import { say } from '../../labels/signIn'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
+import { signIn } from '../people/signIn'
 import styles from './SignIn.module.css'
-
-/** Answers why sign-in failed, or null when it went well. */
-async function signIn(name: string, password: string): Promise<string | null> {
-  const byEmail = name.includes('@')
-  const path = byEmail ? '/api/auth/sign-in/email' : '/api/auth/sign-in/username'
-  try {
-    const response = await fetch(path, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(byEmail ? { email: name, password } : { username: name, password }),
-    })
-    if (response.ok) return null
-    if (response.status === 429) return say.tooManyTries
-    if (response.status >= 500) return say.serverCouldNot
-    return say.namePasswordDo
-  } catch {
-    return say.serverCannotReached
-  }
-}
 
 export function SignIn({ target }: { readonly target: string }) {
   const [fault, setFault] = useState<string | null>(null)

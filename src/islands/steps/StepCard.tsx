@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import { v7 } from 'uuid'
 import { formatMoment } from '../../contract/words'
 import { type JobStep, reopenedWith, waitLeftMs } from '../../core/notes/steps'
-import { licensedFieldName } from '../../core/words/cautions'
+import { cautionText, licensedFieldName } from '../../core/words/cautions'
 import { clockText } from '../../core/words/clock'
 import { say } from '../../labels/steps'
 import { Button, ButtonLink } from '../../ui/Button'
@@ -48,7 +48,7 @@ export function StepCard({ work, step, number }: { readonly work: Work; readonly
           <ul className={styles.cautions}>
             {step.cautions.map((caution) => (
               <li key={caution.id}>
-                <b aria-hidden="true">!</b> {caution.text}
+                <b aria-hidden="true">!</b> {cautionText(caution)}
                 {caution.licensed && (
                   <span className={styles.licensed}>{say.licence(licensedFieldName[caution.licensed].toLowerCase())}</span>
                 )}

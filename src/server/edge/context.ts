@@ -6,7 +6,7 @@ import { Refused } from './refused'
 /** Who asks, what they may reach, and the clock. Every use case takes one. */
 export interface Context {
   readonly db: Executor
-  readonly user: { readonly id: string; readonly name: string; readonly role: Role }
+  readonly user: { readonly id: string; readonly name: string; readonly role: Role; readonly station?: string | null }
   readonly now: () => Date
 }
 
@@ -20,6 +20,7 @@ const actionWords: Record<Action, string> = {
   note: say.noteStepsTags,
   plan: say.openJobsTick,
   check: say.holdTypedLimits,
+  administer: say.administer,
 }
 
 /** Refuses unless the person's role may do this. */

@@ -2,6 +2,7 @@ import type { APIContext, APIRoute } from 'astro'
 import { z } from 'zod'
 import type { Refusal } from '../../contract/answers'
 import { issueWords } from '../../core/words/issues'
+import type { Executor } from '../../db/client'
 import { say } from '../../labels/refusals'
 import type { Context } from './context'
 import { refusalOf } from './databaseFault'
@@ -80,6 +81,12 @@ export const apiCall =
       const context = contextOf(api.locals)
       return answerJson(await useCase(context, await readBody(api.request, schema), api))
     })
+
+/** A call of somebody who is not signed in yet and brings a code: body checked, use case run with the database and the clock alone. */
+export const openCall =
+  <S extends z.ZodType>(schema: S, useCase: (db: Executor, body: z.infer<S>, now: Date) => Promise<unknown>): APIRoute =>
+  ({ request }) =>
+    guarded(async () => answerJson(await useCase(database().db, await readBody(request, schema), new Date())))
 
 /** A call that brings a file, with what goes with it as JSON in the field `about`. */
 export const apiUpload =

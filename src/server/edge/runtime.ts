@@ -27,6 +27,9 @@ export function database(): Connection {
   return connection
 }
 
+/** Hash of the code with which the first administrator is made; null where the start gave none. */
+export const firstCode = (): string | null => process.env.MEDIDA_FIRST_CODE ?? null
+
 export const databaseUrl = (): string => setting('DATABASE_URL')
 export const authSecret = (): string => setting('BETTER_AUTH_SECRET')
 export const publicUrl = (): string => process.env.PUBLIC_URL ?? 'http://127.0.0.1:4321'

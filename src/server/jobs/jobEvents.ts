@@ -1,11 +1,13 @@
 import { findJob, JOB_CHANNEL } from '../../db/queries/jobs'
 import { entriesAfter } from '../../db/queries/notes'
 import { readingsById, readingsReceivedAfter } from '../../db/queries/readings'
+import { say as labels } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { answerEvents, type StreamedEvent } from '../edge/eventStream'
 import { MISSED, notices } from '../edge/live'
 import { Refused } from '../edge/refused'
 import { logger } from '../edge/runtime'
+import { sees } from '../people/roles'
 import { readingOfRow } from './jobRecord'
 
 /** `entry` for each entry of a job after a place in its list, in order, and `changed` when anything was written. */
@@ -54,7 +56,8 @@ async function jobEvents(
   look: (said: Said) => Promise<readonly StreamedEvent[]>,
 ): Promise<Response> {
   authorise(context, 'read')
-  if (!(await findJob(context.db, jobId))) throw new Refused('notFound', `There is no job “${jobId}”.`)
+  const found = await findJob(context.db, jobId)
+  if (!found || !sees(context.user, found.machine.station)) throw new Refused('notFound', labels.thereNoJob(jobId))
   await notices.hears()
   return answerEvents(context.user.id, ({ say, end }) => {
     let looking = false

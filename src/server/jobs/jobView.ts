@@ -8,7 +8,7 @@ import { reportOfJob } from '../../db/queries/reports'
 import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
-import { may } from '../people/roles'
+import { may, sees } from '../people/roles'
 import { buildRecord, confirmationOfRow, recordWithAdded, reviewStepOfRow } from './jobRecord'
 
 /** Everything the pages of a job show. */
@@ -18,9 +18,13 @@ export async function jobView(context: Context, jobId: string): Promise<JobView>
 }
 
 /** The same inside a transaction, before it writes: what it finds is kept for others, who must not see what may be rolled back. */
-export async function buildJobView({ user: { role } }: Context, db: Executor, jobId: string): Promise<JobView> {
+export async function buildJobView({ user }: Context, db: Executor, jobId: string): Promise<JobView> {
+  const { role } = user
+  const facts = await jobFacts(db, jobId)
+  // What somebody may not see is not there: neither its name nor that it exists is told.
+  if (!sees(user, facts.record.machine.station)) throw new Refused('notFound', say.thereNoJob(jobId))
   return {
-    ...(await jobFacts(db, jobId)),
+    ...facts,
     may: {
       measure: may(role, 'measure'),
       confirm: may(role, 'confirm'),

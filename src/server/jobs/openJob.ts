@@ -15,6 +15,7 @@ import { say } from '../../labels/refusals'
 import { issuedBook } from '../books/issuedBook'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
+import { sees } from '../people/roles'
 import { canonicalJson } from '../reports/canonical'
 
 /** What the page for opening a job on a machine shows. */
@@ -22,6 +23,7 @@ export async function openJobView(context: Context, machineId: string): Promise<
   authorise(context, 'read')
   const { db } = context
   const { machine, book, jobs } = await machineOf(db, machineId)
+  if (!sees(context.user, machine.station)) throw new Refused('notFound', say.thereNoMachine(machineId))
   const last = jobs.at(-1)
   const open = jobs.find(isOpen)
   return {

@@ -7,6 +7,7 @@ import { allHours, allMachines } from '../../db/queries/machines'
 import { authorise, type Context } from '../edge/context'
 import { lastBackup } from '../edge/lastBackup'
 import { Refused } from '../edge/refused'
+import { sees } from '../people/roles'
 import { floorJob } from './floorJob'
 import { buildJobView } from './jobView'
 
@@ -17,7 +18,9 @@ const DUE_DAYS = 30
 export async function shopFloor(context: Context): Promise<FloorView> {
   authorise(context, 'read')
   const { db } = context
-  const [machines, jobs, gauges, hours] = await Promise.all([allMachines(db), allJobs(db), allGauges(db), allHours(db)])
+  const [everyMachine, everyJob, gauges, hours] = await Promise.all([allMachines(db), allJobs(db), allGauges(db), allHours(db)])
+  const machines = everyMachine.filter(({ station }) => sees(context.user, station))
+  const jobs = everyJob.filter(({ machine }) => sees(context.user, machine.station))
   const today = context.now().toISOString().slice(0, 10)
   const open: FloorView['jobs'][number][] = []
   const unreadable: FloorView['unreadable'][number][] = []

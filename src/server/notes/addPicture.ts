@@ -2,11 +2,13 @@ import sharp from 'sharp'
 import type { StoredEntry } from '../../contract/answers'
 import type { PictureFields } from '../../contract/bodies'
 import type { Executor } from '../../db/client'
+import { findJob } from '../../db/queries/jobs'
 import { entriesAfter, findPicture, pictureById, storePicture } from '../../db/queries/notes'
 import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { writeToJob } from '../jobs/openForWriting'
+import { sees } from '../people/roles'
 import { canonicalJson, sha256OfBytes } from '../reports/canonical'
 import { storeEntries } from './addEntries'
 
@@ -103,6 +105,7 @@ export async function checkPicture(file: Uint8Array): Promise<Checked> {
 export async function pictureOf(context: Context, jobId: string, id: string, size: 'whole' | 'small') {
   authorise(context, 'read')
   const found = /^[0-9a-f-]{36}$/i.test(id) ? await findPicture(context.db, jobId, id, size) : undefined
-  if (!found) throw new Refused('notFound', say.pictureNotJob)
+  const of = found && (await findJob(context.db, jobId))
+  if (!found || !of || !sees(context.user, of.machine.station)) throw new Refused('notFound', say.pictureNotJob)
   return found
 }

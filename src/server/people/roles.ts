@@ -2,7 +2,7 @@
 export const roles = ['inspector', 'reviewer', 'planner', 'trainee', 'visitor', 'administrator'] as const
 export type Role = (typeof roles)[number]
 
-export const actions = ['read', 'measure', 'confirm', 'decide', 'send', 'review', 'note', 'plan', 'check'] as const
+export const actions = ['read', 'measure', 'confirm', 'decide', 'send', 'review', 'note', 'plan', 'check', 'administer'] as const
 export type Action = (typeof actions)[number]
 
 const allowed: Record<Role, readonly Action[]> = {
@@ -11,10 +11,14 @@ const allowed: Record<Role, readonly Action[]> = {
   planner: ['read', 'plan'],
   trainee: ['read'],
   visitor: ['read'],
-  administrator: ['read'],
+  administrator: ['read', 'administer'],
 }
 
 export const may = (role: Role, action: Action): boolean => allowed[role].includes(action)
+
+/** Whether somebody sees the machines of a station: a visitor who was given one sees no other. */
+export const sees = ({ role, station }: { readonly role: Role; readonly station?: string | null }, of: string): boolean =>
+  role !== 'visitor' || station == null || station === of
 
 /** Roles that may do something, for the sentence that refuses the others. */
 export const rolesThatMay = (action: Action): Role[] => roles.filter((role) => may(role, action))

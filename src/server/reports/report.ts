@@ -7,6 +7,7 @@ import { say } from '../../labels/signing'
 import { olderSuspects } from '../../report/olderReport'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
+import { sees } from '../people/roles'
 import { fingerprint } from './signingKey'
 
 export interface SignedReport {
@@ -27,8 +28,10 @@ export async function signedReport(context: Context, id: string): Promise<Signed
   authorise(context, 'read')
   const found = UUID.test(id) ? await findReport(context.db, id) : undefined
   if (!found) throw new Refused('notFound', say.thereNoSigned(id))
+  const content = inTodaysForm(JSON.parse(found.canonical) as ReportContent)
+  if (!sees(context.user, content.record.machine.station)) throw new Refused('notFound', say.thereNoSigned(id))
   return {
-    content: inTodaysForm(JSON.parse(found.canonical) as ReportContent),
+    content,
     sha256: found.sha256,
     key: found.publicKey === null ? null : fingerprint(found.publicKey),
     canonical: found.canonical,

@@ -9,7 +9,7 @@ import { speakerOf } from '../../core/words/speaker'
 import { reasonOf } from '../../core/words/votes'
 import type { Executor } from '../../db/client'
 import { reviewStepById, storeReviewStep } from '../../db/queries/jobs'
-import { appendLog, countLogged, noteAttempt } from '../../db/queries/log'
+import { appendLog, countLogged, lockTries, noteAttempt } from '../../db/queries/log'
 import { lastReport, storeReport } from '../../db/queries/reports'
 import { say } from '../../labels/signing'
 import { reportWords } from '../../report/reportWords'
@@ -95,13 +95,18 @@ const WITHIN_MINUTES = 15
 /** Signs the report: the record and its results as canonical JSON, hashed and chained. The password is asked again. */
 async function signReport(context: Context, jobId: string, body: Sign, { checkPassword, key }: Signing): Promise<Reviewed> {
   authorise(context, 'review')
-  const since = new Date(context.now().getTime() - WITHIN_MINUTES * 60_000)
-  if ((await countLogged(context.db, context.user.id, 'report.wrongPassword', since)) >= WRONG_PASSWORDS_ALLOWED)
-    throw new Refused('tooMany', say.tooManyWrong(WITHIN_MINUTES))
-  if (!(await checkPassword(body.password))) {
-    await noteAttempt(context.db, context, { verb: 'report.wrongPassword', subject: jobId, detail: {} })
+  // Of many tries sent at once each waits for the one before it: so none slips through between the count and its note.
+  const tried = await context.db.transaction(async (db) => {
+    await lockTries(db, context.user.id)
+    const since = new Date(context.now().getTime() - WITHIN_MINUTES * 60_000)
+    if ((await countLogged(db, context.user.id, 'report.wrongPassword', since)) >= WRONG_PASSWORDS_ALLOWED) return 'tooMany'
+    if (await checkPassword(body.password)) return 'right'
+    await noteAttempt(db, context, { verb: 'report.wrongPassword', subject: jobId, detail: {} })
+    return 'wrong'
+  })
+  if (tried === 'tooMany') throw new Refused('tooMany', say.tooManyWrong(WITHIN_MINUTES))
+  if (tried === 'wrong')
     throw new Refused('malformed', say.notYourPassword, [{ path: 'password', message: say.notYourPasswordWord }])
-  }
   const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'signed', body.reason)
   return writeToJob(context, jobId, { action: 'review', duringReview: true, stored }, async (db, view) => {
     if (jobState(view) !== 'withReviewer') throw new Refused('conflict', say.jobHasNot)

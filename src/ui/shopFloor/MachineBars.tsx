@@ -24,7 +24,7 @@ export function MachineBars({ machines }: { readonly machines: readonly MachineB
   const rows = Math.ceil(machines.length / IN_A_ROW)
   const full = TALL / MOST
   return (
-    <svg width="100%" viewBox={`0 0 ${width} ${rows * rowHeight}`} role="group" aria-label={say.machineTable}>
+    <svg width="100%" viewBox={`0 0 ${width} ${rows * rowHeight}`} aria-label={say.machineTable}>
       {machines.map(({ id, name, used, open }, index) => {
         const x = (index % IN_A_ROW) * (BAR + GAP) + GAP / 2
         const y = Math.floor(index / IN_A_ROW) * rowHeight

@@ -1,0 +1,153 @@
+/** Accounts on a real database: who may do what with one, what a code opens, and that nobody is locked out or let in twice. */
+import { verifyPassword } from 'better-auth/crypto'
+import { eq } from 'drizzle-orm'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { type TestDatabase, testDatabase } from '../../../scripts/lib/testDatabase'
+import { account, eventLog, session, user } from '../../db/schema'
+import type { Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { codeHash, newCode } from './code'
+import { askedOf, logCsv, logView } from './eventLog'
+import { addPerson, changePerson, endSessions, makeCode, makeFirst, peopleView, setPassword } from './people'
+
+let database: TestDatabase
+beforeAll(async () => {
+  database = await testDatabase()
+}, 180_000)
+afterAll(() => database.end())
+
+const refusal = (done: Promise<unknown>): Promise<string> =>
+  done.then(
+    () => '',
+    (error: unknown) => {
+      if (error instanceof Refused) return `${error.code}: ${error.message}`
+      throw error
+    },
+  )
+const NEW = '01990000-0000-7000-8000-000000900001'
+const person = { id: NEW, name: 'Jon Pike', username: 'jpike', role: 'inspector', station: null } as const
+const as = (run: (context: Context) => Promise<void>) => database.as('administrator', run)
+const signedIn = ({ db }: Context, userId: string) =>
+  db.insert(session).values({ id: `s-${userId}`, token: `t-${userId}`, userId, expiresAt: new Date('2999-01-01') })
+const verbsOf = async ({ db }: Context, subject: string): Promise<string[]> =>
+  (await db.select().from(eventLog).where(eq(eventLog.subject, subject)).orderBy(eventLog.id)).map(({ verb }) => verb)
+
+describe('nobody but an administrator', () => {
+  test.each(['inspector', 'reviewer', 'planner', 'trainee', 'visitor'] as const)('%s', (role) =>
+    database.as(role, async (context) => {
+      const change = { name: 'X', role: 'administrator', station: null, disabled: false } as const
+      const calls: readonly (() => Promise<unknown>)[] = [
+        async () => peopleView(context),
+        async () => addPerson(context, person),
+        async () => changePerson(context, context.user.id, change),
+        async () => makeCode(context, 'demo-reviewer'),
+        async () => endSessions(context, 'demo-reviewer'),
+        async () => logView(context, askedOf(new URLSearchParams())),
+        async () => logCsv(context, askedOf(new URLSearchParams())),
+      ]
+      for (const call of calls) expect(await refusal(call())).toMatch(/^notAllowed: /)
+    }),
+  )
+})
+
+describe('an account', () => {
+  test('is added, gets a code that opens it once, and signs in with a password of its own', () =>
+    as(async (context) => {
+      const { code } = await addPerson(context, person)
+      expect(code).toMatch(/^([a-z2-9]{5}-){3}[a-z2-9]{5}$/)
+      expect(await addPerson(context, person)).toEqual({ stored: false, code: null })
+      const now = context.now()
+      const set = (typed: string) => setPassword(context.db, { code: typed, password: 'eleven plus two' }, now)
+      expect(await refusal(set(newCode()))).toMatch(/does not hold/)
+      expect(await set(` ${(code ?? '').toUpperCase()} `)).toEqual({ username: 'jpike' })
+      expect(await refusal(set(code ?? ''))).toMatch(/does not hold/)
+      const [row] = await context.db.select().from(account).where(eq(account.userId, NEW))
+      expect(await verifyPassword({ hash: row?.password ?? '', password: 'eleven plus two' })).toBe(true)
+      expect(JSON.stringify(row)).not.toContain('eleven')
+      expect(await verbsOf(context, NEW)).toEqual(['person.added', 'person.codeGiven', 'person.passwordSet'])
+      // Another code voids what was given out before, and a new password ends what was open under the old one.
+      const second = await makeCode(context, NEW)
+      const third = await makeCode(context, NEW)
+      await signedIn(context, NEW)
+      expect(await refusal(set(second.code))).toMatch(/does not hold/)
+      await set(third.code)
+      expect(await context.db.select().from(session).where(eq(session.userId, NEW))).toEqual([])
+    }))
+
+  test('a code runs out, and opens no account that was disabled meanwhile', () =>
+    as(async (context) => {
+      const { code } = await addPerson(context, person)
+      const late = new Date(context.now().getTime() + 73 * 3_600_000)
+      expect(await refusal(setPassword(context.db, { code: code ?? '', password: 'eleven plus two' }, late))).toMatch(
+        /does not hold/,
+      )
+      const again = await makeCode(context, NEW)
+      await changePerson(context, NEW, { name: 'Jon Pike', role: 'inspector', station: null, disabled: true })
+      expect(await refusal(setPassword(context.db, { code: again.code, password: 'eleven plus two' }, context.now()))).toMatch(
+        /does not hold/,
+      )
+      expect(await refusal(makeCode(context, NEW))).toMatch(/is disabled/)
+    }))
+
+  test('a name that is taken is refused at its field', () =>
+    as(async (context) => {
+      expect(await refusal(addPerson(context, { ...person, username: 'inspector' }))).toMatch(/“inspector” is taken/)
+      expect(await refusal(addPerson(context, { ...person, id: 'demo-reviewer' }))).toMatch(/Another person/)
+    }))
+
+  test('another role or place signs out; a name alone does not; each stands in the log', () =>
+    as(async (context) => {
+      await addPerson(context, person)
+      await signedIn(context, NEW)
+      const open = async () => (await context.db.select().from(session).where(eq(session.userId, NEW))).length
+      const change = { name: 'Jon Pike', role: 'inspector', station: null, disabled: false } as const
+      expect(await changePerson(context, NEW, change)).toEqual({ changed: false })
+      await changePerson(context, NEW, { ...change, name: 'J. Pike' })
+      expect(await open()).toBe(1)
+      await changePerson(context, NEW, { ...change, name: 'J. Pike', role: 'planner' })
+      expect(await open()).toBe(0)
+      const logged = await context.db.select().from(eventLog).where(eq(eventLog.subject, NEW)).orderBy(eventLog.id)
+      expect(logged.at(-1)?.detail).toEqual({ role: { was: 'inspector', is: 'planner' } })
+    }))
+
+  test('the last administrator stays one', () =>
+    as(async (context) => {
+      const own = { name: 'A', role: 'administrator', station: null, disabled: false } as const
+      expect(await refusal(changePerson(context, context.user.id, { ...own, role: 'visitor' }))).toMatch(/last administrator/)
+      expect(await refusal(changePerson(context, context.user.id, { ...own, disabled: true }))).toMatch(/last administrator/)
+      await addPerson(context, { ...person, role: 'administrator' })
+      expect(await changePerson(context, context.user.id, { ...own, role: 'visitor' })).toEqual({ changed: true })
+    }))
+})
+
+describe('the first administrator', () => {
+  const first = { id: NEW, code: 'abcde', name: 'Ada Lind', username: 'ada', station: 'Tarn End', password: 'measure once more' }
+  test('is made once, with the printed code, where nobody is', () =>
+    as(async (context) => {
+      const make = (printed: string | null) => makeFirst(context.db, first, printed, context.now())
+      expect(await refusal(make(codeHash('abcde')))).toMatch(/has its administrator already/)
+      await context.db.execute('SET LOCAL session_replication_role = replica')
+      await context.db.delete(user)
+      expect(await refusal(make(null))).toMatch(/not the code/)
+      expect(await refusal(make(codeHash('other')))).toMatch(/not the code/)
+      expect(await make(codeHash('abcde'))).toEqual({ username: 'ada' })
+      expect((await context.db.select().from(user)).map(({ role, station }) => [role, station])).toEqual([
+        ['administrator', 'Tarn End'],
+      ])
+      expect(await refusal(make(codeHash('abcde')))).toMatch(/has its administrator already/)
+    }))
+})
+
+test('the log is filtered, and exported without a formula in it; that it was stands in it', () =>
+  as(async (context) => {
+    await addPerson(context, { ...person, name: '=cmd|calc' })
+    const asked = askedOf(new URLSearchParams({ verb: 'person.added', from: '2026-11-24', to: 'yesterday' }))
+    expect(asked).toEqual({ by: null, verb: 'person.added', from: '2026-11-24', to: null })
+    const { events, verbs } = await logView(context, asked)
+    expect(events.map(({ verb, subject }) => [verb, subject])).toEqual([['person.added', NEW]])
+    expect(verbs).toContain('report.signed')
+    const csv = await logCsv({ ...context, user: { ...context.user, name: '=1+1' } }, askedOf(new URLSearchParams()))
+    expect(csv.split('\r\n')[0]).toBe('at,by,what,about,detail')
+    expect(csv).not.toMatch(/(^|,)=/m)
+    expect((await verbsOf(context, 'log')).at(-1)).toBe('log.exported')
+  }))
