@@ -35,7 +35,11 @@ test('a table of earlier readings joins the history', async ({ browser, medida }
   await expectAccessible(page)
 
   await open(page, '/')
-  await expect(page.getByRole('row', { name: /First overhaul .* imported/ })).toBeVisible()
+  await page
+    .getByRole('row', { name: /^Unit 1 / })
+    .getByText('2 earlier overhauls')
+    .click()
+  await expect(page.getByRole('link', { name: /First overhaul/ })).toBeVisible()
   await open(page, '/machines/quillmere-unit-1/trends?c=journal')
   await expect(page.getByRole('cell', { name: '4 100', exact: true })).toBeVisible()
   await context.close()
@@ -43,7 +47,8 @@ test('a table of earlier readings joins the history', async ({ browser, medida }
   const inspector = await signedIn(browser, medida, 'inspector')
   // It is history: nothing is typed into it.
   await open(inspector.page, '/')
-  await inspector.page.getByRole('link', { name: 'First overhaul' }).first().click()
+  await inspector.page.getByRole('row', { name: /^Unit 1 / }).getByText('2 earlier overhauls').click()
+  await inspector.page.getByRole('link', { name: /First overhaul/ }).first().click()
   await open(inspector.page, `${new URL(inspector.page.url()).pathname}/bench`)
   await expect(inspector.page.getByText('This overhaul was imported from earlier records')).toBeVisible()
   // And the open job knows it.

@@ -3,15 +3,16 @@ import { and, asc, count, eq, gt, isNull, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
 import { account, eventLog, session, user, verification } from '../schema'
 
+/** Of the person in the row, inside a query of another table: a bare “id” would be that table’s own. */
+const own = sql.raw('"user"."id"')
+
 export const allPeople = (db: Executor) =>
   db
     .select({
       person: user,
-      hasPassword: sql<boolean>`EXISTS (SELECT 1 FROM ${account} WHERE ${account.userId} = ${user.id} AND ${account.password} IS NOT NULL)`,
-      sessions: sql<number>`(SELECT count(*)::int FROM ${session} WHERE ${session.userId} = ${user.id} AND ${session.expiresAt} > now())`,
-      lastSignIn: sql<
-        string | null
-      >`(SELECT max(at)::text FROM event_log WHERE user_id = ${user.id} AND verb = 'person.signedIn')`,
+      hasPassword: sql<boolean>`EXISTS (SELECT 1 FROM ${account} WHERE ${account.userId} = ${own} AND ${account.password} IS NOT NULL)`,
+      sessions: sql<number>`(SELECT count(*)::int FROM ${session} WHERE ${session.userId} = ${own} AND ${session.expiresAt} > now())`,
+      lastSignIn: sql<string | null>`(SELECT max(at)::text FROM event_log WHERE user_id = ${own} AND verb = 'person.signedIn')`,
     })
     .from(user)
     .orderBy(asc(user.name))

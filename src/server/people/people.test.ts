@@ -4,8 +4,15 @@ import { eq } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { type TestDatabase, testDatabase } from '../../../scripts/lib/testDatabase'
 import { account, eventLog, session, user } from '../../db/schema'
+import { storedBook } from '../books/storedBook'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
+import { jobView } from '../jobs/jobView'
+import { openJobView } from '../jobs/openJob'
+import { shopFloor } from '../jobs/shopFloor'
+import { machineTrends } from '../machines/machineTrends'
+import { evidenceView } from '../reports/evidenceView'
+import { signedReport } from '../reports/report'
 import { codeHash, newCode } from './code'
 import { askedOf, logCsv, logView } from './eventLog'
 import { addPerson, changePerson, endSessions, makeCode, makeFirst, peopleView, setPassword } from './people'
@@ -135,6 +142,57 @@ describe('the first administrator', () => {
         ['administrator', 'Tarn End'],
       ])
       expect(await refusal(make(codeHash('abcde')))).toMatch(/has its administrator already/)
+    }))
+})
+
+test('the page of people says who is signed in, since when, and who has no password yet', () =>
+  as(async (context) => {
+    await addPerson(context, { ...person, station: 'Tarn End' })
+    await signedIn(context, 'demo-inspector')
+    await context.db
+      .insert(eventLog)
+      .values({ userId: 'demo-inspector', byName: 'Mara', verb: 'person.signedIn', subject: 'demo-inspector', detail: {} })
+    const { people } = await peopleView(context)
+    const of = (username: string) => people.find((one) => one.username === username)
+    expect(of('inspector')).toMatchObject({ role: 'inspector', sessions: 1, hasPassword: true, disabled: false, station: null })
+    expect(of('inspector')?.lastSignIn).toMatch(/^20\d\d-.*Z$/)
+    expect(of('jpike')).toMatchObject({ sessions: 0, hasPassword: false, lastSignIn: null, station: 'Tarn End' })
+  }))
+
+describe('a visitor of one station', () => {
+  const visitor = (context: Context, station: string | null): Context => ({
+    ...context,
+    user: { id: 'demo-visitor', name: 'V', role: 'visitor', station },
+  })
+  test('sees its machines, and of the others not even that they are there', () =>
+    as(async (context) => {
+      const own = visitor(context, 'Quillmere Power Station')
+      const floor = await shopFloor(own)
+      expect(new Set(floor.machines.map(({ station }) => station))).toEqual(new Set(['Quillmere Power Station']))
+      expect(floor.jobs.every(({ station }) => station === 'Quillmere Power Station') && floor.jobs.length > 0).toBe(true)
+      const all = await shopFloor(visitor(context, null))
+      const hidden = all.machines.find(({ station }) => station === 'Larkhollow Railway')
+      const job = all.jobs.find(({ station }) => station === 'Larkhollow Railway')
+      const signed = hidden?.jobs.find(({ reportId }) => reportId !== null)?.reportId ?? ''
+      const calls: readonly (readonly [string, (context: Context) => Promise<unknown>])[] = [
+        ['job', (of) => jobView(of, job?.id ?? '')],
+        ['trends', (of) => machineTrends(of, hidden?.id ?? '')],
+        ['report', (of) => signedReport(of, signed)],
+        ['opening', (of) => openJobView(of, hidden?.id ?? '')],
+        [
+          'book',
+          async (of) => {
+            const { record } = await jobView(context, job?.id ?? '')
+            return storedBook(of, record.book.id, record.book.revision)
+          },
+        ],
+      ]
+      for (const [what, call] of calls) {
+        expect(await refusal(call(own)), what).toMatch(/^notFound: /)
+        expect(await refusal(call(visitor(context, null))), what).toBe('')
+      }
+      expect((await evidenceView(own)).reports.some(({ id }) => id === signed)).toBe(false)
+      expect((await evidenceView(own)).heads.logs).toEqual({})
     }))
 })
 
