@@ -47,8 +47,14 @@ test('a table of earlier readings joins the history', async ({ browser, medida }
   const inspector = await signedIn(browser, medida, 'inspector')
   // It is history: nothing is typed into it.
   await open(inspector.page, '/')
-  await inspector.page.getByRole('row', { name: /^Unit 1 / }).getByText('2 earlier overhauls').click()
-  await inspector.page.getByRole('link', { name: /First overhaul/ }).first().click()
+  await inspector.page
+    .getByRole('row', { name: /^Unit 1 / })
+    .getByText('2 earlier overhauls')
+    .click()
+  await inspector.page
+    .getByRole('link', { name: /First overhaul/ })
+    .first()
+    .click()
   await open(inspector.page, `${new URL(inspector.page.url()).pathname}/bench`)
   await expect(inspector.page.getByText('This overhaul was imported from earlier records')).toBeVisible()
   // And the open job knows it.

@@ -171,6 +171,9 @@ test('signed with its typed limits it verifies, and the next job takes the draft
   expect(verified.stdout).toMatch(/^ok {3}bytes intact.*\nok {3}chain intact: first signature.*\nok {3}results reproduced/)
 
   await open(page, '/')
-  await page.getByRole('article').filter({ hasText: 'Feed pump 2' }).getByRole('link', { name: 'Open a job' }).click()
+  await page
+    .getByRole('row', { name: /^Feed pump 2 / })
+    .getByRole('link', { name: 'Open a job' })
+    .click()
   await expect(page.getByText('Feed pump 2: limits, rev. draft 1 (a draft, typed and checked while measuring)')).toBeVisible()
 })

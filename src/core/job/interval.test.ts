@@ -29,6 +29,9 @@ test('what is not known is not said', () => {
   expect(intervalUsed([], { hours: 0, mustRun: 100 }, '2026-11-26')).toBeNull()
   expect(intervalUsed(log, { hours: 20_000, mustRun: 0 }, '2026-11-26')).toBeNull()
   expect(intervalUsed(log.slice(2), { hours: 20_000, mustRun: 4000 }, '2026-11-26')?.dueOn).toBeNull()
+  expect(
+    intervalUsed([...log.slice(0, 2), { on: 'no day', hours: 21_000 }], { hours: 20_000, mustRun: 4000 }, '2026-11-26')?.dueOn,
+  ).toBeNull()
 })
 
 describe('properties', () => {

@@ -56,6 +56,7 @@ export function intervalUsed(
     since: Math.round(now - last.hours),
     used: (now - last.hours) / last.mustRun,
     left: Math.round(left),
-    dueOn: days === null || Math.abs(days) > MOST_DAYS ? null : new Date((day(today) + days) * DAY_MS).toISOString().slice(0, 10),
+    dueOn:
+      days === null || !(Math.abs(days) <= MOST_DAYS) ? null : new Date((day(today) + days) * DAY_MS).toISOString().slice(0, 10),
   }
 }
