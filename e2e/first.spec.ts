@@ -1,7 +1,11 @@
 /** A first day without demo data: from an empty installation to a reading, each step offered by the page before. */
+import type { Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { command, freePort, Medida } from './support/medida'
 import { expect, expectAccessible, open, readingField, test } from './support/test'
+
+/** The islands of the page answer. */
+const alive = (page: Page): Promise<void> => expect(page.locator('astro-island[ssr]')).toHaveCount(0)
 
 const PASSWORD = 'measure once more'
 
@@ -37,6 +41,8 @@ test('from nothing to one’s own administrator, inspector, machine and first re
 
   // The first inspector.
   await page.getByRole('link', { name: 'People', exact: true }).first().click()
+  await page.waitForURL(/\/people$/)
+  await alive(page)
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Add a person' }).click()
   await page.getByLabel('Name', { exact: true }).fill('Jon Pike')
@@ -71,9 +77,13 @@ test('from nothing to one’s own administrator, inspector, machine and first re
   await page.keyboard.press('Enter')
   await expect(page.getByText('No machine is on record yet.')).toBeVisible()
   await page.getByRole('link', { name: 'Measure a machine without a limit book' }).click()
+  await page.waitForURL(/\/machines\/new$/)
+  await alive(page)
   await page.getByLabel('Station').fill('Tarn End Waterworks')
   await page.getByRole('textbox', { name: 'Machine' }).fill('Plunger pump 2')
   await page.getByRole('button', { name: /Add the machine/ }).click()
+  await page.waitForURL(/\/open$/)
+  await alive(page)
   await page.getByLabel('Running hours').fill('8120')
   await page.getByLabel('Why it is opened').fill('Hours due')
   await page.getByLabel('Hours to next overhaul').fill('6000')
