@@ -77,4 +77,6 @@ export const say = {
   row: 'row',
   searchKey: 'search',
   open: 'open',
+  addPeopleFirst: 'An inspector or the planner adds it. Give them accounts first:',
+  people: 'People',
 } as const

@@ -146,18 +146,23 @@ function BenchSheet(props: BenchProps) {
   )
 }
 
-/** The foot of the bench: every key that does something, to press or to tap. */
+/** What is pressed most: these stand in the one line of the foot; every other key is behind “?”. */
+const IN_THE_FOOT: ReadonlySet<string> = new Set(['y', 'k', 'g', 'n', 'c', 'x', 'w', '?'])
+
+/** The foot of the bench: the keys that matter now, to press or to tap, in one line. */
 const Keys = memo(function Keys({ commands }: { readonly commands: readonly Command[] }) {
   return (
     <p className={styles.keys}>
       <span>
         <Key>{say.enter}</Key> {say.acceptNext}
       </span>
-      {commands.map(({ key, label, run }) => (
-        <button type="button" key={key} className={styles.keyButton} onClick={run}>
-          <Key>{key.toUpperCase()}</Key> {label}
-        </button>
-      ))}
+      {commands
+        .filter(({ key }) => IN_THE_FOOT.has(key))
+        .map(({ key, label, run }) => (
+          <button type="button" key={key} className={styles.keyButton} onClick={run}>
+            <Key>{key.toUpperCase()}</Key> {label}
+          </button>
+        ))}
       <span className={styles.caution}>{CAUTION}</span>
     </p>
   )

@@ -26,12 +26,22 @@ export function Help({ commands, letters, onClose }: HelpProps) {
           <Key>{say.esc}</Key>
         </dt>
         <dd>{say.clearWhatTyped}</dd>
-        {commands.map(({ key, label }) => (
+        {commands.map(({ key, label, run }) => (
           <div key={key} className={styles.helpRow}>
             <dt>
               <Key>{key.toUpperCase()}</Key>
             </dt>
-            <dd>{label}</dd>
+            <dd>
+              <Button
+                kind="quiet"
+                onClick={() => {
+                  onClose()
+                  run()
+                }}
+              >
+                {label}
+              </Button>
+            </dd>
           </div>
         ))}
       </dl>
