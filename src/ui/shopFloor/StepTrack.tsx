@@ -1,6 +1,6 @@
 /** Where a job stands along the order of work, as a short rule with its pointer. */
 export function StepTrack({ done, of, label }: { readonly done: number; readonly of: number; readonly label: string }) {
-  const width = 92
+  const width = 78
   const at = (width * done) / of
   return (
     <svg width={width} height={14} viewBox={`0 0 ${width} 14`} role="img" aria-label={label}>
