@@ -3,6 +3,7 @@ import { useForm } from 'react-hook-form'
 import { say } from '../../labels/people'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
+import { NewPassword } from './NewPassword'
 import styles from './people.module.css'
 
 interface Typed {
@@ -45,20 +46,10 @@ export function OwnPassword() {
         error={field('current')}
         {...register('current', { required: say.notYourPassword })}
       />
-      <TextField
+      <NewPassword
         label={say.newPassword}
-        type="password"
-        autoComplete="new-password"
-        hint={say.atLeastTen}
-        error={field('password')}
-        {...register('password', { required: say.chooseLonger, minLength: { value: 10, message: say.chooseLonger } })}
-      />
-      <TextField
-        label={say.passwordAgain}
-        type="password"
-        autoComplete="new-password"
-        error={field('again')}
-        {...register('again', { validate: (text) => text === getValues('password') || say.notAlike })}
+        typed={() => getValues('password')}
+        field={(name, rules) => ({ ...register(name, rules), error: field(name) })}
       />
       {said?.good ? <p role="status">{said.text}</p> : <Fault text={said?.text} />}
       <Button type="submit" kind="primary" disabled={formState.isSubmitting}>

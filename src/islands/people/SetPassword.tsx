@@ -1,6 +1,7 @@
 import { say } from '../../labels/people'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
+import { NewPassword } from './NewPassword'
 import styles from './people.module.css'
 import { useSentForm } from './useSentForm'
 
@@ -28,19 +29,7 @@ export function SetPassword({ code }: { readonly code: string }) {
         spellCheck={false}
         {...field('code', { required: say.typeCode })}
       />
-      <TextField
-        label={say.password}
-        type="password"
-        autoComplete="new-password"
-        hint={say.atLeastTen}
-        {...field('password', { minLength: { value: 10, message: say.chooseLonger }, required: say.chooseLonger })}
-      />
-      <TextField
-        label={say.passwordAgain}
-        type="password"
-        autoComplete="new-password"
-        {...field('again', { validate: (text: string) => text === form.getValues('password') || say.notAlike })}
-      />
+      <NewPassword label={say.password} typed={() => form.getValues('password')} field={field} />
       <Fault text={fault} />
       <Button type="submit" kind="primary" disabled={busy}>
         {say.setIt}
