@@ -85,7 +85,7 @@ async function serveBare(connectionString: string): Promise<{ url: string; close
           [JOB],
         )
         await client.query(
-          'SELECT * FROM reading r JOIN "user" u ON u.id = r.taken_by WHERE job_id = $1 AND characteristic = $2 AND stage = $3 AND station = $4 AND direction = $5 AND repeat = $6',
+          'SELECT * FROM reading r JOIN "user" u ON u.id = r.taken_by WHERE job_id = $1 AND characteristic = $2 AND stage = $3 AND r.station = $4 AND direction = $5 AND repeat = $6',
           [JOB, body.characteristic, body.stage, body.station, body.direction, body.repeat],
         )
         await client.query('SELECT * FROM gauge WHERE id = $1', [body.gauge])
