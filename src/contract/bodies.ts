@@ -181,6 +181,9 @@ export type PersonChange = z.infer<typeof personChange>
 export const passwordBody = z.strictObject({ code: z.string().trim().min(1, people.typeCode).max(60), password })
 export type PasswordBody = z.infer<typeof passwordBody>
 
+export const ownPasswordBody = z.strictObject({ current: z.string().min(1, people.notYourPassword).max(128), password })
+export type OwnPasswordBody = z.infer<typeof ownPasswordBody>
+
 export const firstBody = z.strictObject({
   id: clientId,
   code: z.string().trim().min(1, people.typeCode).max(60),

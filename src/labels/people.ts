@@ -64,7 +64,7 @@ export const say = {
   changeIt: 'Change it',
   changed: 'The password is changed. You are signed out on every other device.',
   notYourPassword: 'That is not your current password.',
-  tooManyTries: 'Too many tries. Wait a minute, then try again.',
+  tooManyTries: 'Too many wrong passwords. Wait 15 minutes, then try again.',
   eventLog: 'Event log',
   logAbout: 'Who did what, latest first. Entries are only added; each is bound by a hash to the one before it.',
   by: 'Who',

@@ -1,5 +1,5 @@
 /** Accounts: who may sign in, as what, and with which one-time codes. */
-import { and, asc, count, eq, gt, isNull, sql } from 'drizzle-orm'
+import { and, asc, count, eq, gt, isNull, ne, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
 import { account, eventLog, session, user, verification } from '../schema'
 
@@ -70,9 +70,12 @@ export async function storePassword(db: Executor, userId: string, id: string, pa
       .values({ id, accountId: userId, providerId: 'credential', userId, password, createdAt: at, updatedAt: at })
 }
 
-/** Ends every session of a person; how many there were. */
-export async function endSessionsOf(db: Executor, userId: string): Promise<number> {
-  const ended = await db.delete(session).where(eq(session.userId, userId)).returning({ id: session.id })
+/** Ends the sessions of a person, all but one where one is to go on; how many there were. */
+export async function endSessionsOf(db: Executor, userId: string, but: string | null = null): Promise<number> {
+  const ended = await db
+    .delete(session)
+    .where(and(eq(session.userId, userId), but === null ? undefined : ne(session.id, but)))
+    .returning({ id: session.id })
   return ended.length
 }
 

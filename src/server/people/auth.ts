@@ -49,9 +49,6 @@ async function noteSignIn({ path, body, context }: Call): Promise<void> {
     const person = await personMeant(body)
     const user = person ?? { id: 'nobody', name: 'nobody' }
     await noteAttempt(db, { user, now }, { verb: 'person.signInFailed', subject: user.id, detail: {} })
-  } else if (path === '/change-password' && context.newSession !== undefined) {
-    const signed = context.newSession?.user
-    if (signed) await noteAttempt(db, { user: signed, now }, { verb: 'person.passwordChanged', subject: signed.id, detail: {} })
   }
 }
 
@@ -102,6 +99,10 @@ export async function signedIn(headers: Headers): Promise<Context['user'] | null
   if (!isRole(role)) throw new Error(`user ${id} has the unknown role ${role}`)
   return { id, name, role, station: (session.user as { station?: string | null }).station ?? null }
 }
+
+/** Session that the headers carry; null where there is none. */
+export const sessionOf = async (headers: Headers): Promise<string | null> =>
+  (await getAuth().api.getSession({ headers }))?.session.id ?? null
 
 /** Whether this is the password of the person whose session the headers carry. */
 export async function checkPassword(headers: Headers, password: string): Promise<boolean> {

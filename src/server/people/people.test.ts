@@ -15,6 +15,7 @@ import { evidenceView } from '../reports/evidenceView'
 import { signedReport } from '../reports/report'
 import { codeHash, newCode } from './code'
 import { askedOf, logCsv, logView } from './eventLog'
+import { changeOwnPassword } from './ownPassword'
 import { addPerson, changePerson, endSessions, makeCode, makeFirst, peopleView, setPassword } from './people'
 
 let database: TestDatabase
@@ -158,6 +159,34 @@ test('the page of people says who is signed in, since when, and who has no passw
     expect(of('inspector')?.lastSignIn).toMatch(/^20\d\d-.*Z$/)
     expect(of('jpike')).toMatchObject({ sessions: 0, hasPassword: false, lastSignIn: null, station: 'Tarn End' })
   }))
+
+describe('the own password', () => {
+  const change = (context: Context, current: string, right: boolean) =>
+    changeOwnPassword(
+      context,
+      { current, password: 'measure three times' },
+      { checkPassword: async () => right, sessionId: 's-demo-inspector' },
+    )
+  test('is changed with the one before; every other device is signed out', () =>
+    database.as('inspector', async (context) => {
+      await signedIn(context, 'demo-inspector')
+      await context.db
+        .insert(session)
+        .values({ id: 'tablet', token: 'tablet', userId: 'demo-inspector', expiresAt: new Date('2999-01-01') })
+      expect(await change(context, 'right', true)).toEqual({ ended: 1 })
+      expect((await context.db.select().from(session)).map(({ id }) => id)).toEqual(['s-demo-inspector'])
+      const [row] = await context.db.select().from(account).where(eq(account.userId, 'demo-inspector'))
+      expect(await verifyPassword({ hash: row?.password ?? '', password: 'measure three times' })).toBe(true)
+    }))
+  test('five wrong ones in a quarter of an hour are enough, and the right one waits as well', () =>
+    database.as('inspector', async (context) => {
+      for (let times = 0; times < 5; times += 1)
+        expect(await refusal(change(context, 'wrong', false))).toMatch(/not your current/)
+      expect(await refusal(change(context, 'right', true))).toMatch(/^tooMany: /)
+      const later = { ...context, now: () => new Date(context.now().getTime() + 16 * 60_000) }
+      expect(await refusal(change(later, 'right', true))).toBe('')
+    }))
+})
 
 describe('a visitor of one station', () => {
   const visitor = (context: Context, station: string | null): Context => ({
