@@ -38,7 +38,7 @@ const SUSPECT = 3
 /** And when a slip that moves far explains it well: an honest reading hardly ever lies just that far off. */
 const SUSPECT_OF_FAR_SLIP = 2
 /** And without any explanation. */
-const ASTONISHING = 7
+const UNEXPLAINED_SIGMAS = 7
 /** What was meant lies at most so far from what is expected. */
 const EXPLAINED = 2
 const EXPLAINED_WELL = 1
@@ -104,7 +104,7 @@ function far(input: SlipInput): SlipQuestion | null {
       off > SUSPECT ? distance(meant) <= EXPLAINED : kind !== 'digitsSwapped' && distance(meant) <= EXPLAINED_WELL,
     )
     .sort((a, b) => distance(a.value) - distance(b.value))[0]
-  if (!likely && off <= ASTONISHING) return null
+  if (!likely && off <= UNEXPLAINED_SIGMAS) return null
   const reach = SUSPECT * expected.spread
   return {
     code: 'farOff',

@@ -15,7 +15,7 @@ import { postJson } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import { Notices } from '../notes/Notices'
-import { type NotesProps, useNotes, type Work } from '../notes/useNotes'
+import { type JobNotes, type NotesProps, useNotes } from '../notes/useNotes'
 import { receiving } from '../pageData/pageData'
 import styles from './Limits.module.css'
 import { TypeForm } from './TypeForm'
@@ -99,7 +99,7 @@ function Card({
   measured,
   onEdit,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly typed: Typed
   readonly person: string
   readonly measured: boolean
@@ -190,7 +190,7 @@ function Card({
 }
 
 function newWords(
-  own: Work['record']['book']['characteristics'][number] | undefined,
+  own: JobNotes['record']['book']['characteristics'][number] | undefined,
   system: 'metric' | 'inch',
   method: Typed['value']['method'],
 ): string {
@@ -207,7 +207,7 @@ function Check({
   measured,
   onEdit,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly typed: Typed
   readonly person: string
   readonly measured: boolean
@@ -275,7 +275,7 @@ function Check({
 }
 
 /** Everything typed, together, as a draft of a limit book. */
-function DraftBook({ work, typed }: { readonly work: Work; readonly typed: readonly Typed[] }) {
+function DraftBook({ work, typed }: { readonly work: JobNotes; readonly typed: readonly Typed[] }) {
   const { record } = work
   const [title, setTitle] = useState(record.book.revision === 'none' ? `${record.machine.name}: limits` : record.book.title)
   const [said, setSaid] = useState<{ readonly made: DraftBookAnswer } | { readonly fault: string } | null>(null)

@@ -10,7 +10,7 @@ import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { SourceNote } from '../../ui/SourceNote'
 import { VerdictWord } from '../../ui/VerdictMark'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import { Pictures } from '../picture/Pictures'
 import styles from './Look.module.css'
 
@@ -20,7 +20,7 @@ export function FindingCard({
   finding,
   onChange,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly finding: Finding
   readonly onChange: () => void
 }) {
@@ -93,7 +93,7 @@ function Confirming({
   finding,
   characteristics,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly finding: Finding
   readonly characteristics: readonly string[]
 }) {
@@ -126,7 +126,7 @@ function Confirming({
   )
 }
 
-function Cause({ work, finding }: { readonly work: Work; readonly finding: Finding }) {
+function Cause({ work, finding }: { readonly work: JobNotes; readonly finding: Finding }) {
   const [open, setOpen] = useState(false)
   const [family, setFamily] = useState<CauseFamily>(causesOf(finding.kind)[0] ?? 'operation')
   const [text, setText] = useState('')
@@ -194,7 +194,7 @@ function Withdraw({
   finding,
   onChange,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly finding: Finding
   readonly onChange: () => void
 }) {

@@ -10,7 +10,7 @@ import { Choice } from '../../ui/Choice'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { ClockDial } from '../../ui/partSketch/ClockDial'
 import { PartSketch } from '../../ui/partSketch/PartSketch'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import { useSubjectForm } from '../notes/useSubjectForm'
 import { KindField } from './KindField'
 import styles from './Look.module.css'
@@ -40,7 +40,7 @@ export function FindingForm({
   changing,
   onDone,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly part: Part
   readonly changing: Finding | null
   readonly onDone: () => void

@@ -7,11 +7,11 @@ import { say } from '../../labels/look'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import styles from './Look.module.css'
 
 /** Feel, rock, slack and oil: sound with one press, or a finding with its own quick form. */
-export function HandTests({ work, part }: { readonly work: Work; readonly part: string }) {
+export function HandTests({ work, part }: { readonly work: JobNotes; readonly part: string }) {
   const tests = work.record.book.handTests.filter((test) => test.part === part)
   if (tests.length === 0) return null
   return (
@@ -24,14 +24,14 @@ export function HandTests({ work, part }: { readonly work: Work; readonly part: 
   )
 }
 
-function HandTestRow({ work, test }: { readonly work: Work; readonly test: HandTest }) {
+function HandTestRow({ work, test }: { readonly work: JobNotes; readonly test: HandTest }) {
   const [open, setOpen] = useState(false)
   const [severity, setSeverity] = useState<Severity>('marked')
   const [felt, setFelt] = useState('')
   const [fault, setFault] = useState<string | null>(null)
   const standing = work.work.handTests.get(test.id)
   const finding = standing?.finding ? work.work.findings.find(({ id }) => id === standing.finding) : undefined
-  const tell = (fate: Awaited<ReturnType<Work['write']>>): void => {
+  const tell = (fate: Awaited<ReturnType<JobNotes['write']>>): void => {
     setFault(fate.kind === 'refused' ? fate.message : null)
     if (fate.kind !== 'refused') setOpen(false)
   }

@@ -13,7 +13,7 @@ import { say } from '../../labels/look'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import { SourceNote } from '../../ui/SourceNote'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import { useSubjectForm } from '../notes/useSubjectForm'
 import styles from './Look.module.css'
 
@@ -23,7 +23,7 @@ const GAP = 26
 const LEAST_RADIUS = 70
 
 /** Numbered elements in a ring or in rows: each sound, worn by so much, or broken; neighbours count across the joint. */
-export function PatternSheet({ work, pattern }: { readonly work: Work; readonly pattern: PatternSpec }) {
+export function PatternSheet({ work, pattern }: { readonly work: JobNotes; readonly pattern: PatternSpec }) {
   const stored = work.work.patterns.get(pattern.id)
   const before: Draft = Object.fromEntries([...(stored?.states ?? [])].map(([element, state]) => [String(element), state]))
   const form = useSubjectForm<{ states: Draft }>(work, `pattern:${pattern.id}`, { states: before })

@@ -6,10 +6,10 @@ import { say } from '../../labels/notes'
 import { Button } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import styles from './ComplaintNote.module.css'
-import type { Work } from './useNotes'
+import type { JobNotes } from './useNotes'
 
 /** The owner's complaint, in sight until a finding explains it and the proof shows it gone. */
-export function ComplaintNote({ work, asks = false }: { readonly work: Work; readonly asks?: boolean }) {
+export function ComplaintNote({ work, asks = false }: { readonly work: JobNotes; readonly asks?: boolean }) {
   const { complaint } = work.record.job
   const standing = complaintState(complaint, work.work)
   if (standing === null || (standing.kind === 'gone' && !asks)) return null
@@ -34,12 +34,12 @@ export function ComplaintNote({ work, asks = false }: { readonly work: Work; rea
   )
 }
 
-function Answer({ work, explained }: { readonly work: Work; readonly explained: boolean }) {
+function Answer({ work, explained }: { readonly work: JobNotes; readonly explained: boolean }) {
   const findings = standingFindings(work.work)
   const [finding, setFinding] = useState('')
   const [note, setNote] = useState('')
   const [fault, setFault] = useState<string | null>(null)
-  const tell = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
+  const tell = (fate: Awaited<ReturnType<JobNotes['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
   return (
     <form
       className={styles.answer}

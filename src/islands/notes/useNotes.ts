@@ -21,7 +21,7 @@ export interface NotesProps {
 }
 
 /** A job as it stands now, with everything noted on this device and by others, and the way to note more. */
-export interface Work extends Entries {
+export interface JobNotes extends Entries {
   readonly view: JobView
   /** Who is signed in. */
   readonly person: NotesProps['person']
@@ -37,7 +37,7 @@ export interface Work extends Entries {
 
 const TOGETHER_MS = 300
 
-export function useNotes({ view: opened, person }: NotesProps): Work {
+export function useNotes({ view: opened, person }: NotesProps): JobNotes {
   const [view, setView] = useState(opened)
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null)
   const jobId = opened.record.job.id

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { EntryBody } from '../../core/notes/entrySchema'
 import type { Told } from '../../sync/outbox'
-import type { Work } from './useNotes'
+import type { JobNotes } from './useNotes'
 
 export interface SubjectForm<T> {
   readonly value: T
@@ -23,7 +23,7 @@ interface Kept<T> {
  * A form about one subject of the job. What is typed survives a reload and other people's changes: it is written
  * against the entry that stood when typing began, so that whoever changed it meanwhile is not overwritten unseen.
  */
-export function useSubjectForm<T extends object>(work: Work, subject: string, current: T): SubjectForm<T> {
+export function useSubjectForm<T extends object>(work: JobNotes, subject: string, current: T): SubjectForm<T> {
   const key = `medida-form:${work.record.job.id}:${subject}`
   const standing = work.standing.get(subject) ?? null
   const [kept, setKept] = useState<Kept<T>>({ base: standing, value: current })

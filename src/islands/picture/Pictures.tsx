@@ -10,7 +10,7 @@ import { postForm } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, TextField } from '../../ui/Field'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import { DrawOnPicture } from './DrawOnPicture'
 import { MarksOverlay } from './MarksOverlay'
 import styles from './Pictures.module.css'
@@ -25,7 +25,7 @@ export function Pictures({
   subject,
   title,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly subject: PictureSubject
   readonly title: string
 }) {
@@ -68,7 +68,15 @@ function Shown({ picture, jobId, small }: { readonly picture: Picture; readonly 
   )
 }
 
-function AddPicture({ work, subject, title }: { readonly work: Work; readonly subject: PictureSubject; readonly title: string }) {
+function AddPicture({
+  work,
+  subject,
+  title,
+}: {
+  readonly work: JobNotes
+  readonly subject: PictureSubject
+  readonly title: string
+}) {
   const id = useId()
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
@@ -121,7 +129,7 @@ function OpenPicture({
   picture,
   onClose,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly picture: Picture
   readonly onClose: () => void
 }) {
@@ -130,7 +138,7 @@ function OpenPicture({
   const [reason, setReason] = useState('')
   const [fault, setFault] = useState<string | null>(null)
   const jobId = work.record.job.id
-  const noted = (fate: Awaited<ReturnType<Work['write']>>): void => {
+  const noted = (fate: Awaited<ReturnType<JobNotes['write']>>): void => {
     if (fate.kind === 'refused') setFault(fate.message)
     else onClose()
   }

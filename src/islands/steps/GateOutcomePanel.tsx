@@ -3,11 +3,11 @@ import { gateWords } from '../../core/words/signed'
 import { nameOf, speakerOf } from '../../core/words/speaker'
 import { say } from '../../labels/steps'
 import { ButtonLink } from '../../ui/Button'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import styles from './StageSteps.module.css'
 
 /** How the gate stands, which reading decided it, and what that does to the plan. */
-export function GateOutcomePanel({ work }: { readonly work: Work }) {
+export function GateOutcomePanel({ work }: { readonly work: JobNotes }) {
   const { scope } = work
   const { book, job } = work.record
   if (scope.gate === null) return <p className={styles.about}>{say.levelHasNo}</p>

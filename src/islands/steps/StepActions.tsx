@@ -4,14 +4,14 @@ import { type JobStep, mustNotBeSkipped, placesFor } from '../../core/notes/step
 import { say } from '../../labels/steps'
 import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import styles from './StageSteps.module.css'
 
 /** What is being asked about a step. */
 export type StepQuestion = 'none' | 'done' | 'skip' | 'notApplicable' | 'reopen'
 
 interface ActionsProps {
-  readonly work: Work
+  readonly work: JobNotes
   readonly step: JobStep
   readonly waits: boolean
   readonly left: number | null
@@ -23,7 +23,7 @@ interface ActionsProps {
 /** What can be done about a step now, and by whom. */
 export function StepActions({ work, step, waits, left, isNext, onForm }: ActionsProps) {
   const [fault, setFault] = useState<string | null>(null)
-  const tell = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
+  const tell = (fate: Awaited<ReturnType<JobNotes['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
   const mayWrite = work.closed === null
   // The second person may be the reviewer, who notes nothing else.
   const mayAgree =

@@ -7,14 +7,14 @@ import { clockText } from '../../core/words/clock'
 import { say } from '../../labels/steps'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import { useSubjectForm } from '../notes/useSubjectForm'
 import { Pictures } from '../picture/Pictures'
 import styles from './StageSteps.module.css'
 import { StepActions, type StepQuestion } from './StepActions'
 
 /** One step: its cautions where they bite, its clock, who did it, and what can be done about it now. */
-export function StepCard({ work, step, number }: { readonly work: Work; readonly step: JobStep; readonly number: number }) {
+export function StepCard({ work, step, number }: { readonly work: JobNotes; readonly step: JobStep; readonly number: number }) {
   const [asked, setForm] = useState<StepQuestion>('none')
   const left = useWaitLeft(step)
   const { standing } = step
@@ -168,7 +168,7 @@ function StepForm({
   onSending,
   onClose,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly step: JobStep
   readonly kind: Exclude<StepQuestion, 'none'>
   readonly onSending: (sending: boolean) => void
@@ -255,7 +255,7 @@ export function AddStep({
   stage,
   after,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly stage: JobStep['stage']
   readonly after: string | null
 }) {

@@ -3,11 +3,11 @@ import { v7 } from 'uuid'
 import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import styles from './StripMap.module.css'
 
 /** A part that the book does not know. */
-export function AddPosition({ work, onAdded }: { readonly work: Work; readonly onAdded: (id: string) => void }) {
+export function AddPosition({ work, onAdded }: { readonly work: JobNotes; readonly onAdded: (id: string) => void }) {
   const [open, setOpen] = useState(false)
   const [name, setName] = useState('')
   const [parent, setParent] = useState('')
@@ -65,7 +65,7 @@ export function AddPosition({ work, onAdded }: { readonly work: Work; readonly o
   )
 }
 
-export const parentOptions = (work: Work): { value: string; label: string }[] => [
+export const parentOptions = (work: JobNotes): { value: string; label: string }[] => [
   { value: '', label: say.machineItself },
   ...work.work.positions.map(({ id, name }) => ({ value: id, label: name })),
 ]

@@ -9,7 +9,7 @@ import { Button, ButtonLink } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { ClockDial } from '../../ui/partSketch/ClockDial'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import { useSubjectForm } from '../notes/useSubjectForm'
 import { Pictures } from '../picture/Pictures'
 import { parentOptions } from './AddPosition'
@@ -18,7 +18,7 @@ import styles from './StripMap.module.css'
 import { nextTagNumber } from './stripModel'
 
 interface PanelProps {
-  readonly work: Work
+  readonly work: JobNotes
   readonly position: NotedPosition
   readonly tray: string
   readonly faults: readonly StripFault[]
@@ -88,7 +88,7 @@ export function PositionPanel({ work, position, tray, faults, onLayOut, onPutBac
   )
 }
 
-function TagForm({ work, position }: { readonly work: Work; readonly position: NotedPosition }) {
+function TagForm({ work, position }: { readonly work: JobNotes; readonly position: NotedPosition }) {
   const { book, tag } = position
   const form = useSubjectForm<Tag>(work, `tag:${position.id}`, {
     number: tag?.number ?? nextTagNumber(work.work),
@@ -214,7 +214,7 @@ function TagForm({ work, position }: { readonly work: Work; readonly position: N
   )
 }
 
-function MatchMark({ work, joint }: { readonly work: Work; readonly joint: Work['record']['book']['joints'][number] }) {
+function MatchMark({ work, joint }: { readonly work: JobNotes; readonly joint: JobNotes['record']['book']['joints'][number] }) {
   const before = work.work.joints.get(joint.id)
   const form = useSubjectForm(work, `joint:${joint.id}`, { mark: before?.mark ?? joint.mark ?? '' })
   return (
@@ -247,7 +247,7 @@ function MatchMark({ work, joint }: { readonly work: Work; readonly joint: Work[
 }
 
 /** Where the part sits in the tree, when the book is not right about this machine. */
-function Place({ work, position }: { readonly work: Work; readonly position: NotedPosition }) {
+function Place({ work, position }: { readonly work: JobNotes; readonly position: NotedPosition }) {
   const [fault, setFault] = useState<string | null>(null)
   return (
     <details className={styles.block}>

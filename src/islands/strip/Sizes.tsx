@@ -6,12 +6,12 @@ import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import { useSubjectForm } from '../notes/useSubjectForm'
 import styles from './StripMap.module.css'
 
 /** A gasket or shim is measured as it comes out: it may have set a preload. */
-export function Thickness({ work, position }: { readonly work: Work; readonly position: NotedPosition }) {
+export function Thickness({ work, position }: { readonly work: JobNotes; readonly position: NotedPosition }) {
   const form = useSubjectForm(work, `thickness:${position.id}`, { text: position.thickness?.text ?? '' })
   return (
     <form
@@ -64,7 +64,7 @@ export function Identification({
   position,
   kind,
 }: {
-  readonly work: Work
+  readonly work: JobNotes
   readonly position: NotedPosition
   readonly kind: AskedKind
 }) {

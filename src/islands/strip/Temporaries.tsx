@@ -3,11 +3,11 @@ import { v7 } from 'uuid'
 import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
-import type { Work } from '../notes/useNotes'
+import type { JobNotes } from '../notes/useNotes'
 import styles from './StripMap.module.css'
 
 /** Things put in for the work, counted in and out: none may be left inside. */
-export function Temporaries({ work }: { readonly work: Work }) {
+export function Temporaries({ work }: { readonly work: JobNotes }) {
   const [fault, setFault] = useState<string | null>(null)
   const [adding, setAdding] = useState(false)
   const [name, setName] = useState('')
@@ -23,7 +23,7 @@ export function Temporaries({ work }: { readonly work: Work }) {
     })),
     ...work.work.temporaries.filter(({ id }) => !temporaries.some((item) => item.id === id)),
   ]
-  const tell = (fate: Awaited<ReturnType<Work['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
+  const tell = (fate: Awaited<ReturnType<JobNotes['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
   return (
     <section className={styles.temporaries} aria-labelledby="temporaries">
       <h2 id="temporaries">{say.temporaryThingsInsideTitle}</h2>
