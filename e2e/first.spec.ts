@@ -63,7 +63,9 @@ test('from nothing to one’s own administrator, inspector, machine and first re
   await page.waitForURL(/\/sign-in/)
 
   // Who sets a password, puts a machine on record and measures it.
-  await open(page, '/set-password')
+  await page.getByRole('link', { name: 'set your password' }).click()
+  await page.waitForURL(/\/set-password$/)
+  await alive(page)
   await page.getByLabel('Code').fill(own)
   await page.getByLabel('Password', { exact: true }).fill('short')
   await page.keyboard.press('Enter')

@@ -1,11 +1,11 @@
 import { defineMiddleware } from 'astro:middleware'
-import { countPeople } from './db/queries/people'
 import { say } from './labels/refusals'
 import { refusalOf } from './server/edge/databaseFault'
 import { answerRefused } from './server/edge/edge'
 import { Refused } from './server/edge/refused'
 import { database, firstCode } from './server/edge/runtime'
 import { signedIn } from './server/people/auth'
+import { isEmpty } from './server/people/people'
 
 /** Open to who has no account or no password yet: they bring a code. */
 const PUBLIC_PATHS = ['/sign-in', '/refused', '/first', '/set-password', '/api/first', '/api/set-password']
@@ -36,7 +36,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   if (locals.user || isPublic(path)) return next()
   if (isApi) return answerRefused(new Refused('notSignedIn', say.youNotSigned))
   // Nobody has an account yet: the first one is made, with the code printed where the server was started.
-  if (firstCode() !== null && (await countPeople(database().db)) === 0) return context.redirect('/first')
+  if (firstCode() !== null && (await isEmpty(database().db))) return context.redirect('/first')
   return context.redirect(path === '/' ? '/sign-in' : `/sign-in?next=${encodeURIComponent(path + url.search)}`)
 })
 

@@ -10,4 +10,6 @@ export const say = {
   medida: 'Medida',
   overhaulInspectionFrom: 'Overhaul inspection, from the first reading to the signed report.',
   noAccountWhoever: 'No account? Your administrator makes one for you.',
+  haveACode: 'With the code they gave you:',
+  setPassword: 'set your password',
 } as const

@@ -139,11 +139,14 @@ export function setPassword(db: Executor, body: PasswordBody, now: Date): Promis
   })
 }
 
+/** Whether nobody has an account yet, so that the first one is to be made. */
+export const isEmpty = async (db: Executor): Promise<boolean> => (await countPeople(db)) === 0
+
 /** Makes the first administrator of an installation that has nobody; the code is printed where the server was started. */
 export function makeFirst(db: Executor, body: FirstBody, printed: string | null, now: Date): Promise<{ username: string }> {
   return db.transaction(async (tx) => {
     await lockPeople(tx)
-    if ((await countPeople(tx)) > 0) throw new Refused('conflict', say.somebodyIsThere)
+    if (!(await isEmpty(tx))) throw new Refused('conflict', say.somebodyIsThere)
     if (printed === null || codeHash(body.code) !== printed)
       throw new Refused('malformed', say.notTheCode, [{ path: 'code', message: say.notTheCode }])
     const person = { ...body, role: 'administrator' as const }
