@@ -91,7 +91,12 @@ test('the role of the server changes nothing that is recorded, and cannot make i
     `UPDATE gauge SET maximum_permissible_error = 1`,
     `UPDATE job SET running_hours = 1`,
     `UPDATE limit_book SET title = 'x'`,
-    `UPDATE "user" SET role = 'reviewer'`,
+    // An administrator changes name, role and place of a person; who somebody is, and that they were there, stays.
+    `UPDATE "user" SET username = 'inspector2'`,
+    `UPDATE "user" SET id = 'other'`,
+    'DELETE FROM "user"',
+    'DELETE FROM account',
+    `UPDATE account SET user_id = 'demo-admin'`,
     'ALTER TABLE reading DISABLE TRIGGER ALL',
     `SET session_replication_role = 'replica'`,
     'CREATE TEMP TABLE report (job_id text)',

@@ -16,6 +16,7 @@ import { openJob } from './jobs/openJob'
 import { addMachine } from './machines/addMachine'
 import { importHistory } from './machines/history/importHistory'
 import { addEntries } from './notes/addEntries'
+import { peopleCases } from './people/people.fixture'
 import { acceptReading } from './readings/acceptReading'
 import { recordHash } from './reports/canonical'
 import { review, type Signing } from './reports/review'
@@ -26,6 +27,8 @@ beforeAll(async () => {
   database = await testDatabase()
 }, 180_000)
 afterAll(() => database.end())
+
+describe('people', () => peopleCases(() => database))
 
 const JOB = 'quillmere-u1-2026'
 let numbers = 0
