@@ -74,7 +74,7 @@ module.exports = {
       name: 'only-db-writes-sql',
       comment: 'Use cases ask the queries of their area.',
       severity: 'error',
-      from: { path: '^src/(server|pages|gauges)/', pathNot: '^src/server/people/auth\\.ts$|\\.test\\.ts$' },
+      from: { path: '^src/(server|pages|gauges)/', pathNot: '^src/server/people/auth\\.ts$|\\.(test|fixture)\\.ts$' },
       to: { path: 'node_modules/drizzle-orm/' },
     },
     {
