@@ -97,10 +97,10 @@ describe('what is drawn where', () => {
 
 test('in words, for those who cannot see it', () => {
   expect(describeRibbon(bore, 'metric')).toBe(
-    'result 220.412 plus or minus 0.005, wear limit at most 220.460, last overhaul 220.318, expected at the next overhaul 220.500',
+    'result 220.412 ± 0.005 mm, wear limit at most 220.460 mm, last overhaul 220.318 mm, expected at the next overhaul 220.500 mm',
   )
   expect(describeRibbon({ ...bore, result: null, ghost: null, forecastValue: null }, 'inch')).toBe(
-    'not measured yet, wear limit at most 8.67953',
+    'not measured yet, wear limit at most 8.67953 in',
   )
 })
 

@@ -1,5 +1,8 @@
-import { formatEnds, formatQuantity } from '../core/quantity/format'
+import { formatEnds, formatQuantity, unitOf } from '../core/quantity/format'
+import { differenceOf } from '../core/quantity/kind'
 import type { UnitSystem } from '../core/quantity/unitSystem'
+import { afterFigure } from '../core/words/plain'
+import { say } from '../labels/drawings'
 import type { RibbonModel } from './ribbonScale'
 
 /** Colours by what they mean; page and paper each have their own values for them. */
@@ -226,14 +229,17 @@ function labelsOf(model: RibbonModel, x: Scale, { width, system }: RibbonOptions
 
 /** The ribbon in words, for those who cannot see it. */
 export function describeRibbon(model: RibbonModel, system: UnitSystem): string {
+  const unit = afterFigure(unitOf(model.quantity, system))
   const figure = (value: number): string => formatQuantity(value, model.quantity, system, model.step)
+  const inUnit = (value: number): string => `${figure(value)}${unit}`
+  const spread = (value: number): string => formatQuantity(value, differenceOf(model.quantity), system, model.step)
   return [
     model.result
-      ? `result ${formatEnds(model.result.low, model.result.high, figure)} plus or minus ${figure(model.result.expanded)}`
-      : 'not measured yet',
-    ...(model.lowerWear === null ? [] : [`wear limit at least ${figure(model.lowerWear)}`]),
-    ...(model.upperWear === null ? [] : [`wear limit at most ${figure(model.upperWear)}`]),
-    ...(model.ghost === null ? [] : [`last overhaul ${figure(model.ghost)}`]),
-    ...(model.forecastValue === null ? [] : [`expected at the next overhaul ${figure(model.forecastValue)}`]),
+      ? say.ribbonResult(formatEnds(model.result.low, model.result.high, figure), spread(model.result.expanded), unit)
+      : say.notMeasuredYet,
+    ...(model.lowerWear === null ? [] : [say.wearLimitAtLeast(inUnit(model.lowerWear))]),
+    ...(model.upperWear === null ? [] : [say.wearLimitAtMost(inUnit(model.upperWear))]),
+    ...(model.ghost === null ? [] : [say.lastOverhaul(inUnit(model.ghost))]),
+    ...(model.forecastValue === null ? [] : [say.expectedNext(inUnit(model.forecastValue))]),
   ].join(', ')
 }

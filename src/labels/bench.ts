@@ -155,4 +155,12 @@ export const say = {
   serverCannotAsked: 'The server cannot be reached to see what stands there now. Try again in a moment.',
   readSameTime: (text: string, by: string): string => `Read at the same time as “${text}” by ${by}; this one counts`,
   bench: 'Bench',
+  cannot: 'cannot',
+  notApplicable: 'n/a',
+  partialContact: 'partial',
+  noContact: 'none',
+  undo: 'undo',
+  nextStage: 'next stage',
+  otherUnits: 'mm / in',
+  help: 'help',
 } as const

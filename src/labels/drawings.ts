@@ -77,4 +77,13 @@ export const say = {
   nothingDo: 'nothing to do',
   orderWork: 'Order of work',
   ofOne: (done: number, text: number): string => `, ${done} of ${text}`,
+  stepDone: 'done',
+  stepNow: 'next',
+  stepAhead: 'ahead',
+  ribbonResult: (value: string, expanded: string, unit: string): string => `result ${value} ± ${expanded}${unit}`,
+  notMeasuredYet: 'not measured yet',
+  wearLimitAtLeast: (value: string): string => `wear limit at least ${value}`,
+  wearLimitAtMost: (value: string): string => `wear limit at most ${value}`,
+  lastOverhaul: (value: string): string => `last overhaul ${value}`,
+  expectedNext: (value: string): string => `expected at the next overhaul ${value}`,
 } as const

@@ -96,4 +96,5 @@ export const say = {
   typeWearLimit: 'Type the wear limit; a plan limit alone judges nothing.',
   machine: 'Machine',
   typedLimits: 'Typed limits',
+  replace: 'replace',
 } as const

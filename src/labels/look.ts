@@ -89,4 +89,6 @@ export const say = {
   noted: (by: string): string => `noted by ${by}`,
   wornOf: (round: number): string => `worn by ${round} %`,
   notLookedAt: 'not inspected',
+  soundWord: 'sound',
+  brokenWord: 'broken',
 } as const

@@ -18,6 +18,8 @@ function textsIn(file: string): string[] {
     if (ts.isJsxText(node)) found.push(node.text)
     if (ts.isJsxAttribute(node) && SPOKEN.test(node.name.getText()) && node.initializer && ts.isStringLiteral(node.initializer))
       found.push(node.initializer.text)
+    if (ts.isPropertyAssignment(node) && SPOKEN.test(node.name.getText()) && ts.isStringLiteral(node.initializer))
+      found.push(node.initializer.text)
     ts.forEachChild(node, walk)
   }
   walk(ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest, true, ts.ScriptKind.TSX))
@@ -37,7 +39,17 @@ test('no component holds a label or a sentence of its own', () => {
 })
 
 test('every label of a table is used', () => {
-  const source = ['src/islands', 'src/ui', 'src/layouts', 'src/pages', 'src/report', 'src/contract', 'src/server', 'src/sync']
+  const source = [
+    'src/islands',
+    'src/ui',
+    'src/layouts',
+    'src/pages',
+    'src/report',
+    'src/contract',
+    'src/server',
+    'src/sync',
+    'src/drawing',
+  ]
     .flatMap((folder) => filesIn(folder, /\.(tsx?|astro)$/))
     .concat('src/middleware.ts')
     .map((file) => readFileSync(file, 'utf8'))

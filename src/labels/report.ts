@@ -131,4 +131,7 @@ export const say = {
   withinPaper: (station: string, differenceMm: string, text: string, allowedMm: string): string =>
     `${station}: ${differenceMm}, ${text} within ± ${allowedMm}`,
   reportOf: (title: string): string => `Report, ${title}`,
+  contactFull: 'full',
+  contactPartial: 'partial',
+  contactNone: 'none',
 } as const

@@ -86,4 +86,12 @@ export const say = {
   nothingMeasured: 'nothing is measured',
   noSumBehind: (nothingBehind: string): string => `No calculation: ${nothingBehind}.`,
   people: 'People',
+  traceReading: 'reading',
+  traceResult: 'result',
+  traceUncertainty: 'uncertainty',
+  traceLimit: 'limit',
+  traceForecast: 'forecast',
+  traceFinding: 'finding',
+  traceRoute: 'route',
+  traceRule: 'rule',
 } as const

@@ -41,4 +41,7 @@ export const say = {
   runningHoursH: 'running hours, h',
   wearTrends: 'Wear trends',
   wearTrendsOf: (machine: string): string => `Wear trends, ${machine}`,
+  part: 'part',
+  measuredValues: 'measured',
+  expectedValue: 'expected',
 } as const

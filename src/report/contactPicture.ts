@@ -10,7 +10,12 @@ export interface ContactPicture {
   readonly rows: readonly { readonly label: string; readonly cells: readonly ContactCell[] }[]
 }
 
-export const contactWord: Record<ContactCell, string> = { full: 'full', part: 'partial', none: 'none', open: say.notRead }
+export const contactWord: Record<ContactCell, string> = {
+  full: say.contactFull,
+  part: say.contactPartial,
+  none: say.contactNone,
+  open: say.notRead,
+}
 
 /** The picture of a contact print from its standing readings; null for every other method, and where nothing was read. */
 export function contactPicture(method: Method, readings: readonly Reading[]): ContactPicture | null {

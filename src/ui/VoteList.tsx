@@ -12,14 +12,14 @@ import { VerdictMark } from './VerdictMark'
 import styles from './VoteList.module.css'
 
 const kindWord: Record<TraceStep['kind'], string> = {
-  reading: 'reading',
-  reduction: 'result',
-  uncertainty: 'doubt',
-  limit: 'limit',
-  forecast: 'forecast',
-  finding: 'seen',
-  route: 'way',
-  rule: 'rule',
+  reading: say.traceReading,
+  reduction: say.traceResult,
+  uncertainty: say.traceUncertainty,
+  limit: say.traceLimit,
+  forecast: say.traceForecast,
+  finding: say.traceFinding,
+  route: say.traceRoute,
+  rule: say.traceRule,
 }
 
 function nothingBehind({ rule }: Vote): string {

@@ -59,7 +59,7 @@ const OF_PACE = 1.7
  * Readings whose own scale judges them (widths of a strip, answers, cells) are only held against gauge and repeats.
  */
 export function questionReading(input: SlipInput): SlipQuestion | null {
-  return far(input) ?? ofGauge(input) ?? spreadOfRepeats(input) ?? copied(input)
+  return farFromExpected(input) ?? ofGauge(input) ?? spreadOfRepeats(input) ?? copied(input)
 }
 
 /** A size that wears one way only. */
@@ -84,7 +84,7 @@ function allowanceOf(input: SlipInput): number {
 
 const floorOf = ({ gauge, expandedUncertainty }: SlipInput): number => Math.max(gauge.resolution / 2, expandedUncertainty / 4)
 
-function far(input: SlipInput): SlipQuestion | null {
+function farFromExpected(input: SlipInput): SlipQuestion | null {
   // Their figures say nothing by themselves: a dial's depend on where it was zeroed, a strip's on its scale.
   if (kindOf(input.method).slips.byScale) return null
   const { value } = input

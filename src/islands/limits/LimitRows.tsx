@@ -78,7 +78,7 @@ export function LimitRows({
             value={row.whenPassed}
             options={[
               { value: 'mend', label: say.mendReplace },
-              { value: 'replace', label: 'replace' },
+              { value: 'replace', label: say.replace },
             ]}
             onChange={(event) => setLimit(index, { whenPassed: event.currentTarget.value as LimitRow['whenPassed'] })}
           />

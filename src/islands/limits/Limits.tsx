@@ -90,7 +90,7 @@ function Limits(props: NotesProps) {
 
 const stateOf = ({ check }: Typed): 'unchecked' | 'checked' | 'wrong' =>
   check === null ? 'unchecked' : check.agrees ? 'checked' : 'wrong'
-const stateWord = { unchecked: say.notCheckedYet, checked: 'checked', wrong: say.doesNotAgree } as const
+const stateWord = { unchecked: say.notCheckedYet, checked: say.checked, wrong: say.doesNotAgree } as const
 
 function Card({
   work,

@@ -180,9 +180,9 @@ export function PatternSheet({ work, pattern }: { readonly work: JobNotes; reado
 function stateWord(state: ElementState | undefined): string {
   switch (state?.kind) {
     case 'sound':
-      return 'sound'
+      return say.soundWord
     case 'broken':
-      return 'broken'
+      return say.brokenWord
     case 'worn':
       return say.wornOf(Math.round(state.fraction * 1000) / 10)
     default:

@@ -101,7 +101,7 @@ function howDrawn(characteristic: Characteristic, { record }: JobView): string {
   const mark = record.job.installed[characteristic.part]
   return say.asFoundInstalled(
     limit ? valueName[limit.judges] : say.value,
-    part?.name.toLowerCase() ?? 'part',
+    part?.name.toLowerCase() ?? say.part,
     mark ? ` ${mark}` : '',
   )
 }

@@ -113,7 +113,7 @@ function configuration(
     data: {
       datasets: [
         {
-          label: 'measured',
+          label: say.measuredValues,
           data: line.map((point) => ({ x: point.runningHours, y: value(point.value) })),
           borderColor: token('--blue'),
           backgroundColor: token('--blue'),
@@ -124,7 +124,7 @@ function configuration(
         ...(forecast && last
           ? [
               {
-                label: 'expected',
+                label: say.expectedValue,
                 data: [
                   { x: last.runningHours, y: value(last.value) },
                   { x: forecast.atHours, y: value(forecast.value) },

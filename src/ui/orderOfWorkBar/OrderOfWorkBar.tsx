@@ -18,14 +18,14 @@ function pageOf(jobId: string, step: Step): string {
 }
 
 const stateWord = {
-  done: 'done',
-  now: 'next',
-  ahead: 'ahead',
+  done: say.stepDone,
+  now: say.stepNow,
+  ahead: say.stepAhead,
   closed: say.closedUntilMade,
   nothing: say.nothingDo,
 } as const
 
-/** The order of work as a steel rule along the top: what is done, what is next, and the way to each page. */
+/** The order of work along the top: what is done, what is next, and the way to each page. */
 export function OrderOfWorkBar({ jobId, standings, here }: OrderOfWorkBarProps) {
   return (
     <nav className={styles.rule} aria-label={say.orderWork}>

@@ -7,8 +7,8 @@ import styles from './PaintedGrid.module.css'
 /** What a place of the print is painted with, as it is typed. */
 const BRUSHES = [
   { text: '2', name: say.fullContact },
-  { text: '1', name: 'partial' },
-  { text: '0', name: 'none' },
+  { text: '1', name: say.partialContact },
+  { text: '0', name: say.noContact },
 ] as const
 
 /** The sheet of a contact print, painted by finger, pen or mouse; the keys 2, 1 and 0 type the same. */

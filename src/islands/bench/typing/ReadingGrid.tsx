@@ -219,8 +219,8 @@ const initials = (name: string): string =>
 
 /** A taken place in words: its figure, its bounds, its answer, or why there is none. */
 function shownOf({ characteristic, system }: Bench, reading: Reading): { text: string; flag: string | undefined } {
-  if (reading.kind === 'cannot') return { text: 'cannot', flag: 'none' }
-  if (reading.kind === 'notApplicable') return { text: 'n/a', flag: 'none' }
+  if (reading.kind === 'cannot') return { text: say.cannot, flag: 'none' }
+  if (reading.kind === 'notApplicable') return { text: say.notApplicable, flag: 'none' }
   const { method, showTo } = characteristic
   const text = valueWords(reading, method, system, showTo)
   const form = formAt(method, reading)
