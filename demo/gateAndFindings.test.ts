@@ -147,27 +147,27 @@ describe('findings decide by the book', () => {
 })
 
 test('causes stay open until recorded, and the complaint needs both explanation and proof', () => {
-  const work = (...bodies: EntryBody[]) =>
+  const noted = (...bodies: EntryBody[]) =>
     foldNotes(
       quillmere,
       bodies.map((body) => entry(body)),
     )
-  const found = work(finding({ station: 'B', clock: 7 }))
+  const found = noted(finding({ station: 'B', clock: 7 }))
   expect(openCauses(found).map((item) => findingTitle(quillmere, item))).toEqual([
     'Scoring, marked: Bearing shell, both halves, middle, 7 o’clock',
   ])
   const explained: EntryBody = { kind: 'complaintExplained', finding: FINDING }
   expect(complaintState('', found)).toBeNull()
   expect(complaintState('Warm', found)?.kind).toBe('unexplained')
-  expect(complaintState('Warm', work(finding(), explained))?.kind).toBe('explained')
-  expect(complaintState('Warm', work(finding(), explained, { kind: 'complaintGone', note: 'cool after an hour' }))?.kind).toBe(
+  expect(complaintState('Warm', noted(finding(), explained))?.kind).toBe('explained')
+  expect(complaintState('Warm', noted(finding(), explained, { kind: 'complaintGone', note: 'cool after an hour' }))?.kind).toBe(
     'gone',
   )
   // A withdrawn finding explains nothing.
   expect(
-    complaintState('Warm', work(finding(), explained, { kind: 'findingWithdrawn', finding: FINDING, reason: 'dirt' }))?.kind,
+    complaintState('Warm', noted(finding(), explained, { kind: 'findingWithdrawn', finding: FINDING, reason: 'dirt' }))?.kind,
   ).toBe('unexplained')
-  const caused = work(finding(), { kind: 'causeRecorded', finding: FINDING, cause: { family: 'dirtyLubricant', text: '' } })
+  const caused = noted(finding(), { kind: 'causeRecorded', finding: FINDING, cause: { family: 'dirtyLubricant', text: '' } })
   expect(openCauses(caused)).toEqual([])
   expect(standingFindings(caused)[0]?.cause?.by).toBe('Mara Ellwood')
 })

@@ -77,8 +77,8 @@ describe('steps and gates', () => {
   })
 
   test('a clock that began is counted from its moment', () => {
-    const { work } = contextOf([{ kind: 'waitStarted', step: 'ms-governor' }])
-    const step = work.steps.find(({ id }) => id === 'ms-governor')
+    const { noted } = contextOf([{ kind: 'waitStarted', step: 'ms-governor' }])
+    const step = noted.steps.find(({ id }) => id === 'ms-governor')
     if (!step) throw new Error('the book has this step')
     const began = Date.parse('2026-11-24T08:00:00.000Z')
     expect(waitLeftMs(step, began + 60_000)).toBe(14 * 60_000)
@@ -94,8 +94,8 @@ describe('the strip map', () => {
     after,
   })
   const faultsAfter = (...bodies: EntryBody[]) => {
-    const { work, steps } = contextOf([...SAFE, ...bodies])
-    return stripFaults(quillmere, work, steps).map(({ position, code }) => `${position} ${code}`)
+    const { noted, steps } = contextOf([...SAFE, ...bodies])
+    return stripFaults(quillmere, noted, steps).map(({ position, code }) => `${position} ${code}`)
   }
 
   test('nothing out, nothing missing', () => {
@@ -154,22 +154,22 @@ describe('the strip map', () => {
     expect(shells.filter((fault) => fault.endsWith('matesApart'))).toEqual(['gb-shell-lower matesApart'])
   })
   test('order in a tray is kept, a part lies in one tray only, an emptied tray goes', () => {
-    const { work } = contextOf([
+    const { noted } = contextOf([
       ...SAFE,
       out('gb-guard'),
       out('gb-cap', 'Tray 1', 'gb-guard'),
       out('gb-dowels', 'Tray 1', 'gb-guard'),
       out('gb-guard', 'Tray 2'),
     ])
-    expect(work.trays).toEqual([
+    expect(noted.trays).toEqual([
       { name: 'Tray 1', positions: ['gb-dowels', 'gb-cap'] },
       { name: 'Tray 2', positions: ['gb-guard'] },
     ])
   })
   test('temporary things add up', () => {
     const put = (count: number): EntryBody => ({ kind: 'putIn', temporary: 'tmp-caps', name: 'Pipe cap', where: '', count })
-    const { work } = contextOf([put(2), put(3), { kind: 'takenOut', temporary: 'tmp-caps', count: 4 }])
-    expect(stillInside(work)).toMatchObject([{ name: 'Pipe cap', inside: 1 }])
+    const { noted } = contextOf([put(2), put(3), { kind: 'takenOut', temporary: 'tmp-caps', count: 4 }])
+    expect(stillInside(noted)).toMatchObject([{ name: 'Pipe cap', inside: 1 }])
     expect(addsUp(put(1))).toBe(true)
   })
 })
@@ -230,8 +230,8 @@ describe('both books', () => {
     ({ book, levels, positions }) => {
       expect([book.levels.length, book.positions.length]).toEqual([levels, positions])
       for (const level of book.levels) {
-        const work = foldNotes(book, [])
-        const steps = jobSteps(book, work, new Set([level.id]))
+        const noted = foldNotes(book, [])
+        const steps = jobSteps(book, noted, new Set([level.id]))
         expect(steps.filter(({ gate }) => gate).every(({ stage }) => stage === 'makeSafe')).toBe(true)
         expect(stageCounts(steps).makeSafe?.of).toBeGreaterThan(0)
         expect(level.needs.gauges.length + level.needs.tools.length).toBeGreaterThan(0)

@@ -24,14 +24,14 @@ export const contextOf = (
   levels: ReadonlySet<string> = CHECK,
   at = '2026-11-24T08:00:00.000Z',
 ) => {
-  const work = foldNotes(
+  const noted = foldNotes(
     book,
     bodies.map((body) => entry(body, at)),
   )
   return {
     book,
-    work,
-    steps: jobSteps(book, work, levels),
+    noted,
+    steps: jobSteps(book, noted, levels),
     planItems: new Set(['bc-dial']),
     system: 'metric' as const,
     confirmedSafe: false,

@@ -83,17 +83,17 @@ const everyJob = (holds: (bodies: readonly EntryBody[]) => void): void =>
 describe('whatever is noted', () => {
   test('each part lies in the tray it says and in no other, once; no tray is empty', () => {
     everyJob((bodies) => {
-      const { work } = contextOf(bodies)
-      const lying = work.trays.flatMap(({ name, positions }) => positions.map((id) => [id, name] as const))
+      const { noted } = contextOf(bodies)
+      const lying = noted.trays.flatMap(({ name, positions }) => positions.map((id) => [id, name] as const))
       expect(new Map(lying).size).toBe(lying.length)
-      expect(new Map(lying)).toEqual(new Map(work.positions.flatMap(({ id, tray }) => (tray === null ? [] : [[id, tray]]))))
-      expect(work.trays.every(({ positions }) => positions.length > 0)).toBe(true)
+      expect(new Map(lying)).toEqual(new Map(noted.positions.flatMap(({ id, tray }) => (tray === null ? [] : [[id, tray]]))))
+      expect(noted.trays.every(({ positions }) => positions.length > 0)).toBe(true)
     })
   })
 
   test('no position is lost, doubled or inside itself', () => {
     everyJob((bodies) => {
-      const { positions } = contextOf(bodies).work
+      const { positions } = contextOf(bodies).noted
       const ids = positions.map(({ id }) => id)
       expect(new Set(ids).size).toBe(ids.length)
       expect(ids).toEqual(expect.arrayContaining(quillmere.positions.map(({ id }) => id)))
@@ -106,7 +106,7 @@ describe('whatever is noted', () => {
     everyJob((bodies) => {
       const sum = (kind: 'putIn' | 'takenOut', id: string): number =>
         bodies.reduce((total, one) => total + (one.kind === kind && one.temporary === id ? one.count : 0), 0)
-      for (const { id, inside } of contextOf(bodies).work.temporaries) {
+      for (const { id, inside } of contextOf(bodies).noted.temporaries) {
         expect(inside).toBe(sum('putIn', id) - sum('takenOut', id))
         expect(inside).toBeGreaterThanOrEqual(0)
       }
@@ -152,8 +152,8 @@ describe('whatever is noted', () => {
         for (const after of placesFor(context.steps, id)) {
           const moved: EntryBody = { kind: 'stepMoved', step: id, after }
           expect(refuseEntry(moved, context)).toBeNull()
-          const { work } = contextOf([...bodies, moved])
-          const stage = jobSteps(quillmere, work, CHECK).filter((step) => step.stage === 'asFound')
+          const { noted } = contextOf([...bodies, moved])
+          const stage = jobSteps(quillmere, noted, CHECK).filter((step) => step.stage === 'asFound')
           const at = stage.findIndex((step) => step.id === id)
           expect(stage[at - 1]?.id ?? null).toBe(after)
         }
@@ -162,11 +162,11 @@ describe('whatever is noted', () => {
 
   test('two parts out under one number are always said, and nothing is said of one alone', () => {
     everyJob((bodies) => {
-      const { work, steps } = contextOf(bodies)
-      const numbers = work.positions
+      const { noted, steps } = contextOf(bodies)
+      const numbers = noted.positions
         .flatMap(({ tag: own, tray }) => (tray !== null && own ? [own.number.trim()] : []))
         .filter(Boolean)
-      const said = stripFaults(quillmere, work, steps).filter(({ code }) => code === 'sameNumber').length
+      const said = stripFaults(quillmere, noted, steps).filter(({ code }) => code === 'sameNumber').length
       expect(said).toBe(numbers.filter((one) => numbers.filter((other) => other === one).length > 1).length)
     })
   })
@@ -182,9 +182,9 @@ test('the same thing noted again changes nothing but who and when', () => {
     { kind: 'stepMoved', step: 'af-oil', after: null },
     { kind: 'positionMoved', position: 'gb-dowels', parent: 'gb-guard' },
   ]
-  const trays = contextOf(bodies).work.trays
+  const trays = contextOf(bodies).noted.trays
   const steps = contextOf(bodies).steps.map(({ id, standing }) => [id, standing.kind])
   const twice = contextOf(bodies.flatMap(again))
-  expect(twice.work.trays).toEqual(trays)
+  expect(twice.noted.trays).toEqual(trays)
   expect(twice.steps.map(({ id, standing }) => [id, standing.kind])).toEqual(steps)
 })

@@ -71,8 +71,8 @@ describe('results of version 3 held their sentences', () => {
   })
 
   test('a report keeps its words, whatever is worded otherwise since', () => {
-    const { work, results: said } = reportWords(draft)
-    const kept = { work: { ...work, exceptions: ['As it was put that day'] }, results: said }
+    const { notes, results: said } = reportWords(draft)
+    const kept = { notes: { ...notes, exceptions: ['As it was put that day'] }, results: said }
     expect(reportWords({ ...draft, words: kept })).toBe(kept)
   })
 })

@@ -3,7 +3,7 @@ import type { SignedWords } from '../core/words/signed'
 /** What a report says in sentences, as it was signed; figures, limits and verdicts are laid out from its content. */
 export interface ReportWords {
   readonly results: SignedWords
-  readonly work: NoteFacts
+  readonly notes: NoteFacts
 }
 
 /** Everything before the gauge that goes into a report. */

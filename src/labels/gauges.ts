@@ -64,4 +64,5 @@ export const say = {
   notRecord: 'not on record',
   within60Days: 'within 60 days',
   lapsed: 'lapsed',
+  choose: 'choose …',
 } as const

@@ -97,4 +97,5 @@ export const say = {
   machine: 'Machine',
   typedLimits: 'Typed limits',
   replace: 'replace',
+  choose: 'choose …',
 } as const

@@ -24,7 +24,7 @@ const noted = (texts: Record<string, readonly string[]>, level: string, complain
   )
 }
 
-const factsOf = (draft: ReportDraft) => reportWords(draft).work
+const factsOf = (draft: ReportDraft) => reportWords(draft).notes
 
 test('a report tells what was found before the gauge, and what is not as it should be', () => {
   const facts = factsOf(

@@ -56,11 +56,11 @@ export function noteFacts({ record, results, confirmations }: ReportDraft, said:
   const entries = record.job.entries ?? []
   const scope = results.scope ?? { level: null, counts: null, gate: null, leftOut: null }
   const full = { ...record, book: { ...NO_PROCEDURE, ...book }, job: { ...record.job, entries } }
-  const work = foldNotes(full.book, entries)
-  const steps = jobSteps(full.book, work, levelsInPlay(scope))
+  const noted = foldNotes(full.book, entries)
+  const steps = jobSteps(full.book, noted, levelsInPlay(scope))
   const level = levelOf(full.book, scope.level)
   const gate = scope.gate
-  const standing = complaintState(record.job.complaint ?? '', work)
+  const standing = complaintState(record.job.complaint ?? '', noted)
   return {
     scope: [
       ...(level ? [say.level(level.name)] : []),
@@ -71,7 +71,7 @@ export function noteFacts({ record, results, confirmations }: ReportDraft, said:
       ...(said.scope.leftOut ? [said.scope.leftOut] : []),
     ],
     complaint: standing === null ? null : { text: record.job.complaint, standing: complaintWords(standing, full.book) },
-    findings: standingFindings(work).map((finding) => ({
+    findings: standingFindings(noted).map((finding) => ({
       id: finding.id,
       title: findingTitle(full.book, finding),
       detail: [finding.extent, finding.note, `usually: ${findingWords[finding.kind].mends}`]
@@ -83,22 +83,22 @@ export function noteFacts({ record, results, confirmations }: ReportDraft, said:
     })),
     looked: [
       ...full.book.patterns.flatMap((pattern) => {
-        const seen = work.patterns.get(pattern.id)
+        const seen = noted.patterns.get(pattern.id)
         if (!seen) return []
         const count = countPattern(pattern.arrangement, seen.states)
         return [`${pattern.name}: ${patternWords(judgePattern(count, pattern.limits), count, pattern.limits)}`]
       }),
-      ...[...work.handTests].flatMap(([id, { finding }]) => {
+      ...[...noted.handTests].flatMap(([id, { finding }]) => {
         const test = full.book.handTests.find((candidate) => candidate.id === id)
         return test && finding === null ? [`${test.name}: sound`] : []
       }),
-      ...[...work.lookedAt.keys()].flatMap((id) => {
+      ...[...noted.lookedAt.keys()].flatMap((id) => {
         const part = book.parts.find((candidate) => candidate.id === id)
         return part ? [say.lookedNothingFound(part.name)] : []
       }),
     ],
-    lay: layOf(work, full.book.joints),
-    openCauses: openCauses(work).map((finding) => findingTitle(full.book, finding)),
+    lay: layOf(noted, full.book.joints),
+    openCauses: openCauses(noted).map((finding) => findingTitle(full.book, finding)),
     exceptions: [
       ...unchecked(book),
       ...wrongChanges({ record, results }),
@@ -110,12 +110,12 @@ export function noteFacts({ record, results, confirmations }: ReportDraft, said:
           : [],
       ),
       ...readyExceptions(speaker, said, { record: full, results, confirmations }),
-      ...stripFaults(full.book, work, steps).map((fault) => stripFaultWords(work, fault)),
-      ...stillInside(work).map(({ name, inside, where }) => say.stillInside(inside, name, where === '' ? '' : `, ${where}`)),
+      ...stripFaults(full.book, noted, steps).map((fault) => stripFaultWords(noted, fault)),
+      ...stillInside(noted).map(({ name, inside, where }) => say.stillInside(inside, name, where === '' ? '' : `, ${where}`)),
     ],
     log: entries
       .filter(({ body }) => LOGGED.has(body.kind))
-      .map(({ id, by, at, body }) => ({ id, by, at, what: entryWords(body, full.book, work) })),
+      .map(({ id, by, at, body }) => ({ id, by, at, what: entryWords(body, full.book, noted) })),
   }
 }
 

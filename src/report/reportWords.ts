@@ -10,5 +10,5 @@ export function reportWords(draft: ReportDraft): ReportWords {
   if (draft.words) return draft.words
   const { record, results } = draft
   const said = olderWords(results) ?? wordsOf(speakerOf(record.book, record.machine.units), results)
-  return { results: said, work: noteFacts(draft, said) }
+  return { results: said, notes: noteFacts(draft, said) }
 }

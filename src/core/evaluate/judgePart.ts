@@ -56,7 +56,7 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
   const isSaid = (id: string, { rule, code }: Vote): boolean =>
     rule === 'crossCheck' && code === 'apart' && saidByChain.has(book.fits.find((fit) => fit.id === id)?.strip ?? '')
   const fitVotes = ownFits.flatMap(({ id, votes: of }) => of.filter((one) => !isSaid(id, one)))
-  const findings = findingVotes(book, part, fixed.work, routes)
+  const findings = findingVotes(book, part, fixed.noted, routes)
   const service = serviceVotes(book, part, scope)
   const left = own.filter(({ need, readings }) => need !== 'required' && readings.length === 0)
   const pending = scope.gate?.kind === 'open' && (left.length > 0 || own.length === 0)

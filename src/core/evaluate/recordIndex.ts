@@ -36,7 +36,7 @@ export interface Index {
   /** Standard uncertainties the guard band of the policy is wide. */
   readonly guard: number
   readonly earlier: EarlierOverhauls
-  readonly work: NotesState
+  readonly noted: NotesState
   readonly planned: ReadonlySet<string>
 }
 
@@ -100,7 +100,7 @@ export function indexRecord(record: InspectionRecord): Index {
   book.fits.forEach((fit, index) => add(fitsOfPart, fit.mendOn, index))
   const ofPart = new Map<string, number[]>()
   book.characteristics.forEach((characteristic, index) => add(ofPart, characteristic.part, index))
-  const work = foldNotes(book, job.entries)
+  const noted = foldNotes(book, job.entries)
   return {
     record,
     gauges,
@@ -121,15 +121,15 @@ export function indexRecord(record: InspectionRecord): Index {
     partReaders,
     guard: guardFactorOf(job.policy.acceptance),
     earlier: earlierOverhauls(record, order, gauges),
-    work,
-    planned: new Set(work.planned.keys()),
+    noted,
+    planned: new Set(noted.planned.keys()),
   }
 }
 
 /** The same for the record with other entries and the same book. */
 export function withEntries(fixed: Index, record: InspectionRecord): Index {
-  const work = foldNotes(record.book, record.job.entries)
-  return { ...fixed, record, work, planned: new Set(work.planned.keys()) }
+  const noted = foldNotes(record.book, record.job.entries)
+  return { ...fixed, record, noted, planned: new Set(noted.planned.keys()) }
 }
 
 export function mustGet<T>(map: ReadonlyMap<string, T>, id: string): T {

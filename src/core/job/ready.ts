@@ -42,19 +42,19 @@ export interface Readiness {
 
 /** Nothing is ready that has nothing in it, that is undecided, or that leaves the shop beyond its limits. */
 export function readiness(record: InspectionRecord, results: Results, confirmed: ReadonlySet<Step>): Readiness {
-  const work = foldNotes(record.book, record.job.entries)
+  const noted = foldNotes(record.book, record.job.entries)
   const left = leftBeyond(results)
   const mayBeKept = record.job.policy.schools?.inDoubt === 'keep'
-  const inside = stillInside(work).map(({ name, inside: count }) => ({ name, count }))
+  const inside = stillInside(noted).map(({ name, inside: count }) => ({ name, count }))
   return {
     blocks: [
-      ...(isEmpty(record, work) ? [{ code: 'nothingThere' } as const] : []),
+      ...(isEmpty(record, noted) ? [{ code: 'nothingThere' } as const] : []),
       ...undecided(record, results),
       ...(inside.length === 0 ? [] : [{ code: 'stillInside', things: inside } as const]),
       ...(mayBeKept ? [] : left.map((of): Block => ({ code: 'leftBeyond', left: of }))),
     ],
     exceptions: [
-      ...notDone(record, results, work),
+      ...notDone(record, results, noted),
       ...notConfirmed(record, results, confirmed),
       ...notMeasuredAsLeft(record, results),
     ],
@@ -62,11 +62,11 @@ export function readiness(record: InspectionRecord, results: Results, confirmed:
   }
 }
 
-const isEmpty = ({ book, job }: InspectionRecord, work: NotesState): boolean =>
+const isEmpty = ({ book, job }: InspectionRecord, noted: NotesState): boolean =>
   book.parts.length === 0 ||
   (job.readings.every(({ kind }) => kind === 'withdrawn') &&
-    standingFindings(work).length === 0 &&
-    work.lookedAt.size + work.patterns.size + work.handTests.size === 0)
+    standingFindings(noted).length === 0 &&
+    noted.lookedAt.size + noted.patterns.size + noted.handTests.size === 0)
 
 /** Parts that still need the inspector's verdict: none given, or given on something that has changed since. */
 function undecided(record: InspectionRecord, results: Results): Block[] {
@@ -90,8 +90,8 @@ function leftBeyond({ parts }: Results): LeftBeyond[] {
 const lastLater = ({ stages }: PartResult): PartResult['stages'][number] | undefined =>
   stages.filter(({ stage }) => stage !== 'asFound').at(-1)
 
-function notDone(record: InspectionRecord, results: Results, work: NotesState): Exception[] {
-  const steps = jobSteps(record.book, work, levelsInPlay(results.scope))
+function notDone(record: InspectionRecord, results: Results, noted: NotesState): Exception[] {
+  const steps = jobSteps(record.book, noted, levelsInPlay(results.scope))
   return steps.filter((step) => !isSettled(step)).map(({ name }) => ({ code: 'notDone', step: name }))
 }
 

@@ -11,7 +11,7 @@ import type { Typed } from './typedCharacteristic'
 /** What is known where a note is to be taken. */
 export interface EntryContext {
   readonly book: LimitBook
-  readonly work: NotesState
+  readonly noted: NotesState
   readonly steps: readonly JobStep[]
   readonly planItems: ReadonlySet<string>
   readonly system: UnitSystem

@@ -2,8 +2,8 @@ import { severityRank } from '../condition/findingKinds'
 import { type Finding, type NotesState, standingFindings } from './state'
 
 /** Findings whose cause nobody has recorded yet, worst first. They stay visible up to the report. */
-export function openCauses(work: NotesState): Finding[] {
-  return standingFindings(work)
+export function openCauses(noted: NotesState): Finding[] {
+  return standingFindings(noted)
     .filter(({ cause }) => cause === null)
     .sort((a, b) => severityRank[b.severity] - severityRank[a.severity])
 }
@@ -15,10 +15,10 @@ export type ComplaintStanding =
   | { readonly kind: 'gone'; readonly finding: Finding; readonly note: string; readonly by: string }
 
 /** A complaint needs both: the finding that explains it, and the proof that it is gone. */
-export function complaintState(complaint: string, work: NotesState): ComplaintStanding | null {
+export function complaintState(complaint: string, noted: NotesState): ComplaintStanding | null {
   if (complaint === '') return null
-  const { explained, gone } = work.complaint
-  const finding = explained && standingFindings(work).find(({ id }) => id === explained.finding)
+  const { explained, gone } = noted.complaint
+  const finding = explained && standingFindings(noted).find(({ id }) => id === explained.finding)
   if (!explained || !finding) return { kind: 'unexplained' }
   return gone ? { kind: 'gone', finding, note: gone.note, by: gone.by } : { kind: 'explained', finding, by: explained.by }
 }

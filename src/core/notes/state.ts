@@ -97,4 +97,4 @@ export interface NotesState {
 }
 
 /** Findings that stand: not withdrawn. */
-export const standingFindings = (work: NotesState): Finding[] => work.findings.filter(({ withdrawn }) => withdrawn === null)
+export const standingFindings = (noted: NotesState): Finding[] => noted.findings.filter(({ withdrawn }) => withdrawn === null)

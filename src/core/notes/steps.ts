@@ -25,8 +25,8 @@ export function cautionsOf(book: LimitBook, step: BookStep | null): Caution[] {
  * The steps of the levels in play, stage by stage. Everything behind a gate that is not done is closed: a gate is
  * never skipped, so only “done”, or two people who agree that it does not apply, opens it.
  */
-export function jobSteps(book: LimitBook, work: NotesState, levels: ReadonlySet<string>): JobStep[] {
-  const own = work.steps.filter(({ book: step }) => step === null || step.levels.some((level) => levels.has(level)))
+export function jobSteps(book: LimitBook, noted: NotesState, levels: ReadonlySet<string>): JobStep[] {
+  const own = noted.steps.filter(({ book: step }) => step === null || step.levels.some((level) => levels.has(level)))
   const ordered = procedureStages.flatMap((stage) => own.filter((step) => step.stage === stage))
   let closedBy: string | null = null
   return ordered.map((step) => {

@@ -13,18 +13,18 @@ export type StripFault = { readonly position: string } & (
 )
 
 /** Everything missing on the strip map, in the order of the tree. */
-export function stripFaults(book: LimitBook, work: NotesState, steps: readonly JobStep[]): StripFault[] {
+export function stripFaults(book: LimitBook, noted: NotesState, steps: readonly JobStep[]): StripFault[] {
   const removed = new Set(
     steps.filter(({ standing }) => standing.kind === 'done').flatMap(({ book: step }) => step?.removes ?? []),
   )
-  const byId = new Map(work.positions.map((position) => [position.id, position]))
-  const marked = new Set(work.joints.keys())
+  const byId = new Map(noted.positions.map((position) => [position.id, position]))
+  const marked = new Set(noted.joints.keys())
   const byNumber = new Map<string, NotedPosition[]>()
-  for (const position of work.positions) {
+  for (const position of noted.positions) {
     const number = numberOf(position)
     if (isOut(position) && number !== '') byNumber.set(number, [...(byNumber.get(number) ?? []), position])
   }
-  return work.positions.flatMap((position) => [
+  return noted.positions.flatMap((position) => [
     ...ownFaults(position, removed.has(position.id)),
     ...sameNumber(position, byNumber),
     ...matesApart(position, byId),
@@ -97,4 +97,4 @@ function matesApart(position: NotedPosition, byId: ReadonlyMap<string, NotedPosi
 }
 
 /** Temporary things still inside: nothing is closed up over them. */
-export const stillInside = (work: NotesState): NotesState['temporaries'] => work.temporaries.filter(({ inside }) => inside > 0)
+export const stillInside = (noted: NotesState): NotesState['temporaries'] => noted.temporaries.filter(({ inside }) => inside > 0)

@@ -10,19 +10,19 @@ import type { Settling, TraceStep, Vote } from './vote'
 import { vote } from './vote'
 
 /** What the findings on a part say: the book's rule for each, its damage patterns, or that no rule decides. */
-export function findingVotes(book: LimitBook, part: Part, work: NotesState, routes: RouteContext): Vote[] {
+export function findingVotes(book: LimitBook, part: Part, noted: NotesState, routes: RouteContext): Vote[] {
   return [
-    ...standingFindings(work)
+    ...standingFindings(noted)
       .filter((finding) => finding.part === part.id)
       .flatMap((finding) => findingVote(book, part, finding, routes)),
-    ...patternVotes(book, part, work, routes),
-    ...lookedVotes(part, work),
+    ...patternVotes(book, part, noted, routes),
+    ...lookedVotes(part, noted),
   ]
 }
 
-function lookedVotes(part: Part, work: NotesState): Vote[] {
-  const looked = work.lookedAt.get(part.id)
-  if (!looked || standingFindings(work).some((finding) => finding.part === part.id)) return []
+function lookedVotes(part: Part, noted: NotesState): Vote[] {
+  const looked = noted.lookedAt.get(part.id)
+  if (!looked || standingFindings(noted).some((finding) => finding.part === part.id)) return []
   return [vote({ rule: 'finding', code: 'nothingFound', facts: { by: looked.by }, mild: 'reuse', strong: 'reuse' })]
 }
 
@@ -94,9 +94,9 @@ function ruleVote(part: Part, finding: Finding, rule: FindingRule, routes: Route
 
 const notedStep = ({ by, note }: Finding): TraceStep => ({ kind: 'finding', code: 'noted', by, note, source: null })
 
-function patternVotes(book: LimitBook, part: Part, work: NotesState, routes: RouteContext): Vote[] {
+function patternVotes(book: LimitBook, part: Part, noted: NotesState, routes: RouteContext): Vote[] {
   return book.patterns.flatMap((pattern): Vote[] => {
-    const seen = work.patterns.get(pattern.id)
+    const seen = noted.patterns.get(pattern.id)
     if (pattern.part !== part.id || !seen) return []
     const { limits } = pattern
     const count = countPattern(pattern.arrangement, seen.states)

@@ -226,12 +226,12 @@ const entries = cases.map(
     body,
   }),
 )
-const work = foldNotes(book, entries)
+const noted = foldNotes(book, entries)
 
 test.each(cases)('$body.kind: $says', ({ body, subject, says }) => {
   expect(entryBodySchema.parse(body)).toEqual(body)
   expect(subjectOf(body)).toBe(subject)
-  expect(entryWords(body, book, work)).toBe(says)
+  expect(entryWords(body, book, noted)).toBe(says)
 })
 
 test('every kind of entry is among them', () => {
@@ -239,17 +239,17 @@ test('every kind of entry is among them', () => {
 })
 
 test('what they leave: the last word on each subject', () => {
-  const position = (id: string) => work.positions.find((candidate) => candidate.id === id)
+  const position = (id: string) => noted.positions.find((candidate) => candidate.id === id)
   expect(position('gb-cap')).toMatchObject({ tray: null, parent: null, tag: { number: '7', by: 'Mara Ellwood' } })
   expect(position('p-1')).toMatchObject({ name: 'Rail', parent: 'gb', book: null })
-  expect(work.trays).toEqual([])
-  expect(work.steps.find(({ id }) => id === 'af-oil')?.standing).toMatchObject({
+  expect(noted.trays).toEqual([])
+  expect(noted.steps.find(({ id }) => id === 'af-oil')?.standing).toMatchObject({
     kind: 'open',
     reopened: { reason: 'Sample found' },
   })
-  expect(work.findings).toMatchObject([{ id: FINDING, withdrawn: { reason: 'dirt' }, cause: { family: 'moisture' } }])
-  expect(work.pictures).toEqual([])
-  expect(work.complaint).toMatchObject({ explained: { finding: FINDING }, gone: { note: 'quiet' } })
+  expect(noted.findings).toMatchObject([{ id: FINDING, withdrawn: { reason: 'dirt' }, cause: { family: 'moisture' } }])
+  expect(noted.pictures).toEqual([])
+  expect(noted.complaint).toMatchObject({ explained: { finding: FINDING }, gone: { note: 'quiet' } })
 })
 
 test('an entry about nothing known changes nothing', () => {

@@ -21,7 +21,7 @@ type Named = { readonly id: string; readonly name: string }
 const nameIn = (items: readonly Named[], id: string): string => items.find((item) => item.id === id)?.name ?? id
 
 /** The names of a job: of its book, and of what was added in it. */
-function namesOf(book: LimitBook, work: NotesState): NoteNames {
+function namesOf(book: LimitBook, noted: NotesState): NoteNames {
   const part = (id: string): string => nameIn(book.parts, id)
   return {
     book,
@@ -30,15 +30,15 @@ function namesOf(book: LimitBook, work: NotesState): NoteNames {
         book.levels.flatMap(({ needs }) => [needs.gauges, needs.tools, needs.consumables, needs.safety, needs.people].flat()),
         id,
       ),
-    step: (id) => nameIn(work.steps, id),
-    position: (id) => nameIn(work.positions, id),
+    step: (id) => nameIn(noted.steps, id),
+    position: (id) => nameIn(noted.positions, id),
     part,
     characteristic: (id) => nameIn(book.characteristics, id),
     finding: (id) => {
-      const found = work.findings.find((candidate) => candidate.id === id)
+      const found = noted.findings.find((candidate) => candidate.id === id)
       return found ? `${findingWords[found.kind].label} on ${part(found.part)}` : id
     },
-    temporary: (id) => nameIn(work.temporaries, id),
+    temporary: (id) => nameIn(noted.temporaries, id),
   }
 }
 
@@ -107,8 +107,8 @@ const noteWords: NoteWords = {
 }
 
 /** What was noted, in one line: for the job's log, the report, and when two people noted the same thing. */
-export const entryWords = (body: EntryBody, book: LimitBook, work: NotesState): string =>
-  (noteWords[body.kind] as (body: EntryBody, names: NoteNames) => string)(body, namesOf(book, work))
+export const entryWords = (body: EntryBody, book: LimitBook, noted: NotesState): string =>
+  (noteWords[body.kind] as (body: EntryBody, names: NoteNames) => string)(body, namesOf(book, noted))
 
 /** A tag in words, without its empty fields. */
 export function tagWords(tag: Tag, nameOf: (position: string) => string): string {

@@ -2,8 +2,8 @@ import type { NotesState } from '../notes/state'
 import { type StripFault, stillInside } from '../notes/stripFaults'
 
 /** Something about a part that came out which nobody can answer later. */
-export function stripFaultWords(work: NotesState, fault: StripFault): string {
-  const name = work.positions.find(({ id }) => id === fault.position)?.name ?? fault.position
+export function stripFaultWords(noted: NotesState, fault: StripFault): string {
+  const name = noted.positions.find(({ id }) => id === fault.position)?.name ?? fault.position
   switch (fault.code) {
     case 'noPlace':
       return `${name}: taken out, but lies in no tray`
@@ -29,7 +29,7 @@ export function stripFaultWords(work: NotesState, fault: StripFault): string {
 }
 
 /** What is still inside: “2 × Plastic strip, 1 × Eye bolt M20”; null when nothing is. */
-export function insideWords(work: NotesState): string | null {
-  const inside = stillInside(work)
+export function insideWords(noted: NotesState): string | null {
+  const inside = stillInside(noted)
   return inside.length === 0 ? null : inside.map(({ name, inside: count }) => `${count} × ${name}`).join(', ')
 }

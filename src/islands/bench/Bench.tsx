@@ -90,7 +90,7 @@ function BenchSheet(props: BenchProps) {
     <div className={styles.bench}>
       <Rail bench={bench} />
       <section className={styles.work} aria-labelledby="characteristic" aria-busy={!bench.readings.loaded}>
-        <Notices work={{ ...props.notes, record: bench.record, work: bench.work }} />
+        <Notices noted={{ ...props.notes, record: bench.record, state: bench.noted }} />
         <div className={styles.head}>
           <div>
             <h1 id="characteristic">{characteristic.name}</h1>

@@ -54,7 +54,7 @@ export interface BenchActs {
 
 export interface Bench {
   readonly record: InspectionRecord
-  readonly work: NotesState
+  readonly noted: NotesState
   readonly today: string
   readonly stage: Stage
   /** Results with what is typed taken as accepted, so that they move with each key. */

@@ -177,7 +177,7 @@ export function useBench(props: BenchProps): Bench {
   }, [evaluation, standing, characteristic.id, active, text, gaugeId, conditions.conditions, stage])
   const whole = evaluated.characteristicAt(index) as CharacteristicResult
   const result = useMemo(() => evaluated.at(characteristic.id, stage), [evaluated, characteristic.id, stage])
-  const work = useMemo(() => foldNotes(book, record.job.entries), [book, record.job.entries])
+  const noted = useMemo(() => foldNotes(book, record.job.entries), [book, record.job.entries])
 
   const standingAt = (slot: Slot): Reading | undefined =>
     standing.find((reading) => slotKey(reading) === slotKey(slot) && reading.kind !== 'withdrawn')
@@ -208,7 +208,7 @@ export function useBench(props: BenchProps): Bench {
   })
   return {
     record,
-    work,
+    noted,
     today,
     stage,
     results: () => evaluated.results,
@@ -252,7 +252,7 @@ export function useBench(props: BenchProps): Bench {
       return by === undefined || by === person.name ? null : by
     },
     deliveryOf: (id) => outbox.local.find((item) => item.reading.id === id)?.delivery ?? null,
-    noteAt: ({ id }) => work.readingNotes.get(id)?.note ?? '',
+    noteAt: ({ id }) => noted.readingNotes.get(id)?.note ?? '',
     acts,
   }
 }

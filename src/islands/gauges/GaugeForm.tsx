@@ -59,7 +59,7 @@ export function GaugeActions({ gauges }: { readonly gauges: readonly Gauge[] }) 
           label={say.newCalibration}
           value=""
           options={[
-            { value: '', label: 'choose …' },
+            { value: '', label: say.choose },
             ...gauges.map(({ id, code, name }) => ({ value: id, label: `${code} · ${name}` })),
           ]}
           onChange={(event) => setOpen(gauges.find(({ id }) => id === event.currentTarget.value) ?? null)}

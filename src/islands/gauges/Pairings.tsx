@@ -39,7 +39,7 @@ export function Pairings({ gauges, pairings }: { readonly gauges: readonly Gauge
           label={say.pair}
           value=""
           options={[
-            { value: '', label: 'choose …' },
+            { value: '', label: say.choose },
             ...gauges.map(({ id, code, name }) => ({ value: id, label: `${code} · ${name}` })),
           ]}
           onChange={(event) => setOpen(gauges.find(({ id }) => id === event.currentTarget.value) ?? null)}

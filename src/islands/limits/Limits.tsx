@@ -22,15 +22,15 @@ import { TypeForm } from './TypeForm'
 
 /** What was typed from the manual in this job: to be held against the document by a second person, and made a draft book of. */
 function Limits(props: NotesProps) {
-  const work = useNotes(props)
-  const { record } = work
+  const noted = useNotes(props)
+  const { record } = noted
   const typed = typedIn(record.job.entries)
   const [editing, setEditing] = useState<Typed | 'new' | null>(null)
   const waiting = typed.filter(({ check }) => check === null).length
   const measured = new Set(record.job.readings.map(({ characteristic }) => characteristic))
   return (
     <div className={styles.sheet}>
-      <Notices work={work} />
+      <Notices noted={noted} />
       <header className={styles.head}>
         <div>
           <h1>{say.limitsTypedFrom}</h1>
@@ -41,7 +41,7 @@ function Limits(props: NotesProps) {
           </p>
         </div>
         <div className={styles.actions}>
-          <Button disabled={work.closed !== null} onClick={() => setEditing('new')}>
+          <Button disabled={noted.closed !== null} onClick={() => setEditing('new')}>
             {say.addFromManual}
           </Button>
           <ButtonLink href={`/jobs/${record.job.id}/bench`} kind="primary">
@@ -61,7 +61,7 @@ function Limits(props: NotesProps) {
         {typed.map((item) => (
           <Card
             key={item.id}
-            work={work}
+            noted={noted}
             typed={item}
             person={props.person.name}
             measured={measured.has(item.id)}
@@ -69,7 +69,7 @@ function Limits(props: NotesProps) {
           />
         ))}
       </ul>
-      {typed.length > 0 && <DraftBook work={work} typed={typed} />}
+      {typed.length > 0 && <DraftBook noted={noted} typed={typed} />}
       {editing !== null && (
         <TypeForm
           jobId={record.job.id}
@@ -79,7 +79,7 @@ function Limits(props: NotesProps) {
           gauges={record.gauges}
           before={editing === 'new' ? null : editing}
           measured={editing !== 'new' && measured.has(editing.id)}
-          write={work.write}
+          write={noted.write}
           onDone={() => setEditing(null)}
           onClose={() => setEditing(null)}
         />
@@ -93,13 +93,13 @@ const stateOf = ({ check }: Typed): 'unchecked' | 'checked' | 'wrong' =>
 const stateWord = { unchecked: say.notCheckedYet, checked: say.checked, wrong: say.doesNotAgree } as const
 
 function Card({
-  work,
+  noted,
   typed,
   person,
   measured,
   onEdit,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly typed: Typed
   readonly person: string
   readonly measured: boolean
@@ -107,8 +107,8 @@ function Card({
 }) {
   const { value, check } = typed
   const { method } = value
-  const system = work.record.machine.units
-  const own = work.record.book.characteristics.find(({ id }) => id === typed.id)
+  const system = noted.record.machine.units
+  const own = noted.record.book.characteristics.find(({ id }) => id === typed.id)
   const state = stateOf(typed)
   const figure = (index: number, which: 'wear' | 'plan'): string => {
     const limit = own?.limits[index]
@@ -184,7 +184,7 @@ function Card({
         {say.typed} {typed.by}
         {check && say.by(check.agrees ? say.checked : say.refused, check.by, check.note === '' ? '' : `: ${check.note}`)}
       </p>
-      <Check work={work} typed={typed} person={person} measured={measured} onEdit={onEdit} />
+      <Check noted={noted} typed={typed} person={person} measured={measured} onEdit={onEdit} />
     </li>
   )
 }
@@ -201,13 +201,13 @@ function newWords(
 
 /** The second person's answer, and for the first one the way to type it anew or take it out. */
 function Check({
-  work,
+  noted,
   typed,
   person,
   measured,
   onEdit,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly typed: Typed
   readonly person: string
   readonly measured: boolean
@@ -216,11 +216,11 @@ function Check({
   const [asking, setAsking] = useState<'disagree' | 'drop' | null>(null)
   const [text, setText] = useState('')
   const [fault, setFault] = useState<string | null>(null)
-  const { view } = work
+  const { view } = noted
   const own = typed.by === person
   const mayCheck = view.may.check && !hasEnded(jobState(view)) && !own
   const answer = async (body: EntryBody): Promise<void> => {
-    const fate = await work.write(body)
+    const fate = await noted.write(body)
     setFault(fate.kind === 'refused' ? fate.message : null)
     if (fate.kind !== 'refused') setAsking(null)
   }
@@ -238,8 +238,8 @@ function Check({
               <Button onClick={() => setAsking('disagree')}>{say.doesNotAgreeTitle}</Button>
             </>
           )}
-          {work.closed === null && <Button onClick={onEdit}>{say.typeAnew}</Button>}
-          {work.closed === null && !measured && (
+          {noted.closed === null && <Button onClick={onEdit}>{say.typeAnew}</Button>}
+          {noted.closed === null && !measured && (
             <Button kind="quiet" onClick={() => setAsking('drop')}>
               {say.takeOut}
             </Button>
@@ -275,8 +275,8 @@ function Check({
 }
 
 /** Everything typed, together, as a draft of a limit book. */
-function DraftBook({ work, typed }: { readonly work: JobNotes; readonly typed: readonly Typed[] }) {
-  const { record } = work
+function DraftBook({ noted, typed }: { readonly noted: JobNotes; readonly typed: readonly Typed[] }) {
+  const { record } = noted
   const [title, setTitle] = useState(record.book.revision === 'none' ? `${record.machine.name}: limits` : record.book.title)
   const [said, setSaid] = useState<{ readonly made: DraftBookAnswer } | { readonly fault: string } | null>(null)
   const waiting = typed.filter(({ check }) => check?.agrees !== true)
@@ -289,7 +289,7 @@ function DraftBook({ work, typed }: { readonly work: JobNotes; readonly typed: r
     <section className={styles.draft} aria-labelledby="draft">
       <h2 id="draft">{say.makeDraftLimit}</h2>
       <p className={styles.about}>
-        {!work.view.may.note
+        {!noted.view.may.note
           ? say.inspectorMakesDraft
           : waiting.length > 0
             ? say.waitsCheck(waiting.map(({ value }) => value.name).join(', '))
@@ -308,7 +308,7 @@ function DraftBook({ work, typed }: { readonly work: JobNotes; readonly typed: r
           maxLength={200}
           onChange={(event) => setTitle(event.currentTarget.value)}
         />
-        <Button kind="primary" type="submit" disabled={waiting.length > 0 || title.trim().length < 3 || !work.view.may.note}>
+        <Button kind="primary" type="submit" disabled={waiting.length > 0 || title.trim().length < 3 || !noted.view.may.note}>
           {say.makeDraft}
         </Button>
       </form>

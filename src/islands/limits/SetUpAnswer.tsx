@@ -9,6 +9,7 @@ import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { valueName } from '../../core/words/labels'
 import { setUpWords } from '../../core/words/methods'
+import { say } from '../../labels/limits'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import type { TypedForm } from './typedForm'
 
@@ -52,7 +53,7 @@ export function SetUpAnswer({
         error={error}
         value={value}
         options={[
-          { value: '', label: 'choose …' },
+          { value: '', label: say.choose },
           ...others
             .filter(({ method: { kind } }) => kind === 'boreDiameter' || kind === 'outsideDiameter')
             .map(({ id, name }) => ({ value: id, label: name })),
@@ -104,7 +105,7 @@ function FormulaNames({
           key={name}
           label={`“${name}” is`}
           value={chosen.get(name) ?? ''}
-          options={[{ value: '', label: 'choose …' }, ...options]}
+          options={[{ value: '', label: say.choose }, ...options]}
           onChange={(event) => {
             const next = new Map(chosen).set(name, event.currentTarget.value)
             onAnswer(names.flatMap((known) => (next.get(known) ? [`${known} = ${next.get(known)}`] : [])).join('; '))

@@ -16,15 +16,15 @@ import styles from './Look.module.css'
 
 /** A finding: what it points to, what confirms it, what mends it, what the book says, and its cause. */
 export function FindingCard({
-  work,
+  noted,
   finding,
   onChange,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly finding: Finding
   readonly onChange: () => void
 }) {
-  const { book } = work.record
+  const { book } = noted.record
   const kind = findingWords[finding.kind]
   const rule = strongestRule(book.findingRules, finding)
   const part = book.parts.find(({ id }) => id === finding.part)
@@ -58,7 +58,7 @@ export function FindingCard({
         <dt>{say.check}</dt>
         <dd>
           {kind.check.join('; ')}
-          <Confirming work={work} finding={finding} characteristics={rule?.confirm ?? []} />
+          <Confirming noted={noted} finding={finding} characteristics={rule?.confirm ?? []} />
         </dd>
         <dt>{say.usually}</dt>
         <dd>{kind.mends}</dd>
@@ -78,10 +78,10 @@ export function FindingCard({
           )}
         </dd>
       </dl>
-      <Cause work={work} finding={finding} />
+      <Cause noted={noted} finding={finding} />
       <div className={styles.cardFoot}>
-        <Pictures work={work} subject={{ kind: 'finding', id: finding.id }} title={kind.label} />
-        {work.closed === null && <Withdraw work={work} finding={finding} onChange={onChange} />}
+        <Pictures noted={noted} subject={{ kind: 'finding', id: finding.id }} title={kind.label} />
+        {noted.closed === null && <Withdraw noted={noted} finding={finding} onChange={onChange} />}
       </div>
     </article>
   )
@@ -89,22 +89,22 @@ export function FindingCard({
 
 /** Measurements that confirm the finding: on the plan already, or one press away from it. */
 function Confirming({
-  work,
+  noted,
   finding,
   characteristics,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly finding: Finding
   readonly characteristics: readonly string[]
 }) {
-  const { book, job } = work.record
+  const { book, job } = noted.record
   const own = book.characteristics.filter(({ part }) => part === finding.part).map(({ id }) => id)
   const all = [...new Set([...characteristics, ...own])]
   return (
     <span className={styles.confirming}>
       {all.map((id) => {
         const characteristic = book.characteristics.find((candidate) => candidate.id === id)
-        const result = work.results.characteristics.find((candidate) => candidate.id === id)
+        const result = noted.results.characteristics.find((candidate) => candidate.id === id)
         if (!characteristic || !result) return null
         return result.need === 'required' ? (
           <ButtonLink key={id} href={`/jobs/${job.id}/bench?c=${id}`}>
@@ -113,10 +113,10 @@ function Confirming({
               {result.reductions.taken}/{result.reductions.needed}
             </span>
           </ButtonLink>
-        ) : work.closed === null ? (
+        ) : noted.closed === null ? (
           <Button
             key={id}
-            onClick={() => void work.write({ kind: 'measurementPlanned', characteristic: id, finding: finding.id })}
+            onClick={() => void noted.write({ kind: 'measurementPlanned', characteristic: id, finding: finding.id })}
           >
             {say.addPlan(characteristic.name)}
           </Button>
@@ -126,7 +126,7 @@ function Confirming({
   )
 }
 
-function Cause({ work, finding }: { readonly work: JobNotes; readonly finding: Finding }) {
+function Cause({ noted, finding }: { readonly noted: JobNotes; readonly finding: Finding }) {
   const [open, setOpen] = useState(false)
   const [family, setFamily] = useState<CauseFamily>(causesOf(finding.kind)[0] ?? 'operation')
   const [text, setText] = useState('')
@@ -134,7 +134,7 @@ function Cause({ work, finding }: { readonly work: JobNotes; readonly finding: F
   const likely = causesOf(finding.kind)
   const options = [...likely, ...causeFamilies.filter((candidate) => !likely.includes(candidate))]
   const write = (cause: { family: CauseFamily; text: string } | null): void => {
-    void work.write({ kind: 'causeRecorded', finding: finding.id, cause }).then((fate) => {
+    void noted.write({ kind: 'causeRecorded', finding: finding.id, cause }).then((fate) => {
       setFault(fate.kind === 'refused' ? fate.message : null)
       if (fate.kind !== 'refused') setOpen(false)
     })
@@ -144,7 +144,7 @@ function Cause({ work, finding }: { readonly work: JobNotes; readonly finding: F
       <p className={styles.cause}>
         <b>{say.cause}</b> {causeName[finding.cause.family].toLowerCase()}
         {finding.cause.text !== '' && `, ${finding.cause.text}`} <span className={styles.quiet}>{finding.cause.by}</span>
-        {work.closed === null && (
+        {noted.closed === null && (
           <Button kind="quiet" onClick={() => write(null)}>
             {say.leaveOpenAgain}
           </Button>
@@ -155,7 +155,7 @@ function Cause({ work, finding }: { readonly work: JobNotes; readonly finding: F
   return (
     <div className={styles.cause} data-open="">
       <b>{say.causeStillOpen}</b> {say.staysSightUp}
-      {work.closed === null && !open && (
+      {noted.closed === null && !open && (
         <Button kind="quiet" onClick={() => setOpen(true)}>
           {say.recordCause}
         </Button>
@@ -190,11 +190,11 @@ function Cause({ work, finding }: { readonly work: JobNotes; readonly finding: F
 }
 
 function Withdraw({
-  work,
+  noted,
   finding,
   onChange,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly finding: Finding
   readonly onChange: () => void
 }) {
@@ -218,7 +218,7 @@ function Withdraw({
       onSubmit={(event) => {
         event.preventDefault()
         if (reason.trim().length < 3) return setFault(say.sayWhyFew)
-        void work
+        void noted
           .write({ kind: 'findingWithdrawn', finding: finding.id, reason: reason.trim() })
           .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
       }}

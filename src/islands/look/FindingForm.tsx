@@ -35,22 +35,22 @@ function draftOf(finding: Finding | null): Draft {
 
 /** One finding: kind, how bad, where on the part, how far it reaches. Changing one keeps its history. */
 export function FindingForm({
-  work,
+  noted,
   part,
   changing,
   onDone,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly part: Part
   readonly changing: Finding | null
   readonly onDone: () => void
 }) {
   // A new finding has a subject of its own, which nobody else can change meanwhile.
-  const form = useSubjectForm<Draft>(work, changing ? `finding:${changing.id}` : `new finding:${part.id}`, draftOf(changing))
+  const form = useSubjectForm<Draft>(noted, changing ? `finding:${changing.id}` : `new finding:${part.id}`, draftOf(changing))
   const { value: draft, set } = form
   const kindInput = useRef<HTMLInputElement>(null)
-  const position = work.record.book.positions.find(({ part: own, stations }) => own === part.id && stations.length > 0)
-  const before = work.work.findings.filter((finding) => finding.part === part.id && finding.withdrawn === null)
+  const position = noted.record.book.positions.find(({ part: own, stations }) => own === part.id && stations.length > 0)
+  const before = noted.state.findings.filter((finding) => finding.part === part.id && finding.withdrawn === null)
 
   async function note(): Promise<void> {
     if (draft.kind === null) {

@@ -11,26 +11,26 @@ import type { JobNotes } from '../notes/useNotes'
 import styles from './Look.module.css'
 
 /** Feel, rock, slack and oil: sound with one press, or a finding with its own quick form. */
-export function HandTests({ work, part }: { readonly work: JobNotes; readonly part: string }) {
-  const tests = work.record.book.handTests.filter((test) => test.part === part)
+export function HandTests({ noted, part }: { readonly noted: JobNotes; readonly part: string }) {
+  const tests = noted.record.book.handTests.filter((test) => test.part === part)
   if (tests.length === 0) return null
   return (
     <section className={styles.hand} aria-labelledby="hand-tests">
       <h2 id="hand-tests">{say.hand}</h2>
       {tests.map((test) => (
-        <HandTestRow key={test.id} work={work} test={test} />
+        <HandTestRow key={test.id} noted={noted} test={test} />
       ))}
     </section>
   )
 }
 
-function HandTestRow({ work, test }: { readonly work: JobNotes; readonly test: HandTest }) {
+function HandTestRow({ noted, test }: { readonly noted: JobNotes; readonly test: HandTest }) {
   const [open, setOpen] = useState(false)
   const [severity, setSeverity] = useState<Severity>('marked')
   const [felt, setFelt] = useState('')
   const [fault, setFault] = useState<string | null>(null)
-  const standing = work.work.handTests.get(test.id)
-  const finding = standing?.finding ? work.work.findings.find(({ id }) => id === standing.finding) : undefined
+  const standing = noted.state.handTests.get(test.id)
+  const finding = standing?.finding ? noted.state.findings.find(({ id }) => id === standing.finding) : undefined
   const tell = (fate: Awaited<ReturnType<JobNotes['write']>>): void => {
     setFault(fate.kind === 'refused' ? fate.message : null)
     if (fate.kind !== 'refused') setOpen(false)
@@ -51,11 +51,11 @@ function HandTestRow({ work, test }: { readonly work: JobNotes; readonly test: H
             , {standing.by}
           </span>
         )}
-        {work.closed === null && !open && (
+        {noted.closed === null && !open && (
           <>
             <Button
               aria-label={say.soundOf(test.name)}
-              onClick={() => void work.write({ kind: 'handTested', test: test.id, finding: null, note: '' }).then(tell)}
+              onClick={() => void noted.write({ kind: 'handTested', test: test.id, finding: null, note: '' }).then(tell)}
             >
               {say.soundTitle}
             </Button>
@@ -71,7 +71,7 @@ function HandTestRow({ work, test }: { readonly work: JobNotes; readonly test: H
           onSubmit={(event) => {
             event.preventDefault()
             const id = v7()
-            void work
+            void noted
               .write(
                 {
                   kind: 'findingRecorded',

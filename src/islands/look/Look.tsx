@@ -25,18 +25,18 @@ type Tab = 'findings' | 'steps'
 
 /** Findings part by part: what is seen, what it points to, and its cause. */
 function Look({ opened, ...props }: NotesProps & { readonly opened: string | null }) {
-  const work = useNotes(props)
-  const { book } = work.record
+  const noted = useNotes(props)
+  const { book } = noted.record
   const [tab, setTab] = useState<Tab>('findings')
   const [partId, setPartId] = useState(book.parts.find(({ id }) => id === opened)?.id ?? book.parts[0]?.id ?? '')
   const [changing, setChanging] = useState<string | null>(null)
   const [fault, setFault] = useState<string | null>(null)
   const part = book.parts.find(({ id }) => id === partId)
-  const all = standingFindings(work.work)
+  const all = standingFindings(noted.state)
   const own = all.filter((finding) => finding.part === partId)
-  const looked = work.work.lookedAt.get(partId)
-  const causes = openCauses(work.work)
-  const steps = work.steps.filter(({ stage }) => stage === 'look')
+  const looked = noted.state.lookedAt.get(partId)
+  const causes = openCauses(noted.state)
+  const steps = noted.steps.filter(({ stage }) => stage === 'look')
   const stepsDone = steps.filter(isSettled).length
   const assemblies = [...new Set(book.parts.map(({ assembly }) => assembly))]
   const changed = own.find(({ id }) => id === changing) ?? null
@@ -51,8 +51,8 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
                 .filter((candidate) => candidate.assembly === assembly)
                 .map((candidate) => {
                   const found = all.filter((finding) => finding.part === candidate.id).length
-                  const result = work.results.parts.find(({ id }) => id === candidate.id)
-                  const state = found > 0 ? say.found(found) : work.work.lookedAt.has(candidate.id) ? '✓' : '·'
+                  const result = noted.results.parts.find(({ id }) => id === candidate.id)
+                  const state = found > 0 ? say.found(found) : noted.state.lookedAt.has(candidate.id) ? '✓' : '·'
                   return (
                     <li key={candidate.id}>
                       <button
@@ -81,9 +81,9 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
         ))}
       </nav>
       <div className={styles.main}>
-        <Notices work={work} />
+        <Notices noted={noted} />
         <div className={styles.above}>
-          <ComplaintNote work={work} />
+          <ComplaintNote noted={noted} />
         </div>
         <header className={styles.head}>
           <div>
@@ -121,24 +121,24 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
             ]}
           />
         </header>
-        <Fault text={work.closed} />
+        <Fault text={noted.closed} />
         {tab === 'steps' && (
           <TabPanel tab="steps">
             {steps.length === 0 && <p className={styles.quiet}>{say.limitBookHas}</p>}
             <ol className={stepStyles.steps}>
               {steps.map((step, index) => (
-                <StepCard key={step.id} work={work} step={step} number={index + 1} />
+                <StepCard key={step.id} noted={noted} step={step} number={index + 1} />
               ))}
             </ol>
-            <AddStep work={work} stage="look" after={steps.at(-1)?.id ?? null} />
+            <AddStep noted={noted} stage="look" after={steps.at(-1)?.id ?? null} />
           </TabPanel>
         )}
         {tab === 'findings' && part && (
           <TabPanel tab="findings" className={styles.findings}>
-            {work.closed === null && (
+            {noted.closed === null && (
               <FindingForm
                 key={`${part.id} ${changing ?? ''}`}
-                work={work}
+                noted={noted}
                 part={part}
                 changing={changed}
                 onDone={() => setChanging(null)}
@@ -147,10 +147,10 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
             {own.length === 0 && (
               <p className={styles.none}>
                 {looked ? say.lookedAtByNothingFound(looked.by) : say.nothingNotedPart}
-                {work.closed === null && !looked && (
+                {noted.closed === null && !looked && (
                   <Button
                     onClick={() =>
-                      void work
+                      void noted
                         .write({ kind: 'lookedAt', part: part.id, note: '' })
                         .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
                     }
@@ -162,19 +162,19 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
             )}
             <Fault text={fault} />
             {own.map((finding) => (
-              <FindingCard key={finding.id} work={work} finding={finding} onChange={() => setChanging(finding.id)} />
+              <FindingCard key={finding.id} noted={noted} finding={finding} onChange={() => setChanging(finding.id)} />
             ))}
             {book.patterns
               .filter((pattern) => pattern.part === part.id)
               .map((pattern) => (
-                <PatternSheet key={pattern.id} work={work} pattern={pattern} />
+                <PatternSheet key={pattern.id} noted={noted} pattern={pattern} />
               ))}
-            <HandTests work={work} part={part.id} />
+            <HandTests noted={noted} part={part.id} />
           </TabPanel>
         )}
       </div>
       <aside className={styles.side} aria-label={say.openCauses}>
-        <ComplaintNote work={work} asks />
+        <ComplaintNote noted={noted} asks />
         <h2>{say.openCauses}</h2>
         {causes.length === 0 ? (
           <p className={styles.quiet}>{say.noFindingWithout}</p>
@@ -196,13 +196,13 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
           </ul>
         )}
         <h2>{say.addedPlanFindings}</h2>
-        {work.work.planned.size === 0 ? (
+        {noted.state.planned.size === 0 ? (
           <p className={styles.quiet}>{say.none}</p>
         ) : (
           <ul className={styles.causes}>
-            {[...work.work.planned].map(([id, { by }]) => (
+            {[...noted.state.planned].map(([id, { by }]) => (
               <li key={id}>
-                <a href={`/jobs/${work.record.job.id}/bench?c=${id}`}>
+                <a href={`/jobs/${noted.record.job.id}/bench?c=${id}`}>
                   {book.characteristics.find((item) => item.id === id)?.name ?? id}
                 </a>{' '}
                 <span className={styles.quiet}>{by}</span>

@@ -23,10 +23,10 @@ const GAP = 26
 const LEAST_RADIUS = 70
 
 /** Numbered elements in a ring or in rows: each sound, worn by so much, or broken; neighbours count across the joint. */
-export function PatternSheet({ work, pattern }: { readonly work: JobNotes; readonly pattern: PatternSpec }) {
-  const stored = work.work.patterns.get(pattern.id)
+export function PatternSheet({ noted, pattern }: { readonly noted: JobNotes; readonly pattern: PatternSpec }) {
+  const stored = noted.state.patterns.get(pattern.id)
   const before: Draft = Object.fromEntries([...(stored?.states ?? [])].map(([element, state]) => [String(element), state]))
-  const form = useSubjectForm<{ states: Draft }>(work, `pattern:${pattern.id}`, { states: before })
+  const form = useSubjectForm<{ states: Draft }>(noted, `pattern:${pattern.id}`, { states: before })
   const draft = form.value
   const [at, setAt] = useState(1)
   const [percent, setPercent] = useState('10')
@@ -35,7 +35,7 @@ export function PatternSheet({ work, pattern }: { readonly work: JobNotes; reado
   const states = new Map(Object.entries(draft.states).map(([element, state]) => [Number(element), state]))
   const count = countPattern(pattern.arrangement, states)
   const standing = judgePattern(count, pattern.limits)
-  const closed = work.closed !== null
+  const closed = noted.closed !== null
 
   const worn = (): ElementState | null => {
     const value = Number(percent.replace(',', '.'))
@@ -98,7 +98,7 @@ export function PatternSheet({ work, pattern }: { readonly work: JobNotes; reado
       <header className={styles.cardHead}>
         <h3>{pattern.name}</h3>
         <span className={styles.quiet}>
-          {pattern.instruction} <SourceNote source={pattern.source} documents={work.record.book.documents} />
+          {pattern.instruction} <SourceNote source={pattern.source} documents={noted.record.book.documents} />
         </span>
       </header>
       <div className={styles.patternBody}>

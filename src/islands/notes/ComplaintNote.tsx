@@ -9,9 +9,9 @@ import styles from './ComplaintNote.module.css'
 import type { JobNotes } from './useNotes'
 
 /** The owner's complaint, in sight until a finding explains it and the proof shows it gone. */
-export function ComplaintNote({ work, asks = false }: { readonly work: JobNotes; readonly asks?: boolean }) {
-  const { complaint } = work.record.job
-  const standing = complaintState(complaint, work.work)
+export function ComplaintNote({ noted, asks = false }: { readonly noted: JobNotes; readonly asks?: boolean }) {
+  const { complaint } = noted.record.job
+  const standing = complaintState(complaint, noted.state)
   if (standing === null || (standing.kind === 'gone' && !asks)) return null
   return (
     <div className={styles.note} data-kind={standing.kind}>
@@ -19,23 +19,23 @@ export function ComplaintNote({ work, asks = false }: { readonly work: JobNotes;
         <b>{say.complaint}</b> {complaint}
         {standing.kind === 'unexplained' && <span className={styles.state}> {say.notExplainedYet}</span>}
         {standing.kind === 'explained' && (
-          <span className={styles.state}>{say.explainedNotProved(findingTitle(work.record.book, standing.finding))}</span>
+          <span className={styles.state}>{say.explainedNotProved(findingTitle(noted.record.book, standing.finding))}</span>
         )}
         {standing.kind === 'gone' && (
           <span className={styles.state}>
-            {say.explainedGone(findingTitle(work.record.book, standing.finding), standing.note, standing.by)}
+            {say.explainedGone(findingTitle(noted.record.book, standing.finding), standing.note, standing.by)}
           </span>
         )}
       </p>
-      {asks && work.closed === null && standing.kind !== 'gone' && (
-        <Answer work={work} explained={standing.kind === 'explained'} />
+      {asks && noted.closed === null && standing.kind !== 'gone' && (
+        <Answer noted={noted} explained={standing.kind === 'explained'} />
       )}
     </div>
   )
 }
 
-function Answer({ work, explained }: { readonly work: JobNotes; readonly explained: boolean }) {
-  const findings = standingFindings(work.work)
+function Answer({ noted, explained }: { readonly noted: JobNotes; readonly explained: boolean }) {
+  const findings = standingFindings(noted.state)
   const [finding, setFinding] = useState('')
   const [note, setNote] = useState('')
   const [fault, setFault] = useState<string | null>(null)
@@ -47,10 +47,10 @@ function Answer({ work, explained }: { readonly work: JobNotes; readonly explain
         event.preventDefault()
         if (explained) {
           if (note.trim().length < 3) return setFault(say.sayHowProved)
-          void work.write({ kind: 'complaintGone', note: note.trim() }).then(tell)
+          void noted.write({ kind: 'complaintGone', note: note.trim() }).then(tell)
         } else {
           if (finding === '') return setFault(say.chooseFindingExplains)
-          void work.write({ kind: 'complaintExplained', finding }).then(tell)
+          void noted.write({ kind: 'complaintExplained', finding }).then(tell)
         }
       }}
     >
@@ -69,7 +69,7 @@ function Answer({ work, explained }: { readonly work: JobNotes; readonly explain
           onChange={(event) => setFinding(event.currentTarget.value)}
           options={[
             { value: '', label: findings.length === 0 ? say.noFindingYet : say.chooseFinding },
-            ...findings.map((item) => ({ value: item.id, label: findingTitle(work.record.book, item) })),
+            ...findings.map((item) => ({ value: item.id, label: findingTitle(noted.record.book, item) })),
           ]}
         />
       )}

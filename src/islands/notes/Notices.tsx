@@ -11,12 +11,12 @@ import { Dialog, DialogActions } from '../../ui/Dialog'
 import styles from './Notices.module.css'
 import type { Entries } from './useEntries'
 
-type Noted = Entries & { readonly record: { readonly book: LimitBook }; readonly work: NotesState }
+type Noted = Entries & { readonly record: { readonly book: LimitBook }; readonly state: NotesState }
 
 /** Something noted that the server did not take: all of its text, to be copied, sent again or dropped. */
-function RefusedNote({ item, work }: { readonly item: EntriesItem; readonly work: Noted }) {
+function RefusedNote({ item, noted }: { readonly item: EntriesItem; readonly noted: Noted }) {
   const [copied, setCopied] = useState(false)
-  const text = item.entries.map(({ body }) => refusedText(body, entryWords(body, work.record.book, work.work))).join('\n\n')
+  const text = item.entries.map(({ body }) => refusedText(body, entryWords(body, noted.record.book, noted.state))).join('\n\n')
   return (
     <div role="alert" className={styles.refused}>
       <p>
@@ -35,16 +35,16 @@ function RefusedNote({ item, work }: { readonly item: EntriesItem; readonly work
         >
           {copied ? say.copied : say.copy}
         </Button>
-        <Button onClick={() => work.sendRefused(item)}>{say.sendAgain}</Button>
-        <Button onClick={() => work.dropRefused(item.id)}>{say.drop}</Button>
+        <Button onClick={() => noted.sendRefused(item)}>{say.sendAgain}</Button>
+        <Button onClick={() => noted.dropRefused(item.id)}>{say.drop}</Button>
       </p>
     </div>
   )
 }
 
 /** What waits on this device, what was refused, and the choice when two people changed the same thing. */
-export function Notices({ work }: { readonly work: Noted }) {
-  const { conflict, queued, link } = work
+export function Notices({ noted }: { readonly noted: Noted }) {
+  const { conflict, queued, link } = noted
   return (
     <>
       <div
@@ -56,8 +56,8 @@ export function Notices({ work }: { readonly work: Noted }) {
         {queued > 0 && link === 'offline' && say.notedDeviceSent(queued)}
         {queued > 0 && link === 'signedOut' && say.notedDeviceYour(queued)}
       </div>
-      {work.refused.map((item) => (
-        <RefusedNote key={item.id} item={item} work={work} />
+      {noted.refused.map((item) => (
+        <RefusedNote key={item.id} item={item} noted={noted} />
       ))}
       {conflict && (
         <Dialog title={say.changedSomeoneElse} onClose={null}>
@@ -67,13 +67,13 @@ export function Notices({ work }: { readonly work: Noted }) {
           </p>
           <dl className={styles.both}>
             <dt>{conflict.standing.by}</dt>
-            <dd>{entryWords(conflict.standing.body, work.record.book, work.work)}</dd>
+            <dd>{entryWords(conflict.standing.body, noted.record.book, noted.state)}</dd>
             <dt>{say.you}</dt>
-            <dd>{entryWords(conflict.mine, work.record.book, work.work)}</dd>
+            <dd>{entryWords(conflict.mine, noted.record.book, noted.state)}</dd>
           </dl>
           <DialogActions>
-            <Button onClick={work.keepTheirs}>{say.keepTheirs}</Button>
-            <Button kind="primary" onClick={work.putMine}>
+            <Button onClick={noted.keepTheirs}>{say.keepTheirs}</Button>
+            <Button kind="primary" onClick={noted.putMine}>
               {say.putMinePlace}
             </Button>
           </DialogActions>

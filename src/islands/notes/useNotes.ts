@@ -26,7 +26,8 @@ export interface JobNotes extends Entries {
   /** Who is signed in. */
   readonly person: NotesProps['person']
   readonly record: InspectionRecord
-  readonly work: NotesState
+  /** What all notes together say. */
+  readonly state: NotesState
   readonly results: Results
   readonly scope: Scope
   readonly steps: readonly JobStep[]
@@ -52,21 +53,21 @@ export function useNotes({ view: opened, person }: NotesProps): JobNotes {
       })
     }, TOGETHER_MS)
   }, [jobId])
-  const noted = useEntries(opened, person, onChanged)
+  const written = useEntries(opened, person, onChanged)
 
-  const record = useMemo(() => recordWith(view.record, noted.entries), [view.record, noted.entries])
-  const work = useMemo(() => foldNotes(record.book, noted.entries), [record.book, noted.entries])
+  const record = useMemo(() => recordWith(view.record, written.entries), [view.record, written.entries])
+  const state = useMemo(() => foldNotes(record.book, written.entries), [record.book, written.entries])
   // Worked out when a view asks for it: the strip map of a level without a gate never does.
   const results = useMemo(() => once(() => evaluate(record)), [record])
   const scope = useMemo(() => scopeOfRecord(record), [record])
-  const steps = useMemo(() => jobSteps(record.book, work, levelsInPlay(scope)), [record.book, work, scope])
+  const steps = useMemo(() => jobSteps(record.book, state, levelsInPlay(scope)), [record.book, state, scope])
   const safe = useMemo(() => isMadeSafe(record, view.confirmations), [record, view.confirmations])
   return {
-    ...noted,
+    ...written,
     view,
     person,
     record,
-    work,
+    state,
     get results() {
       return results()
     },

@@ -23,9 +23,9 @@ interface Kept<T> {
  * A form about one subject of the job. What is typed survives a reload and other people's changes: it is written
  * against the entry that stood when typing began, so that whoever changed it meanwhile is not overwritten unseen.
  */
-export function useSubjectForm<T extends object>(work: JobNotes, subject: string, current: T): SubjectForm<T> {
-  const key = `medida-form:${work.record.job.id}:${subject}`
-  const standing = work.standing.get(subject) ?? null
+export function useSubjectForm<T extends object>(noted: JobNotes, subject: string, current: T): SubjectForm<T> {
+  const key = `medida-form:${noted.record.job.id}:${subject}`
+  const standing = noted.standing.get(subject) ?? null
   const [kept, setKept] = useState<Kept<T>>({ base: standing, value: current })
   const [dirty, setDirty] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
@@ -61,7 +61,7 @@ export function useSubjectForm<T extends object>(work: JobNotes, subject: string
   )
 
   const write = async (...bodies: readonly EntryBody[]): Promise<boolean> => {
-    const fate: Told = await work.writeAgainst(kept.base, subject, ...bodies)
+    const fate: Told = await noted.writeAgainst(kept.base, subject, ...bodies)
     setFault(fate.kind === 'refused' ? fate.message : null)
     if (fate.kind === 'refused') return false
     sessionStorage.removeItem(key)

@@ -21,17 +21,17 @@ const addressOf = (jobId: string, picture: string, small: boolean): string =>
 
 /** Pictures of a step, position, part or finding, and the way to add one by file or camera. */
 export function Pictures({
-  work,
+  noted,
   subject,
   title,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly subject: PictureSubject
   readonly title: string
 }) {
   const [open, setOpen] = useState<string | null>(null)
-  const jobId = work.record.job.id
-  const own = work.work.pictures.filter((picture) => picture.subject.kind === subject.kind && picture.subject.id === subject.id)
+  const jobId = noted.record.job.id
+  const own = noted.state.pictures.filter((picture) => picture.subject.kind === subject.kind && picture.subject.id === subject.id)
   const shown = own.find(({ id }) => id === open)
   return (
     <div className={styles.pictures}>
@@ -46,8 +46,8 @@ export function Pictures({
           <Shown picture={picture} jobId={jobId} small />
         </button>
       ))}
-      {work.closed === null && <AddPicture work={work} subject={subject} title={title} />}
-      {shown && <OpenPicture work={work} picture={shown} onClose={() => setOpen(null)} />}
+      {noted.closed === null && <AddPicture noted={noted} subject={subject} title={title} />}
+      {shown && <OpenPicture noted={noted} picture={shown} onClose={() => setOpen(null)} />}
     </div>
   )
 }
@@ -69,11 +69,11 @@ function Shown({ picture, jobId, small }: { readonly picture: Picture; readonly 
 }
 
 function AddPicture({
-  work,
+  noted,
   subject,
   title,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly subject: PictureSubject
   readonly title: string
 }) {
@@ -92,9 +92,9 @@ function AddPicture({
       const form = new FormData()
       form.set('about', JSON.stringify(about))
       form.set('file', scaled.blob, 'picture.jpg')
-      const path = `/api/jobs/${encodeURIComponent(work.record.job.id)}/pictures`
+      const path = `/api/jobs/${encodeURIComponent(noted.record.job.id)}/pictures`
       const answer = await postForm<{ entries: StoredEntry[] }>(path, form)
-      if (answer.kind === 'ok') work.take(answer.value.entries)
+      if (answer.kind === 'ok') noted.take(answer.value.entries)
       else setFault(answer.kind === 'offline' ? say.serverCannotReached : answer.message)
     }
     setBusy(false)
@@ -125,11 +125,11 @@ function AddPicture({
 }
 
 function OpenPicture({
-  work,
+  noted,
   picture,
   onClose,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly picture: Picture
   readonly onClose: () => void
 }) {
@@ -137,8 +137,8 @@ function OpenPicture({
   const [removing, setRemoving] = useState(false)
   const [reason, setReason] = useState('')
   const [fault, setFault] = useState<string | null>(null)
-  const jobId = work.record.job.id
-  const noted = (fate: Awaited<ReturnType<JobNotes['write']>>): void => {
+  const jobId = noted.record.job.id
+  const done = (fate: Awaited<ReturnType<JobNotes['write']>>): void => {
     if (fate.kind === 'refused') setFault(fate.message)
     else onClose()
   }
@@ -153,7 +153,7 @@ function OpenPicture({
           onCancel={() => setDrawing(false)}
           onSave={(marks) => {
             setDrawing(false)
-            void work.write({ kind: 'pictureMarked', picture: picture.id, marks })
+            void noted.write({ kind: 'pictureMarked', picture: picture.id, marks })
           }}
         />
       ) : (
@@ -174,18 +174,18 @@ function OpenPicture({
           )}
           <Fault text={fault} />
           <DialogActions>
-            {work.closed === null && !removing && <Button onClick={() => setRemoving(true)}>{say.takeOut}</Button>}
-            {work.closed === null && removing && (
+            {noted.closed === null && !removing && <Button onClick={() => setRemoving(true)}>{say.takeOut}</Button>}
+            {noted.closed === null && removing && (
               <Button
                 disabled={reason.trim().length < 3}
                 onClick={() =>
-                  void work.write({ kind: 'pictureRemoved', picture: picture.id, reason: reason.trim() }).then(noted)
+                  void noted.write({ kind: 'pictureRemoved', picture: picture.id, reason: reason.trim() }).then(done)
                 }
               >
                 {say.takeItOut}
               </Button>
             )}
-            {work.closed === null && <Button onClick={() => setDrawing(true)}>{say.draw}</Button>}
+            {noted.closed === null && <Button onClick={() => setDrawing(true)}>{say.draw}</Button>}
             <Button kind="primary" onClick={onClose}>
               {say.close}
             </Button>

@@ -24,23 +24,23 @@ const groupName: Record<PlanLine['group'], string> = {
 
 /** What the level needs laid out, ticked off before anything is opened. */
 function PlanSheet({ today, ...props }: NotesProps & { readonly today: string }) {
-  const work = useNotes(props)
+  const noted = useNotes(props)
   const [fault, setFault] = useState<string | null>(null)
-  const { record, scope } = work
+  const { record, scope } = noted
   const level = levelOf(record.book, scope.counts)
   const units = record.machine.units
   const lines = useMemo(
-    () => (level === null ? [] : planLines(level, record.gauges, today, work.work.plan)),
-    [level, record.gauges, today, work.work.plan],
+    () => (level === null ? [] : planLines(level, record.gauges, today, noted.state.plan)),
+    [level, record.gauges, today, noted.state.plan],
   )
-  const mayTick = work.view.may.plan && whyClosed(jobState(work.view)) === null
+  const mayTick = noted.view.may.plan && whyClosed(jobState(noted.view)) === null
   const missing = lines.filter(({ state }) => state === 'missing')
   const open = lines.filter(({ state }) => state === 'open')
-  const complaint = complaintState(record.job.complaint, work.work)
+  const complaint = complaintState(record.job.complaint, noted.state)
 
   const tick = (line: PlanLine, state: PlanLine['state']): void => {
     setFault(null)
-    void work.write({ kind: 'planTicked', item: line.id, state }).then((fate) => {
+    void noted.write({ kind: 'planTicked', item: line.id, state }).then((fate) => {
       if (fate.kind === 'refused') setFault(fate.message)
     })
   }
@@ -48,7 +48,7 @@ function PlanSheet({ today, ...props }: NotesProps & { readonly today: string })
   if (level === null) return <p className={styles.empty}>{say.jobsLimitBook}</p>
   return (
     <div className={styles.sheet}>
-      <Notices work={work} />
+      <Notices noted={noted} />
       <header className={styles.head}>
         <div>
           <h1>{say.laidOutBefore}</h1>
@@ -65,7 +65,7 @@ function PlanSheet({ today, ...props }: NotesProps & { readonly today: string })
       </header>
       {scope.gate?.kind === 'failed' && (
         <p className={styles.grown}>
-          {say.gateFailedSo(level.name, gateWords(speakerOf(record.book, units), work.results).join('; '))}
+          {say.gateFailedSo(level.name, gateWords(speakerOf(record.book, units), noted.results).join('; '))}
         </p>
       )}
       <p className={styles.count} aria-live="polite">

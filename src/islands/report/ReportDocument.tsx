@@ -59,11 +59,11 @@ export function ReportDocument({ content, signed }: DocumentProps) {
         <dt>{say.nextOverhaul}</dt>
         <dd className="figure">{say.h(formatHours(job.runningHours + job.mustRunHours))}</dd>
       </dl>
-      <Before work={words.work} />
+      <Before noted={words.notes} />
       <Verdicts content={content} said={words.results} />
       <ReportFigures content={content} />
       <Fits content={content} />
-      <History content={content} log={words.work.log} />
+      <History content={content} log={words.notes.log} />
       {signed && (
         <section className={styles.signature}>
           <p>
@@ -84,8 +84,8 @@ export function ReportDocument({ content, signed }: DocumentProps) {
 }
 
 /** What was found before the gauge: level and gate, complaint, findings with causes, and what is not as it should be. */
-function Before({ work }: { readonly work: NoteFacts }) {
-  const { scope, complaint, findings, looked, lay, openCauses, exceptions } = work
+function Before({ noted }: { readonly noted: NoteFacts }) {
+  const { scope, complaint, findings, looked, lay, openCauses, exceptions } = noted
   const nothing = [scope, findings, looked, lay, exceptions].every((list) => list.length === 0) && complaint === null
   if (nothing) return null
   return (

@@ -7,12 +7,12 @@ import type { JobNotes } from '../notes/useNotes'
 import styles from './StageSteps.module.css'
 
 /** How the gate stands, which reading decided it, and what that does to the plan. */
-export function GateOutcomePanel({ work }: { readonly work: JobNotes }) {
-  const { scope } = work
-  const { book, job } = work.record
+export function GateOutcomePanel({ noted }: { readonly noted: JobNotes }) {
+  const { scope } = noted
+  const { book, job } = noted.record
   if (scope.gate === null) return <p className={styles.about}>{say.levelHasNo}</p>
   const measures = levelOf(book, scope.level)?.gate?.measures ?? []
-  const speaker = speakerOf(book, work.record.machine.units)
+  const speaker = speakerOf(book, noted.record.machine.units)
   switch (scope.gate.kind) {
     case 'open':
       return (
@@ -32,7 +32,7 @@ export function GateOutcomePanel({ work }: { readonly work: JobNotes }) {
           <b>{say.gateFailed}</b> {say.planHasGrown}
           {levelOf(book, scope.counts)?.name}”.
           <ul>
-            {gateWords(speaker, work.results).map((line) => (
+            {gateWords(speaker, noted.results).map((line) => (
               <li key={line}>{line}</li>
             ))}
           </ul>

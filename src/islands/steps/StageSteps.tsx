@@ -31,15 +31,15 @@ const next: Record<OwnStage, { readonly path: string; readonly text: string }> =
 
 /** The steps of one stage of the order of work, from the book's procedure for this level. */
 function StageSteps({ stage, ...props }: NotesProps & { readonly stage: OwnStage }) {
-  const work = useNotes(props)
-  const own = work.steps.filter((step) => step.stage === stage)
+  const noted = useNotes(props)
+  const own = noted.steps.filter((step) => step.stage === stage)
   const done = own.filter(isSettled).length
-  const { job } = work.record
+  const { job } = noted.record
   return (
     <div className={styles.page}>
       <section className={styles.main} aria-labelledby="title">
-        <Notices work={work} />
-        <ComplaintNote work={work} />
+        <Notices noted={noted} />
+        <ComplaintNote noted={noted} />
         <header className={styles.head}>
           <h1 id="title">{title[stage]}</h1>
           <p className={styles.count} aria-live="polite">
@@ -47,15 +47,15 @@ function StageSteps({ stage, ...props }: NotesProps & { readonly stage: OwnStage
           </p>
         </header>
         <p className={styles.about}>{about[stage]}</p>
-        {work.closed !== null && <p className={styles.about}>{work.closed}</p>}
-        {stage === 'gate' && <GateOutcomePanel work={work} />}
+        {noted.closed !== null && <p className={styles.about}>{noted.closed}</p>}
+        {stage === 'gate' && <GateOutcomePanel noted={noted} />}
         {own.length === 0 && <p className={styles.empty}>{say.limitBookHas}</p>}
         <ol className={styles.steps}>
           {own.map((step, index) => (
-            <StepCard key={step.id} work={work} step={step} number={index + 1} />
+            <StepCard key={step.id} noted={noted} step={step} number={index + 1} />
           ))}
         </ol>
-        <AddStep work={work} stage={stage} after={own.at(-1)?.id ?? null} />
+        <AddStep noted={noted} stage={stage} after={own.at(-1)?.id ?? null} />
         {own.length > 0 && done === own.length && (
           <p className={styles.onward}>
             <ButtonLink href={`/jobs/${job.id}/${next[stage].path}`} kind="primary">
@@ -66,7 +66,7 @@ function StageSteps({ stage, ...props }: NotesProps & { readonly stage: OwnStage
       </section>
       {stage === 'makeSafe' && (
         <aside className={styles.side}>
-          <LiftingHelper units={work.record.machine.units} />
+          <LiftingHelper units={noted.record.machine.units} />
         </aside>
       )}
     </div>

@@ -11,7 +11,7 @@ import styles from './StageSteps.module.css'
 export type StepQuestion = 'none' | 'done' | 'skip' | 'notApplicable' | 'reopen'
 
 interface ActionsProps {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly step: JobStep
   readonly waits: boolean
   readonly left: number | null
@@ -21,16 +21,16 @@ interface ActionsProps {
 }
 
 /** What can be done about a step now, and by whom. */
-export function StepActions({ work, step, waits, left, isNext, onForm }: ActionsProps) {
+export function StepActions({ noted, step, waits, left, isNext, onForm }: ActionsProps) {
   const [fault, setFault] = useState<string | null>(null)
   const tell = (fate: Awaited<ReturnType<JobNotes['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
-  const mayWrite = work.closed === null
+  const mayWrite = noted.closed === null
   // The second person may be the reviewer, who notes nothing else.
   const mayAgree =
-    (mayWrite || (work.view.may.check && !hasEnded(jobState(work.view)))) &&
+    (mayWrite || (noted.view.may.check && !hasEnded(jobState(noted.view)))) &&
     step.standing.kind === 'notApplicable' &&
     step.standing.agreed === null &&
-    step.standing.by !== work.person.name
+    step.standing.by !== noted.person.name
   if (!mayWrite && !mayAgree) return null
   if (step.standing.kind !== 'open')
     return (
@@ -38,7 +38,7 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
         {mayAgree && (
           <Button
             kind="primary"
-            onClick={() => void work.write({ kind: 'stepNotApplicableAgreed', step: step.id }).then(tell)}
+            onClick={() => void noted.write({ kind: 'stepNotApplicableAgreed', step: step.id }).then(tell)}
             aria-label={say.agreeDoesNot(step.name)}
           >
             {say.iAgreeDoes}
@@ -52,14 +52,14 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
         )}
       </div>
     )
-  const places = placesFor(work.steps, step.id)
-  const { up, down } = neighbours(work.steps, step, places)
+  const places = placesFor(noted.steps, step.id)
+  const { up, down } = neighbours(noted.steps, step, places)
   return (
     <div className={styles.actions}>
       {step.closedBy === null && waits && left === null && (
         <Button
           kind={isNext ? 'primary' : 'plain'}
-          onClick={() => void work.write({ kind: 'waitStarted', step: step.id }).then(tell)}
+          onClick={() => void noted.write({ kind: 'waitStarted', step: step.id }).then(tell)}
           aria-label={say.startClock(step.name)}
         >
           {say.startTheClock}
@@ -84,7 +84,7 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
       {up !== undefined && (
         <Button
           kind="quiet"
-          onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: up }).then(tell)}
+          onClick={() => void noted.write({ kind: 'stepMoved', step: step.id, after: up }).then(tell)}
           aria-label={say.moveUp(step.name)}
         >
           ↑
@@ -93,7 +93,7 @@ export function StepActions({ work, step, waits, left, isNext, onForm }: Actions
       {down !== undefined && (
         <Button
           kind="quiet"
-          onClick={() => void work.write({ kind: 'stepMoved', step: step.id, after: down }).then(tell)}
+          onClick={() => void noted.write({ kind: 'stepMoved', step: step.id, after: down }).then(tell)}
           aria-label={say.moveDown(step.name)}
         >
           ↓

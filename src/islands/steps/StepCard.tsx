@@ -14,7 +14,7 @@ import styles from './StageSteps.module.css'
 import { StepActions, type StepQuestion } from './StepActions'
 
 /** One step: its cautions where they bite, its clock, who did it, and what can be done about it now. */
-export function StepCard({ work, step, number }: { readonly work: JobNotes; readonly step: JobStep; readonly number: number }) {
+export function StepCard({ noted, step, number }: { readonly noted: JobNotes; readonly step: JobStep; readonly number: number }) {
   const [asked, setForm] = useState<StepQuestion>('none')
   const left = useWaitLeft(step)
   const { standing } = step
@@ -23,13 +23,13 @@ export function StepCard({ work, step, number }: { readonly work: JobNotes; read
   // way from here shows at once, but the form stays until the server has taken it.
   const form = sending || (asked === 'reopen') === (standing.kind !== 'open') ? asked : 'none'
   const state = standing.kind !== 'open' ? standing.kind : step.closedBy !== null ? 'closed' : 'open'
-  const isNext = work.steps.find((other) => other.stage === step.stage && other.standing.kind === 'open')?.id === step.id
+  const isNext = noted.steps.find((other) => other.stage === step.stage && other.standing.kind === 'open')?.id === step.id
   const waits = step.book?.wait !== null && step.book?.wait !== undefined && left !== 0
   const removes = new Set(step.book?.removes ?? [])
-  const loose = removes.size === 0 ? [] : work.work.positions.filter(({ id, book }) => removes.has(id) && book?.loose)
+  const loose = removes.size === 0 ? [] : noted.state.positions.filter(({ id, book }) => removes.has(id) && book?.loose)
   const measures = (step.book?.measures ?? []).flatMap((id) => {
-    const characteristic = work.record.book.characteristics.find((candidate) => candidate.id === id)
-    const result = work.results.characteristics.find((candidate) => candidate.id === id)
+    const characteristic = noted.record.book.characteristics.find((candidate) => candidate.id === id)
+    const result = noted.results.characteristics.find((candidate) => candidate.id === id)
     return characteristic && result ? [{ characteristic, result }] : []
   })
   return (
@@ -68,7 +68,7 @@ export function StepCard({ work, step, number }: { readonly work: JobNotes; read
         {measures.length > 0 && (
           <p className={styles.measures}>
             {measures.map(({ characteristic, result }) => (
-              <ButtonLink key={characteristic.id} href={`/jobs/${work.record.job.id}/bench?c=${characteristic.id}`}>
+              <ButtonLink key={characteristic.id} href={`/jobs/${noted.record.job.id}/bench?c=${characteristic.id}`}>
                 {say.measure(characteristic.name)}
                 <span className="figure">
                   {result.reductions.taken}/{result.reductions.needed}
@@ -79,13 +79,13 @@ export function StepCard({ work, step, number }: { readonly work: JobNotes; read
         )}
         <Standing step={step} left={left} />
         {form === 'none' ? (
-          <StepActions work={work} step={step} waits={waits} left={left} isNext={isNext} onForm={setForm} />
+          <StepActions noted={noted} step={step} waits={waits} left={left} isNext={isNext} onForm={setForm} />
         ) : (
-          <StepForm work={work} step={step} kind={form} onSending={setSending} onClose={() => setForm('none')} />
+          <StepForm noted={noted} step={step} kind={form} onSending={setSending} onClose={() => setForm('none')} />
         )}
       </div>
       <div className={styles.aside}>
-        <Pictures work={work} subject={{ kind: 'step', id: step.id }} title={step.name} />
+        <Pictures noted={noted} subject={{ kind: 'step', id: step.id }} title={step.name} />
         {step.book?.source && (
           <cite className={styles.source}>
             {step.book.source.document}, {step.book.source.page}
@@ -162,22 +162,22 @@ const SUBMITS = {
 } as const
 
 function StepForm({
-  work,
+  noted,
   step,
   kind,
   onSending,
   onClose,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly step: JobStep
   readonly kind: Exclude<StepQuestion, 'none'>
   readonly onSending: (sending: boolean) => void
   readonly onClose: () => void
 }) {
-  const form = useSubjectForm(work, `step:${step.id}`, { text: '', name: '', licence: '' })
+  const form = useSubjectForm(noted, `step:${step.id}`, { text: '', name: '', licence: '' })
   const { text, name, licence } = form.value
   const asksLicence = kind === 'done' && step.licensed !== null
-  const behind = kind === 'reopen' ? reopenedWith(work.steps, step) : []
+  const behind = kind === 'reopen' ? reopenedWith(noted.steps, step) : []
 
   async function send(): Promise<void> {
     if (asksLicence && (name.trim() === '' || licence.trim() === '')) return form.say(say.typeNameLicence)
@@ -251,18 +251,18 @@ function StepForm({
 
 /** A step that the book does not have. */
 export function AddStep({
-  work,
+  noted,
   stage,
   after,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly stage: JobStep['stage']
   readonly after: string | null
 }) {
   const [open, setOpen] = useState(false)
   const [name, setName] = useState('')
   const [fault, setFault] = useState<string | null>(null)
-  if (work.closed !== null) return null
+  if (noted.closed !== null) return null
   if (!open)
     return (
       <Button kind="quiet" onClick={() => setOpen(true)}>
@@ -275,7 +275,7 @@ export function AddStep({
       onSubmit={(event) => {
         event.preventDefault()
         if (name.trim() === '') return setFault(say.sayWhatDone)
-        void work.write({ kind: 'stepAdded', step: v7(), stage, name: name.trim(), text: '', after }).then((fate) => {
+        void noted.write({ kind: 'stepAdded', step: v7(), stage, name: name.trim(), text: '', after }).then((fate) => {
           if (fate.kind === 'refused') return setFault(fate.message)
           setOpen(false)
           setName('')

@@ -7,13 +7,13 @@ import type { JobNotes } from '../notes/useNotes'
 import styles from './StripMap.module.css'
 
 /** A part that the book does not know. */
-export function AddPosition({ work, onAdded }: { readonly work: JobNotes; readonly onAdded: (id: string) => void }) {
+export function AddPosition({ noted, onAdded }: { readonly noted: JobNotes; readonly onAdded: (id: string) => void }) {
   const [open, setOpen] = useState(false)
   const [name, setName] = useState('')
   const [parent, setParent] = useState('')
   const [count, setCount] = useState('1')
   const [fault, setFault] = useState<string | null>(null)
-  if (work.closed !== null) return null
+  if (noted.closed !== null) return null
   if (!open)
     return (
       <Button kind="quiet" onClick={() => setOpen(true)}>
@@ -29,7 +29,7 @@ export function AddPosition({ work, onAdded }: { readonly work: JobNotes; readon
         if (name.trim() === '') return setFault(say.namePart)
         if (!Number.isInteger(pieces) || pieces < 1 || pieces > 999) return setFault(say.piecesWholeNumber)
         const id = v7()
-        void work
+        void noted
           .write({ kind: 'positionAdded', position: id, name: name.trim(), parent: parent === '' ? null : parent, count: pieces })
           .then((fate) => {
             if (fate.kind === 'refused') return setFault(fate.message)
@@ -50,7 +50,7 @@ export function AddPosition({ work, onAdded }: { readonly work: JobNotes; readon
       <SelectField
         label={say.sits}
         value={parent}
-        options={parentOptions(work)}
+        options={parentOptions(noted)}
         onChange={(event) => setParent(event.currentTarget.value)}
       />
       <TextField label={say.pieces} inputMode="numeric" value={count} onChange={(event) => setCount(event.currentTarget.value)} />
@@ -65,7 +65,7 @@ export function AddPosition({ work, onAdded }: { readonly work: JobNotes; readon
   )
 }
 
-export const parentOptions = (work: JobNotes): { value: string; label: string }[] => [
+export const parentOptions = (noted: JobNotes): { value: string; label: string }[] => [
   { value: '', label: say.machineItself },
-  ...work.work.positions.map(({ id, name }) => ({ value: id, label: name })),
+  ...noted.state.positions.map(({ id, name }) => ({ value: id, label: name })),
 ]

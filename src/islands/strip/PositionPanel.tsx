@@ -18,7 +18,7 @@ import styles from './StripMap.module.css'
 import { nextTagNumber } from './stripModel'
 
 interface PanelProps {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly position: NotedPosition
   readonly tray: string
   readonly faults: readonly StripFault[]
@@ -27,10 +27,10 @@ interface PanelProps {
 }
 
 /** One part: what may fall, where it lies, its tag, its marks, its sizes, its pictures. */
-export function PositionPanel({ work, position, tray, faults, onLayOut, onPutBack }: PanelProps) {
+export function PositionPanel({ noted, position, tray, faults, onLayOut, onPutBack }: PanelProps) {
   const { book } = position
-  const joints = work.record.book.joints.filter(({ between }) => between.includes(position.id))
-  const open = work.closed === null
+  const joints = noted.record.book.joints.filter(({ between }) => between.includes(position.id))
+  const open = noted.closed === null
   return (
     <div className={styles.partPanel}>
       <h2 className={styles.partName}>{position.name}</h2>
@@ -59,39 +59,39 @@ export function PositionPanel({ work, position, tray, faults, onLayOut, onPutBac
             <Button onClick={onPutBack}>{say.putBackInto}</Button>
           )}
           {position.tray !== null && (
-            <ButtonLink href={`/jobs/${work.record.job.id}/labels?form=single&p=${position.id}`}>{say.label}</ButtonLink>
+            <ButtonLink href={`/jobs/${noted.record.job.id}/labels?form=single&p=${position.id}`}>{say.label}</ButtonLink>
           )}
         </div>
       )}
       {faults.length > 0 && (
         <ul className={styles.partFaults}>
           {faults.map((fault) => {
-            const says = stripFaultWords(work.work, fault)
+            const says = stripFaultWords(noted.state, fault)
             return <li key={says}>{says}</li>
           })}
         </ul>
       )}
-      <TagForm work={work} position={position} />
+      <TagForm noted={noted} position={position} />
       {joints.map((joint) => (
-        <MatchMark key={joint.id} work={work} joint={joint} />
+        <MatchMark key={joint.id} noted={noted} joint={joint} />
       ))}
-      {book?.asks === 'thickness' && <Thickness work={work} position={position} />}
+      {book?.asks === 'thickness' && <Thickness noted={noted} position={position} />}
       {(book?.asks === 'bearing' || book?.asks === 'seal' || book?.asks === 'thread') && (
-        <Identification work={work} position={position} kind={book.asks} />
+        <Identification noted={noted} position={position} kind={book.asks} />
       )}
       <section className={styles.block}>
         <h3>{say.pictures}</h3>
-        <Pictures work={work} subject={{ kind: 'position', id: position.id }} title={position.name} />
+        <Pictures noted={noted} subject={{ kind: 'position', id: position.id }} title={position.name} />
       </section>
-      {open && <Place work={work} position={position} />}
+      {open && <Place noted={noted} position={position} />}
     </div>
   )
 }
 
-function TagForm({ work, position }: { readonly work: JobNotes; readonly position: NotedPosition }) {
+function TagForm({ noted, position }: { readonly noted: JobNotes; readonly position: NotedPosition }) {
   const { book, tag } = position
-  const form = useSubjectForm<Tag>(work, `tag:${position.id}`, {
-    number: tag?.number ?? nextTagNumber(work.work),
+  const form = useSubjectForm<Tag>(noted, `tag:${position.id}`, {
+    number: tag?.number ?? nextTagNumber(noted.state),
     face: tag?.face ?? '',
     clock: tag?.clock ?? null,
     matchMark: tag?.matchMark ?? '',
@@ -100,9 +100,9 @@ function TagForm({ work, position }: { readonly work: JobNotes; readonly positio
     note: tag?.note ?? '',
   })
   const { value: draft, set } = form
-  const disabled = work.closed !== null
+  const disabled = noted.closed !== null
   const mates = book?.keptWith ?? []
-  const nameOf = (id: string): string => work.work.positions.find((other) => other.id === id)?.name ?? id
+  const nameOf = (id: string): string => noted.state.positions.find((other) => other.id === id)?.name ?? id
   return (
     <form
       className={styles.block}
@@ -214,9 +214,9 @@ function TagForm({ work, position }: { readonly work: JobNotes; readonly positio
   )
 }
 
-function MatchMark({ work, joint }: { readonly work: JobNotes; readonly joint: JobNotes['record']['book']['joints'][number] }) {
-  const before = work.work.joints.get(joint.id)
-  const form = useSubjectForm(work, `joint:${joint.id}`, { mark: before?.mark ?? joint.mark ?? '' })
+function MatchMark({ noted, joint }: { readonly noted: JobNotes; readonly joint: JobNotes['record']['book']['joints'][number] }) {
+  const before = noted.state.joints.get(joint.id)
+  const form = useSubjectForm(noted, `joint:${joint.id}`, { mark: before?.mark ?? joint.mark ?? '' })
   return (
     <form
       className={styles.block}
@@ -237,17 +237,17 @@ function MatchMark({ work, joint }: { readonly work: JobNotes; readonly joint: J
         label={say.markBothSides}
         value={form.value.mark}
         maxLength={80}
-        disabled={work.closed !== null}
+        disabled={noted.closed !== null}
         onChange={(event) => form.set({ mark: event.currentTarget.value })}
       />
       <Fault text={form.fault} />
-      {work.closed === null && <Button type="submit">{before ? say.changeMark : say.marked}</Button>}
+      {noted.closed === null && <Button type="submit">{before ? say.changeMark : say.marked}</Button>}
     </form>
   )
 }
 
 /** Where the part sits in the tree, when the book is not right about this machine. */
-function Place({ work, position }: { readonly work: JobNotes; readonly position: NotedPosition }) {
+function Place({ noted, position }: { readonly noted: JobNotes; readonly position: NotedPosition }) {
   const [fault, setFault] = useState<string | null>(null)
   return (
     <details className={styles.block}>
@@ -255,11 +255,11 @@ function Place({ work, position }: { readonly work: JobNotes; readonly position:
       <SelectField
         label={say.sits}
         value={position.parent ?? ''}
-        options={parentOptions(work)}
+        options={parentOptions(noted)}
         error={fault}
         onChange={(event) => {
           const parent = event.currentTarget.value
-          void work
+          void noted
             .write({ kind: 'positionMoved', position: position.id, parent: parent === '' ? null : parent })
             .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
         }}

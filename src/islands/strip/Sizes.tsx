@@ -11,8 +11,8 @@ import { useSubjectForm } from '../notes/useSubjectForm'
 import styles from './StripMap.module.css'
 
 /** A gasket or shim is measured as it comes out: it may have set a preload. */
-export function Thickness({ work, position }: { readonly work: JobNotes; readonly position: NotedPosition }) {
-  const form = useSubjectForm(work, `thickness:${position.id}`, { text: position.thickness?.text ?? '' })
+export function Thickness({ noted, position }: { readonly noted: JobNotes; readonly position: NotedPosition }) {
+  const form = useSubjectForm(noted, `thickness:${position.id}`, { text: position.thickness?.text ?? '' })
   return (
     <form
       data-asked=""
@@ -32,14 +32,14 @@ export function Thickness({ work, position }: { readonly work: JobNotes; readonl
       )}
       <TextField
         label={say.measuredThickness}
-        hint={say.asGaugeShows(work.record.machine.units === 'metric' ? 'mm' : 'inches')}
+        hint={say.asGaugeShows(noted.record.machine.units === 'metric' ? 'mm' : 'inches')}
         value={form.value.text}
         maxLength={60}
-        disabled={work.closed !== null}
+        disabled={noted.closed !== null}
         onChange={(event) => form.set({ text: event.currentTarget.value })}
       />
       <Fault text={form.fault} />
-      {work.closed === null && <Button type="submit">{say.keepThickness}</Button>}
+      {noted.closed === null && <Button type="submit">{say.keepThickness}</Button>}
     </form>
   )
 }
@@ -60,23 +60,23 @@ const labels: Record<AskedKind, Texts> = {
 
 /** Sizes taken from the part itself tell what to order: possible designations, or the nearest standard size. */
 export function Identification({
-  work,
+  noted,
   position,
   kind,
 }: {
-  readonly work: JobNotes
+  readonly noted: JobNotes
   readonly position: NotedPosition
   readonly kind: AskedKind
 }) {
   const before = position.identity?.sizes
   const [first, second, third] = before ? textsOf(before) : ['', '', '']
-  const form = useSubjectForm<{ texts: Texts; flank: '60' | '55' | 'unknown' }>(work, `identity:${position.id}`, {
+  const form = useSubjectForm<{ texts: Texts; flank: '60' | '55' | 'unknown' }>(noted, `identity:${position.id}`, {
     texts: [first, second, third],
     flank: before?.kind === 'thread' && before.flank ? (String(before.flank) as '60' | '55') : 'unknown',
   })
   const { texts, flank } = form.value
   const sizes = sizesOf(kind, texts, flank)
-  const { units } = work.record.machine
+  const { units } = noted.record.machine
   const identity = identityOf(sizes, units)
   const words = identity && identityWords(identity, units)
   const used = labels[kind].filter((label) => label !== '')
@@ -98,10 +98,10 @@ export function Identification({
           <TextField
             key={label}
             label={label}
-            placeholder={kind === 'thread' && index === 1 ? (work.record.machine.units === 'metric' ? '2.5' : '10 tpi') : ''}
+            placeholder={kind === 'thread' && index === 1 ? (noted.record.machine.units === 'metric' ? '2.5' : '10 tpi') : ''}
             value={texts[index] ?? ''}
             maxLength={60}
-            disabled={work.closed !== null}
+            disabled={noted.closed !== null}
             onChange={(event) => set(index, event.currentTarget.value)}
           />
         ))}
@@ -115,7 +115,7 @@ export function Identification({
             { value: 'unknown', label: say.notGauged },
           ]}
           value={flank}
-          disabled={work.closed !== null}
+          disabled={noted.closed !== null}
           onChange={(chosen) => form.set({ flank: chosen })}
         />
       )}
@@ -128,7 +128,7 @@ export function Identification({
       )}
       {position.identity && <p className={styles.quiet}>{say.measured(position.identity.by)}</p>}
       <Fault text={form.fault} />
-      {work.closed === null && <Button type="submit">{say.keepSizes}</Button>}
+      {noted.closed === null && <Button type="submit">{say.keepSizes}</Button>}
     </form>
   )
 }

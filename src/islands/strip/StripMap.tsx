@@ -39,8 +39,8 @@ type Tab = 'map' | 'steps'
 
 /** What came from where, facing which way, marked how, kept with what. */
 function StripMap({ opened, ...props }: StripMapProps) {
-  const work = useNotes(props)
-  const { work: state, record } = work
+  const noted = useNotes(props)
+  const { state, record } = noted
   const [tab, setTab] = useState<Tab>('map')
   const [selected, setSelected] = useState<string | null>(opened)
   const [folded, setFolded] = useState<ReadonlySet<string>>(() => foldedAtFirst(state, opened))
@@ -54,7 +54,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
     if (row) setSelected(positionOfRow(row))
   }, [])
 
-  const faults = useMemo(() => stripFaults(record.book, state, work.steps), [record.book, state, work.steps])
+  const faults = useMemo(() => stripFaults(record.book, state, noted.steps), [record.book, state, noted.steps])
   const rows = useMemo(() => treeRows(state, faults, folded, wanted), [state, faults, folded, wanted])
   const byId = useMemo(() => new Map(state.positions.map((position) => [position.id, position])), [state])
   const trays = useMemo(() => {
@@ -69,12 +69,12 @@ function StripMap({ opened, ...props }: StripMapProps) {
     return filled.length + extra.length === 0 ? [{ name: say.tray1, positions: [] }] : [...filled, ...extra]
   }, [state.trays, byId, newTray])
   const current = trays.find(({ name }) => name === chosenTray)?.name ?? trays.at(-1)?.name ?? say.tray1
-  const mayMove = work.closed === null
-  const stripSteps = work.steps.filter(({ stage }) => stage === 'strip')
+  const mayMove = noted.closed === null
+  const stripSteps = noted.steps.filter(({ stage }) => stage === 'strip')
   const stepsDone = stripSteps.filter(isSettled).length
   const isOut = state.positions.filter(({ tray }) => tray !== null).length
 
-  const { write } = work
+  const { write } = noted
   const layOut = useCallback(
     (position: string, tray: string, after: string | null) => {
       setFault(null)
@@ -142,13 +142,13 @@ function StripMap({ opened, ...props }: StripMapProps) {
       <div className={styles.nothing}>
         <h1>{say.stripMap}</h1>
         <p>{say.limitBookHas}</p>
-        <AddPosition work={work} onAdded={setSelected} />
+        <AddPosition noted={noted} onAdded={setSelected} />
       </div>
     )
   return (
     <div className={styles.page}>
-      <Notices work={work} />
-      <ComplaintNote work={work} />
+      <Notices noted={noted} />
+      <ComplaintNote noted={noted} />
       <div className={styles.top}>
         <h1>{say.stripMap}</h1>
         <Tabs
@@ -192,16 +192,16 @@ function StripMap({ opened, ...props }: StripMapProps) {
         </span>
         <ButtonLink href={`/jobs/${record.job.id}/labels`}>{say.labelsPrint}</ButtonLink>
       </div>
-      <Fault text={fault ?? work.closed} />
+      <Fault text={fault ?? noted.closed} />
       {tab === 'steps' ? (
         <TabPanel tab="steps" className={styles.steps}>
           {stripSteps.length === 0 && <p>{say.limitBookHasNo}</p>}
           <ol className={stepStyles.steps}>
             {stripSteps.map((step, index) => (
-              <StepCard key={step.id} work={work} step={step} number={index + 1} />
+              <StepCard key={step.id} noted={noted} step={step} number={index + 1} />
             ))}
           </ol>
-          <AddStep work={work} stage="strip" after={stripSteps.at(-1)?.id ?? null} />
+          <AddStep noted={noted} stage="strip" after={stripSteps.at(-1)?.id ?? null} />
         </TabPanel>
       ) : (
         <>
@@ -234,7 +234,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
                 onTag={() => tagForm.current?.querySelector('input')?.focus()}
               />
               {rows.length === 0 && <p className={styles.quiet}>{say.noPartHas}</p>}
-              <AddPosition work={work} onAdded={setSelected} />
+              <AddPosition noted={noted} onAdded={setSelected} />
             </section>
             <section className={styles.middle} aria-label={say.trays}>
               <div className={styles.trayHead}>
@@ -278,13 +278,13 @@ function StripMap({ opened, ...props }: StripMapProps) {
                   </ul>
                 </section>
               )}
-              <Temporaries work={work} />
+              <Temporaries noted={noted} />
             </section>
             <div className={styles.panel} ref={tagForm}>
               {position ? (
                 <PositionPanel
                   key={position.id}
-                  work={work}
+                  noted={noted}
                   position={position}
                   tray={current}
                   faults={faults.filter((item) => item.position === position.id)}

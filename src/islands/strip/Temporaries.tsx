@@ -7,12 +7,12 @@ import type { JobNotes } from '../notes/useNotes'
 import styles from './StripMap.module.css'
 
 /** Things put in for the work, counted in and out: none may be left inside. */
-export function Temporaries({ work }: { readonly work: JobNotes }) {
+export function Temporaries({ noted }: { readonly noted: JobNotes }) {
   const [fault, setFault] = useState<string | null>(null)
   const [adding, setAdding] = useState(false)
   const [name, setName] = useState('')
-  const { temporaries } = work.record.book
-  const known = new Map(work.work.temporaries.map((thing) => [thing.id, thing]))
+  const { temporaries } = noted.record.book
+  const known = new Map(noted.state.temporaries.map((thing) => [thing.id, thing]))
   const all = [
     ...temporaries.map(({ id, name: label, where }) => ({
       id,
@@ -21,7 +21,7 @@ export function Temporaries({ work }: { readonly work: JobNotes }) {
       inside: known.get(id)?.inside ?? 0,
       last: known.get(id)?.last ?? null,
     })),
-    ...work.work.temporaries.filter(({ id }) => !temporaries.some((item) => item.id === id)),
+    ...noted.state.temporaries.filter(({ id }) => !temporaries.some((item) => item.id === id)),
   ]
   const tell = (fate: Awaited<ReturnType<JobNotes['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
   return (
@@ -39,12 +39,12 @@ export function Temporaries({ work }: { readonly work: JobNotes }) {
                 {thing.last && `, ${thing.last.by}`}
               </span>
             </span>
-            {work.closed === null && (
+            {noted.closed === null && (
               <>
                 <Button
                   aria-label={say.oneMore(thing.name)}
                   onClick={() =>
-                    void work
+                    void noted
                       .write({ kind: 'putIn', temporary: thing.id, name: thing.name, where: thing.where, count: 1 })
                       .then(tell)
                   }
@@ -54,7 +54,7 @@ export function Temporaries({ work }: { readonly work: JobNotes }) {
                 <Button
                   aria-label={say.oneOut(thing.name)}
                   disabled={thing.inside === 0}
-                  onClick={() => void work.write({ kind: 'takenOut', temporary: thing.id, count: 1 }).then(tell)}
+                  onClick={() => void noted.write({ kind: 'takenOut', temporary: thing.id, count: 1 }).then(tell)}
                 >
                   {say.outTitle}
                 </Button>
@@ -64,7 +64,7 @@ export function Temporaries({ work }: { readonly work: JobNotes }) {
         ))}
       </ul>
       <Fault text={fault} />
-      {work.closed === null && !adding && (
+      {noted.closed === null && !adding && (
         <Button kind="quiet" onClick={() => setAdding(true)}>
           {say.somethingElseGoes}
         </Button>
@@ -75,7 +75,7 @@ export function Temporaries({ work }: { readonly work: JobNotes }) {
           onSubmit={(event) => {
             event.preventDefault()
             if (name.trim() === '') return setFault(say.nameWhatGoes)
-            void work.write({ kind: 'putIn', temporary: v7(), name: name.trim(), where: '', count: 1 }).then((fate) => {
+            void noted.write({ kind: 'putIn', temporary: v7(), name: name.trim(), where: '', count: 1 }).then((fate) => {
               tell(fate)
               if (fate.kind === 'refused') return
               setAdding(false)

@@ -22,13 +22,13 @@ export interface TreeRow {
 
 /** Rows of the tree in order: closed branches are left out, unless letters are looked for. */
 export function treeRows(
-  work: NotesState,
+  noted: NotesState,
   faults: readonly StripFault[],
   closed: ReadonlySet<string>,
   wanted: string,
 ): TreeRow[] {
   const children = new Map<string | null, NotedPosition[]>()
-  for (const position of work.positions) {
+  for (const position of noted.positions) {
     const list = children.get(position.parent) ?? []
     list.push(position)
     children.set(position.parent, list)
@@ -36,7 +36,7 @@ export function treeRows(
   const faultCount = new Map<string, number>()
   for (const { position } of faults) faultCount.set(position, (faultCount.get(position) ?? 0) + 1)
   const pictureOf = new Map<string, string>()
-  for (const { id, subject } of work.pictures) if (subject.kind === 'position') pictureOf.set(subject.id, id)
+  for (const { id, subject } of noted.pictures) if (subject.kind === 'position') pictureOf.set(subject.id, id)
   const letters = wanted.trim().toLowerCase()
 
   const rows: TreeRow[] = []
@@ -81,22 +81,22 @@ export function treeRows(
 const FOLDED_ABOVE = 80
 
 /** Branches that begin folded: of a large machine those below its assemblies, unless a part of theirs is looked for or out. */
-export function foldedAtFirst(work: NotesState, opened: string | null): Set<string> {
-  if (work.positions.length <= FOLDED_ABOVE) return new Set()
-  const parentOf = new Map(work.positions.map(({ id, parent }) => [id, parent]))
+export function foldedAtFirst(noted: NotesState, opened: string | null): Set<string> {
+  if (noted.positions.length <= FOLDED_ABOVE) return new Set()
+  const parentOf = new Map(noted.positions.map(({ id, parent }) => [id, parent]))
   const above = (id: string): string[] => {
     const parent = parentOf.get(id) ?? null
     return parent === null ? [] : [parent, ...above(parent)]
   }
-  const wanted = new Set(work.positions.filter(({ id, tray }) => tray !== null || id === opened).flatMap(({ id }) => above(id)))
-  const branches = new Set(work.positions.flatMap(({ parent }) => parent ?? []))
+  const wanted = new Set(noted.positions.filter(({ id, tray }) => tray !== null || id === opened).flatMap(({ id }) => above(id)))
+  const branches = new Set(noted.positions.flatMap(({ parent }) => parent ?? []))
   return new Set([...branches].filter((id) => above(id).length >= 2 && !wanted.has(id)))
 }
 
 /** The number for the next tag: one more than the highest whole number in use. */
-export function nextTagNumber(work: NotesState): string {
-  const used = work.positions.map(({ tag }) => Number(tag?.number)).filter(Number.isInteger)
+export function nextTagNumber(noted: NotesState): string {
+  const used = noted.positions.map(({ tag }) => Number(tag?.number)).filter(Number.isInteger)
   return String(Math.max(0, ...used) + 1)
 }
 
-export const nextTrayName = (work: NotesState): string => say.tray(work.trays.length + 1)
+export const nextTrayName = (noted: NotesState): string => say.tray(noted.trays.length + 1)

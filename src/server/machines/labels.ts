@@ -23,10 +23,10 @@ export interface Label {
 export async function labelsOf(context: Context, jobId: string, only: string | null) {
   const view = await jobView(context, jobId)
   const { record } = view
-  const work = foldNotes(record.book, record.job.entries)
-  const names = new Map(work.positions.map((position) => [position.id, position]))
+  const noted = foldNotes(record.book, record.job.entries)
+  const names = new Map(noted.positions.map((position) => [position.id, position]))
   if (only !== null && !names.has(only)) throw new Refused('notFound', say.machineHasNo(only))
-  const chosen = work.positions.filter((position) =>
+  const chosen = noted.positions.filter((position) =>
     only === null ? position.tag !== null || position.tray !== null : position.id === only,
   )
   const nameOf = (id: string): string => names.get(id)?.name ?? id
@@ -38,7 +38,7 @@ export async function labelsOf(context: Context, jobId: string, only: string | n
         name: position.name,
         within: position.parent === null ? '' : nameOf(position.parent),
         machine: `${record.machine.station}, ${record.machine.name}`,
-        lines: linesOf(position, record.book.joints, work.joints, nameOf),
+        lines: linesOf(position, record.book.joints, noted.joints, nameOf),
         code: await QRCode.toString(
           `${publicUrl()}/jobs/${encodeURIComponent(jobId)}/strip?p=${encodeURIComponent(position.id)}`,
           {

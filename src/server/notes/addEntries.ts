@@ -110,13 +110,13 @@ function entryContext(
   const { record } = view
   const system = record.machine.units
   const book = withTyped(record.book, entries, system)
-  const work = foldNotes(book, entries)
+  const noted = foldNotes(book, entries)
   const needs = levelOf(book, scope.counts)?.needs
   const items = needs ? [needs.gauges, needs.tools, needs.consumables, needs.safety, needs.people].flat() : []
   return {
     book,
-    work,
-    steps: jobSteps(book, work, levelsInPlay(scope)),
+    noted,
+    steps: jobSteps(book, noted, levelsInPlay(scope)),
     planItems: new Set(items.map(({ id }) => id)),
     system,
     nowMs: now().getTime(),

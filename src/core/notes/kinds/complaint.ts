@@ -22,7 +22,7 @@ export type ComplaintGone = Noting<typeof complaintGoneShape>
 export const complaintGone: NoteKindOf<ComplaintGone> = {
   shape: complaintGoneShape,
   subject: () => 'complaint',
-  refuse: (_body, { work }) => (work.complaint.explained === null ? { code: 'notExplainedYet' } : null),
+  refuse: (_body, { noted }) => (noted.complaint.explained === null ? { code: 'notExplainedYet' } : null),
   apply: ({ note }, noted, { complaint }) => {
     complaint.gone = { note, ...noted }
   },

@@ -6,8 +6,8 @@ import { markShape, pictureSubjectShape } from '../shapes'
 import { stepOf } from '../steps'
 import { unknownFinding, unknownPart, unknownPosition } from '../unknown'
 
-const unknownPicture = (id: string, { work }: EntryContext): NoteFault | null =>
-  work.pictures.some((picture) => picture.id === id) ? null : { code: 'noPicture' }
+const unknownPicture = (id: string, { noted }: EntryContext): NoteFault | null =>
+  noted.pictures.some((picture) => picture.id === id) ? null : { code: 'noPicture' }
 
 /** Made by the server once it has checked the picture; the hash binds the picture to what is signed. */
 const pictureAddedShape = (of: NoteShaping) =>

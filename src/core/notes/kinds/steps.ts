@@ -36,15 +36,15 @@ function refuseDone(body: StepDone, context: EntryContext): NoteFault | null {
     if (left > 0) return { code: 'stillWaiting', step: step.name, leftMs: left, waitsFor: step.book.wait.for }
   }
   if (step.licensed !== null && body.licensed === null) return { code: 'needsLicence', step: step.name, field: step.licensed }
-  const lost = (step.book?.destroys ?? []).flatMap((id) => context.work.positions.find((position) => position.id === id) ?? [])
-  const unsaved = lost.find((position) => !hasEvidence(position, context.work))
+  const lost = (step.book?.destroys ?? []).flatMap((id) => context.noted.positions.find((position) => position.id === id) ?? [])
+  const unsaved = lost.find((position) => !hasEvidence(position, context.noted))
   return unsaved ? { code: 'destroysEvidence', step: step.name, position: unsaved.name } : null
 }
 
-const hasEvidence = (position: NotedPosition, work: NotesState): boolean =>
+const hasEvidence = (position: NotedPosition, noted: NotesState): boolean =>
   position.thickness !== null ||
   position.identity !== null ||
-  work.pictures.some(({ subject }) => subject.kind === 'position' && subject.id === position.id)
+  noted.pictures.some(({ subject }) => subject.kind === 'position' && subject.id === position.id)
 
 const stepSkippedShape = ({ z, idSchema, reason }: NoteShaping) =>
   z.strictObject({ kind: z.literal('stepSkipped'), step: idSchema, reason })

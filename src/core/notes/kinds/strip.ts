@@ -95,10 +95,10 @@ export const positionMoved: NoteKindOf<PositionMoved> = {
   },
 }
 
-function refuseCycle(body: PositionMoved, { work }: EntryContext): NoteFault | null {
-  const moved = work.positions.map(({ id, parent }) => ({ id, parent: id === body.position ? body.parent : parent }))
+function refuseCycle(body: PositionMoved, { noted }: EntryContext): NoteFault | null {
+  const moved = noted.positions.map(({ id, parent }) => ({ id, parent: id === body.position ? body.parent : parent }))
   const cycle = cycleIn(moved)
-  const name = (id: string): string => work.positions.find((position) => position.id === id)?.name ?? id
+  const name = (id: string): string => noted.positions.find((position) => position.id === id)?.name ?? id
   return cycle ? { code: 'insideItself', positions: cycle.map(name) } : null
 }
 

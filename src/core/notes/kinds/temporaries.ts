@@ -23,8 +23,8 @@ export const takenOut: NoteKindOf<TakenOut> = {
   shape: takenOutShape,
   subject: ({ temporary }) => `temporary:${temporary}`,
   addsUp: true,
-  refuse: ({ temporary, count }, { work }) => {
-    const thing = work.temporaries.find(({ id }) => id === temporary)
+  refuse: ({ temporary, count }, { noted }) => {
+    const thing = noted.temporaries.find(({ id }) => id === temporary)
     if (!thing) return { code: 'neverPutIn' }
     return count <= thing.inside ? null : { code: 'onlySoMany', name: thing.name, inside: thing.inside, count }
   },
