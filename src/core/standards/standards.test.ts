@@ -6,6 +6,12 @@ import bs84 from './bs84.json' with { type: 'json' }
 import din580 from './din580.json' with { type: 'json' }
 import iso15 from './iso15.json' with { type: 'json' }
 import iso261 from './iso261.json' with { type: 'json' }
+import iso286Holes from './iso286Holes.json' with { type: 'json' }
+import iso286Shafts from './iso286Shafts.json' with { type: 'json' }
+import iso286Tolerances from './iso286Tolerances.json' with { type: 'json' }
+import iso492 from './iso492.json' with { type: 'json' }
+import iso578 from './iso578.json' with { type: 'json' }
+import iso5753 from './iso5753.json' with { type: 'json' }
 import iso6194 from './iso6194.json' with { type: 'json' }
 
 const positive = z.number().gt(0)
@@ -14,12 +20,15 @@ const headed = <R extends z.ZodType>(rows: R) =>
     standard: z.string().regex(/^(ISO|DIN|BS|ASME) [A-Z]?[\d.]+(-\d+)?$/),
     edition: z.string().regex(/^(19|20)\d\d$/),
     clause: z.string().min(10),
-    unit: z.enum(['mm', 'in', 'kg']),
+    unit: z.enum(['mm', 'in', 'kg', 'µm']),
     columns: z.array(z.string().min(1)).min(2),
     rows,
   })
 const triple = z.tuple([positive, positive, positive])
 const inchRow = z.tuple([z.string(), positive, positive])
+const micrometres = z.number().nullable()
+const byLetter = z.record(z.string().regex(/^[a-z]{1,2}\d?$/i), z.array(z.tuple([positive, micrometres])).min(1))
+const bothEnds = z.record(z.string(), z.array(z.tuple([positive, z.number(), z.number()])).min(3))
 const widening = z.tuple([positive, positive], positive)
 
 const tables = [
@@ -28,6 +37,12 @@ const tables = [
   ['ASME B1.1', asmeB1_1, headed(z.strictObject({ UNC: z.array(inchRow), UNF: z.array(inchRow) }))],
   ['BS 84', bs84, headed(z.strictObject({ BSW: z.array(inchRow), BSF: z.array(inchRow) }))],
   ['ISO 6194-1', iso6194, headed(z.array(widening).min(30))],
+  ['ISO 286-1', iso286Tolerances, headed(z.array(z.array(micrometres).length(21)).length(21))],
+  ['ISO 286-1', iso286Shafts, headed(byLetter)],
+  ['ISO 286-1', iso286Holes, headed(byLetter)],
+  ['ISO 492', iso492, headed(bothEnds)],
+  ['ISO 578', iso578, headed(bothEnds)],
+  ['ISO 5753-1', iso5753, headed(z.record(z.string(), z.array(z.array(micrometres).length(11)).min(10)))],
   ['DIN 580', din580, headed(z.array(triple).min(10))],
 ] as const
 test.each(tables)('%s says where it stands, and each row has its columns', (standard, table, schema) => {
@@ -105,6 +120,54 @@ test('ISO 6194-1: shafts rise, and housings are larger than their shafts', () =>
   expect(rises(rows.map(([shaft = 0]) => shaft))).toBe(true)
   for (const [shaft = 0, ...housings] of rows) expect(rises([shaft, ...housings])).toBe(true)
 })
+
+test.each(Object.entries({ ...iso492.rows, ...iso578.rows }))(
+  'bearing tolerances, %s: wider with the size, to one side of the nominal',
+  (_of, rows) => {
+    expect(rises(rows.map(([upTo = 0]) => upTo))).toBe(true)
+    for (const [at, [, lower = 0, upper = 0]] of rows.entries()) {
+      expect(Math.min(Math.abs(lower), Math.abs(upper))).toBe(0)
+      const [, before = 0, above = 0] = rows[at - 1] ?? []
+      expect(upper - lower).toBeGreaterThanOrEqual(above - before)
+      expect(upper - lower).toBeGreaterThan(0)
+    }
+  },
+)
+test('ISO 492: a finer class is no wider', () => {
+  const { rows } = iso492
+  for (const [coarse, fine] of [
+    [rows['bore normal'], rows['bore class6']],
+    [rows['bore class6'], rows['bore class5']],
+    [rows['outside normal'], rows['outside class6']],
+    [rows['outside class6'], rows['outside class5']],
+  ] as [number[][], number[][]][])
+    for (const [at, [upTo, lower = 0]] of fine.entries()) {
+      expect(coarse[at]?.[0]).toBe(upTo)
+      expect(lower).toBeGreaterThanOrEqual(coarse[at]?.[1] ?? 0)
+    }
+})
+
+test.each(Object.entries(iso5753.rows as Record<string, (number | null)[][]>))(
+  'ISO 5753-1, %s: each group lies above the one before and meets it, and grows with the bore',
+  (_kind, rows) => {
+    expect(rises(rows.map(([bore]) => bore ?? 0))).toBe(true)
+    for (const [at, [, ...ends]] of rows.entries()) {
+      for (let group = 0; group < 5; group++) {
+        const [least, greatest] = [ends[2 * group], ends[2 * group + 1]]
+        if (least == null || greatest == null) continue
+        expect(greatest).toBeGreaterThan(least)
+        const [below, belowTop] = [ends[2 * group - 2], ends[2 * group - 1]]
+        if (below != null && belowTop != null) {
+          expect(least).toBeGreaterThan(below)
+          // The widest group of the rollers stands apart.
+          if (group < 4) expect(least).toBeLessThanOrEqual(belowTop)
+        }
+        const before = rows[at - 1]?.[2 + 2 * group]
+        if (before != null) expect(greatest).toBeGreaterThanOrEqual(before)
+      }
+    }
+  },
+)
 
 test('DIN 580: loads rise with the thread, and a slanted pull carries about seven tenths', () => {
   const rows = din580.rows as number[][]

@@ -1,0 +1,89 @@
+import type { z } from 'zod'
+import type { Frozen } from '../base/frozen'
+import type { Limit } from '../limit/limit'
+import type { Known } from '../method/known'
+import type { Method } from '../method/method'
+import type { StatedName } from '../method/where'
+import type { BearingClass, BearingTolerance, ClearanceGroup } from './bearingTolerance'
+import type { FitShaping } from './shapingSchema'
+import type { End } from './sizeEnd'
+
+/** What a shape makes, as it is read back. */
+export type Shaped<S extends (of: FitShaping) => z.ZodType> = Frozen<z.output<ReturnType<S>>>
+
+/** A measured size in a fit: the clearance grows with it, or by as much the other way. */
+export interface Link {
+  readonly characteristic: string
+  readonly factor: number
+  /** Methods that measure such a size; null where any length does. */
+  readonly takes: readonly Method['kind'][] | null
+}
+
+/** What a fit adds to its measured sizes without measuring it: a tolerance of a standard, a growth. Negative takes away. */
+export interface Stated {
+  readonly name: StatedName
+  readonly lowMm: number
+  readonly highMm: number
+}
+
+/** Why a fit cannot be as a book has it, though its shape is right. */
+export type FitFault =
+  | { readonly code: 'bearingNotInTable'; readonly sizeMm: number; readonly tolerance: BearingClass }
+  | { readonly code: 'clearanceNotInTable'; readonly boreMm: number; readonly group: ClearanceGroup }
+  | { readonly code: 'chainOfNothing' | 'bandEndsSwapped' }
+
+/** What a fit says beside its clearance: figures that a person works by. */
+export type FitNote =
+  | ({ readonly code: 'tolerance'; readonly of: 'bore' | 'outside' } & BearingTolerance)
+  | {
+      readonly code: 'before'
+      readonly leastMm: number
+      readonly greatestMm: number
+      readonly group: ClearanceGroup
+      readonly standard: string
+      readonly edition: string
+    }
+  | { readonly code: 'growth'; readonly growthMm: number }
+  | {
+      readonly code: 'shims'
+      readonly opens: string
+      readonly closes: string
+      /** Negative: to take out. */
+      readonly addMm: number
+      /** Null where nothing is to be added. */
+      readonly stackMm: readonly number[] | null
+      readonly opensToMm: number
+      readonly closesToMm: number
+      readonly holds: boolean
+    }
+  | { readonly code: 'heatTo'; readonly celsius: number; readonly greatestC: number | null; readonly isTooHot: boolean }
+
+/** The tightest and the loosest a fit was found, mm; null while a size is missing. */
+export interface FitEnds {
+  readonly tightestMm: number | null
+  readonly loosestMm: number | null
+}
+
+/** What every fit has. */
+export interface FitBase {
+  readonly id: string
+  readonly name: string
+  readonly limits: readonly Limit[]
+  readonly mendOn: string
+  readonly showTo: number
+}
+
+/**
+ * Everything that belongs to one kind of fit. Its clearance is the sum of measured sizes, each to its side, and of what is
+ * stated; negative is interference. `F` is the fit as a limit book has it.
+ */
+export interface FitKindOf<F> {
+  readonly shape: (of: FitShaping) => z.ZodType<F, unknown>
+  readonly links: (fit: F) => readonly Link[]
+  readonly stated?: (fit: F) => readonly Stated[]
+  /** The clearance at one of its ends, where it is no sum of its sizes; null while one of them is not known. */
+  readonly between?: (fit: F, end: End, sizeAt: (characteristic: string, end: End) => Known | null, guard: number) => Known | null
+  readonly faults?: (fit: F) => readonly FitFault[]
+  /** `middleOf` a size: between its least and its greatest as measured, mm; null while it is not. */
+  readonly notes?: (fit: F, ends: FitEnds, middleOf: (characteristic: string) => number | null) => readonly FitNote[]
+}
