@@ -8,3 +8,14 @@ export function isDay(text: string): boolean {
   const days = [31, year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
   return inOurTime(text) && month >= 1 && month <= 12 && day >= 1 && day <= (days[month - 1] ?? 0)
 }
+
+// Days are counted in UTC: the same at the server and in every browser.
+const DAY_MS = 86_400_000
+
+const count = (day: string): number => Date.parse(`${day}T00:00:00Z`) / DAY_MS
+
+/** Days from one day to another; negative when it lies before. */
+export const daysBetween = (from: string, to: string): number => count(to) - count(from)
+
+/** The day so many days later. */
+export const dayAfter = (day: string, days: number): string => new Date((count(day) + days) * DAY_MS).toISOString().slice(0, 10)

@@ -1,5 +1,7 @@
 import type { Bare, Coded } from '../base/coded'
 import type { FaultAt } from '../base/fault'
+import type { FitFault } from '../fit/fitKind'
+import type { SizeClassFault } from '../fit/sizeClass'
 import type { FormulaFault } from '../method/formula'
 import type { ShapeFault } from '../method/methodKind'
 
@@ -26,9 +28,19 @@ export interface BookFaults extends NeverGivenFaults {
   noFitOrRing: { readonly id: string }
   emptyWhenIssued: Bare
   growsToItself: Bare
+  boundToItself: Bare
   gateNotMeasured: { readonly characteristic: string }
   insideItself: { readonly positions: readonly string[] }
   needEachOther: { readonly characteristics: readonly string[] }
+  sizeClass: { readonly why: SizeClassFault }
+  /** The limits of a new size are not those of the class it names. */
+  notItsClass: { readonly lower: number; readonly upper: number; readonly class: string }
+  noLength: { readonly characteristic: string }
+  fit: { readonly why: FitFault }
+  /** Limits on one value that leave nothing between them. */
+  limitsCrossed: { readonly least: number; readonly most: number }
+  routeSizesSwapped: Bare
+  routeToNowhere: { readonly characteristic: string }
   method: { readonly why: ShapeFault }
   formula: { readonly why: FormulaFault }
 }

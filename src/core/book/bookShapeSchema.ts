@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { daySchema, idSchema, nameSchema, uniqueIds } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
+import { fitSchema } from '../fit/fitSchema'
 import { characteristicSchema } from './characteristicSchema'
 import { crossCheckSchema } from './crossCheckSchema'
-import { fitSchema } from './fitSchema'
 import { partSchema } from './partSchema'
 import { procedureShape } from './procedureSchema'
 
@@ -39,4 +39,4 @@ export type ChangeLimit = NonNullable<Characteristic['changes']>[number]
 export type CrossCheckSpec = NonNullable<LimitBook['closings']>[number]
 export type Part = LimitBook['parts'][number]
 export type Route = Part['routes'][number]
-export type FitSpec = LimitBook['fits'][number]
+export type { FitSpec } from '../fit/kinds'

@@ -39,7 +39,14 @@ export const characteristicSchema = z.strictObject({
   beforeRepeats: z.string().max(200).optional(),
   /** Null where no document gives a new size. */
   new: z
-    .strictObject({ nominal: valueSchema, lower: valueSchema, upper: valueSchema, source: sourceSchema })
+    .strictObject({
+      nominal: valueSchema,
+      lower: valueSchema,
+      upper: valueSchema,
+      /** Tolerance class that gives these limits, as H7. */
+      class: z.string().min(2).max(4).optional(),
+      source: sourceSchema,
+    })
     .refine((size) => size.lower <= size.upper, {
       path: ['lower'],
       message: asIssue('newSizeSwapped'),

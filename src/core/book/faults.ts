@@ -1,3 +1,5 @@
+import { limitsOfSize } from '../fit/sizeClass'
+import type { Limit } from '../limit/limit'
 import { givesOf } from '../method/gives'
 import { wearsTowards } from '../method/method'
 import type { BookFaultAt, NeverGiven } from './bookFault'
@@ -52,10 +54,42 @@ export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory):
       for (const [name, of] of Object.entries(characteristic.method.names))
         check(find(of.characteristic), of.value, [...path, 'method', 'names', name])
   })
+  book.characteristics.forEach(({ new: size }, at) => {
+    if (size?.class === undefined) return
+    const of = limitsOfSize(size.nominal, size.class)
+    const path = ['characteristics', at, 'new', 'class']
+    if (!of.ok) faults.push({ path, fault: { code: 'sizeClass', why: of.fault } })
+    else if (differs(of.value.lowerMm, size.lower) || differs(of.value.upperMm, size.upper))
+      faults.push({ path, fault: { code: 'notItsClass', lower: of.value.lowerMm, upper: of.value.upperMm, class: size.class } })
+  })
+  book.characteristics.forEach(({ limits }, at) => faults.push(...crossedLimits(limits, ['characteristics', at, 'limits'])))
+  book.fits.forEach(({ limits }, at) => faults.push(...crossedLimits(limits, ['fits', at, 'limits'])))
+  book.parts.forEach((part, at) => {
+    part.routes.forEach(({ sizeAfter }, place) => {
+      const path = ['parts', at, 'routes', place, 'sizeAfter']
+      if (sizeAfter && sizeAfter.leastMm > sizeAfter.greatestMm) faults.push({ path, fault: { code: 'routeSizesSwapped' } })
+      const cut = sizeAfter && find(sizeAfter.characteristic)
+      if (cut && cut.part !== part.id)
+        faults.push({ path: [...path, 'characteristic'], fault: { code: 'routeToNowhere', characteristic: cut.id } })
+    })
+  })
   book.closings?.forEach((closing, at) => {
     if (closing.eachPlace) return
     for (const [name, of] of Object.entries(closing.names))
       check(find(of.characteristic), of.value, ['closings', at, 'names', name])
   })
   return faults
+}
+
+/** Whether two sizes differ by more than a drawing rounds. */
+const differs = (a: number, b: number): boolean => Math.abs(a - b) > ROUNDS_MM
+const ROUNDS_MM = 0.0006
+
+/** Upper and lower limits on the same value between which nothing lies. */
+function crossedLimits(limits: readonly Limit[], path: BookFaultAt['path']): BookFaultAt[] {
+  return limits.flatMap((lower, at) => {
+    if (lower.side !== 'lower') return []
+    const upper = limits.find(({ judges, side, wear }) => side === 'upper' && judges === lower.judges && lower.wear > wear)
+    return upper ? [{ path: [...path, at, 'wear'], fault: { code: 'limitsCrossed', least: lower.wear, most: upper.wear } }] : []
+  })
 }

@@ -20,10 +20,24 @@ const routeSchema = z.strictObject({
     .nullable(),
   /** Fits and rings whose mate is made to suit with this route: an undersize shell, an oversize piston. */
   suits: z.array(idSchema).max(20).optional(),
-  cost: z.number().min(0),
-  days: z.number().min(0),
+  /** Null where nobody knows yet. */
+  cost: z.number().min(0).nullable(),
+  days: z.number().min(0).nullable(),
   source: sourceSchema,
 })
+
+/** When a part is renewed whatever it measures, beside those that are renewed always. */
+const serviceRuleSchema = z.discriminatedUnion('kind', [
+  /** At every n-th overhaul of the part that is fitted. */
+  z.strictObject({ kind: z.literal('everyNth'), nth: z.int().min(2).max(20), source: sourceSchema }),
+  /** Once it has run so long, or would before the next overhaul. */
+  z.strictObject({ kind: z.literal('afterHours'), hours: z.number().gt(0).max(1_000_000), source: sourceSchema }),
+  z.strictObject({ kind: z.literal('whenDisturbed'), source: sourceSchema }),
+  /** When one of these is renewed. */
+  z.strictObject({ kind: z.literal('withMate'), parts: z.array(idSchema).min(1).max(40), source: sourceSchema }),
+  /** One verdict with all of these. */
+  z.strictObject({ kind: z.literal('set'), parts: z.array(idSchema).min(1).max(40), source: sourceSchema }),
+])
 
 export const partSchema = z.strictObject({
   id: idSchema,
@@ -33,6 +47,7 @@ export const partSchema = z.strictObject({
   /** Where it sits, in words. */
   position: nameSchema,
   renewedAlways: z.boolean(),
+  service: z.array(serviceRuleSchema).max(8).optional(),
   /** Null where nobody knows yet what a new one costs. */
   replacement: z.strictObject({ cost: z.number().min(0), days: z.number().min(0) }).nullable(),
   routes: z.array(routeSchema).max(20),

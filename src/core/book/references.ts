@@ -1,6 +1,7 @@
 import { cycleIn } from '../base/cyclic'
+import { fitFaults, linksOf, stripOf } from '../fit/kinds'
 import { checkFormula, parseFormula } from '../method/formula'
-import { isValueOf, quantityOfValue } from '../method/gives'
+import { isValueOf, quantityOf, quantityOfValue } from '../method/gives'
 import { kindOf as kindOfMethod } from '../method/kinds'
 import type { ReductionName } from '../method/reduction'
 import type { QuantityKind } from '../quantity/kind'
@@ -46,6 +47,11 @@ class References {
     if (!found) this.refuse(path, { code: 'notThere', what: 'characteristic', id })
     else if (kinds && !kinds.includes(found.method.kind))
       this.refuse(path, { code: 'otherMethod', characteristic: id, wanted: kinds })
+  }
+  /** A size in a fit is a length. */
+  length(id: string, path: Path): void {
+    const found = this.characteristics.get(id)
+    if (found && quantityOf(found.method) !== 'length') this.refuse(path, { code: 'noLength', characteristic: id })
   }
   /** What the names of a formula stand for must be here, and give that value. */
   names(names: Names, path: Path): boolean {
@@ -113,6 +119,17 @@ function ofCharacteristics(refer: References): void {
 function ofParts(refer: References): void {
   const { book, refuse } = refer
   book.parts.forEach((part, index) =>
+    part.service?.forEach((rule, at) => {
+      const path = ['parts', index, 'service', at]
+      refer.source(rule.source, [...path, 'source'])
+      if (rule.kind !== 'withMate' && rule.kind !== 'set') return
+      rule.parts.forEach((id, place) => {
+        refer.part(id, [...path, 'parts', place])
+        if (id === part.id) refuse([...path, 'parts', place], { code: 'boundToItself' })
+      })
+    }),
+  )
+  book.parts.forEach((part, index) =>
     part.routes.forEach((route, at) => {
       const path = ['parts', index, 'routes', at]
       route.mends.forEach((id, place) => refer.characteristic(id, [...path, 'mends', place]))
@@ -130,11 +147,15 @@ function ofParts(refer: References): void {
 function ofFits(refer: References): void {
   refer.book.fits.forEach((fit, index) => {
     const path = ['fits', index]
-    refer.characteristic(fit.bore, [...path, 'bore'], ['boreDiameter'])
-    refer.characteristic(fit.journal, [...path, 'journal'], ['outsideDiameter'])
-    if (fit.strip !== null) refer.characteristic(fit.strip, [...path, 'strip'], ['plasticStrip'])
+    for (const { characteristic, takes } of linksOf(fit)) {
+      refer.characteristic(characteristic, [...path, 'sides'], takes ?? undefined)
+      refer.length(characteristic, [...path, 'sides'])
+    }
+    const strip = stripOf(fit)
+    if (strip !== null) refer.characteristic(strip, [...path, 'strip'], ['plasticStrip'])
+    for (const why of fitFaults(fit)) refer.refuse(path, { code: 'fit', why })
     refer.part(fit.mendOn, [...path, 'mendOn'])
-    refer.source(fit.new.source, [...path, 'new', 'source'])
+    if (fit.new) refer.source(fit.new.source, [...path, 'new', 'source'])
     fit.limits.forEach((limit, at) => refer.source(limit.source, [...path, 'limits', at, 'source']))
   })
 }

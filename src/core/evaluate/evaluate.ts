@@ -1,26 +1,23 @@
 import { type Cell, cell, lookup } from '../base/cell'
 import { CORE_VERSION } from '../base/version'
-import type { Characteristic, FitSpec } from '../book/bookSchema'
-import { quantityOf } from '../method/gives'
+import { sizeValues } from '../fit/sizeEnd'
 import type { Reductions } from '../method/reduction'
 import type { InspectionRecord, Reading } from '../record/recordSchema'
 import { reduce } from '../record/reduce'
-import { type LaterStage, laterStages, type Stage, stages } from '../record/stage'
+import { type Stage, stages } from '../record/stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from '../record/standing'
 import { gateOutcome } from '../scope/gate'
 import { levelOf, type Need, needOf, type Scope, scopeOf } from '../scope/need'
-import type { LinesByValue } from '../trend/earlier'
-import type { RouteContext } from '../verdict/mending'
 import type { PartResult } from '../verdict/partVerdict'
-import { type ChangeOutcome, changeOutcome } from './changes'
+import { boundTo, lookedAtBy, togetherWith } from '../verdict/together'
+import { changesOf, fitResult, judge, routesAt, setAt, stagesOf, type Taken } from './atStage'
 import { type CrossCheckResult, crossCheckOf } from './crossChecks'
-import { evaluateCharacteristic } from './evaluateCharacteristic'
-import { evaluateFit } from './evaluateFit'
+import { type Way, waysToMend } from './fits/ways'
 import { asGateMeasurement, judgePart } from './judgePart'
-import { type LaterSets, laterSetsOf, laterSetsWith, valuesAt } from './laterStages'
+import { laterSetsOf, laterSetsWith } from './laterStages'
 import { characteristicAt, type Index, indexRecord, mustGet, reduceBy, withEntries } from './recordIndex'
-import type { CharacteristicResult, FitMeasured, FitResult, Measured, Results, StageResult } from './results'
-import { rounded, roundForRecord } from './rounding'
+import type { CharacteristicResult, FitResult, Measured, Results } from './results'
+import { roundForRecord } from './rounding'
 
 /**
  * Everything that follows from a record: reductions, limits, fits, wear lines, the gate and what it leaves out, verdicts
@@ -41,6 +38,8 @@ export interface Evaluation {
   characteristicAt(index: number): CharacteristicResult | undefined
   fitAt(index: number): FitResult | undefined
   crossCheckAt(index: number): CrossCheckResult | undefined
+  /** Every way to mend a fit of the book, by its place there, from what was found. */
+  waysAt(index: number): readonly Way[]
   /** How many characteristics, fits and parts were computed to get here. */
   readonly touched: number
   /** Standing readings of a characteristic at a stage, corrected. */
@@ -53,13 +52,6 @@ export interface Evaluation {
   noting(record: InspectionRecord): Evaluation
 }
 
-/** Everything that was taken, and what it reduces to. */
-interface Taken {
-  readonly sets: ReadonlyMap<string, Cell<TakenSet>>
-  readonly reductions: ReadonlyMap<string, Cell<Reductions>>
-  readonly later: LaterSets
-}
-
 interface State extends Taken {
   readonly scope: Scope
   readonly needs: readonly Need[]
@@ -67,6 +59,8 @@ interface State extends Taken {
   readonly characteristics: readonly Cell<CharacteristicResult>[]
   readonly fits: readonly Cell<FitResult>[]
   readonly closings: readonly Cell<CrossCheckResult>[]
+  /** Each part by itself, and with those it is bound to. */
+  readonly judged: readonly Cell<PartResult>[]
   readonly parts: readonly Cell<PartResult>[]
 }
 
@@ -136,6 +130,7 @@ function evaluationOf(fixed: Index, state: State, touched: number): Evaluation {
     characteristicAt: (index) => state.characteristics[index]?.(),
     fitAt: (index) => state.fits[index]?.(),
     crossCheckAt: (index) => state.closings[index]?.(),
+    waysAt: (index) => waysOf(fixed, state, index),
     takenOf: (id, stage) => setAt(state, id, stage).taken,
     at: (id, stage) => {
       const index = fixed.index.get(id) ?? -1
@@ -186,105 +181,6 @@ const resultsOf = ({ scope, characteristics, fits, parts, closings }: State): Re
   parts: all(parts),
   closings: all(closings),
 })
-
-const setAt = ({ sets, later }: Taken, id: string, stage: Stage): TakenSet =>
-  (stage === 'asFound' ? sets.get(id)?.() : later[stage].get(id)?.set) ?? NOTHING_TAKEN
-
-/** What routes are tried on at a stage: the latest that is known by then. */
-function routesAt(fixed: Index, taken: Taken, stage: Stage): RouteContext {
-  const { book } = fixed.record
-  return {
-    characteristicOf: (id) => characteristicAt(fixed, id),
-    reductionsOf: valuesAt(stage, taken.later, lookup(taken.reductions)),
-    fitsOf: (id) => (fixed.fitsOf.get(id) ?? []).flatMap((index) => book.fits[index] ?? []),
-    ringsIn: (id) => fixed.ringsIn.get(id) ?? [],
-  }
-}
-
-/** Everything that follows for one characteristic at one stage. Wear is counted from what was found. */
-function judge(fixed: Index, taken: Taken, characteristic: Characteristic, stage: Stage): Measured {
-  const { job } = fixed.record
-  const { id } = characteristic
-  const set = setAt(taken, id, stage)
-  const routes = routesAt(fixed, taken, stage)
-  // Nothing taken at this stage is nothing known there, whatever was found before.
-  const reductionsOf = (of: string): Reductions | undefined =>
-    of === id && stage !== 'asFound' && !taken.later[stage].has(id)
-      ? reduce(characteristic, set, routes.reductionsOf, reduceBy(fixed, id))
-      : routes.reductionsOf(of)
-  return rounded(
-    evaluateCharacteristic({
-      characteristic,
-      part: mustGet(fixed.parts, characteristic.part),
-      stage,
-      set,
-      routes: { ...routes, reductionsOf },
-      earlier: stage === 'asFound' ? (fixed.earlier.lines.get(id) ?? NO_LINES) : null,
-      leftBefore: fixed.earlier.lastLeft.get(id)?.reductions ?? null,
-      sisters: (judges) => fixed.earlier.spreadOf(characteristic, judges),
-      now: job,
-      policy: job.policy,
-    }),
-    quantityOf(characteristic.method),
-  )
-}
-
-const NO_LINES: LinesByValue = new Map()
-
-/** Everything that follows for a fit at one stage. */
-function judgeFit(fixed: Index, taken: Taken, fit: FitSpec, stage: Stage): FitMeasured {
-  const { job } = fixed.record
-  return rounded(
-    evaluateFit({
-      fit,
-      part: mustGet(fixed.parts, fit.mendOn),
-      stage,
-      characteristic: (id) => characteristicAt(fixed, id),
-      setOf: (id) => latestSet(taken, id, stage),
-      stripCounts: stage === 'asFound' || (fit.strip !== null && taken.later[stage].has(fit.strip)),
-      routes: routesAt(fixed, taken, stage),
-      policy: job.policy,
-    }),
-    'length',
-  )
-}
-
-/** What was taken of a characteristic by a stage, the latest of it. */
-function latestSet(taken: Taken, id: string, stage: Stage): TakenSet {
-  for (const known of [...laterStages].reverse())
-    if (stages.indexOf(known) <= stages.indexOf(stage)) {
-      const own = taken.later[known].get(id)?.set
-      if (own) return own
-    }
-  return taken.sets.get(id)?.() ?? NOTHING_TAKEN
-}
-
-const fitResult = (fixed: Index, taken: Taken, fit: FitSpec): FitResult => ({
-  ...judgeFit(fixed, taken, fit, 'asFound'),
-  stages: laterStages.flatMap((stage) => {
-    const sides = [fit.bore, fit.journal, ...(fit.strip === null ? [] : [fit.strip])]
-    return sides.some((id) => taken.later[stage].has(id)) ? [{ ...judgeFit(fixed, taken, fit, stage), stage }] : []
-  }),
-})
-
-/** The stages after it was found at which it was measured. */
-const stagesOf = (fixed: Index, taken: Taken, characteristic: Characteristic): readonly StageResult[] =>
-  laterStages.flatMap((stage) =>
-    taken.later[stage].has(characteristic.id) ? [{ ...judge(fixed, taken, characteristic, stage), stage }] : [],
-  )
-
-function changesOf(fixed: Index, taken: Taken, characteristic: Characteristic): readonly ChangeOutcome[] {
-  const { id, changes, method } = characteristic
-  const at = (stage: Stage | 'lastOverhaul') => {
-    if (stage === 'lastOverhaul') return fixed.earlier.lastLeft.get(id)
-    if (stage !== 'asFound') return taken.later[stage as LaterStage].get(id)
-    const [set, reductions] = [taken.sets.get(id)?.(), taken.reductions.get(id)?.()]
-    return set && reductions && { set, reductions }
-  }
-  return (changes ?? []).map((limit) =>
-    roundForRecord(changeOutcome(characteristic, limit, at(limit.from), at(limit.to), fixed.guard), quantityOf(method)),
-  )
-}
 
 interface Affected {
   readonly characteristics: ReadonlySet<string>
@@ -363,8 +259,8 @@ function settle(
       ),
   )
   const partsAffected = affected === 'all' || by === 'entries' || rescoped ? null : partsReading(fixed, affected)
-  const parts = replaced(
-    before?.parts,
+  const judged = replaced(
+    before?.judged,
     book.parts,
     ({ id }) => partsAffected === null || partsAffected.has(id),
     (part) =>
@@ -378,7 +274,58 @@ function settle(
       }),
   )
   const partsAgain = partsAffected?.size ?? book.parts.length
-  return { ...taken, scope, needs, measured, characteristics, fits, closings, parts, partsAgain }
+  return {
+    ...taken,
+    scope,
+    needs,
+    measured,
+    characteristics,
+    fits,
+    closings,
+    judged,
+    parts: boundParts(fixed, judged, before),
+    partsAgain,
+  }
+}
+
+/** Parts with what their rules ask for the sake of others; one that is bound to none is what it is by itself. */
+function boundParts(fixed: Index, judged: State['judged'], before: Pick<State, 'judged' | 'parts'> | null): State['parts'] {
+  const { parts } = fixed.record.book
+  const partOf = (id: string) => fixed.parts.get(id)
+  const ownAt = (id: string) => judged[fixed.partIndex.get(id) ?? -1]
+  return parts.map((part, index) => {
+    const own = judged[index] as Cell<PartResult>
+    if (lookedAtBy(part).length === 0) return own
+    const known = before?.parts[index]
+    const bound = boundTo(part, partOf)
+    const isSame = bound.every((id) => {
+      const at = fixed.partIndex.get(id) ?? -1
+      return judged[at] === before?.judged[at]
+    })
+    return known && isSame ? known : cell(() => togetherWith(part, own(), partOf, (id) => ownAt(id)?.()))
+  })
+}
+
+function waysOf(fixed: Index, state: State, index: number): readonly Way[] {
+  const [fit, found] = [fixed.record.book.fits[index], state.fits[index]?.()]
+  if (!fit || !found) return []
+  const { job } = fixed.record
+  return waysToMend({
+    fit,
+    found,
+    partOf: ({ part }) => mustGet(fixed.parts, part),
+    routes: routesAt(fixed, state, 'asFound'),
+    acceptance: job.policy.acceptance,
+    now: job,
+    rateOf: (id) => {
+      const of = state.characteristics[fixed.index.get(id) ?? -1]?.()
+      // How far out of round or how worn it is moves otherwise than its size.
+      const size = of?.trends.find(({ judges }) => sizeValues.includes(judges))
+      if (!size?.rate) return null
+      // What noise explains foretells nothing: it neither opens nor closes the fit.
+      return size.forecasts.length === 0 ? 0 : size.rate.perThousandHours
+    },
+  })
 }
 
 /** Parts whose verdict reads what is affected: their own measurements and fits, cross-checks, sizes their routes are tried on. */

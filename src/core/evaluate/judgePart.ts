@@ -1,14 +1,16 @@
-import type { FitSpec, LimitBook, Part } from '../book/bookSchema'
+import type { FitSpec, Part } from '../book/bookSchema'
+import { sidesOf, stripOf } from '../fit/kinds'
 import { slotOf } from '../method/slot'
 import type { PlaceOf, Where } from '../method/where'
 import type { Stage } from '../record/stage'
 import { type LaterStage, laterStages } from '../record/stage'
 import type { GateMeasurement } from '../scope/gate'
-import { levelOf, type Need, type Scope } from '../scope/need'
+import type { Need, Scope } from '../scope/need'
 import { findingVotes } from '../verdict/findingVote'
 import { mendingOf, type RouteContext } from '../verdict/mending'
 import type { PartResult } from '../verdict/partVerdict'
 import { partVerdict, spanOf } from '../verdict/partVerdict'
+import { serviceVotes } from '../verdict/serviceVote'
 import { NONE, type Vote, vote } from '../verdict/vote'
 import { changeVote } from './changes'
 import { type CrossCheckResult, crossCheckVote } from './crossChecks'
@@ -32,7 +34,7 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
   const { book } = fixed.record
   const own = (fixed.ofPart.get(part.id) ?? []).flatMap((index) => input.characteristicAt(index) ?? [])
   const needOfId = (id: string) => input.needAt(fixed.index.get(id) ?? -1)
-  const isNeeded = (fit: FitSpec): boolean => needOfId(fit.bore) === 'required' && needOfId(fit.journal) === 'required'
+  const isNeeded = (fit: FitSpec): boolean => sidesOf(fit).every((id) => needOfId(id) === 'required')
   // What the level leaves out and nobody has measured says nothing about the part.
   const counting = own.filter(({ need, readings }) => need === 'required' || readings.length > 0)
   const votes = counting.flatMap((result) => [...result.votes, ...changeVotes(fixed, part, result, 'asFound', routes)])
@@ -54,10 +56,10 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
     ),
   )
   const isSaid = (id: string, { rule, code }: Vote): boolean =>
-    rule === 'crossCheck' && code === 'apart' && saidByChain.has(book.fits.find((fit) => fit.id === id)?.strip ?? '')
+    rule === 'crossCheck' && code === 'apart' && book.fits.some((fit) => fit.id === id && saidByChain.has(stripOf(fit) ?? ''))
   const fitVotes = ownFits.flatMap(({ id, votes: of }) => of.filter((one) => !isSaid(id, one)))
   const findings = findingVotes(book, part, fixed.noted, routes)
-  const service = serviceVotes(book, part, scope)
+  const service = serviceVotes(part, { record: fixed.record, book, scope, noted: fixed.noted })
   const left = own.filter(({ need, readings }) => need !== 'required' && readings.length === 0)
   const pending = scope.gate?.kind === 'open' && (left.length > 0 || own.length === 0)
   const renewed = service.some(({ mild }) => mild === 'replace')
@@ -67,7 +69,11 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
   const leftOut = left.length > 0 || !isNeededPart ? [leftOutVote(scope, pending)] : []
   const found = [...said, ...service, ...leftOut]
   return {
-    ...partVerdict(part, found.length > 0 ? found : [nothingKnownVote()], laterVotes(fixed, part, own, ownFits, routes)),
+    ...partVerdict(
+      part,
+      found.some(tells) ? found : [...found, nothingKnownVote()],
+      laterVotes(fixed, part, own, ownFits, routes),
+    ),
     need,
   }
 }
@@ -100,6 +106,9 @@ function changeVotes(fixed: Index, part: Part, { id, changes }: CharacteristicRe
     })
 }
 
+/** A service rule that is not due says nothing of the part as it lies there. */
+const tells = ({ rule, code, strong }: Vote): boolean => rule !== 'service' || strong !== 'reuse' || code === 'notDisturbed'
+
 /** Nothing measures it and nobody has looked at it: nothing is known of it. */
 const nothingKnownVote = (): Vote =>
   vote({
@@ -110,23 +119,6 @@ const nothingKnownVote = (): Vote =>
     strong: 'replace',
     settledBy: { code: 'look' },
   })
-
-/** Parts renewed always; at a level that does not disturb them they stay, and while its gate is open that is open too. */
-function serviceVotes(book: LimitBook, part: Part, scope: Scope): Vote[] {
-  if (!part.renewedAlways) return []
-  const renews = levelOf(book, scope.counts)?.renews ?? true
-  const pending = !renews && scope.gate?.kind === 'open'
-  return [
-    vote({
-      rule: 'service',
-      code: renews ? 'renewed' : 'notDisturbed',
-      facts: NONE,
-      mild: renews ? 'replace' : 'reuse',
-      strong: renews || pending ? 'replace' : 'reuse',
-      settledBy: pending ? { code: 'gate', missing: [] } : null,
-    }),
-  ]
-}
 
 function leftOutVote(scope: Scope, pending: boolean): Vote {
   const gate = scope.gate

@@ -1,5 +1,6 @@
 import type { Characteristic, Part } from '../book/bookSchema'
 import { dependentsOf, evaluationOrder } from '../book/dependencies'
+import { readBy, sidesOf } from '../fit/kinds'
 import type { Gauge } from '../gauge/gauge'
 import { guardFactorOf } from '../limit/conformity'
 import { foldNotes } from '../notes/fold'
@@ -60,8 +61,7 @@ export function indexRecord(record: InspectionRecord): Index {
   }
   const fitsOf = new Map<string, number[]>()
   book.fits.forEach((fit, index) => {
-    add(fitsOf, fit.bore, index)
-    if (fit.journal !== fit.bore) add(fitsOf, fit.journal, index)
+    for (const side of sidesOf(fit)) add(fitsOf, side, index)
   })
   const ringsIn = new Map<string, Characteristic[]>()
   for (const characteristic of book.characteristics)
@@ -81,7 +81,7 @@ export function indexRecord(record: InspectionRecord): Index {
       if (cut === undefined) return []
       const against = (fitsOf.get(cut) ?? []).flatMap((index) => {
         const fit = book.fits[index]
-        return fit ? [fit.bore, fit.journal] : []
+        return fit ? sidesOf(fit) : []
       })
       return [cut, ...against, ...(ringsIn.get(cut) ?? []).map(({ id }) => id)]
     })
@@ -89,9 +89,7 @@ export function indexRecord(record: InspectionRecord): Index {
     for (const id of new Set(readByRoutes(parts.get(characteristic.part), [characteristic.id])))
       if (id !== characteristic.id) add(readers, id, characteristic.id)
   book.fits.forEach((fit, index) => {
-    const named = [fit.bore, fit.journal, ...(fit.strip === null ? [] : [fit.strip])]
-    for (const id of new Set([...named, ...readByRoutes(parts.get(fit.mendOn), [fit.bore, fit.journal])]))
-      add(fitReaders, id, index)
+    for (const id of new Set([...readBy(fit), ...readByRoutes(parts.get(fit.mendOn), sidesOf(fit))])) add(fitReaders, id, index)
   })
   /** Parts whose findings and patterns ask for routes that read a characteristic. */
   const partReaders = new Map<string, string[]>()

@@ -1,10 +1,12 @@
 import { expect, test } from 'vitest'
+import { limitOn } from '../limit/limit.fixture'
 import type { LimitOutcome } from '../limit/outcome'
 import { everyMethod, take } from '../method/everyMethod.fixture'
 import type { Method } from '../method/method'
 import { reduceReadings } from '../method/reduce/reduce'
 import { namedBy, type Reduced, type ReductionName } from '../method/reduction'
 import { smallBook } from '../record/smallMachine.fixture'
+import { NONE, vote } from '../verdict/vote'
 import { speakerOf } from '../words/speaker'
 import { traceWords } from '../words/trace'
 import { reductionSteps } from './traceSteps'
@@ -24,7 +26,7 @@ const sumOf = (method: Method, value: Reduced, name: ReductionName): string => {
   return step
     ? traceWords(
         speakerOf({ ...book, characteristics: [{ ...any, id: 'it', method, showTo: 0.01 } as typeof any] }, 'metric'),
-        { subject: 'it' },
+        vote({ rule: 'notMeasured', code: 'notMeasured', facts: NONE, subject: 'it', mild: 'reuse', strong: 'reuse' }),
         step,
       )
     : ''
@@ -52,4 +54,31 @@ test('a bound that is taken off is told as the bound it is', () => {
   } as const
   expect(namedBy(term)).toEqual({ value: null, interval: { low: 5, high: null } })
   expect(namedBy({ ...term, less: false })).toEqual({ value: null, interval: { low: null, high: -5 } })
+})
+
+test.each([
+  { value: 0.44, uncertainty: 0.01, says: '84.1 %' },
+  { value: 0.45, uncertainty: 0.01, says: '50.0 %' },
+  { value: 0.4, uncertainty: 0.01, says: 'more than 99.9 %' },
+  { value: 0.5, uncertainty: 0.01, says: 'less than 0.1 %' },
+])('a limit says how likely it is kept: $value ± $uncertainty against 0.45', ({ value, uncertainty, says }) => {
+  const limit = limitOn('maximum', 'upper', 0.45)
+  const facts = {
+    limit,
+    quantity: 'length' as const,
+    value: { value, interval: null },
+    where: null,
+    uncertainty,
+    degreesOfFreedom: null,
+    guard: 0,
+    grade: { mild: 0, strong: 0 } as const,
+    step: null,
+    taken: 1,
+    needed: 1,
+  }
+  const of = vote({ rule: 'limit', code: 'inside', facts, subject: 'it', mild: 'reuse', strong: 'reuse' })
+  const step = { kind: 'limit', quantity: 'length', limit, guard: 0, source: null } as const
+  expect(traceWords(speakerOf(book, 'metric'), of, step)).toContain(`keeps it with a probability of ${says}`)
+  const noDoubt = { ...of, facts: { ...facts, uncertainty: 0 } } as typeof of
+  expect(traceWords(speakerOf(book, 'metric'), noDoubt, step)).not.toContain('probability')
 })

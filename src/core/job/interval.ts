@@ -1,4 +1,5 @@
 /** The interval of a machine: how much of it is used, and when it will be. */
+import { dayAfter, daysBetween } from '../base/day'
 
 /** A meter reading: day (ISO) and hours. */
 export interface HoursAt {
@@ -17,21 +18,19 @@ export interface IntervalUsed {
   readonly dueOn: string | null
 }
 
-const DAY_MS = 86_400_000
 /** A pace is taken from at least so many days: two readings of one week say little. */
 const LEAST_DAYS = 14
 /** Nobody plans further ahead. */
 const MOST_DAYS = 3650
-const day = (iso: string): number => Date.parse(`${iso}T00:00:00Z`) / DAY_MS
 
 /** Hours a day over the last year of the log, or over all of it where it is shorter; null where it does not tell. */
 export function pacePerDay(log: readonly HoursAt[]): number | null {
   const last = log.at(-1)
   if (!last) return null
-  const since = log.find(({ on }) => day(last.on) - day(on) <= 366) ?? last
-  const first = day(last.on) - day(since.on) >= LEAST_DAYS ? since : log[0]
+  const since = log.find(({ on }) => daysBetween(on, last.on) <= 366) ?? last
+  const first = daysBetween(since.on, last.on) >= LEAST_DAYS ? since : log[0]
   if (!first) return null
-  const days = day(last.on) - day(first.on)
+  const days = daysBetween(first.on, last.on)
   return days >= LEAST_DAYS && last.hours > first.hours ? (last.hours - first.hours) / days : null
 }
 
@@ -49,14 +48,13 @@ export function intervalUsed(
   const read = log.at(-1)
   if (!last || last.mustRun <= 0 || !read) return null
   const pace = pacePerDay(log)
-  const now = Math.max(read.hours + (pace ?? 0) * Math.max(0, day(today) - day(read.on)), last.hours)
+  const now = Math.max(read.hours + (pace ?? 0) * Math.max(0, daysBetween(read.on, today)), last.hours)
   const left = last.hours + last.mustRun - now
   const days = pace === null ? null : Math.floor(left / pace)
   return {
     since: Math.round(now - last.hours),
     used: (now - last.hours) / last.mustRun,
     left: Math.round(left),
-    dueOn:
-      days === null || !(Math.abs(days) <= MOST_DAYS) ? null : new Date((day(today) + days) * DAY_MS).toISOString().slice(0, 10),
+    dueOn: days === null || !(Math.abs(days) <= MOST_DAYS) ? null : dayAfter(today, days),
   }
 }

@@ -32,6 +32,36 @@ const cases: { name: string; progress: JobProgress; step: Step; state: StepState
     state: 'now',
   },
   {
+    name: 'ordered, rebuilding is next',
+    progress: {
+      ...fresh,
+      confirmed: new Set<Step>(['makeSafe', 'order']),
+      measured: all,
+      fitsJudged: all,
+      decided: all,
+    },
+    step: 'rebuild',
+    state: 'now',
+  },
+  {
+    name: 'confirmed to the end, signing is next',
+    progress: {
+      ...fresh,
+      confirmed: new Set<Step>(['makeSafe', 'order', 'rebuild', 'prove']),
+      measured: all,
+      fitsJudged: all,
+      decided: all,
+    },
+    step: 'sign',
+    state: 'now',
+  },
+  {
+    name: 'ordered before all is decided, deciding is next',
+    progress: { ...fresh, confirmed: new Set<Step>(['makeSafe', 'order']), measured: all, fitsJudged: all },
+    step: 'decide',
+    state: 'now',
+  },
+  {
     name: 'signed',
     progress: { confirmed: safe, stages: {}, measured: all, fitsJudged: all, decided: all, signed: true },
     step: 'sign',

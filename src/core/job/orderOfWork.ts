@@ -68,9 +68,14 @@ export function orderOfWork(progress: JobProgress): StepStanding[] {
   }
   const safe = isDone('makeSafe')
   const hasNothing = (step: Step): boolean => counts[step]?.of === 0 && step !== 'measure' && step !== 'decide' && !isDone(step)
-  const leading: readonly Step[] = ['makeSafe', 'asFound', 'strip', 'gate', 'look', 'measure', 'fits', 'decide', 'sign']
-  const canTell = (step: Step): boolean => step === 'makeSafe' || step === 'sign' || counts[step] !== undefined
-  const now = leading.find((step) => canTell(step) && !isDone(step) && !hasNothing(step))
+  // These are known by being confirmed alone: once one of them is, those after it are waited for as well.
+  const confirmedOnly: readonly Step[] = ['order', 'rebuild', 'prove']
+  const canTell = (step: Step): boolean => {
+    const at = confirmedOnly.indexOf(step)
+    if (at >= 0) return confirmedOnly.slice(0, at).some((before) => progress.confirmed.has(before))
+    return step === 'makeSafe' || step === 'sign' || counts[step] !== undefined
+  }
+  const now = steps.find((step) => canTell(step) && !isDone(step) && !hasNothing(step))
   return steps.map((step) => ({
     step,
     state: isDone(step)

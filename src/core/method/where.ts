@@ -30,7 +30,14 @@ export type Where =
   | { readonly code: 'formula'; readonly formula: string }
   | { readonly code: 'pairs'; readonly acrossJoint: boolean }
   | {
-      readonly code: 'betweenEnds' | 'atWorkingLength' | 'betweenLengths' | 'afterClosing' | 'toSetting' | 'clockwiseFromTop'
+      readonly code:
+        | 'fromSizes'
+        | 'betweenEnds'
+        | 'atWorkingLength'
+        | 'betweenLengths'
+        | 'afterClosing'
+        | 'toSetting'
+        | 'clockwiseFromTop'
     }
 
 /** What a term of a sum is. */
@@ -41,7 +48,14 @@ export type TermName =
   | { readonly code: 'half'; readonly along: 'station' | 'direction'; readonly at: string }
   | { readonly code: 'named'; readonly name: string }
   | { readonly code: 'roundTheWall'; readonly springs: 'outward' | 'inward' }
+  /** A size of another characteristic. */
+  | { readonly code: 'sizeOf'; readonly characteristic: string }
+  /** What a fit states beside its sizes. */
+  | { readonly code: 'stated'; readonly name: StatedName }
   | { readonly code: PlainTerm }
+
+/** What a fit is computed from that nobody measures: of a standard, of a growth, or as its book calls it. */
+export type StatedName = 'bearingBore' | 'bearingOutside' | 'growth' | { readonly as: string }
 
 export type PlainTerm =
   | 'largest'

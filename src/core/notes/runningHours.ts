@@ -1,3 +1,4 @@
+import { daysBetween } from '../base/day'
 import { err, ok, type Result } from '../base/result'
 
 /** A meter reading in a machine's log. */
@@ -16,14 +17,11 @@ export type HoursAnswer =
   | { readonly kind: 'usual' }
   | { readonly kind: 'jump'; readonly perDay: number; readonly usualPerDay: number }
 
-const DAY_MS = 86_400_000
 const HOURS_A_DAY = 24
 /** A pace this many times the usual one, or less than one over this, is questioned. */
 const QUESTIONED_TIMES = 2.5
 /** Within this many days of the last entry a pace says little. */
 const LEAST_DAYS = 14
-
-const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS
 
 /**
  * Checks a machine's running hours against its log: hours cannot fall, cannot pass the clock (24 h a day, with one day

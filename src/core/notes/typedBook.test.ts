@@ -9,7 +9,7 @@ import { typedFaultWords } from '../words/typedFaults'
 import { draftBook } from './draftBook'
 import type { Entry, EntryBody } from './entrySchema'
 import { typedIn, withTyped } from './typedBook'
-import { typedFaults } from './typedCharacteristic'
+import { readTypedCharacteristic, typedFaults } from './typedCharacteristic'
 import type { TypedCharacteristic } from './typedSchema'
 
 const none = noBook('job', 'Feed pump')
@@ -187,4 +187,32 @@ test('a formula over results it cannot have is refused', () => {
   expect(refused('t-1', formula({ a: { characteristic: 't-2', value: 'result' } }), self, 'metric')).toMatch(
     /own result|is there already/,
   )
+})
+
+test('a size with its class gives both ends and the nominal size, a limit the end that it forbids', () => {
+  const value: TypedCharacteristic = {
+    ...sleeve,
+    new: { nominal: null, lower: '60 h7', upper: '60 h7', page: '30' },
+    limits: [
+      { judges: 'minimum', side: 'lower', wear: '60 h11', plan: '60 h9', whenPassed: 'mend', instruction: '', page: '31' },
+    ],
+  }
+  const read = readTypedCharacteristic({ id: 's', value, entry: '', by: '', at: '', check: null }, 'metric')
+  expect(read.value?.new).toMatchObject({ nominal: 60, lower: 59.97, upper: 60 })
+  expect(read.value?.limits).toMatchObject([{ wear: 59.81, plan: 59.926 }])
+  const wrong = readTypedCharacteristic(
+    {
+      id: 's',
+      value: { ...value, new: { nominal: null, lower: '60 w7', upper: '60 w7', page: '30' } },
+      entry: '',
+      by: '',
+      at: '',
+      check: null,
+    },
+    'metric',
+  )
+  expect(wrong.fault).toMatchObject([
+    { code: 'sizeClass', figure: { of: 'newLeast' }, why: { code: 'letterNotHere' } },
+    { code: 'sizeClass', figure: { of: 'newGreatest' } },
+  ])
 })

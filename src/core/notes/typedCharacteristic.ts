@@ -2,6 +2,7 @@ import { err, ok, type Result } from '../base/result'
 import type { Characteristic, LimitBook } from '../book/bookSchema'
 import { evaluationOrder } from '../book/dependencies'
 import { neverGiven } from '../book/faults'
+import { type WrittenClass, writtenClass } from '../fit/writtenClass'
 import { checkFormula, parseFormula } from '../method/formula'
 import { givesOf, isValueOf, quantityOf, quantityOfValue } from '../method/gives'
 import type { ReductionName } from '../method/reduction'
@@ -46,17 +47,17 @@ export function readTypedCharacteristic(
   const source = (page: string) => ({ document: value.document.id, page })
   const showTo = reader.read(value.readTo, differenceOf(own), { of: 'readTo' })
   const size = value.new && {
-    lower: reader.read(value.new.lower, own, { of: 'newLeast' }),
-    upper: reader.read(value.new.upper, own, { of: 'newGreatest' }),
-    nominal: value.new.nominal === null ? null : reader.read(value.new.nominal, own, { of: 'nominal' }),
+    lower: reader.read(value.new.lower, own, { of: 'newLeast' }, 'lower'),
+    upper: reader.read(value.new.upper, own, { of: 'newGreatest' }, 'upper'),
+    nominal: nominalOf(value.new, own, reader, system),
     source: source(value.new.page),
   }
   const limits = value.limits.map((limit, index) => {
     const kind = quantityOfValue(method, limit.judges)
     const { judges } = limit
     if (!isValueOf(method, judges)) reader.refuse({ code: 'methodGivesNo', value: judges })
-    const wear = reader.read(limit.wear, kind, { of: 'limit', judges })
-    const plan = limit.plan === null ? null : reader.read(limit.plan, kind, { of: 'plan', judges })
+    const wear = reader.read(limit.wear, kind, { of: 'limit', judges }, limit.side)
+    const plan = limit.plan === null ? null : reader.read(limit.plan, kind, { of: 'plan', judges }, limit.side)
     if (plan !== null && (limit.side === 'upper' ? plan > wear : plan < wear)) reader.refuse({ code: 'planAfterWear', judges })
     return {
       id: `limit-${index + 1}`,
@@ -89,6 +90,17 @@ export function readTypedCharacteristic(
   })
 }
 
+/** The nominal size as typed, or that of a class; null where neither says. */
+function nominalOf(
+  { nominal, lower }: NonNullable<TypedCharacteristic['new']>,
+  kind: QuantityKind,
+  reader: FigureReader,
+  system: UnitSystem,
+): number | null {
+  if (nominal !== null) return reader.read(nominal, kind, { of: 'nominal' })
+  return kind === 'length' ? (writtenClass(lower, system)?.value?.nominal ?? null) : null
+}
+
 /** Reads figure after figure, and keeps everything that refuses one. */
 class FigureReader {
   readonly faults: TypedFault[] = []
@@ -96,7 +108,14 @@ class FigureReader {
   refuse(fault: TypedFault): void {
     this.faults.push(fault)
   }
-  read(text: string, kind: QuantityKind, figure: TypedFigure): number {
+  /** A figure, or an end of a size that is written with its class: “63 H7”. */
+  read(text: string, kind: QuantityKind, figure: TypedFigure, end: keyof WrittenClass = 'nominal'): number {
+    const written = kind === 'length' ? writtenClass(text, this.system) : null
+    if (written?.ok) return written.value[end]
+    if (written) {
+      this.refuse({ code: 'sizeClass', figure, why: written.fault })
+      return 0
+    }
     const parsed = parseQuantity(text, kind, unitOf(kind, this.system))
     if (parsed.ok) return parsed.value.value
     this.refuse({ code: 'figure', figure, why: parsed.fault })

@@ -1,5 +1,6 @@
 import type { Bare, Coded } from '../base/coded'
 import type { NeverGiven } from '../book/bookFault'
+import type { WrittenClassFault } from '../fit/writtenClass'
 import type { FormulaFault } from '../method/formula'
 import type { ReductionName } from '../method/reduction'
 import type { QuantityFault } from '../quantity/quantity'
@@ -12,6 +13,7 @@ export type TypedFigure =
 /** Why a characteristic cannot be typed like this. */
 export interface TypedFaults {
   figure: { readonly figure: TypedFigure; readonly why: QuantityFault }
+  sizeClass: { readonly figure: TypedFigure; readonly why: WrittenClassFault }
   methodGivesNo: { readonly value: string }
   planAfterWear: { readonly judges: ReductionName }
   stepOfNothing: Bare

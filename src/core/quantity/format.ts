@@ -82,5 +82,11 @@ export const formatHours = (hours: number): string =>
     .toString()
     .replace(/\B(?=(\d{3})+$)/g, '\u00a0')
 
+/** An amount of money or of days: whole ones grouped, parts to two places. */
+export const formatAmount = (amount: number): string => {
+  const cents = Math.round((amount - Math.trunc(amount)) * 100)
+  return cents === 0 ? formatHours(amount) : `${formatHours(Math.trunc(amount))}.${String(cents).padStart(2, '0')}`
+}
+
 /** A figure with its sign, plus too; nothing has none. */
 export const withSign = (text: string): string => (text.startsWith('−') || Number(text) === 0 ? text : `+${text}`)

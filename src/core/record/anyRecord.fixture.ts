@@ -208,6 +208,34 @@ const GAUGES = [
   { id: 'coarse', resolution: 0.02, maximumPermissibleError: 0.06 },
 ] as const
 
+/** A fit that is not of a bore and a journal place by place, over what every record of these has. */
+function linkedFit(random: Random, limits: readonly object[]) {
+  const common = { id: 'l', name: 'l', limits, mendOn: 'p', showTo: 0.001, new: null }
+  return random.pick([
+    { ...common, kind: 'bearingInHousing', seat: 'd', bearing: { outsideMm: 2, tolerance: 'normal' } },
+    {
+      ...common,
+      kind: 'bearingClearance',
+      shaft: 'j',
+      housing: 'd',
+      bearing: { boreMm: 2, outsideMm: 2, tolerance: 'normal', type: 'deepGrooveBall', group: 'N' },
+      shares: null,
+    },
+    { ...common, kind: 'keyInKeyway', keyway: 'h', key: 'r' },
+    { ...common, kind: 'shrinkFit', bore: 'd', shaft: 'j', heating: null },
+    {
+      ...common,
+      kind: 'chain',
+      links: [
+        { characteristic: 'd', does: 'opens', times: 2 },
+        { characteristic: 'j', does: 'closes' },
+        { characteristic: 'r', does: 'closes', times: 0.5 },
+      ],
+      stated: [{ name: 'gasket', leastMm: -1.05, greatestMm: -0.95 }],
+    },
+  ])
+}
+
 /** One characteristic of every kind under test, what it needs, a fit with its strip, and a chain, with routes for the parts. */
 export function anyRecord(seed: number): InspectionRecord {
   const random = randomFrom(seed)
@@ -306,22 +334,25 @@ export function anyRecord(seed: number): InspectionRecord {
           }
         : item,
     ),
-    fits: random.chance(0.6)
-      ? [
-          {
-            id: 'f',
-            name: 'f',
-            bore: 'd',
-            journal: 'j',
-            strip: random.chance(0.5) ? 's' : null,
-            bothWays: true,
-            new: { lower: 0, upper: 0.05, source },
-            limits: [fitLimit('u', 'maximum', 'upper'), fitLimit('n', 'minimum', 'lower')],
-            mendOn: 'p',
-            showTo: 0.001,
-          },
-        ]
-      : [],
+    fits: [
+      ...(random.chance(0.6)
+        ? [
+            {
+              id: 'f',
+              name: 'f',
+              bore: 'd',
+              journal: 'j',
+              strip: random.chance(0.5) ? 's' : null,
+              bothWays: true,
+              new: { lower: 0, upper: 0.05, source },
+              limits: [fitLimit('u', 'maximum', 'upper'), fitLimit('n', 'minimum', 'lower')],
+              mendOn: 'p',
+              showTo: 0.001,
+            },
+          ]
+        : []),
+      ...(random.chance(0.6) ? [linkedFit(random, [fitLimit('u', 'maximum', 'upper'), fitLimit('n', 'minimum', 'lower')])] : []),
+    ],
     closings: random.chance(0.4) ? [closing] : [],
   }
   let number = 0

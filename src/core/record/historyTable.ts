@@ -108,6 +108,8 @@ const stageOf = new Map<string, Stage>([
 export function readHistory(
   rows: readonly (readonly string[])[],
   context: HistoryContext,
+  /** Told how many rows have been read. */
+  onRow: (done: number, of: number) => void = () => {},
 ): Result<readonly ImportedOverhaul[], readonly RowFault[]> {
   const [head = [], ...body] = rows
   const columns = new Map(head.map((name, index) => [name.trim().toLowerCase().replaceAll(' ', '_'), index]))
@@ -117,7 +119,10 @@ export function readHistory(
   if (unknown.length > 0) return err([{ line: 1, fault: { code: 'notAColumn', columns: unknown } }])
   if (body.length === 0) return err([{ line: 0, fault: { code: 'onlyAHead' } }])
   const reader = new HistoryReader(context, (row, column) => (row[columns.get(column) ?? -1] ?? '').trim())
-  body.forEach((row, index) => reader.take(row, index + 2))
+  body.forEach((row, index) => {
+    reader.take(row, index + 2)
+    onRow(index + 1, body.length)
+  })
   return reader.faults.length > 0 ? err(reader.faults) : ok(reader.overhauls())
 }
 

@@ -24,6 +24,7 @@ export interface RecordFaults {
   notAsTyped: Bare
   hoursAfterThis: Bare
   departureWithoutReason: Bare
+  noRoute: { readonly part: string; readonly route: string }
 }
 export type RecordFault = Coded<RecordFaults>
 

@@ -6,6 +6,7 @@ import { readTypedCharacteristic } from '../notes/typedCharacteristic'
 import { forComparison } from '../quantity/decimal'
 import type { QuantityKind } from '../quantity/kind'
 import { parseReading } from '../quantity/reading'
+import { OWN_WAY } from './ownWay'
 import type { Reading } from './readingSchema'
 import type { RecordFault, RecordFaultAt } from './recordFault'
 import type { InspectionRecord } from './recordShapeSchema'
@@ -125,6 +126,9 @@ export function recordReferenceFaults(record: InspectionRecord): RecordFaultAt[]
     if (!parts.has(decision.part)) fault(['decisions', index, 'part'], { code: 'noPart', id: decision.part })
     if (decision.decided !== decision.recommended && decision.reason === null)
       fault(['decisions', index, 'reason'], { code: 'departureWithoutReason' })
+    const routes = record.book.parts.find(({ id }) => id === decision.part)?.routes ?? []
+    if (decision.route !== undefined && decision.route !== OWN_WAY && !routes.some(({ id }) => id === decision.route))
+      fault(['decisions', index, 'route'], { code: 'noRoute', part: decision.part, route: decision.route })
   })
   return faults
 }

@@ -6,6 +6,7 @@ import { entrySchema } from '../notes/entrySchema'
 import { dispositions } from '../policy/disposition'
 import { policySchema } from '../policy/policySchema'
 import { overhaulBounds } from './overhaulBounds'
+import { OWN_WAY } from './ownWay'
 import { readingSchema } from './readingSchema'
 
 const overhaulShape = {
@@ -56,6 +57,8 @@ export const recordShapeWith = <B extends z.ZodType<LimitBook>>(bookSchema: B) =
         decided: z.enum(dispositions),
         /** Why it departs from the recommended verdict; null when it agrees. */
         reason: z.string().min(1).max(1000).nullable(),
+        /** Route it is reconditioned by, where one was chosen; OWN_WAY for one that is in no book. */
+        route: z.union([idSchema, z.literal(OWN_WAY)]).optional(),
         by: z.string().min(1).max(120),
         at: instantSchema,
       }),

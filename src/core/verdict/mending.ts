@@ -1,10 +1,14 @@
 import type { Characteristic, FitSpec, Part, Route } from '../book/bookSchema'
+import { clearanceAt, isSum, linksOf, sidesOf, statedOf } from '../fit/kinds'
+import { endOfLink, sizeEnd } from '../fit/sizeEnd'
+import { NO_ERRORS } from '../gauge/errors'
 import type { Limit } from '../limit/limit'
+import { exactly, settled } from '../method/known'
 import type { Reduced, Reductions } from '../method/reduction'
 import type { Disposition } from '../policy/disposition'
 import { exceeds } from '../quantity/decimal'
 import { intervalOfEnds } from '../quantity/extent'
-import { type Interval, subtract } from '../quantity/interval'
+import { ANYTHING, add, type Interval, point, scale, subtract } from '../quantity/interval'
 import type { RouteOutcome, RouteTried, Settling, TraceStep } from './vote'
 
 /** How a part can be mended of one thing: the levels still possible and the cheapest way that is certain. */
@@ -39,22 +43,30 @@ interface Sizes {
   readonly perhaps: Interval
 }
 
-interface Tried {
+export interface Tried {
   readonly route: Route
   readonly outcome: RouteOutcome
   readonly says: RouteTried
   readonly needs: Settling | null
+  /** Sizes it may leave on what it cuts, with all that runs against it; null where it leaves new ones. */
+  readonly leaves: { readonly cut: string; readonly sizes: Interval } | null
 }
 
 const isEmpty = ({ low, high }: Interval): boolean => exceeds(low, high)
 const meet = (a: Interval, b: Interval): Interval => ({ low: Math.max(a.low, b.low), high: Math.min(a.high, b.high) })
+
+/** What nobody has priced comes after what is. */
+export const costOf = ({ cost }: Pick<Route, 'cost'>): number => cost ?? Number.POSITIVE_INFINITY
 
 /** The ways to mend something of a part, judged together. */
 export function mendingOf(part: Part, toMend: ToMend, context: RouteContext): Mending {
   const tried = part.routes.filter((route) => claims(route, toMend)).map((route) => tryRoute(part, route, toMend, context))
   const trace = tried.map(({ route, says }): TraceStep => ({ kind: 'route', ...says, source: route.source }))
   const feasible = tried.filter(({ outcome }) => outcome === 'feasible').map(({ route }) => route)
-  const cheapest = feasible.reduce<Route | null>((best, route) => (best === null || route.cost < best.cost ? route : best), null)
+  const cheapest = feasible.reduce<Route | null>(
+    (best, route) => (best === null || costOf(route) < costOf(best) ? route : best),
+    null,
+  )
   if (cheapest) return { mild: 'recondition', strong: 'recondition', route: cheapest, trace, needs: null }
   const open = tried.filter(({ outcome }) => outcome === 'unknown')
   if (open.length > 0)
@@ -64,18 +76,16 @@ export function mendingOf(part: Part, toMend: ToMend, context: RouteContext): Me
 
 /** A route mends what the book says it mends; a limit may name its own. */
 function claims(route: Route, toMend: ToMend): boolean {
-  if (toMend.kind === 'fit') return route.mends.includes(toMend.fit.bore) || route.mends.includes(toMend.fit.journal)
+  if (toMend.kind === 'fit') return sidesOf(toMend.fit).some((id) => route.mends.includes(id))
   return toMend.limit?.mendedBy ? toMend.limit.mendedBy.includes(route.id) : route.mends.includes(toMend.id)
 }
 
 /** Whether one named route of a part is open at the size found, whatever asks for it. */
-export function routeOutcome(
-  part: Part,
-  route: Route,
-  context: RouteContext,
-): { readonly outcome: RouteOutcome; readonly says: RouteTried; readonly needs: Settling | null } {
-  return tryRoute(part, route, null, context)
-}
+export const routeOutcome = (part: Part, route: Route, context: RouteContext): Tried => tryRoute(part, route, null, context)
+
+/** How a route does for a fit, and what it leaves of the side that it cuts. */
+export const routeForFit = (part: Part, route: Route, fit: FitSpec, limit: Limit, context: RouteContext): Tried =>
+  tryRoute(part, route, { kind: 'fit', fit, limit }, context)
 
 /**
  * Tries a route: does the surface clean up within the sizes it may leave, and does all that runs against it still fit
@@ -86,9 +96,12 @@ function tryRoute(part: Part, route: Route, toMend: ToMend | null, context: Rout
   const sizes = sizesAfter(route, toMend, context)
   const after = route.sizeAfter
   const cut = after?.characteristic ?? (toMend?.kind === 'fit' ? ownSide(route, toMend.fit) : null)
+  let left = sizes ?? { surely: ANYTHING, perhaps: ANYTHING }
   const tell = (outcome: RouteOutcome, against: RouteTried['against'] = null): Tried => ({
     route,
     outcome,
+    leaves:
+      after === null || cut === null || sizes === null ? null : { cut, sizes: isEmpty(left.surely) ? left.perhaps : left.surely },
     needs: outcome === 'unknown' && against ? { code: 'suitedMate', part: part.id, route: route.id, takes: against.id } : null,
     says: {
       part: part.id,
@@ -101,12 +114,15 @@ function tryRoute(part: Part, route: Route, toMend: ToMend | null, context: Rout
   })
   if (sizes === null || cut === null) return tell('feasible')
   if (isEmpty(sizes.perhaps)) return tell('infeasible')
-  let left = sizes
   for (const fit of context.fitsOf(cut)) {
     if (route.suits?.includes(fit.id)) continue
     const isOwn = toMend?.kind === 'fit' && toMend.fit.id === fit.id
     // A surface that is rebuilt is made to the size the book gives; other fits of it are as they were when new.
     if (!isOwn && after === null) continue
+    if (!isSum(fit)) {
+      if (!holdsWith(fit, cut, left.surely, context)) return tell('unknown', { id: fit.id, as: isOwn ? 'ownFit' : 'otherFit' })
+      continue
+    }
     const allowed = sizesFitting(fit, cut, context)
     const then = { surely: meet(left.surely, allowed.surely), perhaps: meet(left.perhaps, allowed.perhaps) }
     if (isEmpty(then.perhaps))
@@ -124,7 +140,10 @@ function tryRoute(part: Part, route: Route, toMend: ToMend | null, context: Rout
 }
 
 /** The side of a fit that a route works on. */
-const ownSide = (route: Route, fit: FitSpec): string => (route.mends.includes(fit.bore) ? fit.bore : fit.journal)
+const ownSide = (route: Route, fit: FitSpec): string => {
+  const sides = sidesOf(fit)
+  return sides.find((id) => route.mends.includes(id)) ?? sides.at(-1) ?? ''
+}
 
 const isBoreAt = ({ characteristicOf }: RouteContext, id: string): boolean => characteristicOf(id).method.kind === 'boreDiameter'
 
@@ -170,28 +189,53 @@ function cleansUpAt(route: Route, context: RouteContext): number | null {
   return Number.isFinite(worst) ? worst : null
 }
 
-/** Sizes of one side of a fit at which all its limits hold with the mate as it was measured. */
+/** Whether a fit that is no sum of its sizes surely keeps its limits, whatever size of this range a side is left with. */
+function holdsWith(fit: FitSpec, side: string, sizes: Interval, { reductionsOf }: RouteContext): boolean {
+  if (isEmpty(sizes)) return false
+  return fit.limits.every((limit) => {
+    const known = clearanceAt(
+      fit,
+      limit.judges === 'minimum' ? 'least' : 'greatest',
+      (characteristic, end) => {
+        if (characteristic === side) return exactly(end === 'least' ? sizes.low : sizes.high)
+        const guarded = guardedOf(sizeEnd(reductionsOf(characteristic), end) ?? undefined)
+        return settled(guarded, NO_ERRORS, 0)
+      },
+      0,
+    )
+    if (known === null) return false
+    return limit.side === 'upper' ? !exceeds(known.reach.high, limit.wear) : !exceeds(limit.wear, known.reach.low)
+  })
+}
+
+/** Sizes of one side of a fit at which all its limits hold with the others as they were measured: side·factor + rest. */
 function sizesFitting(fit: FitSpec, side: string, { reductionsOf }: RouteContext): Sizes {
-  const bore = side === fit.bore
-  const mate = reductionsOf(bore ? fit.journal : fit.bore)?.values
-  const [smallest, largest] = [guardedOf(mate?.minimum), guardedOf(mate?.maximum)]
-  let sizes: Sizes = {
-    surely: { low: Number.NEGATIVE_INFINITY, high: Number.POSITIVE_INFINITY },
-    perhaps: { low: Number.NEGATIVE_INFINITY, high: Number.POSITIVE_INFINITY },
-  }
+  const links = linksOf(fit)
+  const factor = links.reduce((sum, link) => (link.characteristic === side ? sum + link.factor : sum), 0)
+  let sizes: Sizes = { surely: ANYTHING, perhaps: ANYTHING }
+  if (factor === 0) return sizes
   for (const limit of fit.limits) {
-    const upper = limit.side === 'upper'
-    // The place that counts: the largest clearance is at the smallest journal and the largest bore.
-    const at = (limit.judges === 'minimum') === bore ? largest : smallest
-    const end = (of: number): Interval => {
-      const bound = bore ? of + limit.wear : of - limit.wear
-      return upper === bore ? { low: Number.NEGATIVE_INFINITY, high: bound } : { low: bound, high: Number.POSITIVE_INFINITY }
+    const end = limit.judges === 'minimum' ? 'least' : 'greatest'
+    const rest = links
+      .filter(({ characteristic }) => characteristic !== side)
+      .map((link) =>
+        scale(guardedOf(sizeEnd(reductionsOf(link.characteristic), endOfLink(link.factor, end)) ?? undefined), link.factor),
+      )
+      .concat(statedOf(fit).map(({ lowMm, highMm }) => point(end === 'least' ? lowMm : highMm)))
+      .reduce((sum, one) => add(sum, one), NOTHING)
+    const isUpper = limit.side === 'upper'
+    const within = (of: number): Interval => {
+      const bound = (limit.wear - of) / factor
+      return isUpper === factor > 0
+        ? { low: Number.NEGATIVE_INFINITY, high: bound }
+        : { low: bound, high: Number.POSITIVE_INFINITY }
     }
-    const [careful, hopeful] = upper === bore ? [at.low, at.high] : [at.high, at.low]
-    sizes = { surely: meet(sizes.surely, end(careful)), perhaps: meet(sizes.perhaps, end(hopeful)) }
+    const [careful, hopeful] = isUpper ? [rest.high, rest.low] : [rest.low, rest.high]
+    sizes = { surely: meet(sizes.surely, within(careful)), perhaps: meet(sizes.perhaps, within(hopeful)) }
   }
   return sizes
 }
+const NOTHING = point(0)
 
 /** Diameters in which a ring as it was measured keeps its gap where it runs: its gap grows by π of what the diameter does. */
 function sizesForRing(ring: Characteristic, { reductionsOf }: RouteContext): Sizes {

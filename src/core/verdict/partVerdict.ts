@@ -2,6 +2,7 @@ import type { Part } from '../book/bookSchema'
 import { type Disposition, dispositionRank, mildest, strongest, type Verdict } from '../policy/disposition'
 import type { LaterStage, Stage } from '../record/stage'
 import type { Need } from '../scope/need'
+import { costOf } from './mending'
 import type { Vote } from './vote'
 
 /** What one stage says of a part. */
@@ -45,7 +46,7 @@ export interface Span {
 }
 
 /** The strongest vote stands, on both ends of the span. No vote at all leaves everything possible. */
-export function spanOf(votes: readonly Vote[]): Span {
+export function spanOf(votes: readonly Span[]): Span {
   if (votes.length === 0) return { mild: 'reuse', strong: 'replace' }
   return votes.reduce<Span>(
     (span, vote) => ({ mild: strongest(span.mild, vote.mild), strong: strongest(span.strong, vote.strong) }),
@@ -82,7 +83,7 @@ export function partVerdict(part: Part, found: readonly Vote[], later: readonly 
   return { id: part.id, stages, verdict: verdictOf(span), ...span, votes: byStrength(votes), way: wayOf(part, votes, span) }
 }
 
-function wayOf(part: Part, votes: readonly Vote[], span: Span): PartResult['way'] {
+export function wayOf(part: Part, votes: readonly Vote[], span: Span): PartResult['way'] {
   switch (verdictOf(span)) {
     case 'replace':
       return { by: 'newPart', routes: [], cost: part.replacement?.cost ?? null, days: part.replacement?.days ?? null }
@@ -101,12 +102,16 @@ function reconditioningWay(part: Part, votes: readonly Vote[]): PartResult['way'
   const coversAll = chosen.filter((route) =>
     asking.every((vote) => vote.route === route.id || (vote.subject !== null && route.mends.includes(vote.subject))),
   )
-  const cheapest = [...coversAll].sort((a, b) => a.cost - b.cost)[0]
+  const cheapest = [...coversAll].sort((a, b) => (costOf(a) === costOf(b) ? 0 : costOf(a) - costOf(b)))[0]
   const routes = cheapest ? [cheapest] : chosen
   return {
     by: routes.length > 0 ? 'routes' : 'rule',
     routes: routes.map((route) => route.id),
-    cost: routes.reduce((sum, route) => sum + route.cost, 0),
-    days: routes.reduce((sum, route) => sum + route.days, 0),
+    cost: sumOf(routes.map(({ cost }) => cost)),
+    days: sumOf(routes.map(({ days }) => days)),
   }
 }
+
+/** What a rule asks for stands in no list of prices, and one unknown leaves the sum unknown. */
+const sumOf = (amounts: readonly (number | null)[]): number | null =>
+  amounts.length === 0 ? null : amounts.reduce<number | null>((sum, one) => (sum === null || one === null ? null : sum + one), 0)

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { Characteristic, FitSpec, Part, Route } from '../book/bookSchema'
+import { sidesOf } from '../fit/kinds'
 import { limitOn } from '../limit/limit.fixture'
 import { everyMethod, take, testGauge } from '../method/everyMethod.fixture'
 import type { Method, MethodOf } from '../method/method'
@@ -136,7 +137,7 @@ const tryingOn = (
   characteristicOf: (id) =>
     id === 'ring' && over.ring ? over.ring : characteristic(id, id === 'bore' ? boreMethod : journalMethod),
   reductionsOf: (id) => measured[id],
-  fitsOf: (id) => (over.fits ?? []).filter((one) => one.bore === id || one.journal === id),
+  fitsOf: (id) => (over.fits ?? []).filter((one) => sidesOf(one).includes(id)),
   ringsIn: (id) => (over.ring && id === 'bore' ? [over.ring] : []),
 })
 
@@ -295,7 +296,7 @@ describe('a route is tried on what runs against the surface it leaves', () => {
         runsIn: 'bore',
         referenceDiameterMm: 160,
       } as Characteristic['method'],
-      limits: [{ ...fitLimit('maximum', 'upper', 1), judges: 'gapAtWornDiameter' }],
+      limits: [{ ...fitLimit('maximum', 'upper', 1), judges: 'gapAtWornDiameter', mendedBy: undefined }],
     })
     const gap = (mm: number) => ({
       ...sizes,
@@ -341,6 +342,15 @@ describe('the way of a verdict', () => {
       vote('recondition', 'recondition', { subject: 'strip', route: 'dress' }),
     ]
     expect(partVerdict(part([hone, dress]), votes, []).way).toMatchObject({ routes: ['hone', 'dress'], cost: 280, days: 2 })
+  })
+
+  test('what nobody has priced leaves the sum unknown, and is never nothing', () => {
+    const unpriced = { ...hone, id: 'free-hand', cost: null, days: null }
+    expect(partVerdict(part([unpriced]), [vote('recondition', 'recondition', { route: 'free-hand' })], []).way).toMatchObject({
+      routes: ['free-hand'],
+      cost: null,
+      days: null,
+    })
   })
 
   test('a new part costs what the book says; reuse and hold have no way', () => {

@@ -108,7 +108,18 @@ export type Said =
       readonly code: PatternState
       readonly facts: { readonly count: PatternCount; readonly limits: PatternLimits }
     }
-  | { readonly rule: 'service'; readonly code: 'renewed' | 'notDisturbed'; readonly facts: None }
+  | {
+      readonly rule: 'service'
+      readonly code: 'renewed' | 'notDisturbed' | 'disturbed' | 'leftInPlace' | 'ageUnknown'
+      readonly facts: None
+    }
+  | { readonly rule: 'service'; readonly code: 'everyNth'; readonly facts: { readonly nth: number; readonly overhaul: number } }
+  | {
+      readonly rule: 'service'
+      readonly code: 'afterHours'
+      readonly facts: { readonly hours: number; readonly has: number; readonly mustRun: number }
+    }
+  | { readonly rule: 'service'; readonly code: 'withMate' | 'set'; readonly facts: { readonly part: string } }
   | {
       readonly rule: 'leftOut'
       readonly code: 'ifGateFails' | 'notRequired'
@@ -132,6 +143,7 @@ export type Missing =
 export type Settling =
   | { readonly code: 'take'; readonly missing: readonly Missing[] }
   | { readonly code: 'measure'; readonly characteristic: string }
+  | { readonly code: 'age' | 'otherPart'; readonly part: string }
   | { readonly code: 'toAFigure'; readonly text: string | null }
   | { readonly code: 'suitedMate'; readonly part: string; readonly route: string; readonly takes: string }
   | { readonly code: 'routeNeeds'; readonly part: string; readonly route: string }

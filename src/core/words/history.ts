@@ -1,3 +1,4 @@
+import { formatHours } from '../quantity/format'
 import type { HistoryColumn, HistoryFault } from '../record/historyTable'
 import { readingFaultWords } from './quantities'
 
@@ -52,11 +53,11 @@ export function historyFaultWords(fault: HistoryFault): string {
     case 'noHours':
       return `“${fault.text}” is not a number of running hours. Write whole hours.`
     case 'notEarlier':
-      return `${fault.hours} h is not earlier than the ${fault.now} h the machine has now.`
+      return `${fault.hours} h is not earlier than the ${formatHours(fault.now)} h the machine has now.`
     case 'twoDates':
-      return `${fault.overhaul} is given with two dates or hours: ${fault.one.date} at ${fault.one.hours} h, and ${fault.other.date} at ${fault.other.hours} h.`
+      return `${fault.overhaul} is given with two dates or hours: ${fault.one.date} at ${formatHours(fault.one.hours)} h, and ${fault.other.date} at ${formatHours(fault.other.hours)} h.`
     case 'hoursFall':
-      return `Hours cannot fall: ${fault.one.overhaul} on ${fault.one.date} at ${fault.one.hours} h, ${fault.other.overhaul} on ${fault.other.date} at ${fault.other.hours} h.`
+      return `Hours cannot fall: ${fault.one.overhaul} on ${fault.one.date} at ${formatHours(fault.one.hours)} h, ${fault.other.overhaul} on ${fault.other.date} at ${formatHours(fault.other.hours)} h.`
     case 'noPlace':
       return `${fault.characteristic} has no place “${fault.text}”.`
     case 'noGauge':

@@ -3,7 +3,7 @@ import { layoutOf } from '../method/layout'
 import type { Method } from '../method/method'
 import { namedBy, type Term } from '../method/reduction'
 import { NO_PLACE, type Place, type Slot } from '../method/slot'
-import type { Counted, PlaceOf, PlainTerm, TermName, Where } from '../method/where'
+import type { Counted, PlaceOf, PlainTerm, StatedName, TermName, Where } from '../method/where'
 import { figuresOf } from '../quantity/figures'
 import { formatQuantity, unitOf } from '../quantity/format'
 import { quantityFacts } from '../quantity/kind'
@@ -105,6 +105,8 @@ export function whereWords(speaker: Speaker, subject: string | null, where: Wher
       return where.formula
     case 'pairs':
       return where.acrossJoint ? 'pairs, across the joint too' : 'pairs'
+    case 'fromSizes':
+      return ''
     case 'betweenEnds':
       return 'between the ends'
     case 'atWorkingLength':
@@ -151,6 +153,15 @@ const plainTerms: Readonly<Record<PlainTerm, string>> = {
   journal: 'journal',
 }
 
+/** What a fit states beside its sizes. */
+export const statedWords = (name: StatedName): string => (typeof name === 'string' ? statedNames[name] : name.as)
+
+const statedNames: Readonly<Record<Extract<StatedName, string>, string>> = {
+  bearingBore: 'bore of the bearing',
+  bearingOutside: 'outside of the bearing',
+  growth: 'growth when warm',
+}
+
 /** What a term of a sum is. */
 function termName(speaker: Speaker, subject: string | null, name: TermName): string {
   const method = methodOf(speaker, subject)
@@ -173,6 +184,10 @@ function termName(speaker: Speaker, subject: string | null, name: TermName): str
       return `half at ${one(name.along, name.at)}`
     case 'named':
       return name.name
+    case 'sizeOf':
+      return speaker.characteristic(name.characteristic)?.name ?? name.characteristic
+    case 'stated':
+      return statedWords(name.name)
     case 'roundTheWall':
       return `π × (${name.springs === 'outward' ? 'largest bore' : 'smallest rod'} − reference)`
     default:

@@ -39,6 +39,7 @@ export function exceptionWords(speaker: Speaker, exception: Exception): string {
 /** Why nothing may be written in a job. */
 export const closedWords: Readonly<Record<ClosedBecause, string>> = {
   imported: 'This overhaul was imported from earlier records: nothing in it can be changed.',
+  ended: 'This practice job has ended: nothing in it can be changed. Open another one to go on.',
   signed: 'This job is signed: nothing in it can be changed. A correction is a new job.',
   withReviewer: 'This job is with the reviewer. Ask for it to be returned before changing anything.',
 }

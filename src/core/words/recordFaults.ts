@@ -1,6 +1,7 @@
 import type { BookFault, Named } from '../book/bookFault'
 import type { ShapeFault } from '../method/methodKind'
 import type { RecordFault, UnsettledFault } from '../record/recordFault'
+import { fitFaultWords, writtenClassWords } from './fits'
 import { formulaFaultWords } from './methodFaults'
 import { neverGivenWords } from './settling'
 
@@ -38,12 +39,28 @@ export function bookFaultWords(fault: BookFault): string {
       return 'an issued book has at least one'
     case 'growsToItself':
       return 'a level cannot grow to itself'
+    case 'boundToItself':
+      return 'a part is not its own mate'
     case 'gateNotMeasured':
       return `“${fault.characteristic}” decides the gate, so the level must measure it`
     case 'insideItself':
       return `a position sits inside itself: ${fault.positions.join(' in ')}`
     case 'needEachOther':
       return `These need each other and can never be worked out: ${fault.characteristics.join(', ')}.`
+    case 'sizeClass':
+      return writtenClassWords(fault.why)
+    case 'notItsClass':
+      return `class ${fault.class} is ${fault.lower} … ${fault.upper}, and the limits given are others`
+    case 'noLength':
+      return `“${fault.characteristic}” is no length, so it is no size in a fit`
+    case 'fit':
+      return fitFaultWords(fault.why)
+    case 'limitsCrossed':
+      return `the least it may be (${fault.least}) lies above the most it may be (${fault.most}): nothing can pass`
+    case 'routeSizesSwapped':
+      return 'the least size after work is larger than the greatest'
+    case 'routeToNowhere':
+      return `the route cuts “${fault.characteristic}”, which belongs to another part`
     case 'method':
       return shapeFaultWords(fault.why)
     case 'formula':
@@ -104,6 +121,8 @@ export function recordFaultWords(fault: RecordFault): string {
       return 'its limits are not those that were typed in this job'
     case 'hoursAfterThis':
       return 'an earlier overhaul has more running hours than this one'
+    case 'noRoute':
+      return `part “${fault.part}” has no route “${fault.route}”`
     case 'departureWithoutReason':
       return 'a departure from the recommended verdict says why'
   }

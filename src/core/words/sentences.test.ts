@@ -106,6 +106,7 @@ const slip: Each<SlipQuestion> = {
 }
 const typed: Each<TypedFault> = {
   figure: { figure: { of: 'plan', judges: 'maximum' }, why },
+  sizeClass: { figure: { of: 'newLeast' }, why: { code: 'letterNotHere', letter: 't', nominalMm: 20 } },
   methodGivesNo: { value: 'bow' },
   planAfterWear: { judges: 'maximum' },
   stepOfNothing: {},
@@ -247,9 +248,17 @@ const book: Each<BookFault> = {
   noFitOrRing: { id: 'x' },
   emptyWhenIssued: {},
   growsToItself: {},
+  boundToItself: {},
   gateNotMeasured: { characteristic: 'Sleeve' },
   insideItself: { positions: ['Cap', 'Cover'] },
   needEachOther: { characteristics: ['a', 'b'] },
+  sizeClass: { why: { code: 'notAClass', text: 'H' } },
+  notItsClass: { lower: 63, upper: 63.03, class: 'H7' },
+  noLength: { characteristic: 'Sleeve' },
+  fit: { why: { code: 'bearingNotInTable', sizeMm: 4000, tolerance: 'normal' } },
+  limitsCrossed: { least: 60.5, most: 60.2 },
+  routeSizesSwapped: {},
+  routeToNowhere: { characteristic: 'Sleeve' },
   method: { why: { code: 'shorterIsLonger' } },
   formula: { why: { code: 'endsEarly' } },
 }
@@ -273,6 +282,7 @@ const record: Each<RecordFault> = {
   notAsTyped: {},
   hoursAfterThis: {},
   departureWithoutReason: {},
+  noRoute: { part: 'Shaft', route: 'grind' },
 }
 
 const speaker = speakerOf(smallBook, 'metric')

@@ -15,6 +15,10 @@ export function settlingWords(speaker: Speaker, vote: Vote, by: Settling): strin
         : `Take what is missing: ${listed(by.missing.map((missing) => missingWords(speaker, vote.subject, missing)))}.`
     case 'measure':
       return `Measure ${nameOf(speaker, by.characteristic)}.`
+    case 'age':
+      return `Find out which ${nameOf(speaker, by.part)} was fitted at each earlier overhaul, or renew it.`
+    case 'otherPart':
+      return `Decide ${nameOf(speaker, by.part)} first.`
     case 'toAFigure':
       return by.text === null
         ? 'Measure it to a figure, with a gauge that reaches it.'

@@ -1,4 +1,5 @@
 import type { Characteristic, FitSpec, LimitBook, Part, Route } from '../book/bookSchema'
+import { isShaftInBore } from '../fit/kinds'
 import { stepOf } from '../method/gives'
 import type { Method } from '../method/method'
 import { type Figures, figuresOf } from '../quantity/figures'
@@ -51,10 +52,12 @@ export const nameOf = (speaker: Speaker, id: string): string =>
 export const routeOf = (speaker: Speaker, part: string, route: string): Route | undefined =>
   speaker.part(part)?.routes.find(({ id }) => id === route)
 
+const boreOf = (fit: FitSpec | undefined): string => (fit && isShaftInBore(fit) ? fit.bore : '')
+
 /** The method whose places a value of a characteristic or a fit lies at. */
 export function methodOf(speaker: Speaker, subject: string | null): Method | null {
   if (subject === null) return null
-  const own = speaker.characteristic(subject) ?? speaker.characteristic(speaker.fit(subject)?.bore ?? '')
+  const own = speaker.characteristic(subject) ?? speaker.characteristic(boreOf(speaker.fit(subject)))
   return own?.method ?? null
 }
 

@@ -1,5 +1,6 @@
 import { coverageFactor } from '../gauge/errors'
 import type { Grade } from '../limit/conformity'
+import { probabilityOfConformity } from '../limit/conformity'
 import type { ReductionName } from '../method/reduction'
 import type { Disposition } from '../policy/disposition'
 import { formatEnds, formatHours, unitOf, withSign } from '../quantity/format'
@@ -13,7 +14,8 @@ import { figuresFor, methodOf, nameOf, routeOf, type Speaker } from './speaker'
 import { foretold } from './votes'
 
 /** One step of the way from readings to verdict. */
-export function traceWords(speaker: Speaker, { subject }: Pick<Vote, 'subject'>, step: TraceStep): string {
+export function traceWords(speaker: Speaker, vote: Vote, step: TraceStep): string {
+  const { subject } = vote
   const figures = 'quantity' in step ? figuresFor(speaker, subject, step.quantity) : null
   switch (step.kind) {
     case 'reading':
@@ -37,7 +39,7 @@ export function traceWords(speaker: Speaker, { subject }: Pick<Vote, 'subject'>,
       const { side, plan, wear, instruction } = step.limit
       const sign = side === 'upper' ? '≤' : '≥'
       const guard = step.guard > 0 ? `, guard band ${expanded(step.guard, 1)}` : ''
-      return `${plan === null ? '' : `plan ${sign} ${bound(plan)}, `}wear ${sign} ${bound(wear)}${afterFigure(unit)}${guard}${instruction === '' ? '' : `. ${instruction}`}`
+      return `${plan === null ? '' : `plan ${sign} ${bound(plan)}, `}wear ${sign} ${bound(wear)}${afterFigure(unit)}${guard}${conformityWords(vote)}${instruction === '' ? '' : `. ${instruction}`}`
     }
     case 'forecast':
       return paceWords(speaker, subject, step)
@@ -131,3 +133,24 @@ function ruleWords(speaker: Speaker, step: Extract<TraceStep, { kind: 'rule' }>)
 }
 
 const spanWords = (mild: Disposition, strong: Disposition): string => (mild === strong ? mild : `${mild} to ${strong}`)
+
+const CERTAIN = 0.999
+
+/**
+ * How likely the true value keeps the wear limit, from the value and its doubt alone (JCGM 106, 7.2); it does not depend on the
+ * guard band. Nothing where the value is no figure, or nobody knows its doubt.
+ */
+function conformityWords(vote: Vote): string {
+  if (vote.rule !== 'limit' && vote.rule !== 'fit') return ''
+  const { limit, value, uncertainty } = vote.facts
+  if (value?.value == null || uncertainty === 0) return ''
+  const [lower, upper] = limit.side === 'upper' ? [null, limit.wear] : [limit.wear, null]
+  const probability = probabilityOfConformity({ value: value.value, standardUncertainty: uncertainty, lower, upper })
+  const percent =
+    probability > CERTAIN
+      ? 'more than 99.9 %'
+      : probability < 1 - CERTAIN
+        ? 'less than 0.1 %'
+        : `${(100 * probability).toFixed(1)} %`
+  return `; keeps it with a probability of ${percent}`
+}

@@ -1,4 +1,5 @@
 import type { TypedFault, TypedFigure } from '../notes/typedFault'
+import { writtenClassWords } from './fits'
 import { valueName, valueNameOf } from './labels'
 import { formulaFaultWords } from './methodFaults'
 import { quantityFaultWords } from './quantities'
@@ -26,6 +27,8 @@ export function typedFaultWords(fault: TypedFault): string {
   switch (fault.code) {
     case 'figure':
       return `${figureName(fault.figure)}: ${quantityFaultWords(fault.why)}`
+    case 'sizeClass':
+      return `${figureName(fault.figure)}: ${writtenClassWords(fault.why)}.`
     case 'methodGivesNo':
       return `This method gives no “${valueNameOf(fault.value)}”.`
     case 'planAfterWear':

@@ -2,7 +2,7 @@ import { coverageFactor } from '../gauge/errors'
 import type { Limit } from '../limit/limit'
 import type { Figures } from '../quantity/figures'
 import { formatHours } from '../quantity/format'
-import type { PartResult } from '../verdict/partVerdict'
+import type { DecidedWay } from '../verdict/decidedWay'
 import type { ForecastFacts, LimitFacts, Vote } from '../verdict/vote'
 import { findingWords, severityName } from './findings'
 import { valueName } from './labels'
@@ -58,12 +58,50 @@ export function reasonOf(speaker: Speaker, vote: Vote): string {
     case 'pattern':
       return `${patternName(speaker, vote.subject)}: ${patternWords(vote.code, vote.facts.count, vote.facts.limits)}`
     case 'service':
-      return vote.code === 'renewed' ? 'Always renewed at an overhaul' : 'Renewed at an overhaul; not disturbed at this level'
+      return serviceReason(speaker, vote)
     case 'leftOut':
       return vote.facts.because === null ? 'Not required' : leftOutWords(speaker, vote.facts.because)
     case 'nothingKnown':
       return 'Not inspected yet'
   }
+}
+
+const plainService = {
+  renewed: 'Always renewed at an overhaul',
+  notDisturbed: 'Renewed at an overhaul; not disturbed at this level',
+  disturbed: 'Came out, and is renewed whenever it is disturbed',
+  leftInPlace: 'Renewed when disturbed; it has stayed in place',
+  ageUnknown: 'Renewed by its age, and how old it is nobody knows',
+} as const
+
+function serviceReason(speaker: Speaker, vote: Extract<Vote, { rule: 'service' }>): string {
+  switch (vote.code) {
+    case 'everyNth': {
+      const { nth, overhaul } = vote.facts
+      return `Renewed at every ${ordinal(nth)} overhaul; this is its ${ordinal(overhaul)}`
+    }
+    case 'afterHours': {
+      const { hours, has, mustRun } = vote.facts
+      const then = `Renewed after ${formatHours(hours)} h`
+      if (has >= hours) return `${then}; it has run ${formatHours(has)} h`
+      return has + mustRun > hours
+        ? `${then}; it has run ${formatHours(has)} h and would pass them before the next overhaul`
+        : `${then}; it has run ${formatHours(has)} h and does not reach them before the next overhaul`
+    }
+    case 'withMate':
+      return `Renewed when ${nameOf(speaker, vote.facts.part)} is`
+    case 'set':
+      return `One set with ${nameOf(speaker, vote.facts.part)}: what is done to one is done to all`
+    default:
+      return plainService[vote.code]
+  }
+}
+
+/** 1st, 2nd, 3rd, 11th. */
+function ordinal(count: number): string {
+  const last = count % 100
+  if (last >= 11 && last <= 13) return `${count}th`
+  return `${count}${({ 1: 'st', 2: 'nd', 3: 'rd' } as Readonly<Record<number, string>>)[count % 10] ?? 'th'}`
 }
 
 function informationReason(name: string, code: Extract<Vote, { rule: 'information' }>['code']): string {
@@ -220,8 +258,10 @@ export const settledBy = (speaker: Speaker, vote: Vote): string | null =>
   vote.settledBy === null ? null : settlingWords(speaker, vote, vote.settledBy)
 
 /** What is done with a part. */
-export function wayWords(speaker: Speaker, part: string, { by, routes }: NonNullable<PartResult['way']>): string {
+export function wayWords(speaker: Speaker, part: string, { by, routes }: Pick<DecidedWay, 'by' | 'routes'>): string {
   switch (by) {
+    case 'own':
+      return 'another way, not in the book'
     case 'newPart':
       return 'new part'
     case 'rule':

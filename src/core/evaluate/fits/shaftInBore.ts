@@ -1,82 +1,46 @@
-import type { Characteristic, FitSpec, Part } from '../book/bookSchema'
-import { type Closure, clearanceOf, type PlacedSize } from '../fit/clearance'
-import { coverageFactor, degreesOfFreedom, standardUncertainty } from '../gauge/errors'
-import { guardFactorOf } from '../limit/conformity'
-import type { Limit } from '../limit/limit'
-import { judged, type LimitOutcome } from '../limit/outcome'
-import { stripClearanceOf } from '../method/kinds/plasticStrip'
-import { differenceOf, type Known, largestOf, over, settled, smallestOf, UNKNOWN } from '../method/known'
-import type { SheetPlace } from '../method/reduce/places'
-import { type Reduced, type Reductions, reduced } from '../method/reduction'
-import { type PlaceOf, placeOf } from '../method/where'
-import { type Disposition, dispositionRank } from '../policy/disposition'
-import { exceeds } from '../quantity/decimal'
-import { extentOf } from '../quantity/extent'
-import { type Interval, isPoint, negate } from '../quantity/interval'
-import type { Policy } from '../record/recordSchema'
-import { sheetAt } from '../record/reduce'
-import type { Stage } from '../record/stage'
-import type { TakenSet } from '../record/standing'
-import { limitVote, strongestLevelOf } from '../verdict/limitVote'
-import { type Mending, mendingOf, type RouteContext } from '../verdict/mending'
-import { type Missing, openVote, type Settling, type TraceStep, type Vote } from '../verdict/vote'
-import type { FitMeasured } from './results'
+import { type Closure, clearanceOf, type PlacedSize } from '../../fit/clearance'
+import type { ShaftInBore } from '../../fit/kinds/shaftInBore'
+import { coverageFactor, degreesOfFreedom, standardUncertainty } from '../../gauge/errors'
+import { guardFactorOf } from '../../limit/conformity'
+import { stripClearanceOf } from '../../method/kinds/plasticStrip'
+import { differenceOf, type Known, largestOf, over, settled, smallestOf, UNKNOWN } from '../../method/known'
+import type { SheetPlace } from '../../method/reduce/places'
+import { type Reduced, reduced } from '../../method/reduction'
+import { type PlaceOf, placeOf } from '../../method/where'
+import type { Disposition } from '../../policy/disposition'
+import { exceeds } from '../../quantity/decimal'
+import { extentOf } from '../../quantity/extent'
+import { type Interval, isPoint, negate } from '../../quantity/interval'
+import { sheetAt } from '../../record/reduce'
+import { type Missing, openVote, type Settling, type Vote } from '../../verdict/vote'
+import type { FitMeasured } from '../results'
+import type { FitFound, FitInput } from './fitInput'
 
-export interface FitInput {
-  readonly fit: FitSpec
-  readonly part: Part
-  readonly stage: Stage
-  readonly characteristic: (id: string) => Characteristic
-  /** What was taken of a characteristic by this stage, the latest of it. */
-  readonly setOf: (id: string) => TakenSet
-  /** The strip is one of this stage: what was laid before the work says nothing of the fit after it. */
-  readonly stripCounts: boolean
-  readonly routes: RouteContext
-  readonly policy: Policy
-}
+type Input = FitInput<ShaftInBore>
 
-/** A mating pair: clearance from the measured parts and by strip, their difference, and the fit's limits on what the policy counts. */
-export function evaluateFit(input: FitInput): FitMeasured {
-  const { fit, policy } = input
+/** A shaft in its bore: clearance from the measured parts and by strip, and their difference. */
+export function shaftInBoreFound(input: Input): FitFound {
+  const { fit, policy, routes } = input
   const guard = guardFactorOf(policy.acceptance)
   const bore = sheetAt(input.characteristic(fit.bore), input.setOf(fit.bore), guard)
   const journal = sheetAt(input.characteristic(fit.journal), input.setOf(fit.journal), guard)
   const places = clearancesOf(bore.places, journal.places, guard)
   const strips = stripsOf(input, guard)
   const closures = strips.flatMap((strip) => closureAt(strip, places, guard) ?? [])
-  const countsBy = policy.clearanceBy === 'strip' && fit.strip !== null && input.stripCounts ? 'strip' : 'measuredParts'
-  const { minimum, maximum } = countsBy === 'strip' ? byStrip(input) : byParts(places)
-  const limits = fit.limits.map((limit) => judged(limit, limit.judges === 'minimum' ? minimum : maximum, policy.acceptance))
-  const ways = new Map(fit.limits.map((limit) => [limit.id, wayOf(input, limit)] as const))
-  const strongest = fit.limits
-    .map((limit) => strongestLevelOf(limit, ways.get(limit.id) ?? wayOf(input, limit)))
-    .reduce<Disposition>((a, b) => (dispositionRank[b] > dispositionRank[a] ? b : a), 'reuse')
-  const crossChecks = crossCheckVotes(input, closures, strips.length, strongest, countsBy)
+  const strip = policy.clearanceBy === 'strip' && input.stripCounts ? fit.strip : null
+  const countsBy = strip === null ? 'measuredParts' : 'strip'
   return {
-    id: fit.id,
     clearance: clearanceOf(bore.taken.flatMap(placed), journal.taken.flatMap(placed)),
     stripMm: strips.flatMap(({ station, direction, known }) =>
       known.interval && isPoint(known.interval) ? [{ station, direction, clearanceMm: known.interval.low }] : [],
     ),
     closures: closures.flatMap(({ closure }) => closure ?? []),
     countsBy,
-    minimum,
-    maximum,
-    limits,
-    verdict: fitVerdict(limits, crossChecks),
-    votes: [
-      ...limits.map((outcome) => fitVote(input, outcome, countsBy, ways.get(outcome.limit.id) ?? wayOf(input, outcome.limit))),
-      ...crossChecks,
-    ],
+    ...(strip === null ? byParts(places) : byStrip(input)),
+    countedOn: strip === null ? [fit.bore, fit.journal] : [strip],
+    missing: strip === null ? missingOf(input) : stripMissing(strip, routes.reductionsOf(strip)),
+    crossChecks: (strongest) => crossCheckVotes(input, closures, strips.length, strongest, countsBy),
   }
-}
-
-const wayOf = ({ part, fit, routes }: FitInput, limit: Limit): Mending => mendingOf(part, { kind: 'fit', fit, limit }, routes)
-
-function fitVerdict(limits: readonly LimitOutcome[], crossChecks: readonly Vote[]): FitMeasured['verdict'] {
-  if (limits.some(({ grade }) => grade.mild === 2)) return 'fails'
-  if (limits.some(({ grade }) => grade.strong === 2) || crossChecks.length > 0) return 'open'
-  return limits.some(({ grade }) => grade.strong === 1) ? 'pastPlan' : 'passes'
 }
 
 const placed = ({ station, direction, known: { interval } }: SheetPlace): PlacedSize[] =>
@@ -134,7 +98,7 @@ interface Extremes {
   readonly maximum: Reduced | null
 }
 
-function byStrip({ fit, routes }: FitInput): Extremes {
+function byStrip({ fit, routes }: Input): Extremes {
   const values = fit.strip === null ? undefined : routes.reductionsOf(fit.strip)?.values
   return { minimum: values?.minimum ?? null, maximum: values?.maximum ?? null }
 }
@@ -170,7 +134,7 @@ interface StripAt {
   readonly known: Known
 }
 
-function stripsOf(input: FitInput, guard: number): readonly StripAt[] {
+function stripsOf(input: Input, guard: number): readonly StripAt[] {
   const { fit } = input
   if (fit.strip === null || !input.stripCounts) return []
   const characteristic = input.characteristic(fit.strip)
@@ -222,7 +186,7 @@ function closureAt(strip: StripAt, places: readonly ClearanceAt[], guard: number
  * fit. One of them may be left out, but where the book demands both.
  */
 function crossCheckVotes(
-  { fit, stage }: FitInput,
+  { fit, stage }: Input,
   closures: readonly ClosureAt[],
   strips: number,
   strongest: Disposition,
@@ -247,7 +211,7 @@ function crossCheckVotes(
 }
 
 /** What is still to be read before the clearance is complete. */
-function missingOf({ fit, characteristic, setOf }: FitInput): Missing[] {
+function missingOf({ fit, characteristic, setOf }: Input): Missing[] {
   return [fit.bore, fit.journal].flatMap((id): Missing[] => {
     const { places } = sheetAt(characteristic(id), setOf(id), 0)
     const open = places.filter(({ known }) => known.interval === null)
@@ -259,59 +223,7 @@ function missingOf({ fit, characteristic, setOf }: FitInput): Missing[] {
   })
 }
 
-function fitVote(input: FitInput, outcome: LimitOutcome, countsBy: FitMeasured['countsBy'], mending: Mending): Vote {
-  const { fit, stage, routes } = input
-  const { value } = outcome
-  const quantity = 'length'
-  const steps: TraceStep[] =
-    value === null
-      ? []
-      : [
-          {
-            kind: 'reduction',
-            judges: null,
-            quantity,
-            value: { value: value.value, interval: value.interval },
-            where: value.where,
-            sum: value.sum,
-            source: null,
-          },
-          {
-            kind: 'uncertainty',
-            judges: null,
-            quantity,
-            uncertainty: value.uncertainty,
-            degreesOfFreedom: value.degreesOfFreedom,
-            gauges: [],
-            source: null,
-          },
-        ]
-  const missing =
-    countsBy === 'strip' && fit.strip !== null ? stripMissing(fit.strip, routes.reductionsOf(fit.strip)) : missingOf(input)
-  return limitVote({
-    subject: fit.id,
-    rule: 'fit',
-    quantity,
-    stage,
-    outcome,
-    mending,
-    reductions: reductionsForCounting(input, countsBy),
-    missing,
-    settledOtherwise: null,
-    steps,
-  })
-}
-
-const stripMissing = (characteristic: string, reductions: Reductions | undefined): Missing[] =>
+const stripMissing = (characteristic: string, reductions: ReturnType<Input['routes']['reductionsOf']>): Missing[] =>
   reductions && reductions.taken === reductions.needed
     ? []
     : [{ code: 'readings', characteristic, count: (reductions?.needed ?? 0) - (reductions?.taken ?? 0) }]
-
-/** Taken and needed readings of what the clearance follows from. */
-function reductionsForCounting({ fit, routes }: FitInput, countsBy: FitMeasured['countsBy']): Reductions {
-  const ids = countsBy === 'strip' && fit.strip !== null ? [fit.strip] : [fit.bore, fit.journal]
-  const all = ids.map((id) => routes.reductionsOf(id))
-  const total = (pick: (reductions: Reductions) => number): number =>
-    all.reduce((sum, reductions) => sum + (reductions ? pick(reductions) : 0), 0)
-  return { values: {}, faults: [], taken: total((r) => r.taken), needed: total((r) => r.needed), cannot: total((r) => r.cannot) }
-}

@@ -1,0 +1,97 @@
+import { isShaftInBore } from '../../fit/kinds'
+import type { Limit } from '../../limit/limit'
+import { judged, type LimitOutcome } from '../../limit/outcome'
+import type { Reductions } from '../../method/reduction'
+import { type Disposition, dispositionRank } from '../../policy/disposition'
+import { limitVote, strongestLevelOf } from '../../verdict/limitVote'
+import { type Mending, mendingOf } from '../../verdict/mending'
+import type { TraceStep, Vote } from '../../verdict/vote'
+import type { FitMeasured } from '../results'
+import type { FitFound, FitInput } from './fitInput'
+import { linkedFound } from './linkedFit'
+import { shaftInBoreFound } from './shaftInBore'
+
+/** A fit as it was found, with its limits on what the policy counts. */
+export function evaluateFit(input: FitInput): FitMeasured {
+  const { fit, policy } = input
+  const found = isShaftInBore(fit) ? shaftInBoreFound({ ...input, fit }) : linkedFound({ ...input, fit })
+  const { minimum, maximum } = found
+  const limits = fit.limits.map((limit) => judged(limit, limit.judges === 'minimum' ? minimum : maximum, policy.acceptance))
+  const ways = new Map(fit.limits.map((limit) => [limit.id, wayOf(input, limit)] as const))
+  const strongest = fit.limits
+    .map((limit) => strongestLevelOf(limit, ways.get(limit.id) ?? wayOf(input, limit)))
+    .reduce<Disposition>((a, b) => (dispositionRank[b] > dispositionRank[a] ? b : a), 'reuse')
+  const crossChecks = found.crossChecks(strongest)
+  return {
+    id: fit.id,
+    clearance: found.clearance,
+    stripMm: found.stripMm,
+    closures: found.closures,
+    countsBy: found.countsBy,
+    minimum,
+    maximum,
+    limits,
+    verdict: fitVerdict(limits, crossChecks),
+    votes: [
+      ...limits.map((outcome) => fitVote(input, found, outcome, ways.get(outcome.limit.id) ?? wayOf(input, outcome.limit))),
+      ...crossChecks,
+    ],
+  }
+}
+
+const wayOf = ({ part, fit, routes }: FitInput, limit: Limit): Mending => mendingOf(part, { kind: 'fit', fit, limit }, routes)
+
+function fitVerdict(limits: readonly LimitOutcome[], crossChecks: readonly Vote[]): FitMeasured['verdict'] {
+  if (limits.some(({ grade }) => grade.mild === 2)) return 'fails'
+  if (limits.some(({ grade }) => grade.strong === 2) || crossChecks.length > 0) return 'open'
+  return limits.some(({ grade }) => grade.strong === 1) ? 'pastPlan' : 'passes'
+}
+
+function fitVote(input: FitInput, found: FitFound, outcome: LimitOutcome, mending: Mending): Vote {
+  const { fit, stage } = input
+  const { value } = outcome
+  const quantity = 'length'
+  const steps: TraceStep[] =
+    value === null
+      ? []
+      : [
+          {
+            kind: 'reduction',
+            judges: null,
+            quantity,
+            value: { value: value.value, interval: value.interval },
+            where: value.where,
+            sum: value.sum,
+            source: null,
+          },
+          {
+            kind: 'uncertainty',
+            judges: null,
+            quantity,
+            uncertainty: value.uncertainty,
+            degreesOfFreedom: value.degreesOfFreedom,
+            gauges: [],
+            source: null,
+          },
+        ]
+  return limitVote({
+    subject: fit.id,
+    rule: 'fit',
+    quantity,
+    stage,
+    outcome,
+    mending,
+    reductions: reductionsForCounting(input, found.countedOn),
+    missing: found.missing,
+    settledOtherwise: null,
+    steps,
+  })
+}
+
+/** Taken and needed readings of what the clearance follows from. */
+function reductionsForCounting({ routes }: FitInput, ids: readonly string[]): Reductions {
+  const all = ids.map((id) => routes.reductionsOf(id))
+  const total = (pick: (reductions: Reductions) => number): number =>
+    all.reduce((sum, reductions) => sum + (reductions ? pick(reductions) : 0), 0)
+  return { values: {}, faults: [], taken: total((r) => r.taken), needed: total((r) => r.needed), cannot: total((r) => r.cannot) }
+}

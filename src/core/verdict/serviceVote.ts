@@ -1,0 +1,99 @@
+import type { LimitBook, Part } from '../book/bookSchema'
+import type { NotesState } from '../notes/state'
+import type { InspectionRecord } from '../record/recordSchema'
+import { levelOf, type Scope } from '../scope/need'
+import { NONE, openVote, type Vote, vote } from './vote'
+
+type ServiceRule = NonNullable<Part['service']>[number]
+
+/** How long the part that is fitted now has been in the machine; null where its mark, then or now, does not say. */
+export interface Age {
+  /** Overhauls it came through, this one not counted. */
+  readonly overhauls: number
+  /** Running hours since it was fitted. */
+  readonly hours: number
+}
+
+/**
+ * Age of a part from the marks on record: it was fitted at the last overhaul that found another one. Where every overhaul on
+ * record found this one it is as old as the machine.
+ */
+export function ageOf({ history, job }: Pick<InspectionRecord, 'history' | 'job'>, part: string): Age | null {
+  const mark = job.installed[part]
+  if (mark === undefined) return null
+  const overhauls = [...history].sort((a, b) => a.runningHours - b.runningHours)
+  if (overhauls.some(({ installed }) => installed[part] === undefined)) return null
+  const last = overhauls.findLastIndex(({ installed }) => installed[part] !== mark)
+  return {
+    overhauls: overhauls.length - last - 1,
+    hours: job.runningHours - (last < 0 ? 0 : (overhauls[last]?.runningHours ?? 0)),
+  }
+}
+
+interface ServiceInput {
+  readonly record: Pick<InspectionRecord, 'history' | 'job'>
+  readonly book: LimitBook
+  readonly scope: Scope
+  readonly noted: Pick<NotesState, 'positions'>
+}
+
+/** What the service rules of a part ask by themselves; what they ask with other parts, `verdict/together.ts` says. */
+export function serviceVotes(part: Part, { record, book, scope, noted }: ServiceInput): Vote[] {
+  const renews = levelOf(book, scope.counts)?.renews ?? true
+  // What is counted in overhauls waits for one; hours run and parts come out at every level.
+  const rules = (part.service ?? []).filter(({ kind }) => renews || kind !== 'everyNth')
+  const own = rules.flatMap((rule) => ruleVote(part, rule, record, noted) ?? [])
+  return [...alwaysVotes(part, scope, renews), ...own]
+}
+
+/** Parts renewed always; at a level that does not disturb them they stay, and while its gate is open that is open too. */
+function alwaysVotes(part: Part, scope: Scope, renews: boolean): Vote[] {
+  if (!part.renewedAlways) return []
+  const pending = !renews && scope.gate?.kind === 'open'
+  return [
+    vote({
+      rule: 'service',
+      code: renews ? 'renewed' : 'notDisturbed',
+      facts: NONE,
+      mild: renews ? 'replace' : 'reuse',
+      strong: renews || pending ? 'replace' : 'reuse',
+      settledBy: pending ? { code: 'gate', missing: [] } : null,
+    }),
+  ]
+}
+
+function ruleVote(part: Part, rule: ServiceRule, record: ServiceInput['record'], noted: ServiceInput['noted']): Vote | null {
+  const { source } = rule
+  const decided = (isDue: boolean) =>
+    isDue ? ({ mild: 'replace', strong: 'replace' } as const) : ({ mild: 'reuse', strong: 'reuse' } as const)
+  const unknownAge = (): Vote =>
+    openVote({
+      rule: 'service',
+      code: 'ageUnknown',
+      facts: NONE,
+      strong: 'replace',
+      source,
+      settledBy: { code: 'age', part: part.id },
+    })
+  switch (rule.kind) {
+    case 'everyNth': {
+      const age = ageOf(record, part.id)
+      if (age === null) return unknownAge()
+      const facts = { nth: rule.nth, overhaul: age.overhauls + 1 }
+      return vote({ rule: 'service', code: 'everyNth', facts, source, ...decided(facts.overhaul >= rule.nth) })
+    }
+    case 'afterHours': {
+      const age = ageOf(record, part.id)
+      if (age === null) return unknownAge()
+      const facts = { hours: rule.hours, has: age.hours, mustRun: record.job.mustRunHours }
+      return vote({ rule: 'service', code: 'afterHours', facts, source, ...decided(facts.has + facts.mustRun > rule.hours) })
+    }
+    case 'whenDisturbed': {
+      const isOut = noted.positions.some(({ book: position, tray }) => position?.part === part.id && tray !== null)
+      return vote({ rule: 'service', code: isOut ? 'disturbed' : 'leftInPlace', facts: NONE, source, ...decided(isOut) })
+    }
+    case 'withMate':
+    case 'set':
+      return null
+  }
+}

@@ -1,0 +1,84 @@
+import type { Part } from '../book/bookSchema'
+import { type Disposition, dispositionRank } from '../policy/disposition'
+import { byStrength, type PartResult, type Span, spanOf, verdictOf, wayOf } from './partVerdict'
+import { type Vote, vote } from './vote'
+
+/** Parts that a part's rules look at: its mates, and those it is renewed with. */
+export const lookedAtBy = ({ service = [] }: Part): readonly string[] =>
+  service.flatMap((rule) => (rule.kind === 'withMate' || rule.kind === 'set' ? rule.parts : []))
+
+/** Everything the verdict of a part may follow from, part by part; only itself where no rule binds it to others. */
+export function boundTo(part: Part, partOf: (id: string) => Part | undefined): readonly string[] {
+  const seen = new Set([part.id])
+  const next = [part]
+  for (let one = next.pop(); one; one = next.pop())
+    for (const id of lookedAtBy(one)) {
+      const other = partOf(id)
+      if (!other || seen.has(id)) continue
+      seen.add(id)
+      next.push(other)
+    }
+  return [...seen]
+}
+
+/**
+ * The verdict of a part with what its rules ask of it for the sake of others: renewed when its mate is, one verdict for a set.
+ * Each part's own verdict is known; what follows from part to part is carried on until nothing more follows. It only ever
+ * grows stronger, so that the order makes no difference.
+ */
+export function togetherWith(
+  part: Part,
+  own: PartResult,
+  partOf: (id: string) => Part | undefined,
+  ownOf: (id: string) => PartResult | undefined,
+): PartResult {
+  const ids = boundTo(part, partOf)
+  if (ids.length === 1) return own
+  const spans = new Map<string, Span>(
+    ids.flatMap((id) => {
+      const result = id === part.id ? own : ownOf(id)
+      return result ? [[id, { mild: result.mild, strong: result.strong }] as const] : []
+    }),
+  )
+  for (let moved = true; moved; ) {
+    moved = false
+    for (const id of ids) {
+      const [one, span] = [partOf(id), spans.get(id)]
+      if (!one || !span) continue
+      const after = spanOf([...boundVotes(one, spans), asVote(span)])
+      if (after.mild === span.mild && after.strong === span.strong) continue
+      spans.set(id, after)
+      moved = true
+    }
+  }
+  const bound = boundVotes(part, spans).filter(({ strong }) => dispositionRank[strong] > 0)
+  if (bound.length === 0) return own
+  const votes = byStrength([...own.votes, ...bound])
+  const span = spanOf(votes)
+  const stages = own.stages.map((stage) => {
+    if (stage.stage !== 'asFound') return stage
+    const found = byStrength([...stage.votes, ...bound])
+    const of = spanOf(found)
+    return { ...stage, votes: found, ...of, verdict: verdictOf(of) }
+  })
+  return { ...own, stages, votes, ...span, verdict: verdictOf(span), way: wayOf(part, votes, span) }
+}
+
+const asVote = ({ mild, strong }: Span): Pick<Vote, 'mild' | 'strong'> => ({ mild, strong })
+
+/** What a part's rules ask of it, from what is possible for the others. */
+function boundVotes({ service = [] }: Part, spans: ReadonlyMap<string, Span>): Vote[] {
+  return service.flatMap((rule) => {
+    if (rule.kind !== 'withMate' && rule.kind !== 'set') return []
+    return rule.parts.flatMap((id): Vote[] => {
+      const span = spans.get(id)
+      if (!span) return []
+      const asks = rule.kind === 'set' ? span : { mild: onlyReplace(span.mild), strong: onlyReplace(span.strong) }
+      const settledBy = asks.mild === asks.strong ? null : ({ code: 'otherPart', part: id } as const)
+      return [vote({ rule: 'service', code: rule.kind, facts: { part: id }, source: rule.source, ...asks, settledBy })]
+    })
+  })
+}
+
+/** A mate that is only dressed disturbs nothing. */
+const onlyReplace = (disposition: Disposition): Disposition => (disposition === 'replace' ? 'replace' : 'reuse')

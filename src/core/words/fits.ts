@@ -1,0 +1,98 @@
+import type { BearingClass } from '../fit/bearingTolerance'
+import type { FitFault, FitNote } from '../fit/fitKind'
+import type { FitKindName } from '../fit/kinds'
+import type { WrittenClassFault } from '../fit/writtenClass'
+import { formatQuantity, unitOf } from '../quantity/format'
+import { quantityFaultWords } from './quantities'
+import { nameOf, type Speaker } from './speaker'
+
+/** What a kind of fit is called. */
+export const fitKindWords: Readonly<Record<FitKindName, string>> = {
+  shaftInBore: 'shaft in bore',
+  bearingOnShaft: 'rolling bearing on shaft',
+  bearingInHousing: 'rolling bearing in housing',
+  bearingClearance: 'play left in a rolling bearing',
+  keyInKeyway: 'key in keyway',
+  ringInGroove: 'ring in groove',
+  float: 'float against growth',
+  shrinkFit: 'shrink fit',
+  shimPair: 'faces set by shims',
+  chain: 'dimension chain',
+}
+
+/** Tolerance classes of rolling bearings. */
+const bearingClassWords: Readonly<Record<BearingClass, string>> = {
+  normal: 'normal class',
+  class6: 'class 6',
+  class5: 'class 5',
+  tapered: 'tapered bore 1:12',
+  taperRoller: 'taper roller bearing',
+  inchTaperRoller: 'taper roller bearing in inches',
+}
+
+const STEP_MM = 0.001
+const STEP_C = 1
+
+/** What a fit says beside its clearance. */
+export function fitNoteWords(note: FitNote, speaker: Speaker): string {
+  const { units } = speaker
+  const length = (mm: number): string => `${formatQuantity(mm, 'length', units, STEP_MM)} ${unitOf('length', units)}`
+  const warm = (celsius: number): string =>
+    `${formatQuantity(celsius, 'temperature', units, STEP_C)} ${unitOf('temperature', units)}`
+  switch (note.code) {
+    case 'tolerance':
+      return `${note.of === 'bore' ? 'Bore' : 'Outside'} of the bearing ${length(note.lowerMm)} … ${length(note.upperMm)} from its nominal size, ${note.standard}:${note.edition}.`
+    case 'before':
+      return `Play of the bearing as it comes ${length(note.leastMm)} … ${length(note.greatestMm)}, group ${note.group}, ${note.standard}:${note.edition}. Check by feeler or by hand once it is fitted.`
+    case 'growth':
+      return note.growthMm >= 0
+        ? `When warm the shaft grows ${length(note.growthMm)} further than its housing. Leave the room on the side it grows to.`
+        : `When warm the housing grows ${length(-note.growthMm)} further than the shaft. Leave the room on the side it grows to.`
+    case 'shims': {
+      const [opens, closes] = [nameOf(speaker, note.opens), nameOf(speaker, note.closes)]
+      const isIn = note.holds ? 'both inside their bands' : 'and no stack brings both inside their bands: a face is worn'
+      if (note.addMm === 0)
+        return `No shims to add or take out: ${opens} ${length(note.opensToMm)}, ${closes} ${length(note.closesToMm)}, ${isIn}.`
+      const sum = `${length(Math.abs(note.addMm))} of shims`
+      const does =
+        note.stackMm === null
+          ? `Take out ${sum} where they close`
+          : `Add ${note.stackMm.length === 1 ? '' : `${note.stackMm.map(length).join(' + ')} = `}${sum} where they open`
+      return `${does} ${opens}. Then it is ${length(note.opensToMm)}, and ${closes} ${length(note.closesToMm)}, ${isIn}. Check by dial.`
+    }
+    case 'heatTo':
+      if (note.isTooHot && note.greatestC !== null)
+        return `Needs ${warm(note.celsius)} to go on, and the part may not be heated above ${warm(note.greatestC)}: cool the inner part as well, or press it on.`
+      return `Heat evenly to ${warm(note.celsius)} to put it on. No open flame on a bearing.`
+  }
+}
+
+/** What is wrong with a size that is written with its tolerance class. */
+export function writtenClassWords(fault: WrittenClassFault): string {
+  switch (fault.code) {
+    case 'noSize':
+      return quantityFaultWords(fault.why)
+    case 'notAClass':
+      return `“${fault.text}” is no tolerance class; write one as H7 or k6`
+    case 'letterNotHere':
+      return `ISO 286 has no class of letter ${fault.letter} for ${fault.nominalMm} mm`
+    case 'gradeNotHere':
+      return `ISO 286 has no grade ${fault.grade} there for ${fault.nominalMm} mm`
+    case 'sizeNotInTable':
+      return `ISO 286 ends at 3150 mm and begins above 0; ${fault.nominalMm} mm is not in it`
+  }
+}
+
+/** Why a fit cannot be as a book has it. */
+export function fitFaultWords(fault: FitFault): string {
+  switch (fault.code) {
+    case 'bearingNotInTable':
+      return `${bearingClassWords[fault.tolerance]}: no tolerance for a bearing of ${fault.sizeMm} mm in ISO 492 or ISO 578`
+    case 'clearanceNotInTable':
+      return `no play of group ${fault.group} for a bore of ${fault.boreMm} mm in ISO 5753-1`
+    case 'bandEndsSwapped':
+      return 'the least gap of a face is larger than the greatest'
+    case 'chainOfNothing':
+      return 'a chain whose sizes cancel says nothing'
+  }
+}
