@@ -2,6 +2,7 @@
 
 import { coreFigures } from '../bench/core'
 import type { Figure } from '../bench/figure'
+import { floorFigures } from '../bench/floor'
 import { importFigures } from '../bench/importing'
 import { keystrokeFigures } from '../bench/keystroke'
 import { savingFigures } from '../bench/saving'
@@ -12,6 +13,7 @@ ensurePostgres()
 process.env.MEDIDA_CHROMIUM = ensureChromium()
 const parts: Readonly<Record<string, () => Figure[] | Promise<Figure[]>>> = {
   strip: stripMapFigures,
+  floor: floorFigures,
   core: coreFigures,
   bench: keystrokeFigures,
   saving: savingFigures,

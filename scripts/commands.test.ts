@@ -73,13 +73,17 @@ describe('npm run reference', () => {
     expect(stdout).toContain('ok bore-reduction bore-01\n')
     expect(stdout).toContain('not yet gauge-study\n')
     expect(stdout).not.toContain('FAIL')
-    expect(stdout.trim().split('\n').slice(-10)).toEqual([
+    expect(stdout.trim().split('\n').slice(-14)).toEqual([
+      'assignment: 10 of 10 ok',
       'bore-reduction: 10 of 10 ok',
       'conformity: 13 of 13 ok',
+      'iso286-fits: 20 of 20 ok',
+      'iso286-limits: 20 of 20 ok',
       'outliers-repeatability: 12 of 12 ok',
       'plastic-strip-and-wire: 11 of 11 ok',
       'quantity-parsing: 20 of 20 ok',
       'runout-harmonics: 8 of 8 ok',
+      'shim-selection: 10 of 10 ok',
       'spring: 8 of 8 ok',
       'temperature: 10 of 10 ok',
       'torque: 10 of 10 ok',

@@ -19,6 +19,7 @@ import { certificateFor, lanAddresses } from './lib/certificate'
 import { type Cluster, SERVER_ROLE, secretsOf, serverUrl, signingKeyFile, startCluster } from './lib/cluster'
 import { ensurePostgres } from './lib/debian'
 import { createHttpServer } from './lib/http'
+import { CANCELLED, Cancelled, withProgress } from './lib/longWork'
 import { readOptions } from './lib/options'
 
 const options = readOptions()
@@ -64,7 +65,7 @@ async function prepareDatabase(): Promise<void> {
   try {
     await migrateDatabase(ownerUrl, join(root, 'drizzle'))
     const { db, pool } = connect(ownerUrl, 'long')
-    if (!options.empty) await seedDemo(db, key)
+    if (!options.empty) await withProgress((work) => seedDemo(db, key, work))
     nobodyYet = (await countPeople(db)) === 0
     demoOpen = await demoPasswordWorks(db)
     await pool.end()
@@ -76,6 +77,8 @@ async function prepareDatabase(): Promise<void> {
     if (ownerUrl !== databaseUrl) await grantTo(ownerUrl, decodeURIComponent(new URL(databaseUrl).username))
     if (await mayChangeRecords(databaseUrl)) ownerNote = OWNER_NOTE
   } catch (error) {
+    // Whoever cancelled it is answered there.
+    if (error instanceof Cancelled) return new Promise(() => {})
     if (error instanceof MigrationMismatch)
       await giveUp(
         `The database was made by another version of Medida: ${error.message}. Use the version that made it, or another database.`,
@@ -90,7 +93,10 @@ async function prepareDatabase(): Promise<void> {
   }
 }
 
-const stopBeforeServing = (): void => void cluster?.stop().then(() => process.exit(130))
+const stopBeforeServing = (): void => {
+  process.stderr.write('Stopped before it served. What was not whole was not kept.\n')
+  void Promise.resolve(cluster?.stop()).then(() => process.exit(CANCELLED))
+}
 process.on('SIGINT', stopBeforeServing).on('SIGTERM', stopBeforeServing)
 
 await prepareDatabase()

@@ -10,6 +10,7 @@ import { verifyReport } from '../src/server/reports/verifyReport'
 import { stop } from './bootstrap.mjs'
 import { signingKeyFile } from './lib/cluster'
 import { withOwner } from './lib/database'
+import { CANCELLED, Cancelled, withProgress } from './lib/longWork'
 import { readOptions } from './lib/options'
 import { readHeads, say, sayAll } from './lib/sayAll'
 
@@ -38,19 +39,22 @@ function checkHeads(file: string): void {
 }
 if (options.against !== null) checkHeads(options.against)
 
-const holds = await withOwner(options, async (url) => {
-  if (id === undefined) {
-    const all = await sayAll(url, keyFile, options.against)
-    if (options.heads !== null) await writeHeads(url, options.heads)
-    return all
-  }
-  const { db, pool } = connect(url, 'long')
-  const key = keyFile === null ? null : signingKeyIn(keyFile).publicKey
-  const verification = await verifyReport(db, id, key).finally(() => pool.end())
-  return verification === null ? null : say(verification.findings)
-}).catch((error: unknown) =>
-  stop(`The database cannot be read: ${error instanceof Error ? error.message : String(error)}`, USAGE),
-)
+const holds = await withProgress((work) =>
+  withOwner(options, async (url) => {
+    if (id === undefined) {
+      const all = await sayAll(url, keyFile, options.against, work)
+      if (options.heads !== null) await writeHeads(url, options.heads)
+      return all
+    }
+    const { db, pool } = connect(url, 'long')
+    const key = keyFile === null ? null : signingKeyIn(keyFile).publicKey
+    const verification = await verifyReport(db, id, key).finally(() => pool.end())
+    return verification === null ? null : say(verification.findings)
+  }),
+).catch((error: unknown) => {
+  if (error instanceof Cancelled) stop('Cancelled: nothing is said of what was not looked at.', CANCELLED)
+  return stop(`The database cannot be read: ${error instanceof Error ? error.message : String(error)}`, USAGE)
+})
 if (holds === null) stop(`There is no signed report ${id} in this database.`, USAGE)
 process.exitCode = holds ? 0 : 1
 

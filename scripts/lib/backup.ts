@@ -1,10 +1,13 @@
 /** Backups: one consistent snapshot by PostgreSQL's own tools, while everybody works; the keys of the installation lie apart. */
-import { spawn } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
+import { sql } from 'drizzle-orm'
 import { z } from 'zod'
-import { connect } from '../../src/db/client'
-import { type Heads, headsOf } from '../../src/server/reports/verifyAll'
+import { type LongStage, type LongWork, quietly } from '../../src/contract/longWork'
+import { connect, type Executor } from '../../src/db/client'
+import { headsOf } from '../../src/server/reports/verifyAll'
+import type { CommandWork } from './longWork'
 
 export interface Installation {
   /** Address of the owner of the tables. */
@@ -21,8 +24,23 @@ export const keysFile = (file: string): string => `${file}.keys`
 const headsFile = (file: string): string => `${file}.heads.json`
 export const lastBackupFile = (dataFolder: string): string => join(dataFolder, 'last-backup.json')
 
-/** Runs a program of PostgreSQL's on a database; the password stays out of the list of processes. */
-export function runTool(bin: string, program: string, url: string, args: readonly string[]): Promise<void> {
+export interface ToolRun {
+  /** Folder of PostgreSQL's programs. */
+  readonly bin: string
+  readonly program: 'pg_dump' | 'pg_restore'
+  /** Database; its password stays out of the list of processes. */
+  readonly url: string
+  readonly args: readonly string[]
+  /** How many tables it has to do, and what doing them is called. */
+  readonly tables: number
+  readonly stage: LongStage
+}
+
+/** What they say when they begin with the rows of a table. */
+const TABLE_BEGUN = /dumping contents of table|processing data for table/g
+
+/** Runs a program of PostgreSQL's on a database, table by table; it ends when the work is not wanted any more. */
+export function runTool({ bin, program, url, args, tables, stage }: ToolRun, work: LongWork): Promise<void> {
   const { hostname, port, username, password, pathname } = new URL(url)
   const env = {
     ...process.env,
@@ -33,27 +51,64 @@ export function runTool(bin: string, program: string, url: string, args: readonl
     PGDATABASE: decodeURIComponent(pathname.slice(1)),
   }
   return new Promise((resolve, reject) => {
-    const child = spawn(join(bin, program), [...args], { env, stdio: ['ignore', 'ignore', 'pipe'] })
+    // A group of its own: Ctrl-C reaches us first.
+    const child = spawn(join(bin, program), ['--verbose', ...args], { env, stdio: ['ignore', 'ignore', 'pipe'], detached: true })
+    const end = (): void => void child.kill('SIGTERM')
+    if (work.signal.aborted) end()
+    work.signal.addEventListener('abort', end, { once: true })
     let said = ''
-    child.stderr.on('data', (chunk: Buffer) => {
-      said = (said + chunk.toString()).slice(-2000)
+    let begun = 0
+    child.stderr.setEncoding('utf8').on('data', (chunk: string) => {
+      said = (said + chunk).slice(-4000)
+      begun += chunk.match(TABLE_BEGUN)?.length ?? 0
+      if (begun > 0) work.say({ stage, done: Math.min(begun, tables), of: tables })
     })
     child.once('error', reject)
-    child.once('exit', (code) =>
-      code === 0 ? resolve() : reject(new Error(`${program} ended with ${code}: ${said.trim().split('\n').slice(-2).join(' ')}`)),
-    )
+    child.once('close', (code) => {
+      work.signal.removeEventListener('abort', end)
+      if (code === 0) resolve()
+      else reject(new Error(`${program} ended with ${code}: ${faultIn(said)}`))
+    })
   })
 }
 
+/** What went wrong, of all that a program said on its way. */
+function faultIn(said: string): string {
+  const lines = said.trim().split('\n')
+  const faults = lines.filter((line) => /error:|fatal:|detail:/i.test(line))
+  return (faults.length > 0 ? faults : lines).slice(-2).join(' ')
+}
+
+/** Tables that a backup has to save. */
+async function countTables(db: Executor): Promise<number> {
+  const { rows } = await db.execute<{ n: number }>(
+    sql`SELECT count(*)::int AS n FROM pg_tables WHERE schemaname NOT IN ('pg_catalog', 'information_schema')`,
+  )
+  return rows[0]?.n ?? 0
+}
+
+/** Tables whose rows lie in a backup. */
+export function tablesIn(bin: string, file: string): number {
+  const { stdout } = spawnSync(join(bin, 'pg_restore'), ['--list', file], { encoding: 'utf8' })
+  return stdout?.match(/ TABLE DATA /g)?.length ?? 0
+}
+
 /** Makes a backup: FILE, with the keys and the heads of all chains beside it. What stood there before stays until it is whole. */
-export async function makeBackup({ ownerUrl, bin, dataFolder, signingKeyFile }: Installation, file: string): Promise<number> {
+export async function makeBackup(
+  { ownerUrl, bin, dataFolder, signingKeyFile }: Installation,
+  file: string,
+  work: CommandWork = { ...quietly, hold: () => {} },
+): Promise<number> {
   mkdirSync(dirname(file), { recursive: true })
   // Before the snapshot: what they name is in it.
   const { db, pool } = connect(ownerUrl, 'long')
-  const heads: Heads = await headsOf(db, new Date()).finally(() => pool.end())
+  const [heads, tables] = await Promise.all([headsOf(db, new Date()), countTables(db)]).finally(() => pool.end())
   const part = `${file}.part`
   try {
-    await runTool(bin, 'pg_dump', ownerUrl, ['--format=custom', `--file=${part}`])
+    const args = ['--format=custom', `--file=${part}`]
+    await runTool({ bin, program: 'pg_dump', url: ownerUrl, args, tables, stage: 'saving' }, work)
+    // What lies beside it belongs to it: from here on all of it is put in place.
+    work.hold()
     chmodSync(part, 0o600)
     writeFileSync(headsFile(file), `${JSON.stringify(heads, null, 2)}\n`, { mode: 0o600 })
     if (existsSync(signingKeyFile)) {

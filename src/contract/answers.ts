@@ -25,7 +25,7 @@ export interface Confirmation {
 }
 
 export interface ReviewStep {
-  readonly kind: 'sent' | 'returned' | 'signed'
+  readonly kind: 'sent' | 'returned' | 'signed' | 'ended'
   readonly by: string
   readonly at: string
   readonly note: string
@@ -42,6 +42,8 @@ export interface JobView {
   readonly reportId: string | null
   /** Where its readings were taken over from; null for a job done with Medida. */
   readonly importedFrom: string | null
+  /** Done to learn: it is never signed, and nothing of it counts for the machine. */
+  readonly practice: boolean
   /** What is stored of the job and cannot be read, in sentences; it is left out of the record. */
   readonly unreadable: readonly string[]
   /** Place of the last entry in the job's list: what comes after it arrives live. */
@@ -79,6 +81,7 @@ export interface FloorJob {
   readonly station: string
   readonly machine: string
   readonly units: UnitSystem
+  readonly practice: boolean
   readonly state: 'open' | 'waiting' | 'returned'
   /** The step of the order of work at which it stands. */
   readonly step: Step
@@ -227,9 +230,21 @@ export interface PersonLine {
   readonly station: string | null
   readonly disabled: boolean
   readonly hasPassword: boolean
+  readonly secondFactor: boolean
+  readonly secondFactorAsked: boolean
   /** Sessions that hold now. */
   readonly sessions: number
   readonly lastSignIn: string | null
+}
+
+/** What a device that makes codes is set up with, shown once. */
+export interface SecondFactorView {
+  /** For typing, base 32. */
+  readonly secret: string
+  /** The same as a picture to be read by the device, SVG. */
+  readonly picture: string
+  /** Each signs in once when the device is lost. */
+  readonly codes: readonly string[]
 }
 
 /** Events of the log, latest first. */

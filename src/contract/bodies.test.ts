@@ -56,6 +56,7 @@ test.each(refusals)('$name is refused at “$path”', ({ schema, body, path }) 
 
 test('what is right passes, without blanks around', () => {
   expect(readingBody.parse({ ...reading, text: ' 219,94 ' }).text).toBe('219,94')
-  expect(decisionBody.parse(decision)).toEqual(decision)
+  expect(decisionBody.parse(decision)).toEqual({ ...decision, route: null })
+  expect(decisionBody.parse({ ...decision, route: 'hone' }).route).toBe('hone')
   expect(reviewBody.parse({ kind: 'send', id, note: '' }).kind).toBe('send')
 })

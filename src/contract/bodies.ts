@@ -7,10 +7,10 @@ import { confirmableSteps } from '../core/job/orderOfWork'
 import { entryBodySchema, pictureSubjectSchema } from '../core/notes/entrySchema'
 import { dispositions } from '../core/policy/disposition'
 import { policySchema } from '../core/policy/policySchema'
+import { OWN_WAY } from '../core/record/ownWay'
 import { conditionsSchema, slotShape } from '../core/record/readingSchema'
 import { stages } from '../core/record/stage'
 import { say } from '../labels/bodies'
-import { say as people } from '../labels/people'
 
 /** Kept in small letters, as the database gives it back. */
 const clientId = z.uuid(say.idMadeClient).transform((id) => id.toLowerCase())
@@ -55,16 +55,24 @@ export const decisionBody = z.strictObject({
   recommended: z.enum([...dispositions, 'hold']),
   decided: z.enum(dispositions),
   reason: reason.nullable(),
+  /** Route it is reconditioned by, or OWN_WAY; null where none was chosen. */
+  route: z
+    .union([idSchema, z.literal(OWN_WAY)])
+    .nullable()
+    .default(null),
 })
 export type DecisionBody = z.infer<typeof decisionBody>
 
 export const reviewBody = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('send'), id: clientId, note: z.string().trim().max(400) }),
   z.strictObject({ kind: z.literal('return'), id: clientId, note: reason }),
+  z.strictObject({ kind: z.literal('end'), id: clientId, note: z.string().trim().max(400) }),
   z.strictObject({
     kind: z.literal('sign'),
     id: clientId,
     password: z.string().min(1, say.typeYourPassword).max(200),
+    /** Of the second factor; empty where the signer has none. */
+    code: z.string().trim().max(20).default(''),
     /** Hash of the record the reviewer saw: what is signed is what was read. */
     recordSha256: z.string().regex(/^[0-9a-f]{64}$/),
     /** Why the reviewer accepts what is left beyond its limits; empty where nothing is. */
@@ -86,6 +94,8 @@ export const openJobBody = z.strictObject({
   returnBy: daySchema.nullable(),
   mustRunHours: z.int(say.wholeHours).min(0).max(1_000_000),
   policy: policySchema,
+  /** Done to learn: trainees may work in it, and nothing of it counts. */
+  practice: z.boolean(),
   /** Why a questioned jump of the hours is right; null while nobody has said so. */
   hoursNote: reason.nullable(),
 })
@@ -129,6 +139,8 @@ export const gaugeBody = z.strictObject({
   least: gaugeText,
   greatest: gaugeText,
   calibrationDue: daySchema,
+  /** Where it is kept. */
+  place: z.string().trim().max(80).default(''),
 })
 export type GaugeBody = z.infer<typeof gaugeBody>
 
@@ -159,37 +171,52 @@ export type PictureFields = z.infer<typeof pictureFields>
 
 /** Roles as bodies name them; the server's table of rights is `server/people/roles.ts`. */
 const role = z.enum(['inspector', 'reviewer', 'planner', 'trainee', 'visitor', 'administrator'])
-const personName = z.string().trim().min(1, people.nameThePerson).max(120)
-const username = z
-  .string()
-  .trim()
-  .regex(/^[a-z0-9][a-z0-9.-]{2,29}$/, people.chooseUserName)
+const personName = z.string().trim().min(1, say.nameThePerson).max(120)
+/** What a user name may be; the sign-in library is held to it as well. */
+export const USER_NAME = /^[a-z0-9][a-z0-9.-]{2,29}$/
+const username = z.string().trim().regex(USER_NAME, say.chooseUserName)
 const place = z
   .string()
   .trim()
   .max(120)
   .transform((text) => (text === '' ? null : text))
   .nullable()
-const password = z.string().min(10, people.chooseLonger).max(128)
+const password = z.string().min(10, say.chooseLonger).max(128)
 
 export const personBody = z.strictObject({ id: clientId, name: personName, username, role, station: place })
 export type PersonBody = z.infer<typeof personBody>
 
-export const personChange = z.strictObject({ name: personName, role, station: place, disabled: z.boolean() })
+export const personChange = z.strictObject({
+  name: personName,
+  role,
+  station: place,
+  disabled: z.boolean(),
+  secondFactorAsked: z.boolean(),
+})
 export type PersonChange = z.infer<typeof personChange>
 
-export const passwordBody = z.strictObject({ code: z.string().trim().min(1, people.typeCode).max(60), password })
+export const passwordBody = z.strictObject({ code: z.string().trim().min(1, say.typeCode).max(60), password })
 export type PasswordBody = z.infer<typeof passwordBody>
 
-export const ownPasswordBody = z.strictObject({ current: z.string().min(1, people.notYourPassword).max(128), password })
+export const ownPasswordBody = z.strictObject({ current: z.string().min(1, say.typeCurrentPassword).max(128), password })
 export type OwnPasswordBody = z.infer<typeof ownPasswordBody>
+
+export const ownPasswordCheckBody = z.strictObject({ current: z.string().min(1, say.typeCurrentPassword).max(128) })
+export type OwnPasswordCheckBody = z.infer<typeof ownPasswordCheckBody>
+
+const factorCode = z.string().trim().min(1, say.typeTheCode).max(20)
+export const codeBody = z.strictObject({ code: factorCode })
+export type CodeBody = z.infer<typeof codeBody>
+
+export const endFactorBody = z.strictObject({ current: z.string().min(1, say.typeCurrentPassword).max(128), code: factorCode })
+export type EndFactorBody = z.infer<typeof endFactorBody>
 
 export const firstBody = z.strictObject({
   id: clientId,
-  code: z.string().trim().min(1, people.typeCode).max(60),
+  code: z.string().trim().min(1, say.typeCode).max(60),
   name: personName,
   username,
-  station: z.string().trim().min(1, people.nameStation).max(120),
+  station: z.string().trim().min(1, say.nameStation).max(120),
   password,
 })
 export type FirstBody = z.infer<typeof firstBody>

@@ -1,8 +1,11 @@
 /** Use cases on a real database, without a browser: what is stored, what is refused with which sentence, and what comes twice. */
+
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { contextOf, type TestDatabase, testDatabase } from '../../scripts/lib/testDatabase'
 import type { OpenJobBody, ReadingBody } from '../contract/bodies'
+import type { Progress } from '../contract/longWork'
 import { evaluate } from '../core/evaluate/evaluate'
+import { jobState } from '../core/job/standing'
 import type { EntryBody } from '../core/notes/entrySchema'
 import { standingOn, subjectOf } from '../core/notes/subject'
 import { entriesAfter } from '../db/queries/notes'
@@ -12,9 +15,10 @@ import { Refused } from './edge/refused'
 import { confirmStep } from './jobs/confirmStep'
 import { decidePart } from './jobs/decidePart'
 import { buildJobView } from './jobs/jobView'
-import { openJob } from './jobs/openJob'
+import { openJob, openJobView } from './jobs/openJob'
+import { shopFloor } from './jobs/shopFloor'
 import { addMachine } from './machines/addMachine'
-import { importHistory } from './machines/history/importHistory'
+import { importedBy, importHistory } from './machines/history/importHistory'
 import { addEntries } from './notes/addEntries'
 import { peopleCases } from './people/people.fixture'
 import { acceptReading } from './readings/acceptReading'
@@ -200,10 +204,17 @@ const opening = (over: Partial<OpenJobBody> = {}): OpenJobBody => ({
   complaint: '',
   returnBy: null,
   mustRunHours: 8_000,
+  practice: false,
   policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: true, clearanceBy: 'measuredParts' },
   hoursNote: null,
   ...over,
 })
+
+const signing: Signing = {
+  checkPassword: async (typed) => typed === 'right',
+  takeCode: async () => 'none',
+  key: () => database.key(),
+}
 
 describe('a job', () => {
   const cases: readonly [what: string, machine: string, over: Partial<OpenJobBody>, says: RegExp][] = [
@@ -229,6 +240,41 @@ describe('a job', () => {
       expect(await refusal(acceptReading(inspector, body.id, reading('219.9')))).toMatch(/Make safe/)
     })
   })
+  test('a practice job: a trainee works in it, it goes no further, and nothing of it counts', async () => {
+    await database.as('planner', async (planner) => {
+      const floorBefore = await shopFloor(planner)
+      const before = await openJobView(planner, 'quillmere-unit-1')
+      // Beside an open job, and with hours that the log would refuse.
+      const { id } = await openJob(planner, 'quillmere-unit-1', opening({ practice: true, runningHours: 100 }))
+      const trainee = contextOf(planner.db, 'trainee')
+      const looked = note({ kind: 'lookedAt', part: 'shell', note: '' })
+      expect(await refusal(acceptReading(trainee, JOB, reading('219.941')))).toMatch(/^notAllowed: .*practice jobs only/)
+      expect(await refusal(addEntries(trainee, JOB, looked))).toMatch(/^notAllowed: .*practice jobs only/)
+      expect(await refusal(addEntries(trainee, id, looked))).toBe('')
+      // Allowed, and held by making safe like anybody.
+      expect(await refusal(acceptReading(trainee, id, reading('219.9')))).toMatch(/^conflict: .*Make safe/)
+      expect((await buildJobView(trainee, planner.db, id)).may).toMatchObject({ measure: true, send: false, review: false })
+      expect((await buildJobView(trainee, planner.db, JOB)).may).toMatchObject({ measure: false, note: false })
+      const inspector = contextOf(planner.db, 'inspector')
+      const sent = review(inspector, id, { kind: 'send', id: newId(), note: '' }, signing)
+      expect(await refusal(sent)).toMatch(/^notPossible: This is a practice job/)
+      const after = await openJobView(planner, 'quillmere-unit-1')
+      expect({ hours: after.hoursLog, open: after.openJob }).toEqual({ hours: before.hoursLog, open: before.openJob })
+      const floor = await shopFloor(planner)
+      expect(floor.machines).toEqual(floorBefore.machines)
+      expect(floor.jobs.filter(({ practice }) => practice).map((job) => job.id)).toEqual([id])
+      // It is ended by whoever works in it, once; then it is read only, and gone from the shop floor.
+      const end = { kind: 'end', id: newId(), note: 'Gap of the rings' } as const
+      expect(await refusal(review(trainee, JOB, end, signing))).toMatch(/^notAllowed/)
+      expect(await refusal(review(inspector, JOB, end, signing))).toMatch(/^notPossible: Only a practice job/)
+      expect(await review(trainee, id, end, signing)).toMatchObject({ stored: true })
+      expect(await review(trainee, id, end, signing)).toMatchObject({ stored: false })
+      expect(await refusal(addEntries(trainee, id, note({ kind: 'lookedAt', part: 'shaft', note: '' })))).toMatch(/has ended/)
+      expect(await refusal(acceptReading(trainee, id, reading('219.9')))).toMatch(/has ended/)
+      expect((await shopFloor(planner)).jobs).toEqual(floorBefore.jobs)
+      expect(jobState(await buildJobView(trainee, planner.db, id))).toBe('ended')
+    })
+  })
   test('a machine has a name of its own at its station', async () => {
     await database.as('planner', async (context) => {
       const machine = { id: newId(), station: 'Quillmere Power Station', name: 'unit 1', units: 'metric' as const }
@@ -239,8 +285,6 @@ describe('a job', () => {
 })
 
 describe('a review', () => {
-  const signing: Signing = { checkPassword: async (typed) => typed === 'right', key: () => database.key() }
-
   test('waits for everything that is undecided', async () => {
     await database.as('inspector', async (context) => {
       await acceptReading(context, JOB, reading('219.941'))
@@ -261,7 +305,8 @@ describe('a review', () => {
   test('is not the inspector’s to sign, and nobody’s before it was sent', async () => {
     await database.as('inspector', async (inspector) => {
       const { record } = await buildJobView(inspector, inspector.db, JOB)
-      const sign = () => ({ kind: 'sign', id: newId(), password: 'right', recordSha256: recordHash(record), reason: '' }) as const
+      const sign = () =>
+        ({ kind: 'sign', id: newId(), password: 'right', code: '', recordSha256: recordHash(record), reason: '' }) as const
       expect(await refusal(review(inspector, JOB, sign(), signing))).toMatch(/^notAllowed/)
       const reviewer = contextOf(inspector.db, 'reviewer')
       expect(await refusal(review(reviewer, JOB, sign(), signing))).toMatch(/^conflict|^notPossible/)
@@ -272,8 +317,39 @@ describe('a review', () => {
       const { record } = await buildJobView(context, context.db, JOB)
       const [part] = evaluate(record).parts
       expect(part?.verdict).toBe('hold')
-      const decided = { id: newId(), part: part?.id ?? '', recommended: 'reuse', decided: 'reuse', reason: null } as const
+      const decided = {
+        id: newId(),
+        part: part?.id ?? '',
+        recommended: 'reuse',
+        decided: 'reuse',
+        reason: null,
+        route: null,
+      } as const
       expect(await refusal(decidePart(context, JOB, decided))).toMatch(/^conflict/)
+    })
+  })
+  test('a verdict names a route of its part, says why it departs, and is kept with it', async () => {
+    await database.as('inspector', async (context) => {
+      const by = (over: object) =>
+        decidePart(context, JOB, {
+          id: newId(),
+          part: 'shell',
+          recommended: 'hold',
+          decided: 'recondition',
+          reason: 'scored, and the shop is free',
+          route: 're-metal',
+          ...over,
+        })
+      expect(await refusal(by({ route: 'grind-journal' }))).toMatch(/^malformed/)
+      expect(await refusal(by({ decided: 'replace' }))).toMatch(/^malformed/)
+      expect(await refusal(by({ reason: null }))).toMatch(/^malformed/)
+      const id = newId()
+      expect(await by({ id })).toEqual({ stored: true })
+      expect(await by({ id })).toEqual({ stored: false })
+      expect(await refusal(by({ id, route: '-' }))).toMatch(/^conflict/)
+      expect(await by({ route: '-' })).toEqual({ stored: true })
+      const { record } = await buildJobView(context, context.db, JOB)
+      expect(record.decisions.filter(({ part }) => part === 'shell').map(({ route }) => route)).toEqual(['re-metal', '-'])
     })
   })
   test('a step of the order of work waits until the machine is safe, and is confirmed once', async () => {
@@ -316,6 +392,25 @@ describe('a table of earlier readings', () => {
       )
       expect(error?.issues.map(({ message }) => message).join()).toMatch(/no characteristic “Piston”/)
       expect(await importHistory(context, 'quillmere-unit-1', about, table())).toMatchObject({ stored: true })
+    })
+  })
+  test('that is cancelled while it is stored leaves nothing, and says so to whoever asks what became of it', async () => {
+    await database.as('planner', async (context) => {
+      const about = fields()
+      const cancelled = new AbortController()
+      const said: string[] = []
+      const say = ({ stage, done, of }: Progress): void => {
+        said.push(`${stage} ${done}/${of}`)
+        if (stage === 'storing') cancelled.abort()
+      }
+      const long = { say, signal: cancelled.signal }
+      // Each overhaul is a place to stop at; of a single one it is stored and rolled back.
+      expect(await refusal(importHistory(context, 'quillmere-unit-1', about, table(), long))).toMatch(/^notPossible: Cancelled/)
+      expect(said).toEqual(['reading 0/1', 'storing 0/6'])
+      expect(await importedBy(context, 'quillmere-unit-1', about.id)).toBeNull()
+      expect(await readingsOf(context.db, `${about.id}:1`)).toEqual([])
+      const done = await importHistory(context, 'quillmere-unit-1', about, table())
+      expect(await importedBy(context, 'quillmere-unit-1', about.id)).toEqual({ ...done, stored: false })
     })
   })
   test('is the planner’s', async () => {

@@ -36,17 +36,42 @@ async function settled(): Promise<void> {
 }
 
 /** The disk of a device: what all its tabs keep. */
-class Disk implements ItemStore {
+class Disk {
   readonly items = new Map<string, Item>()
+  readonly jotted = new Map<string, Item>()
+  /** What came while it was full. */
+  readonly untaken = new Set<string>()
   full = false
+}
+
+/** How a tab writes to it: slowly, and not to the end when it is closed meanwhile; what it jots down stands at once. */
+class Desk implements ItemStore {
+  constructor(
+    private readonly disk: Disk,
+    private readonly wait: () => Promise<void>,
+  ) {}
   async all(personId: string): Promise<readonly Item[]> {
-    return structuredClone([...this.items.values()].filter((item) => item.personId === personId))
+    return structuredClone([...this.disk.items.values()].filter((item) => item.personId === personId))
   }
   async change(id: string, make: (kept: Item | undefined) => Item | null): Promise<void> {
-    const made = make(this.items.get(id))
-    if (made === null) return void this.items.delete(id)
-    if (this.full) throw new Error('the disk is full')
-    this.items.set(id, structuredClone(made))
+    await this.wait()
+    const made = make(this.disk.items.get(id))
+    if (made === null) return void this.disk.items.delete(id)
+    if (this.disk.full) {
+      this.disk.untaken.add(id)
+      throw new Error('the disk is full')
+    }
+    this.disk.items.set(id, structuredClone(made))
+  }
+  jot(item: Item): void {
+    if (this.disk.full) this.disk.untaken.add(item.id)
+    else this.disk.jotted.set(item.id, structuredClone(item))
+  }
+  jotted(personId: string): readonly Item[] {
+    return structuredClone([...this.disk.jotted.values()].filter((item) => item.personId === personId))
+  }
+  rub(id: string): void {
+    this.disk.jotted.delete(id)
   }
 }
 
@@ -128,10 +153,11 @@ class Tab {
   readonly outbox: Outbox
   private readonly stop: () => void
   private open = true
-  constructor(world: Omit<OutboxWorld, 'again' | 'tell' | 'heard'>, clock: Clock, tabs: Set<Tab>) {
+  constructor(world: Omit<OutboxWorld, 'again' | 'tell' | 'heard' | 'store'>, disk: Disk, clock: Clock, tabs: Set<Tab>) {
     const never = new Promise<never>(() => {})
     this.outbox = openOutbox('me', {
       ...world,
+      store: new Desk(disk, () => new Promise((go) => clock.after(5, () => (this.open ? go() : undefined)))),
       post: (path, body) => (this.open ? world.post(path, body).then((answer) => (this.open ? answer : never)) : never),
       again: (everyMs, call) => {
         const round = (): void => {
@@ -194,10 +220,11 @@ async function badDay(seed: number): Promise<string | null> {
   const tabs = new Set<Tab>()
   const shownNow = (id: string): Item[] =>
     [...tabs].flatMap(({ outbox }) => outbox.state().items.filter((item) => item.id === id))
+  const isUnsent = ({ fate }: Item): boolean => fate.kind === 'refused' && fate.status === UNSENT
   const isRefused = ({ fate }: Item): boolean => fate.kind === 'refused' || fate.kind === 'overtaken'
   const server = new Server(clock, random, (id) => answered.has(id) || sentAgain.has(id) || shownNow(id).some(isRefused))
   const openTab = (): Tab => {
-    const tab = new Tab({ store: disk, nowMs: () => clock.nowMs, post: (_path, body) => server.post(body) }, clock, tabs)
+    const tab = new Tab({ nowMs: () => clock.nowMs, post: (_path, body) => server.post(body) }, disk, clock, tabs)
     tabs.add(tab)
     return tab
   }
@@ -235,7 +262,8 @@ async function badDay(seed: number): Promise<string | null> {
     else if (roll < 72) {
       if (tabs.size > 1 || random.chance(0.7)) {
         // What only this tab holds is lost with it; it said so while it was open.
-        for (const item of tab.outbox.state().items) if (!disk.items.has(item.id)) answered.add(item.id)
+        for (const item of tab.outbox.state().items)
+          if ((disk.untaken.has(item.id) || isUnsent(item)) && !disk.items.has(item.id)) answered.add(item.id)
         tab.close()
         tabs.delete(tab)
       }
@@ -271,8 +299,7 @@ async function badDay(seed: number): Promise<string | null> {
   await clock.turn(120_000)
   // What was kept nowhere and got no answer its author sends again; where the disk was full, all that a tab could not note.
   for (const { outbox } of tabs)
-    for (const item of outbox.state().items)
-      if (isRefused(item) && (wasFull || (item.fate.kind === 'refused' && item.fate.status === UNSENT))) outbox.sendAgain(item)
+    for (const item of outbox.state().items) if (isRefused(item) && (wasFull || isUnsent(item))) outbox.sendAgain(item)
   const last = openTab()
   await clock.turn(200_000)
 
@@ -288,6 +315,7 @@ async function badDay(seed: number): Promise<string | null> {
     if (shown.some(({ fate }) => fate.kind === 'waiting')) return `${item.id} still waits`
   }
   const left = [...disk.items.values()].filter(({ fate }) => fate.kind === 'stored' || fate.kind === 'waiting')
+  if (disk.jotted.size > 0) return `still jotted down: ${[...disk.jotted.keys()].join(', ')}`
   if (left.length > 0) return `still on the disk: ${left.map(({ id, fate }) => `${id} ${fate.kind}`).join(', ')}`
   if (last.outbox.state().link !== 'reached') return 'the last tab does not know that the server is back'
   return null

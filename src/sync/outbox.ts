@@ -27,6 +27,11 @@ export interface ItemStore {
   all(personId: string): Promise<readonly Item[]>
   /** Puts in the place of what stands under an id what is made of it, in one step; null takes it away. */
   change(id: string, make: (kept: Item | undefined) => Item | null): Promise<void>
+  /** Writes an item down before it returns, as well as the browser lets it: a page that ends before `change` has, leaves this. */
+  jot(item: Item): void
+  /** What pages have jotted down and not rubbed out. */
+  jotted(personId: string): readonly Item[]
+  rub(id: string): void
 }
 
 /** Everything outside: so that a test can break the network, fill the disk, close a tab and turn the clock. */
@@ -115,8 +120,19 @@ export function openOutbox(personId: string, world: OutboxWorld): Outbox {
     return answer
   }
 
+  /** Puts on this device what a page jotted down and ended before it could. */
+  const takeOver = async (): Promise<void> => {
+    for (const item of store.jotted(personId)) {
+      if (held.has(item.id)) continue
+      const hasIt = (kept: Item | undefined): kept is Item => kept?.fate.kind === 'waiting' || kept?.fate.kind === 'stored'
+      if (!dropped.has(item.id)) await store.change(item.id, (kept) => (hasIt(kept) ? kept : item))
+      store.rub(item.id)
+    }
+  }
+
   const look = (): Promise<void> =>
     inTurn(async () => {
+      await takeOver().catch(() => undefined)
       const kept = await store.all(personId).catch(() => null)
       if (kept === null) return show({ loaded: true, keeps: false })
       const ids = new Set(kept.map(({ id }) => id))
@@ -153,6 +169,7 @@ export function openOutbox(personId: string, world: OutboxWorld): Outbox {
   /** Puts an item on this device; one that cannot be kept is held in this tab, and goes to the server at once or not at all. */
   const keep = async (item: Item): Promise<void> => {
     dropped.delete(item.id)
+    store.jot(item)
     hold(item, 'coming')
     show()
     const isKept = await inTurn(async () => {
@@ -162,6 +179,7 @@ export function openOutbox(personId: string, world: OutboxWorld): Outbox {
       () => true,
       () => false,
     )
+    store.rub(item.id)
     const now = held.get(item.id)
     if (now) hold(now.item, isKept ? 'device' : 'nowhere')
     show({ keeps: isKept })
@@ -190,6 +208,7 @@ export function openOutbox(personId: string, world: OutboxWorld): Outbox {
   const forget = (id: string): void => {
     dropped.add(id)
     held.delete(id)
+    store.rub(id)
     show()
     void inTurn(() => store.change(id, () => null)).then(world.tell, () => undefined)
   }

@@ -50,6 +50,9 @@ function database(): Promise<IDBPDatabase<Schema>> {
   return opened
 }
 
+/** Before the id of what is jotted down. */
+const JOT = 'medida-jot:'
+
 /** What is kept in this browser, for every tab of it. */
 export const browserStore: ItemStore = {
   all: async (personId) => (await database()).getAllFromIndex('outbox', 'person', personId),
@@ -59,5 +62,30 @@ export const browserStore: ItemStore = {
     const made = make(kept)
     const written = made !== null ? transaction.store.put(made) : transaction.store.delete(id)
     await Promise.all([written, transaction.done])
+  },
+  // The database answers later; this storage has written when it returns.
+  jot: (item) => {
+    try {
+      localStorage.setItem(JOT + item.id, JSON.stringify(item))
+    } catch {
+      // Full or closed to this page: the database takes it all the same.
+    }
+  },
+  jotted: (personId) => {
+    try {
+      return Object.keys(localStorage)
+        .filter((key) => key.startsWith(JOT))
+        .map((key): Item => JSON.parse(localStorage.getItem(key) ?? 'null'))
+        .filter((item) => item?.personId === personId)
+    } catch {
+      return []
+    }
+  },
+  rub: (id) => {
+    try {
+      localStorage.removeItem(JOT + id)
+    } catch {
+      // Where nothing could be written there is nothing to rub out.
+    }
   },
 }

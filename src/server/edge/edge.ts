@@ -1,11 +1,13 @@
 import type { APIContext, APIRoute } from 'astro'
 import { z } from 'zod'
 import type { Refusal } from '../../contract/answers'
+import { LINES_TYPE, type LongWork } from '../../contract/longWork'
 import { issueWords } from '../../core/words/issues'
 import type { Executor } from '../../db/client'
 import { say } from '../../labels/refusals'
 import type { Context } from './context'
 import { refusalOf } from './databaseFault'
+import { longAnswer } from './longAnswer'
 import { unplainPath } from './plainText'
 import { type Issue, Refused } from './refused'
 import { database, logger } from './runtime'
@@ -93,7 +95,7 @@ export const apiUpload =
   <S extends z.ZodType>(
     schema: S,
     mostBytes: number,
-    useCase: (context: Context, fields: z.infer<S>, file: Uint8Array, api: APIContext) => Promise<unknown>,
+    useCase: (context: Context, fields: z.infer<S>, file: Uint8Array, api: APIContext, long: LongWork) => Promise<unknown>,
   ): APIRoute =>
   (api) =>
     guarded(async () => {
@@ -108,8 +110,27 @@ export const apiUpload =
       if (typeof about !== 'string' || !(file instanceof Blob)) throw new Refused('malformed', say.sendFieldsAbout)
       if (file.size > mostBytes) throw new Refused('tooLarge', say.fileLargerThan(Math.floor(mostBytes / 1024 / 1024)))
       const fields = checked(schema, parseJson(about))
-      return answerJson(await useCase(context, fields, new Uint8Array(await file.arrayBuffer()), api))
+      const bytes = new Uint8Array(await file.arrayBuffer())
+      // The whole of it is here before the answer begins.
+      return longAnswer(api.request, (long) => guarded(async () => answerJson(await useCase(context, fields, bytes, api, long))))
     })
+
+/** A call that makes something which takes long; whoever looks on is told when it is there, and then fetches it. */
+export const apiMade = (
+  make: (context: Context, api: APIContext, long: LongWork) => Promise<() => Promise<Response>>,
+): APIRoute => {
+  return (api) =>
+    guarded(async () => {
+      const context = contextOf(api.locals)
+      const looksOn = api.request.headers.get('accept')?.includes(LINES_TYPE) ?? false
+      return longAnswer(api.request, (long) =>
+        guarded(async () => {
+          const made = await make(context, api, long)
+          return looksOn ? answerJson({ made: true }) : made()
+        }),
+      )
+    })
+}
 
 /** A call that reads. */
 export const apiRead = (useCase: (context: Context, api: APIContext) => Promise<Response>): APIRoute => {

@@ -10,7 +10,7 @@ import { Refused } from '../edge/refused'
  * holds the gauge; the bench before it is told `released` and hears no more, on whichever server it is.
  */
 export async function gaugeEvents(context: Context, gaugeId: string): Promise<Response> {
-  authorise(context, 'measure')
+  authorise(context, 'measure', true)
   const gauge = await findGauge(context.db, gaugeId)
   if (!gauge) throw new Refused('notFound', `There is no gauge “${gaugeId}” in the store.`)
   const paired = (await pairingsInForce(context.db)).some(({ code }) => code === gauge.code)

@@ -6,6 +6,8 @@ import { gaugeOfRow } from '../jobs/jobRecord'
 
 export interface GaugesView {
   readonly gauges: readonly Gauge[]
+  /** Where each is kept, by its id. */
+  readonly places: Readonly<Record<string, string>>
   /** Pairings by which gauges send their readings themselves. */
   readonly pairings: readonly {
     readonly id: string
@@ -23,11 +25,13 @@ export interface GaugesView {
 /** The store: every gauge with what is known of it, those whose calibration lapses first on top. */
 export async function gaugesView(context: Context): Promise<GaugesView> {
   authorise(context, 'read')
-  const { gauges, unreadable } = readGauges((await allGauges(context.db)).filter(({ replaced }) => !replaced))
+  const rows = (await allGauges(context.db)).filter(({ replaced }) => !replaced)
+  const { gauges, unreadable } = readGauges(rows)
   return {
     gauges: gauges.sort((a, b) =>
       a.calibrationDue < b.calibrationDue ? -1 : a.calibrationDue > b.calibrationDue ? 1 : a.code < b.code ? -1 : 1,
     ),
+    places: Object.fromEntries(rows.map(({ id, place }) => [id, place])),
     unreadable,
     pairings: (await pairingsInForce(context.db)).map((pairing) => ({ ...pairing, at: pairing.at.toISOString() })),
     today: context.now().toISOString().slice(0, 10),

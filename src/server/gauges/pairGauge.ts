@@ -14,7 +14,7 @@ const newSecret = (): string =>
 
 /** Pairs a gauge that sends its readings itself: its code is answered once, typed into the adapter, and kept nowhere. */
 export function pairGauge(context: Context, gaugeId: string, body: PairingBody): Promise<{ id: string; secret: string }> {
-  authorise(context, 'measure')
+  authorise(context, 'measure', true)
   return context.db.transaction(async (db) => {
     const gauge = await findGauge(db, gaugeId)
     if (!gauge || gauge.replaced) throw new Refused('notFound', say.thereNoGauge(gaugeId))
@@ -37,7 +37,7 @@ export function pairGauge(context: Context, gaugeId: string, body: PairingBody):
 
 /** Ends a pairing: what says its code from now on is not heard. */
 export function unpairGauge(context: Context, gaugeId: string, { pairing }: EndPairingBody): Promise<{ id: string }> {
-  authorise(context, 'measure')
+  authorise(context, 'measure', true)
   return context.db.transaction(async (db) => {
     const [gauge, found] = [await findGauge(db, gaugeId), await findPairing(db, pairing)]
     if (!gauge || found?.code !== gauge.code) throw new Refused('notFound', say.thereNoSuchPairing)

@@ -13,7 +13,10 @@ import { canonicalJson } from '../reports/canonical'
  * Puts a gauge into the store, or a new calibration of one that is there: the old figures stay with what was read under
  * them, and the new ones count from now on. Sent twice, it is stored once.
  */
-export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBody): Promise<{ id: string; stored: boolean }> {
+export function storeGauge(
+  context: Context,
+  { id, replaces, place, ...typed }: GaugeBody,
+): Promise<{ id: string; stored: boolean }> {
   authorise(context, 'plan')
   const read = readTypedGauge(typed)
   if (!read.ok) {
@@ -44,6 +47,7 @@ export function storeGauge(context: Context, { id, replaces, ...typed }: GaugeBo
     }
     await storeGaugeRow(db, {
       id,
+      place,
       code: figures.code,
       name: figures.name,
       kind: figures.kind,

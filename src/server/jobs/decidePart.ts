@@ -1,5 +1,8 @@
 import type { DecisionBody } from '../../contract/bodies'
+import type { Part } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
+import { OWN_WAY } from '../../core/record/ownWay'
+import { departs } from '../../core/verdict/decidedWay'
 import { verdictName } from '../../core/words/labels'
 import type { Executor } from '../../db/client'
 import { decisionById, storeDecision } from '../../db/queries/jobs'
@@ -14,17 +17,21 @@ export function decidePart(context: Context, jobId: string, body: DecisionBody):
   const stored = async (db: Executor): Promise<{ stored: boolean } | null> => {
     const known = await decisionById(db, body.id)
     if (!known) return null
-    const same = known.part === body.part && known.decided === body.decided && known.reason === body.reason
+    const same =
+      known.part === body.part && known.decided === body.decided && known.reason === body.reason && known.route === body.route
     if (known.jobId === jobId && same && known.recommended === body.recommended) return { stored: false }
     throw new Refused('conflict', 'A different verdict with this id is stored already. Reload the page and decide again.')
   }
   return writeToJob(context, jobId, { action: 'decide', duringReview: false, stored }, async (db, { record }) => {
     const part = record.book.parts.find(({ id }) => id === body.part)
     if (!part) throw new Refused('notFound', say.limitBookHasNo(body.part))
-    const recommended = evaluate(record).parts.find(({ id }) => id === body.part)?.verdict
-    if (recommended !== body.recommended)
+    const result = evaluate(record).parts.find(({ id }) => id === body.part)
+    const recommended = result?.verdict
+    if (body.route !== null && (body.decided !== 'recondition' || !isRouteOf(part, body.route)))
+      throw new Refused('malformed', say.routeNotThere(part.name), [{ path: 'route', message: say.chooseRoute }])
+    if (!result || recommended !== body.recommended)
       throw new Refused('conflict', say.recommendedVerdictHas(part.name, recommended ? verdictName[recommended] : 'none'))
-    if (body.decided !== recommended && body.reason === null)
+    if (departs(result, body) && body.reason === null)
       throw new Refused('malformed', say.recommendedVerdictSay(part.name, verdictName[body.recommended]), [
         { path: 'reason', message: say.sayWhyYou },
       ])
@@ -38,3 +45,5 @@ export function decidePart(context: Context, jobId: string, body: DecisionBody):
     return { stored: true }
   })
 }
+
+const isRouteOf = (part: Part, route: string): boolean => route === OWN_WAY || part.routes.some(({ id }) => id === route)

@@ -46,6 +46,7 @@ function lineOf(view: JobView): FloorJob {
     station: record.machine.station,
     machine: record.machine.name,
     units: record.machine.units,
+    practice: view.practice,
     state,
     step,
     done: standings.filter((of) => of.state === 'done').length,

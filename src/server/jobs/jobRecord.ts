@@ -83,6 +83,8 @@ export const gaugeOfRow = ({
   greatest,
   replaced,
   repeatability,
+  // Where it is kept is the store's, and moves without another calibration.
+  place: _,
   ...gauge
 }: Awaited<ReturnType<typeof allGauges>>[number]) => ({
   ...gauge,
@@ -101,6 +103,7 @@ export const decisionOfRow = ({ decision, by }: Awaited<ReturnType<typeof decisi
   recommended: decision.recommended,
   decided: decision.decided,
   reason: decision.reason,
+  ...(decision.route === null ? {} : { route: decision.route }),
   by,
   at: instantOf(decision.decidedAt),
 })

@@ -1,14 +1,14 @@
 import { LRUCache } from 'lru-cache'
 import type { JobView } from '../../contract/answers'
 import type { Executor } from '../../db/client'
-import { type JobStamp, jobStamp } from '../../db/queries/jobStamp'
+import { type JobStamp, jobStamps } from '../../db/queries/jobStamp'
 import { confirmationsOf, findJob, reviewOf } from '../../db/queries/jobs'
 import { entriesAfter, entriesOf } from '../../db/queries/notes'
 import { reportOfJob } from '../../db/queries/reports'
 import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
-import { may, sees } from '../people/roles'
+import { type Action, mayIn, sees } from '../people/roles'
 import { buildRecord, confirmationOfRow, recordWithAdded, reviewStepOfRow } from './jobRecord'
 
 /** Everything the pages of a job show. */
@@ -17,23 +17,27 @@ export async function jobView(context: Context, jobId: string): Promise<JobView>
   return buildJobView(context, context.db, jobId)
 }
 
-/** The same inside a transaction, before it writes: what it finds is kept for others, who must not see what may be rolled back. */
-export async function buildJobView({ user }: Context, db: Executor, jobId: string): Promise<JobView> {
+/**
+ * The same inside a transaction, before it writes: what it finds is kept for others, who must not see what may be rolled back.
+ * `asked`: its stamp, where it was asked for with those of other jobs.
+ */
+export async function buildJobView({ user }: Context, db: Executor, jobId: string, asked?: JobStamp): Promise<JobView> {
   const { role } = user
-  const facts = await jobFacts(db, jobId)
+  const facts = await jobFacts(db, jobId, asked)
   // What somebody may not see is not there: neither its name nor that it exists is told.
   if (!sees(user, facts.record.machine.station)) throw new Refused('notFound', say.thereNoJob(jobId))
+  const may = (action: Action): boolean => mayIn(role, action, facts.practice)
   return {
     ...facts,
     may: {
-      measure: may(role, 'measure'),
-      confirm: may(role, 'confirm'),
-      decide: may(role, 'decide'),
-      send: may(role, 'send'),
-      review: may(role, 'review'),
-      note: may(role, 'note'),
-      plan: may(role, 'plan'),
-      check: may(role, 'check'),
+      measure: may('measure'),
+      confirm: may('confirm'),
+      decide: may('decide'),
+      send: may('send') && !facts.practice,
+      review: may('review') && !facts.practice,
+      note: may('note'),
+      plan: may('plan'),
+      check: may('check'),
     },
   }
 }
@@ -50,9 +54,9 @@ const shown = new LRUCache<string, { readonly stamp: JobStamp; readonly facts: J
     [record.job, ...record.history].reduce((sum, { readings }) => sum + readings.length, 500 + record.job.entries.length),
 })
 
-async function jobFacts(db: Executor, jobId: string): Promise<JobFacts> {
+async function jobFacts(db: Executor, jobId: string, asked?: JobStamp): Promise<JobFacts> {
   // Asked for before anything is read: what is added meanwhile makes the next stamp another one.
-  const stamp = await jobStamp(db, jobId)
+  const stamp = asked ?? (await jobStamps(db, [jobId])).get(jobId)
   if (stamp === undefined) throw new Refused('notFound', say.thereNoJob(jobId))
   const known = shown.get(jobId)
   const same = known?.stamp.rest === stamp.rest
@@ -84,6 +88,7 @@ async function readFacts(db: Executor, jobId: string): Promise<JobFacts> {
     review: (await reviewOf(db, jobId)).map(reviewStepOfRow),
     reportId: (await reportOfJob(db, jobId))?.id ?? null,
     importedFrom: found.job.importedFrom,
+    practice: found.job.practice,
     lastSeq: entries.at(-1)?.seq ?? 0,
   }
 }

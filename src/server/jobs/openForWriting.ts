@@ -30,9 +30,12 @@ export async function writeToJob<T>(
   },
   write: (db: Executor, view: JobView) => Promise<T>,
 ): Promise<T> {
-  authorise(context, options.action)
+  // Whether it is a practice job is known when it is read.
+  authorise(context, options.action, true)
   return context.db.transaction(async (db) => {
-    if (!(await lockJob(db, jobId))) throw new Refused('notFound', say.thereNoJob(jobId))
+    const job = await lockJob(db, jobId)
+    if (!job) throw new Refused('notFound', say.thereNoJob(jobId))
+    authorise(context, options.action, job.practice)
     const stored = (await options.stored?.(db)) ?? null
     if (stored !== null) return stored
     const view = await buildJobView(context, db, jobId)

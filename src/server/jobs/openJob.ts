@@ -24,7 +24,7 @@ export async function openJobView(context: Context, machineId: string): Promise<
   const { db } = context
   const { machine, book, jobs } = await machineOf(db, machineId)
   if (!sees(context.user, machine.station)) throw new Refused('notFound', say.thereNoMachine(machineId))
-  const last = jobs.at(-1)
+  const last = jobs.filter(({ job }) => !job.practice).at(-1)
   const open = jobs.find(isOpen)
   return {
     machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
@@ -56,15 +56,16 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       return { id: body.id, stored: false }
     }
     if (await isJob(db, body.id)) throw new Refused('conflict', say.anotherMachineHas)
-    const open = jobs.find(isOpen)
+    const open = body.practice ? undefined : jobs.find(isOpen)
     if (open) throw new Refused('conflict', say.hasOpenJob(machine.name, open.job.title))
     const level = book && levelOf(book, body.level)
     if (!level && (body.level !== null || (book?.levels ?? []).length > 0))
       throw new Refused('notFound', say.limitBookHasNoInspection(body.level ?? ''))
     const today = context.now().toISOString().slice(0, 10)
     checkDates(body, today)
-    checkMeter(await hoursLog(db, machineId), body)
-    const title = say.h(level?.name ?? say.overhaul, formatHours(body.runningHours))
+    if (!body.practice) checkMeter(await hoursLog(db, machineId), body)
+    const name = level?.name ?? say.overhaul
+    const title = say.h(body.practice ? say.practiceOf(name) : name, formatHours(body.runningHours))
     await storeJob(db, {
       id: body.id,
       machineId,
@@ -82,20 +83,27 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       returnBy: body.returnBy,
       policy: body.policy,
       installed: await installedNow(db, jobs),
+      practice: body.practice,
     })
-    await storeHours(db, {
-      id: body.id,
-      machineId,
-      hours: body.runningHours,
-      readOn: body.readOn,
-      readBy: context.user.id,
-      note: body.hoursNote ?? '',
-      notedAt: context.now(),
-    })
+    if (!body.practice)
+      await storeHours(db, {
+        id: body.id,
+        machineId,
+        hours: body.runningHours,
+        readOn: body.readOn,
+        readBy: context.user.id,
+        note: body.hoursNote ?? '',
+        notedAt: context.now(),
+      })
     await appendLog(db, context, {
       verb: 'job.opened',
       subject: body.id,
-      detail: { machine: machineId, level: body.level, runningHours: body.runningHours },
+      detail: {
+        machine: machineId,
+        level: body.level,
+        runningHours: body.runningHours,
+        ...(body.practice ? { practice: true } : {}),
+      },
     })
     return { id: body.id, stored: true }
   })
@@ -103,15 +111,16 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
 
 /** The same id must be the same job, sent again. */
 function refuseAnotherJob(known: MachineJob['job'], body: OpenJobBody): void {
-  const [then, now] = [known, body].map(({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy }) =>
-    canonicalJson({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy }),
+  const [then, now] = [known, body].map(({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy, practice }) =>
+    canonicalJson({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy, practice }),
   )
   if (then !== now) throw new Refused('conflict', say.anotherJobId)
 }
 
 type MachineJob = Awaited<ReturnType<typeof jobsOf>>[number]
 
-const isOpen = ({ job: { importedFrom }, reportId }: MachineJob): boolean => reportId === null && importedFrom === null
+const isOpen = ({ job: { importedFrom, practice }, reportId }: MachineJob): boolean =>
+  reportId === null && importedFrom === null && !practice
 
 export async function machineOf(db: Executor, machineId: string) {
   const machine = await findMachine(db, machineId)
@@ -130,7 +139,7 @@ export async function hoursLog(db: Executor, machineId: string) {
   return [
     ...meter.map(({ readOn, hours, note }) => ({ date: readOn, hours, where: note === '' ? 'meter' : `meter: ${note}` })),
     ...jobs
-      .filter(({ job: { id } }) => !noted.has(id))
+      .filter(({ job: { id, practice } }) => !noted.has(id) && !practice)
       .map(({ job: { openedOn, runningHours, title } }) => ({ date: openedOn, hours: runningHours, where: title })),
   ].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.hours - b.hours))
 }
@@ -157,7 +166,7 @@ function checkMeter(log: readonly HoursEntry[], body: OpenJobBody): void {
 
 /** Marks of what is fitted now: those of the last job, without the parts it replaced, which have no mark on record yet. */
 export async function installedNow(db: Executor, jobs: Awaited<ReturnType<typeof jobsOf>>): Promise<Record<string, string>> {
-  const last = jobs.filter((one) => !isOpen(one)).at(-1)?.job
+  const last = jobs.filter((one) => !isOpen(one) && !one.job.practice).at(-1)?.job
   if (!last) return {}
   const installed = { ...(last.installed as Record<string, string>) }
   const standing = new Map((await decisionsOf(db, last.id)).map(({ decision }) => [decision.part, decision.decided]))

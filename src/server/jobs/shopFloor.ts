@@ -1,7 +1,9 @@
 import type { FloorGauge, FloorMachine, FloorView, JobSummary } from '../../contract/answers'
+import { daysBetween } from '../../core/base/day'
 import { intervalUsed } from '../../core/job/interval'
 import { jobState, standingBy } from '../../core/job/standing'
 import { allGauges } from '../../db/queries/gauges'
+import { jobStamps } from '../../db/queries/jobStamp'
 import { allJobs } from '../../db/queries/jobs'
 import { allHours, allMachines } from '../../db/queries/machines'
 import { authorise, type Context } from '../edge/context'
@@ -25,10 +27,14 @@ export async function shopFloor(context: Context): Promise<FloorView> {
   const open: FloorView['jobs'][number][] = []
   const unreadable: FloorView['unreadable'][number][] = []
   const states = new Map<string, JobSummary['state']>()
-  for (const { job, reportId } of jobs) {
-    if (reportId !== null || job.importedFrom !== null) continue
+  const undone = jobs.filter(({ job, reportId, ended }) => reportId === null && job.importedFrom === null && !ended)
+  const stamps = await jobStamps(
+    db,
+    undone.map(({ job }) => job.id),
+  )
+  for (const { job } of undone) {
     try {
-      const view = await buildJobView(context, db, job.id)
+      const view = await buildJobView(context, db, job.id, stamps.get(job.id))
       states.set(job.id, jobState(view))
       open.push(floorJob(view))
     } catch (error) {
@@ -42,7 +48,7 @@ export async function shopFloor(context: Context): Promise<FloorView> {
     jobs: open.sort((a, b) => (a.returnBy ?? '9999').localeCompare(b.returnBy ?? '9999') || a.machine.localeCompare(b.machine)),
     unreadable,
     machines: machines.map((machine): FloorMachine => {
-      const own = jobs.filter(({ job }) => job.machineId === machine.id)
+      const own = jobs.filter(({ job }) => job.machineId === machine.id && !job.practice)
       const ended = own.find(({ job, reportId }) => reportId !== null || job.importedFrom !== null)?.job
       const log = [
         ...hours.filter((of) => of.machineId === machine.id).map(({ readOn, hours: at }) => ({ on: readOn, hours: at })),
@@ -81,5 +87,3 @@ export async function shopFloor(context: Context): Promise<FloorView> {
       .sort((a, b) => a.days - b.days),
   }
 }
-
-const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000)

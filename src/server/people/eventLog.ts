@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { LogView } from '../../contract/answers'
 import { daySchema } from '../../core/base/idSchema'
-import { appendLog } from '../../db/queries/log'
+import { appendLog, noteAttempt } from '../../db/queries/log'
 import { eventsOf, verbsLogged } from '../../db/queries/people'
 import { authorise, type Context } from '../edge/context'
 
@@ -36,6 +36,10 @@ export async function logCsv(context: Context, asked: Asked): Promise<string> {
   const rows = events.map(({ at, by, verb, subject, detail }) => [at, by, verb, subject, JSON.stringify(detail)])
   return `${[['at', 'by', 'what', 'about', 'detail'], ...rows].map((row) => row.map(cell).join(',')).join('\r\n')}\r\n`
 }
+
+/** That something was taken out as a file, by whom: a report, a record, a limit book, the heads of the chains. */
+export const noteExport = (context: Context, what: 'report' | 'record' | 'book' | 'heads', subject: string) =>
+  noteAttempt(context.db, context, { verb: `${what}.exported`, subject, detail: {} })
 
 /** A cell that no spreadsheet takes for a formula. */
 function cell(text: string): string {

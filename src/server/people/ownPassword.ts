@@ -1,13 +1,12 @@
 import { hashPassword } from 'better-auth/crypto'
 import type { OwnPasswordBody } from '../../contract/bodies'
-import { appendLog, countLogged, lockTries, noteAttempt } from '../../db/queries/log'
+import type { Executor } from '../../db/client'
+import { appendLog } from '../../db/queries/log'
 import { endSessionsOf, storePassword } from '../../db/queries/people'
 import { say } from '../../labels/people'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
-
-const TRIES = 5
-const WITHIN_MINUTES = 15
+import { mayTry, noteTry } from './tries'
 
 /** What changing takes besides the body; the sign-in room knows. */
 export interface Own {
@@ -16,24 +15,34 @@ export interface Own {
   readonly sessionId: string | null
 }
 
-/** A person changes the own password, and is signed out on every other device. */
-export async function changeOwnPassword(context: Context, body: OwnPasswordBody, own: Own): Promise<{ ended: number }> {
-  const { user, now } = context
-  // Of many tries sent at once each waits for the one before it.
+/** Asks a person for their own password, under a lock and a count of their tries; refuses unless it is right. */
+export async function checkOwnPassword(
+  context: Context,
+  typed: string,
+  check: Own['checkPassword'],
+  then: (db: Executor) => Promise<void> = async () => {},
+): Promise<void> {
   const done = await context.db.transaction(async (db) => {
-    await lockTries(db, user.id)
-    const since = new Date(now().getTime() - WITHIN_MINUTES * 60_000)
-    if ((await countLogged(db, user.id, 'person.wrongPassword', since)) >= TRIES) return 'tooMany'
-    if (!(await own.checkPassword(body.current))) {
-      await noteAttempt(db, context, { verb: 'person.wrongPassword', subject: user.id, detail: {} })
-      return 'wrong'
+    if (!(await mayTry(db, context, 'person.wrongPassword'))) return 'tooMany'
+    if (await check(typed)) {
+      await then(db)
+      return 'right'
     }
-    await storePassword(db, user.id, `${user.id}-password`, await hashPassword(body.password), now())
-    const ended = await endSessionsOf(db, user.id, own.sessionId)
-    await appendLog(db, context, { verb: 'person.passwordChanged', subject: user.id, detail: { ended } })
-    return ended
+    await noteTry(db, context, 'person.wrongPassword')
+    return 'wrong'
   })
   if (done === 'tooMany') throw new Refused('tooMany', say.tooManyTries)
   if (done === 'wrong') throw new Refused('malformed', say.notYourPassword, [{ path: 'current', message: say.notYourPassword }])
-  return { ended: done }
+}
+
+/** A person changes the own password, and is signed out on every other device. */
+export async function changeOwnPassword(context: Context, body: OwnPasswordBody, own: Own): Promise<{ ended: number }> {
+  const { user, now } = context
+  let ended = 0
+  await checkOwnPassword(context, body.current, own.checkPassword, async (db) => {
+    await storePassword(db, user.id, `${user.id}-password`, await hashPassword(body.password), now())
+    ended = await endSessionsOf(db, user.id, own.sessionId)
+    await appendLog(db, context, { verb: 'person.passwordChanged', subject: user.id, detail: { ended } })
+  })
+  return { ended }
 }

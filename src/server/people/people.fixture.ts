@@ -3,7 +3,7 @@ import { verifyPassword } from 'better-auth/crypto'
 import { eq } from 'drizzle-orm'
 import { describe, expect, test } from 'vitest'
 import type { TestDatabase } from '../../../scripts/lib/testDatabase'
-import { account, eventLog, session, user } from '../../db/schema'
+import { account, eventLog, session, twoFactor, user } from '../../db/schema'
 import { storedBook } from '../books/storedBook'
 import type { Context } from '../edge/context'
 import { Refused } from '../edge/refused'
@@ -16,7 +16,9 @@ import { signedReport } from '../reports/report'
 import { codeHash, newCode } from './code'
 import { askedOf, logCsv, logView } from './eventLog'
 import { changeOwnPassword } from './ownPassword'
-import { addPerson, changePerson, endSessions, makeCode, makeFirst, peopleView, setPassword } from './people'
+import { addPerson, changePerson, endFactor, endSessions, makeCode, makeFirst, peopleView, setPassword } from './people'
+
+import { endOwnFactor, takeFactorCode } from './secondFactor'
 
 const refusal = (done: Promise<unknown>): Promise<string> =>
   done.then(
@@ -39,7 +41,7 @@ export function peopleCases(database: () => TestDatabase): void {
   describe('nobody but an administrator', () => {
     test.each(['inspector', 'reviewer', 'planner', 'trainee', 'visitor'] as const)('%s', (role) =>
       database().as(role, async (context) => {
-        const change = { name: 'X', role: 'administrator', station: null, disabled: false } as const
+        const change = { name: 'X', role: 'administrator', station: null, disabled: false, secondFactorAsked: false } as const
         const calls: readonly (() => Promise<unknown>)[] = [
           async () => peopleView(context),
           async () => addPerson(context, person),
@@ -86,7 +88,13 @@ export function peopleCases(database: () => TestDatabase): void {
           /does not hold/,
         )
         const again = await makeCode(context, NEW)
-        await changePerson(context, NEW, { name: 'Jon Pike', role: 'inspector', station: null, disabled: true })
+        await changePerson(context, NEW, {
+          name: 'Jon Pike',
+          role: 'inspector',
+          station: null,
+          disabled: true,
+          secondFactorAsked: false,
+        })
         expect(await refusal(setPassword(context.db, { code: again.code, password: 'eleven plus two' }, context.now()))).toMatch(
           /does not hold/,
         )
@@ -104,7 +112,7 @@ export function peopleCases(database: () => TestDatabase): void {
         await addPerson(context, person)
         await signedIn(context, NEW)
         const open = async () => (await context.db.select().from(session).where(eq(session.userId, NEW))).length
-        const change = { name: 'Jon Pike', role: 'inspector', station: null, disabled: false } as const
+        const change = { name: 'Jon Pike', role: 'inspector', station: null, disabled: false, secondFactorAsked: false } as const
         expect(await changePerson(context, NEW, change)).toEqual({ changed: false })
         await changePerson(context, NEW, { ...change, name: 'J. Pike' })
         expect(await open()).toBe(1)
@@ -116,9 +124,11 @@ export function peopleCases(database: () => TestDatabase): void {
 
     test('the last administrator stays one', () =>
       as(async (context) => {
-        const own = { name: 'A', role: 'administrator', station: null, disabled: false } as const
+        const own = { name: 'A', role: 'administrator', station: null, disabled: false, secondFactorAsked: false } as const
         expect(await refusal(changePerson(context, context.user.id, { ...own, role: 'visitor' }))).toMatch(/last administrator/)
-        expect(await refusal(changePerson(context, context.user.id, { ...own, disabled: true }))).toMatch(/last administrator/)
+        expect(
+          await refusal(changePerson(context, context.user.id, { ...own, disabled: true, secondFactorAsked: false })),
+        ).toMatch(/last administrator/)
         await addPerson(context, { ...person, role: 'administrator' })
         expect(await changePerson(context, context.user.id, { ...own, role: 'visitor' })).toEqual({ changed: true })
       }))
@@ -188,6 +198,54 @@ export function peopleCases(database: () => TestDatabase): void {
         expect(await refusal(change(context, 'right', true))).toMatch(/^tooMany: /)
         const later = { ...context, now: () => new Date(context.now().getTime() + 16 * 60_000) }
         expect(await refusal(change(later, 'right', true))).toBe('')
+      }))
+  })
+
+  describe('a code of a second factor', () => {
+    // RFC 6238, appendix B, SHA-1: at 59 s step 1 has 94287082, of which six figures are 287082.
+    const SECRET = '12345678901234567890'
+    const user = { id: 'demo-reviewer', name: 'Tobias Renn' }
+    const at = (second: number) => () => new Date(second * 1000)
+    const take = (context: Context, typed: string, second: number) =>
+      takeFactorCode(context.db, user, typed, at(second), async (kept) => kept)
+    const withFactor = (run: (context: Context) => Promise<void>) =>
+      as(async (context) => {
+        await context.db.insert(twoFactor).values({ id: 'f', secret: SECRET, backupCodes: '[]', userId: user.id })
+        await run(context)
+      })
+    test('is taken as RFC 6238 has it, one step early or late, and never twice', () =>
+      withFactor(async (context) => {
+        expect(await take(context, '287082', 59 + 30)).toBe('right')
+        expect(await take(context, '287082', 59)).toBe('wrong')
+        // 1111111109 s: 07081804; a step later it still holds, two steps later it does not.
+        expect(await take(context, '081804', 1_111_111_109 + 60)).toBe('wrong')
+        expect(await take(context, '081 804', 1_111_111_109 + 30)).toBe('right')
+      }))
+    test('an earlier one does not hold after a later one', () =>
+      withFactor(async (context) => {
+        expect(await take(context, '050471', 1_111_111_111)).toBe('right')
+        expect(await take(context, '081804', 1_111_111_111)).toBe('wrong')
+      }))
+    test('five wrong ones in a quarter of an hour are enough, and the right one waits as well', () =>
+      withFactor(async (context) => {
+        for (let times = 0; times < 5; times += 1) expect(await take(context, '000000', 59)).toBe('wrong')
+        expect(await take(context, '287082', 59)).toBe('tooMany')
+        expect(await take(context, '081804', 1_111_111_109)).toBe('right')
+      }))
+    test('who has none takes none; what is taken away signs out and stands in the log', () =>
+      withFactor(async (context) => {
+        await signedIn(context, user.id)
+        await endFactor(context, user.id)
+        expect(await take(context, '287082', 59)).toBe('none')
+        expect(await context.db.select().from(session).where(eq(session.userId, user.id))).toEqual([])
+        expect((await verbsOf(context, user.id)).at(-1)).toBe('person.secondFactorTakenAway')
+      }))
+    test('who is asked for one does not give it up', () =>
+      as(async (context) => {
+        const own = { checkPassword: async () => true, sessionId: null }
+        const asked = { ...context, user: { ...context.user, secondFactor: 'set' as const, factorAsked: true } }
+        const ended = endOwnFactor(asked, { current: 'right', code: '287082' }, own, async (kept) => kept)
+        expect(await refusal(ended)).toMatch(/^notPossible: .*it stays/)
       }))
   })
 

@@ -24,6 +24,7 @@ import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { codeHash, newCode } from './code'
 import { isRole } from './roles'
+import { takeAway } from './secondFactor'
 
 /** A one-time code holds so long. */
 const CODE_HOURS = 72
@@ -41,6 +42,8 @@ export async function peopleView(context: Context): Promise<PeopleView> {
       station: person.station,
       disabled: person.disabledAt !== null,
       hasPassword,
+      secondFactor: person.twoFactorEnabled,
+      secondFactorAsked: person.secondFactorAsked,
       sessions,
       lastSignIn: lastSignIn === null ? null : instantOf(new Date(lastSignIn)),
     })),
@@ -76,9 +79,10 @@ export function changePerson(context: Context, id: string, change: PersonChange)
     const known = await findPerson(db, id)
     if (!known) throw new Refused('notFound', say.noSuchPerson)
     const isDisabled = known.disabledAt !== null
-    const before = { name: known.name, role: known.role, station: known.station, disabled: isDisabled }
-    const after = { name: change.name, role: change.role, station: change.station, disabled: change.disabled }
-    const differs = (Object.keys(after) as (keyof typeof after)[]).filter((key) => before[key] !== after[key])
+    const { name, role, station, secondFactorAsked } = known
+    const before: Readonly<Record<keyof PersonChange, unknown>> = { name, role, station, disabled: isDisabled, secondFactorAsked }
+    const after: PersonChange = change
+    const differs = (Object.keys(after) as (keyof PersonChange)[]).filter((key) => before[key] !== after[key])
     if (differs.length === 0) return { changed: false }
     const isAdministrator = known.role === 'administrator' && !isDisabled
     const stays = change.role === 'administrator' && !change.disabled
@@ -88,6 +92,7 @@ export function changePerson(context: Context, id: string, change: PersonChange)
       name: change.name,
       role: change.role,
       station: change.station,
+      secondFactorAsked: change.secondFactorAsked,
       disabledAt: change.disabled ? (known.disabledAt ?? context.now()) : null,
       updatedAt: context.now(),
     })
@@ -110,6 +115,16 @@ export function makeCode(context: Context, id: string): Promise<{ code: string }
     if (!known) throw new Refused('notFound', say.noSuchPerson)
     if (known.disabledAt !== null) throw new Refused('notPossible', say.isDisabled(known.name))
     return { code: await giveCode(context, db, id) }
+  })
+}
+
+/** Takes the second factor of a person away, whose device is lost. */
+export function endFactor(context: Context, id: string): Promise<{ ended: true }> {
+  authorise(context, 'administer')
+  return context.db.transaction(async (db) => {
+    if (!(await findPerson(db, id))) throw new Refused('notFound', say.noSuchPerson)
+    await takeAway(context, db, id)
+    return { ended: true }
   })
 }
 

@@ -14,7 +14,17 @@ const allowed: Record<Role, readonly Action[]> = {
   administrator: ['read', 'administer'],
 }
 
+/** What a role may do besides in a job marked as practice, where nothing counts. */
+const practised: Partial<Record<Role, readonly Action[]>> = { trainee: ['measure', 'confirm', 'decide', 'note'] }
+
 export const may = (role: Role, action: Action): boolean => allowed[role].includes(action)
+
+export const mayInPractice = (role: Role, action: Action): boolean =>
+  may(role, action) || (practised[role] ?? []).includes(action)
+
+/** Whether somebody may do this in a job, which is practice or not. */
+export const mayIn = (role: Role, action: Action, practice: boolean): boolean =>
+  practice ? mayInPractice(role, action) : may(role, action)
 
 /** Whether somebody sees the machines of a station: a visitor who was given one sees no other. */
 export const sees = ({ role, station }: { readonly role: Role; readonly station?: string | null }, of: string): boolean =>

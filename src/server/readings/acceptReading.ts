@@ -33,10 +33,11 @@ export interface AcceptedReading {
  * bears on this reading is looked up, under the job's lock: a job with many readings takes one no slower than an empty one.
  */
 export async function acceptReading(context: Context, jobId: string, body: ReadingBody): Promise<AcceptedReading> {
-  authorise(context, 'measure')
+  authorise(context, 'measure', true)
   return context.db.transaction(async (db) => {
     const job = await lockForReading(db, jobId)
     if (!job) throw new Refused('notFound', say.thereNoJob(jobId))
+    authorise(context, 'measure', job.practice)
     const here = await readingsAt(db, jobId, body)
     const known = here.find(({ reading: other }) => other.id === body.id)
     if (known) {

@@ -9,13 +9,15 @@ import { speakerOf } from '../../core/words/speaker'
 import { reasonOf } from '../../core/words/votes'
 import type { Executor } from '../../db/client'
 import { reviewStepById, storeReviewStep } from '../../db/queries/jobs'
-import { appendLog, countLogged, lockTries, noteAttempt } from '../../db/queries/log'
+import { appendLog } from '../../db/queries/log'
 import { lastReport, storeReport } from '../../db/queries/reports'
 import { say } from '../../labels/signing'
 import { reportWords } from '../../report/reportWords'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { writeToJob } from '../jobs/openForWriting'
+import { type CodeOutcome, codeRefused } from '../people/secondFactor'
+import { mayTry, noteTry, WITHIN_MINUTES } from '../people/tries'
 import { canonicalJson, recordHash, sha256 } from './canonical'
 import { evidenceOf, handsIn } from './evidence'
 import type { SigningKey } from './signingKey'
@@ -25,14 +27,18 @@ export interface Reviewed {
   readonly reportId: string | null
 }
 
+type ReviewKind = JobView['review'][number]['kind']
 type Send = Extract<ReviewBody, { kind: 'send' }>
 type Return = Extract<ReviewBody, { kind: 'return' }>
+type End = Extract<ReviewBody, { kind: 'end' }>
 type Sign = Extract<ReviewBody, { kind: 'sign' }>
 
 /** What signing takes besides the record. */
 export interface Signing {
   /** Whether this is the password of the person signed in; the sign-in room knows. */
   readonly checkPassword: (password: string) => Promise<boolean>
+  /** Takes a code of the signer's second factor, once. */
+  readonly takeCode: (db: Executor, code: string) => Promise<CodeOutcome>
   /** Key of the installation; made when it is needed first. */
   readonly key: () => SigningKey
 }
@@ -44,6 +50,8 @@ export function review(context: Context, jobId: string, body: ReviewBody, signin
       return sendToReviewer(context, jobId, body)
     case 'return':
       return returnToInspector(context, jobId, body)
+    case 'end':
+      return endPractice(context, jobId, body)
     case 'sign':
       return signReport(context, jobId, body, signing)
   }
@@ -67,6 +75,7 @@ const LEAST_REASON = 3
 function sendToReviewer(context: Context, jobId: string, body: Send): Promise<Reviewed> {
   const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'sent', body.note)
   return writeToJob(context, jobId, { action: 'send', duringReview: true, stored }, async (db, view) => {
+    if (view.practice) throw new Refused('notPossible', say.practiceGoesNoFurther)
     if (jobState(view) === 'withReviewer') throw new Refused('conflict', say.jobLiesReviewer)
     const { blocks, exceptions } = readinessOf(view)
     if (blocks.length > 0) throw new Refused('notPossible', blocks.join(' '))
@@ -88,25 +97,42 @@ function returnToInspector(context: Context, jobId: string, body: Return): Promi
   })
 }
 
+/** A practice job is over: it stays to be read, and leaves the shop floor. */
+function endPractice(context: Context, jobId: string, body: End): Promise<Reviewed> {
+  const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'ended', body.note)
+  return writeToJob(context, jobId, { action: 'confirm', duringReview: false, stored }, async (db, view) => {
+    if (!view.practice) throw new Refused('notPossible', say.onlyPracticeEnds)
+    await storeEvent(context, db, jobId, { id: body.id, kind: 'ended', note: body.note })
+    return { stored: true, reportId: null }
+  })
+}
+
 const SIGNING_STATEMENT = say.reviewedAcceptedFigures
-const WRONG_PASSWORDS_ALLOWED = 5
-const WITHIN_MINUTES = 15
 
 /** Signs the report: the record and its results as canonical JSON, hashed and chained. The password is asked again. */
-async function signReport(context: Context, jobId: string, body: Sign, { checkPassword, key }: Signing): Promise<Reviewed> {
+async function signReport(
+  context: Context,
+  jobId: string,
+  body: Sign,
+  { checkPassword, takeCode, key }: Signing,
+): Promise<Reviewed> {
   authorise(context, 'review')
-  // Of many tries sent at once each waits for the one before it: so none slips through between the count and its note.
+  // Sent again because the answer was lost: its code is used up, and what it asked for is done.
+  const done = await storedEvent(context.db, jobId, body.id, 'signed', body.reason)
+  if (done) return done
   const tried = await context.db.transaction(async (db) => {
-    await lockTries(db, context.user.id)
-    const since = new Date(context.now().getTime() - WITHIN_MINUTES * 60_000)
-    if ((await countLogged(db, context.user.id, 'report.wrongPassword', since)) >= WRONG_PASSWORDS_ALLOWED) return 'tooMany'
-    if (await checkPassword(body.password)) return 'right'
-    await noteAttempt(db, context, { verb: 'report.wrongPassword', subject: jobId, detail: {} })
+    if (!(await mayTry(db, context, 'report.wrongPassword'))) return 'tooMany'
+    if (await checkPassword(body.password)) {
+      // A code is used up by being taken, so the password is looked at first.
+      const code = context.user.secondFactor === 'set' ? await takeCode(db, body.code) : 'right'
+      return code === 'right' ? 'right' : { code }
+    }
+    await noteTry(db, context, 'report.wrongPassword', jobId)
     return 'wrong'
   })
+  if (typeof tried === 'object') throw codeRefused(tried.code)
   if (tried === 'tooMany') throw new Refused('tooMany', say.tooManyWrong(WITHIN_MINUTES))
-  if (tried === 'wrong')
-    throw new Refused('malformed', say.notYourPassword, [{ path: 'password', message: say.notYourPasswordWord }])
+  if (tried === 'wrong') throw new Refused('malformed', say.notYourPassword, [{ path: 'password', message: say.notYourPassword }])
   const stored = (db: Executor) => storedEvent(db, jobId, body.id, 'signed', body.reason)
   return writeToJob(context, jobId, { action: 'review', duringReview: true, stored }, async (db, view) => {
     if (jobState(view) !== 'withReviewer') throw new Refused('conflict', say.jobHasNot)
@@ -176,13 +202,7 @@ async function storeSigned(
 }
 
 /** What was answered when this event was stored; null when it is not. The same id must be the same event, sent again. */
-async function storedEvent(
-  db: Executor,
-  jobId: string,
-  id: string,
-  kind: 'sent' | 'returned' | 'signed',
-  note: string,
-): Promise<Reviewed | null> {
+async function storedEvent(db: Executor, jobId: string, id: string, kind: ReviewKind, note: string): Promise<Reviewed | null> {
   const known = await reviewStepById(db, id)
   if (!known) return null
   if (known.jobId === jobId && known.kind === kind && known.note === note)
@@ -194,7 +214,7 @@ async function storeEvent(
   context: Context,
   db: Executor,
   jobId: string,
-  { at = context.now(), ...event }: { id: string; kind: 'sent' | 'returned' | 'signed'; note: string; at?: Date },
+  { at = context.now(), ...event }: { id: string; kind: ReviewKind; note: string; at?: Date },
 ): Promise<void> {
   await storeReviewStep(db, { ...event, jobId, actedBy: context.user.id, byName: context.user.name, actedAt: at })
   await appendLog(db, context, { verb: `report.${event.kind}`, subject: jobId, detail: { event: event.id, note: event.note } })

@@ -1,9 +1,11 @@
 import { z } from 'zod'
 import type { ReportContent } from '../../contract/answers'
+import { type LongWork, quietly } from '../../contract/longWork'
 import type { Executor } from '../../db/client'
 import { chainHeads } from '../../db/queries/log'
 import { type ChainedReport, reportChains, signedJobs } from '../../db/queries/reports'
 import { say } from '../../labels/verify'
+import { stopUnlessWanted } from '../edge/longAnswer'
 import { type WalkedLog, walkLog } from './verifyLog'
 import { type Finding, verifyReport } from './verifyReport'
 
@@ -34,11 +36,18 @@ export interface VerifiedAll {
 }
 
 /** Checks every signed report with all it rests on, every chain of the log, and, where heads are given, that nothing was cut off since. */
-export async function verifyAll(db: Executor, installationKey: string | null, heads: Heads | null): Promise<VerifiedAll> {
+export async function verifyAll(
+  db: Executor,
+  installationKey: string | null,
+  heads: Heads | null,
+  long: LongWork = quietly,
+): Promise<VerifiedAll> {
   const log = await walkLog(db)
   const stored = await reportChains(db)
   const reports: VerifiedAll['reports'][number][] = []
-  for (const { id, machineId, sequence } of stored) {
+  for (const [done, { id, machineId, sequence }] of stored.entries()) {
+    stopUnlessWanted(long)
+    long.say({ stage: 'verifying', done, of: stored.length })
     const verified = await verifyReport(db, id, installationKey)
     if (verified)
       reports.push({

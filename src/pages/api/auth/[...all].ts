@@ -8,6 +8,8 @@ import { getAuth } from '../../../server/people/auth'
 const ALLOWED: ReadonlySet<string> = new Set([
   'POST /api/auth/sign-in/username',
   'POST /api/auth/sign-in/email',
+  'POST /api/auth/two-factor/verify-totp',
+  'POST /api/auth/two-factor/verify-backup-code',
   'POST /api/auth/sign-out',
   'GET /api/auth/get-session',
 ])

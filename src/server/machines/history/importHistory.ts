@@ -1,7 +1,9 @@
 import { v7 } from 'uuid'
 import type { HistoryAnswer } from '../../../contract/answers'
 import type { HistoryFields } from '../../../contract/bodies'
+import { type LongWork, quietly } from '../../../contract/longWork'
 import { asItStands } from '../../../core/policy/defaults'
+import { formatHours } from '../../../core/quantity/format'
 import type { ImportedOverhaul, ImportedReading } from '../../../core/record/historyTable'
 import { historyFaultWords } from '../../../core/words/history'
 import type { Executor } from '../../../db/client'
@@ -12,6 +14,7 @@ import { findJobsImported, importedFile, lockMachine } from '../../../db/queries
 import { storeReadings } from '../../../db/queries/readings'
 import { say } from '../../../labels/refusals'
 import { authorise, type Context } from '../../edge/context'
+import { stopUnlessWanted } from '../../edge/longAnswer'
 import { Refused } from '../../edge/refused'
 import { readGauges } from '../../gauges/gauges'
 import { hoursLog, installedNow, machineOf } from '../../jobs/openJob'
@@ -29,6 +32,7 @@ export async function importHistory(
   machineId: string,
   fields: HistoryFields,
   file: Uint8Array,
+  long: LongWork = quietly,
 ): Promise<HistoryAnswer> {
   authorise(context, 'plan')
   return context.db.transaction(async (db) => {
@@ -42,14 +46,16 @@ export async function importHistory(
     const { machine, book, jobs } = await machineOf(db, machineId)
     if (!book) throw new Refused('notPossible', say.hasNoLimit(machine.name))
     const hours = (await hoursLog(db, machineId)).map((entry) => entry.hours)
-    const read = await readTable(file, {
+    long.say({ stage: 'reading', done: 0, of: 1 })
+    const table = {
       book,
       units: machine.units,
       gauges: readGauges((await allGauges(db)).filter(({ replaced }) => !replaced)).gauges,
       installed: await installedNow(db, jobs),
       mostHours: hours.length === 0 ? null : Math.max(...hours),
       today: context.now().toISOString().slice(0, 10),
-    })
+    }
+    const read = await readTable(file, table, long)
     if (read.kind === 'noTable') throw new Refused('malformed', read.says)
     if (read.kind === 'faults')
       throw new Refused(
@@ -59,15 +65,30 @@ export async function importHistory(
       )
     refuseTwice(read.overhauls, jobs)
     const overhauls = [...read.overhauls].sort((a, b) => a.runningHours - b.runningHours)
-    for (const [index, overhaul] of overhauls.entries())
-      await storeOverhaul(context, db, { id: `${fields.id}:${index + 1}`, machineId, book, source: fields.source }, overhaul)
     const readings = overhauls.reduce((sum, overhaul) => sum + overhaul.readings.length, 0)
+    let stored = 0
+    for (const [index, overhaul] of overhauls.entries()) {
+      stopUnlessWanted(long)
+      long.say({ stage: 'storing', done: stored, of: readings })
+      await storeOverhaul(context, db, { id: `${fields.id}:${index + 1}`, machineId, book, source: fields.source }, overhaul)
+      stored += overhaul.readings.length
+    }
     await appendLog(db, context, {
       verb: 'history.imported',
       subject: machineId,
       detail: { import: fields.id, file: sha256OfBytes(file), source: fields.source, overhauls: overhauls.length, readings },
     })
+    stopUnlessWanted(long)
     return { overhauls: overhauls.length, readings, stored: true }
+  })
+}
+
+/** What became of an import: asked by whoever cancelled it, it waits until it is known. Null where nothing of it is stored. */
+export function importedBy(context: Context, machineId: string, importId: string): Promise<HistoryAnswer | null> {
+  return context.db.transaction(async (db) => {
+    await lockMachine(db, machineId)
+    const { jobs, readings } = await findJobsImported(db, importId)
+    return jobs > 0 ? { overhauls: jobs, readings, stored: false } : null
   })
 }
 
@@ -81,7 +102,7 @@ function refuseTwice(overhauls: readonly ImportedOverhaul[], jobs: Awaited<Retur
       'conflict',
       say.overhaulHRecord(
         known.openedOn,
-        known.runningHours,
+        formatHours(known.runningHours),
         known.title,
         known.importedFrom === null ? '' : say.from(known.importedFrom),
       ),

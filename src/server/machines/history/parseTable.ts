@@ -14,7 +14,7 @@ const LONGEST_ROW = 4_000
 const noTable = (says: string): TableRead => ({ kind: 'noTable', says })
 
 /** Reads a file of earlier readings, cell by cell; it takes seconds for a large one, and so runs in a thread of its own. */
-export function parseTable(file: Uint8Array, context: HistoryContext): TableRead {
+export function parseTable(file: Uint8Array, context: HistoryContext, onRow?: (done: number, of: number) => void): TableRead {
   const text = new TextDecoder('utf-8').decode(file)
   if (text.includes('\0')) return noTable(say.fileHoldsSign)
   if (text.includes('\ufffd')) return noTable(say.fileNotUtf)
@@ -35,6 +35,6 @@ export function parseTable(file: Uint8Array, context: HistoryContext): TableRead
     return noTable(say.fileNotTable(error instanceof Error ? error.message : say.notCsv))
   }
   if (rows.length > MOST_ROWS) return noTable(say.tableHasMore(MOST_ROWS))
-  const read = readHistory(rows, context)
+  const read = readHistory(rows, context, onRow)
   return read.ok ? { kind: 'read', overhauls: read.value } : { kind: 'faults', faults: read.fault }
 }

@@ -9,7 +9,10 @@ const say = (word: TableWord): void => parentPort?.postMessage(word)
 const taken = (): Promise<unknown> => new Promise((resolve) => parentPort?.once('message', resolve))
 
 const { file, context } = workerData as TableTask
-const read = parseTable(file, context)
+const SAID_EVERY = 2_000
+const read = parseTable(file, context, (done, of) => {
+  if (done % SAID_EVERY === 0) say({ kind: 'far', done, of })
+})
 if (read.kind !== 'read') say(read)
 else {
   for (const { readings, ...overhaul } of read.overhauls) {

@@ -191,6 +191,7 @@ function verdicts(content: ReportContent, said: ReportWords['results']): Content
     const inspector: Content[] = decided
       ? [
           words(verdictName[decided.verdict], { bold: true }),
+          ...(decided.way === null ? [] : [words(decided.way, QUIET)]),
           words(`${decided.by}${decided.departs ? `, departing: ${decided.reason ?? ''}` : ''}`, QUIET),
           ...(flagged ? [words(say.departsSafetyMarked, { bold: true, color: '#b04a14', fontSize: 8 })] : []),
         ]
@@ -351,7 +352,7 @@ function history(content: ReportContent, log: NoteFacts['log']): Content {
         row(`${partName(part)}: ${verdictName[decided].toLowerCase()}`, by, at, ''),
       ),
       ...review.map(({ kind, by, at, note }) =>
-        row({ sent: say.sentReviewer, returned: say.returnedTitle, signed: say.signed }[kind], by, at, note),
+        row({ sent: say.sentReviewer, returned: say.returnedTitle, signed: say.signed, ended: say.ended }[kind], by, at, note),
       ),
     ],
   )

@@ -9,6 +9,7 @@ const paper: Record<Exclude<Tone, 'pointer'>, string> = {
   track: '#f1ede1',
   bandNew: '#b9c5e8',
   bandUsed: '#dde3f3',
+  bandEdge: '#21409a',
   plan: '#855600',
   wear: '#a3271f',
   guard: '#5a5573',

@@ -1,0 +1,1 @@
+ALTER TABLE "gauge" ADD COLUMN "place" text DEFAULT '' NOT NULL;
