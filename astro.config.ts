@@ -15,15 +15,31 @@ const clientPageData: AstroIntegration = {
 const MEASURING =
   /\/src\/(core\/slip\/(expectation|question|questionAt|clockQuestion|gaugeQuestion)\.|drawing\/|ui\/(methodSketch|resultDrawing|limitRibbon|orderOfWorkBar)\/)/
 
+/** Drawings that one page alone has: they stay with it. */
+const OF_ONE_PAGE = /\/src\/(drawing\/fit\w+|ui\/fitDrawing\/\w+)\.tsx?$/
+
+/** What a page fetches when it is asked for: the schemas of bodies and records, by which a form is checked at its first try. */
+const LATER = /Schema\.ts$|\/src\/(contract\/bodies|core\/words\/issues|labels\/bodies)\.ts$|node_modules\/zod\//
+
+/** Packages that some pages stand on and others do without, with what of ours stands on them. */
+const PARTS: Readonly<Record<string, RegExp>> = {
+  forms: /node_modules\/react-hook-form\/|\/src\/islands\/(forms\/|notes\/(useNoteForm|useSubjectForm|ComplaintNote)\.)/,
+  tables: /node_modules\/@tanstack\/(react-table|table-core|react-store|store)\/|\/src\/ui\/dataTable\/\w+\.tsx?$/,
+  aria: /node_modules\/(react-aria|react-stately|react-aria-components|@internationalized)\//,
+}
+
 /**
- * Three chunks that islands share, instead of a chain of small ones that the browser finds one after the other: React with
- * its helpers, what is ours and common, and what measuring adds. Everything else stays with its page.
+ * Chunks that islands share, instead of a chain of small ones that the browser finds one after the other: React with its
+ * helpers, what is ours and common, what measuring adds, and the packages above. Everything else stays with its page.
  */
 function chunkOf(id: string): string | undefined {
-  if (/node_modules\/(react|react-dom|scheduler|uuid|idb)\//.test(id)) return 'react'
+  if (OF_ONE_PAGE.test(id)) return undefined
+  if (LATER.test(id)) return 'schemas'
+  for (const [name, part] of Object.entries(PARTS)) if (part.test(id)) return name
+  if (/node_modules\/(react|react-dom|scheduler|use-sync-external-store|uuid|idb)\//.test(id)) return 'react'
   if (MEASURING.test(id) && /\.tsx?$/.test(id)) return 'measuring'
   if (
-    /\/src\/(core|contract|drawing|sync|ui)\/|\/src\/islands\/(notes|pageData|useOutbox)|\/src\/labels\/(shell|drawings|notes)/.test(
+    /\/src\/(core|contract|drawing|sync|ui(?!\/shopFloor))\/|\/src\/islands\/(notes|pageData|useOutbox)|\/src\/labels\/(shell|drawings|notes)/.test(
       id,
     ) &&
     /\.tsx?$/.test(id)

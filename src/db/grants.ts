@@ -6,7 +6,8 @@ import pg from 'pg'
  * one of which lets a row be locked.
  */
 export const grants: Readonly<Record<string, readonly string[]>> = {
-  user: ['INSERT', 'UPDATE (name, role, station, disabled_at, updated_at)'],
+  user: ['INSERT', 'UPDATE (name, role, station, disabled_at, two_factor_enabled, second_factor_asked, updated_at)'],
+  two_factor: ['INSERT', 'UPDATE', 'DELETE'],
   account: ['INSERT', 'UPDATE (password, updated_at)'],
   session: ['INSERT', 'UPDATE', 'DELETE'],
   verification: ['INSERT', 'UPDATE', 'DELETE'],

@@ -1,4 +1,5 @@
 import type { Characteristic } from '../core/book/bookSchema'
+import type { Way } from '../core/evaluate/fits/ways'
 import type { FitResult, Measured } from '../core/evaluate/results'
 import type { Grade } from '../core/limit/conformity'
 import { guardBand } from '../core/limit/conformity'
@@ -121,33 +122,65 @@ const gradeShown = (result: Measured): Grade => {
   return grades.includes(2) ? 2 : grades.includes(1) ? 1 : 0
 }
 
-/** The ribbon of a fit's clearance: from smallest to largest as ticks, the largest as the result. */
-export function ribbonOfFit(spec: InspectionRecord['book']['fits'][number], fit: FitResult): RibbonModel {
-  const band = [spec.new.lower, spec.new.upper] as const
-  const ticks = fit.clearance.matched.map((place) => place.value)
-  const judged = fit.maximum
-  const [from, to] = scaleOf({ limits: spec.limits, new: band }, [...ticks, ...endsOf(judged)].filter(isNumber))
-  const upper = fit.limits.find(({ limit }) => limit.side === 'upper')
+/** The limit that a fit's clearance is furthest past; of those it keeps the upper one, else the first. */
+const decidingLimit = ({ limits }: Pick<FitResult, 'limits'>) =>
+  [...limits].sort(
+    (a, b) =>
+      b.grade.mild - a.grade.mild ||
+      b.grade.strong - a.grade.strong ||
+      Number(b.limit.side === 'upper') - Number(a.limit.side === 'upper'),
+  )[0]
+
+type Fit = InspectionRecord['book']['fits'][number]
+
+/** The scale a fit's clearance is drawn on: its new band and its limits, wide enough for what is shown. */
+function fitScale({ new: band, limits, showTo }: Fit, shown: readonly (number | null)[]) {
+  const fresh = band && ([band.lower, band.upper] as const)
+  const [from, to] = scaleOf({ limits, new: fresh }, shown.filter(isNumber))
   return {
     quantity: 'length',
-    step: spec.showTo,
+    step: showTo,
     from,
     to,
-    new: band,
-    lowerWear: wearOn(spec.limits, 'lower'),
-    upperWear: wearOn(spec.limits, 'upper'),
-    plan: spec.limits.map((limit) => limit.plan).filter(isNumber),
-    guard: upper?.guard ?? 0,
-    ticks,
-    result: judged
-      ? {
-          ...ends(judged),
-          expanded: COVERAGE * judged.uncertainty,
-          grade: upper?.grade.mild ?? 0,
-          complete: judged.open === 'complete',
-        }
-      : null,
+    new: fresh,
+    lowerWear: wearOn(limits, 'lower'),
+    upperWear: wearOn(limits, 'upper'),
+    plan: limits.map((limit) => limit.plan).filter(isNumber),
     ghost: null,
+  } as const
+}
+
+/** The ribbon of a fit's clearance: from smallest to largest as ticks, what its limits judge as the result. */
+export function ribbonOfFit(spec: Fit, fit: FitResult): RibbonModel {
+  const { matched, minimumMm, maximumMm } = fit.clearance
+  const ticks = matched.length > 0 ? matched.map((place) => place.value) : [minimumMm, maximumMm].filter(isNumber)
+  const outcome = decidingLimit(fit)
+  const judged = outcome?.limit.judges === 'minimum' ? fit.minimum : fit.maximum
+  return {
+    ...fitScale(spec, [...ticks, ...endsOf(judged)]),
+    guard: outcome?.guard ?? 0,
+    ticks,
+    result: judged && {
+      ...ends(judged),
+      expanded: COVERAGE * judged.uncertainty,
+      grade: outcome?.grade.mild ?? 0,
+      complete: judged.open === 'complete',
+    },
     forecastValue: null,
+  }
+}
+
+/** The ribbon of a clearance that a way would leave, on the limits of its fit, and where wear takes it by the next overhaul. */
+export function ribbonOfWay(spec: Fit, { leaves, atNext, state }: Way): RibbonModel | null {
+  if (leaves === null) return null
+  const judged = spec.limits.some(({ side }) => side === 'upper') ? 'loosestMm' : 'tightestMm'
+  const [value, forecastValue] = [leaves[judged], atNext?.[judged] ?? null]
+  const ticks = [leaves.tightestMm, leaves.loosestMm]
+  return {
+    ...fitScale(spec, [...ticks, forecastValue]),
+    guard: 0,
+    ticks,
+    result: { low: value, high: value, expanded: 0, grade: state === 'fails' ? 2 : state === 'holds' ? 0 : 1, complete: true },
+    forecastValue,
   }
 }

@@ -6,7 +6,19 @@ import { say } from '../labels/drawings'
 import type { RibbonModel } from './ribbonScale'
 
 /** Colours by what they mean; page and paper each have their own values for them. */
-export type Tone = 'ink' | 'faint' | 'track' | 'bandNew' | 'bandUsed' | 'plan' | 'wear' | 'guard' | 'pointer' | 'sheet' | 'label'
+export type Tone =
+  | 'ink'
+  | 'faint'
+  | 'track'
+  | 'bandNew'
+  | 'bandUsed'
+  | 'plan'
+  | 'wear'
+  | 'guard'
+  | 'pointer'
+  | 'sheet'
+  | 'label'
+  | 'bandEdge'
 
 export type Shape =
   | {
@@ -37,7 +49,14 @@ export type Shape =
       readonly fill: Tone | null
       readonly opacity?: number
     }
-  | { readonly kind: 'text'; readonly x: number; readonly y: number; readonly text: string; readonly fill: Tone }
+  | {
+      readonly kind: 'text'
+      readonly x: number
+      readonly y: number
+      readonly text: string
+      readonly fill: Tone
+      readonly anchor?: 'start' | 'end'
+    }
 
 export interface RibbonDrawing {
   readonly width: number

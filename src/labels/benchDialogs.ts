@@ -1,7 +1,5 @@
 export const say = {
-  zero: 'Zero',
-  part: 'Part',
-  scale: 'Scale',
+  temperatureBetween: (least: number, most: number): string => `A temperature between ${least} and ${most} °C is expected.`,
   bothTemperaturesNeeded: 'Both temperatures are needed: of the part, and of the gauge or its master.',
   sayWithinHow: 'Say within how many kelvin the temperatures are known, for example 1.',
   zeroTemperature: 'Zero and temperature',

@@ -85,5 +85,13 @@ export const say = {
   wearLimitAtLeast: (value: string): string => `wear limit at least ${value}`,
   wearLimitAtMost: (value: string): string => `wear limit at most ${value}`,
   lastOverhaul: (value: string): string => `last overhaul ${value}`,
+  tightest: (value: string): string => `tightest ${value}`,
+  loosest: (value: string): string => `loosest ${value}`,
+  wear: (value: string): string => `wear ${value}`,
+  plan: (value: string): string => `plan ${value}`,
+  newSize: (low: string, high: string): string => (low === high ? `new ${low}` : `new ${low} … ${high}`),
+  sizes: (name: string, count: number): string => `${name}, ${counted(count, 'size', 'sizes')}`,
+  sideFound: (name: string, low: string, high: string): string => `${name} ${low === high ? low : `${low} to ${high}`}`,
+  sideMissing: (name: string): string => `${name} not measured yet`,
   expectedNext: (value: string): string => `expected at the next overhaul ${value}`,
 } as const

@@ -14,11 +14,11 @@ export const say = {
   sentReviewerSigned: 'Sent to the reviewer and signed',
   nothingDoHere: 'Nothing to do here on this machine at this level.',
   closedUntilMake: 'Closed until “Make safe” is done.',
+  ended: 'Ended',
   reviewerSince: 'With the reviewer since',
   returned: 'Returned',
   signed: 'Signed',
   confirm: 'Confirm',
-  serverCannotReached: 'The server cannot be reached. Nothing is lost: press again when the network is back.',
   isolateTryOut:
     'Isolate and try out; release pressure and stored energy; wait for hot parts; pressure equipment, lifting gear and electrical work need a licensed person’s signature. Confirm only what you have seen done.',
   note: 'Note',

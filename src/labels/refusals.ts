@@ -16,6 +16,9 @@ export const say = {
   holdTypedLimits: 'hold typed limits against their document',
   youSignedAs: (role: string, actionWords: string, who: string): string =>
     `You are signed in as ${role}, who may not ${actionWords}. Ask the ${who}.`,
+  onlyInPractice: (role: string, actionWords: string, who: string): string =>
+    `You are signed in as ${role}, who may ${actionWords} in practice jobs only. Ask the ${who}.`,
+  cancelled: 'Cancelled. Nothing was stored.',
   databaseDoesNot: 'The database does not answer. Nothing is lost: what you typed stays on this device. Try again in a moment.',
   somethingCannotKept: 'Something in it cannot be stored: a character, a date or a figure out of range. Correct it.',
   youNotSigned: 'You are not signed in. Sign in, then do it again: nothing typed is lost.',
@@ -51,6 +54,8 @@ export const say = {
     `The recommended verdict on ${name} has changed to ${text}. Look at it again, then decide.`,
   recommendedVerdictSay: (name: string, verdictName: string): string =>
     `${name}: the recommended verdict is ${verdictName}. Say why you depart from it.`,
+  routeNotThere: (part: string): string => `${part} is not reconditioned that way.`,
+  chooseRoute: 'choose a route of this part',
   sayWhyYou: 'say why you depart from the recommended verdict',
   whatStoredCannot: (name: string, title: string, fault: string): string =>
     `What is stored of ${name}, ${title}, cannot be read (${fault}).`,
@@ -59,6 +64,8 @@ export const say = {
   limitBookHasNoInspection: (level: string): string =>
     `The limit book has no inspection level “${level}”. Choose one of its levels.`,
   overhaul: 'Overhaul',
+  setUpFactorFirst: 'You are asked for a second factor. Set it up under My account first.',
+  practiceOf: (name: string): string => `Practice, ${name}`,
   h: (name: string, runningHours: string): string => `${name} at ${runningHours} h`,
   anotherJobId: 'Another job with this id is open already. Reload the page and open it again.',
   thereNoMachine: (machineId: string): string => `There is no machine “${machineId}”. Choose one on the shop floor.`,
@@ -83,7 +90,7 @@ export const say = {
     `${text} of the table cannot be imported, so nothing was. Correct the table and send it again.`,
   line: (line: number): string => `line ${line}`,
   from: (importedFrom: string): string => `, from ${importedFrom}`,
-  overhaulHRecord: (openedOn: string, runningHours: number, title: string, text: string): string =>
+  overhaulHRecord: (openedOn: string, runningHours: string, title: string, text: string): string =>
     `The overhaul of ${openedOn} at ${runningHours} h is on record already (${title}${text}). Remove it from the table; nothing was imported.`,
   takenOver: (source: string): string => `Imported: ${source}`,
   fileHoldsSign: 'The file holds a character that is not text (NUL). Save the table as CSV in UTF-8.',

@@ -21,6 +21,7 @@ export const say = {
   dueSoonestFirst: 'Due, soonest first',
   nearestLimits: 'Nearest limits',
   who: 'Who',
+  practice: 'practice',
   noDate: 'no date',
   due: (day: string): string => `due ${day}`,
   late: (days: number): string => `${days} d late`,

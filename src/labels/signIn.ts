@@ -1,4 +1,11 @@
 export const say = {
+  code: 'Code your device shows now',
+  codeHint: 'Six figures. Without your device: one of your recovery codes.',
+  typeCode: 'Type the code.',
+  beginAgain: 'Begin again',
+  codeWrong: 'That code does not hold, or was used before. Type the one your device shows now.',
+  typeName: 'Type your user name or e-mail.',
+  typePassword: 'Type your password.',
   tooManyTries: 'Too many tries. Wait a minute, then sign in again.',
   serverCouldNot: 'The server could not sign you in. Try again in a moment.',
   namePasswordDo: 'Wrong user name or password. Check both and try again.',

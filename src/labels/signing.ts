@@ -1,4 +1,6 @@
 export const say = {
+  onlyPracticeEnds: 'Only a practice job is ended so. This one is sent to the reviewer.',
+  practiceGoesNoFurther: 'This is a practice job: nothing in it counts, and it is never sent to a reviewer.',
   thereNoSigned: (id: string): string => `There is no signed report “${id}”. Open one from the shop floor.`,
   jobLiesReviewer: 'This job is with the reviewer already.',
   notEverythingDone: (exceptions: string): string => `Not everything is done: ${exceptions}. Do it, or say why not.`,
@@ -8,7 +10,6 @@ export const say = {
     'Reviewed and accepted: figures, limits, verdicts and reasons as recorded. The maker’s instructions, local codes and licensed practice come first.',
   tooManyWrong: (minutes: number): string => `Too many wrong passwords. Wait ${minutes} minutes, then sign again.`,
   notYourPassword: 'That is not your password. Nothing was signed; type it again.',
-  notYourPasswordWord: 'not your password',
   jobHasNot: 'This job has not been sent to the reviewer, so it cannot be signed.',
   recordHasChanged: 'The record has changed since you opened this page. Reload, read it again, then sign.',
   youMeasuredNoted: 'You measured, noted or decided in this job. Someone else must sign it.',

@@ -10,7 +10,7 @@ import type { ReportContent } from '../contract/answers'
 /** A report before it is signed has neither signature nor place in the chain. */
 import { NO_PROCEDURE } from '../contract/noProcedure'
 import { readingWords } from '../contract/readingWords'
-import type { Characteristic, Part } from '../core/book/bookSchema'
+import type { Characteristic, LimitBook, Part } from '../core/book/bookSchema'
 import type { CharacteristicResult } from '../core/evaluate/results'
 import { standingDecisions } from '../core/job/progress'
 import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
@@ -21,11 +21,16 @@ import type { Disposition, Verdict } from '../core/policy/disposition'
 import { figuresOf } from '../core/quantity/figures'
 import { unitOf } from '../core/quantity/format'
 import type { UnitSystem } from '../core/quantity/unitSystem'
+import { OWN_WAY } from '../core/record/ownWay'
 import type { Reading } from '../core/record/recordSchema'
 import { type Stage, stages } from '../core/record/stage'
 import { standingReadings } from '../core/record/standing'
+import { departs } from '../core/verdict/decidedWay'
 import type { PartResult } from '../core/verdict/partVerdict'
 import { changeWords } from '../core/words/changes'
+import { speakerOf } from '../core/words/speaker'
+import { wayWords } from '../core/words/votes'
+
 export type ReportDraft = Omit<ReportContent, 'signature' | 'reportId' | 'sequence' | 'previousSha256' | 'format' | 'version'>
 
 export interface PartLine {
@@ -36,6 +41,8 @@ export interface PartLine {
     readonly by: string
     readonly reason: string | null
     readonly departs: boolean
+    /** The way that was chosen, by its name; null where it is the recommended one. */
+    readonly way: string | null
     readonly stale: boolean
   } | null
   /** The level or its gate leaves the part out: no verdict is asked for. */
@@ -43,6 +50,9 @@ export interface PartLine {
   /** The departure touches a safety-marked part and is milder than recommended. */
   readonly flagged: boolean
 }
+
+const wayOf = (book: LimitBook, part: Part, route: string): string =>
+  wayWords(speakerOf(book, 'metric'), part.id, route === OWN_WAY ? { by: 'own', routes: [] } : { by: 'routes', routes: [route] })
 
 export function partLines({ record, results }: ReportDraft): PartLine[] {
   const standing = standingDecisions(record, results)
@@ -55,7 +65,10 @@ export function partLines({ record, results }: ReportDraft): PartLine[] {
           verdict: found.decided.decided,
           by: found.decided.by,
           reason: found.decided.reason,
-          departs: found.decided.decided !== found.decided.recommended,
+          departs:
+            found.decided.decided !== found.decided.recommended ||
+            (found.decided.route !== undefined && departs(result, found.decided)),
+          way: found.decided.route === undefined ? null : wayOf(record.book, part, found.decided.route),
           stale: found.stale,
         }
       : null

@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes, ReactNode } from 'react'
+import type { ButtonHTMLAttributes, MouseEventHandler, ReactNode } from 'react'
 import styles from './Button.module.css'
 
 type Kind = 'primary' | 'plain' | 'quiet'
@@ -12,17 +12,16 @@ export function Button({ kind = 'plain', type = 'button', className, ...rest }: 
   return <button {...rest} type={type} data-kind={kind} className={[styles.button, className].filter(Boolean).join(' ')} />
 }
 
-export function ButtonLink({
-  href,
-  kind = 'plain',
-  children,
-}: {
+export interface ButtonLinkProps {
   readonly href: string
   readonly kind?: Kind
+  readonly onClick?: MouseEventHandler<HTMLAnchorElement>
   readonly children: ReactNode
-}) {
+}
+
+export function ButtonLink({ href, kind = 'plain', onClick, children }: ButtonLinkProps) {
   return (
-    <a href={href} data-kind={kind} className={styles.button}>
+    <a href={href} data-kind={kind} className={styles.button} onClick={onClick}>
       {children}
     </a>
   )

@@ -10,6 +10,16 @@ export interface DialogProps {
   readonly children: ReactNode
 }
 
+/**
+ * A browser that closes a dialog gives the focus back to the field it came from, and may leave the caret in what is gone: nothing
+ * typed would arrive. The caret is put where the focus is.
+ */
+function caretToFocus(): void {
+  const field = document.activeElement
+  if (!(field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement)) return
+  if (field.selectionStart !== null) field.setSelectionRange(field.selectionStart, field.selectionEnd)
+}
+
 /** A modal question over the page: the browser's own dialog, so focus stays inside and Escape closes it. */
 export function Dialog({ title, onClose, wide = false, children }: DialogProps) {
   const ref = useRef<HTMLDialogElement>(null)
@@ -17,6 +27,7 @@ export function Dialog({ title, onClose, wide = false, children }: DialogProps) 
   useEffect(() => {
     const dialog = ref.current
     if (dialog && !dialog.open) dialog.showModal()
+    return caretToFocus
   }, [])
   return (
     <dialog

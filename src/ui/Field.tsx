@@ -3,11 +3,31 @@ import styles from './Field.module.css'
 
 interface Texts {
   readonly label: string
-  readonly hint?: string
-  readonly error?: string | null
+  readonly hint?: string | undefined
+  readonly error?: string | null | undefined
 }
 
-/** A labelled line of text; its hint and its error are tied to it for those who cannot see. */
+/** What ties hint and error of a field to it for those who cannot see. */
+const tiedTo = (id: string, { hint, error }: Omit<Texts, 'label'>) => ({
+  'aria-invalid': error ? true : undefined,
+  'aria-describedby': [hint && `${id}-hint`, error && `${id}-error`].filter(Boolean).join(' ') || undefined,
+})
+
+/** Hint and error below a field. */
+function Below({ id, hint, error }: Omit<Texts, 'label'> & { readonly id: string }) {
+  return (
+    <>
+      {hint && (
+        <span id={`${id}-hint`} className={styles.hint}>
+          {hint}
+        </span>
+      )}
+      <Fault id={`${id}-error`} text={error} />
+    </>
+  )
+}
+
+/** A labelled line of text. */
 export function TextField({ label, hint, error, ...input }: Texts & InputHTMLAttributes<HTMLInputElement>) {
   const id = useId()
   return (
@@ -15,29 +35,22 @@ export function TextField({ label, hint, error, ...input }: Texts & InputHTMLAtt
       <label htmlFor={id} className={styles.label}>
         {label}
       </label>
-      <input
-        {...input}
-        id={id}
-        className={styles.input}
-        aria-invalid={error ? true : undefined}
-        aria-describedby={[hint && `${id}-hint`, error && `${id}-error`].filter(Boolean).join(' ') || undefined}
-      />
-      {hint && (
-        <span id={`${id}-hint`} className={styles.hint}>
-          {hint}
-        </span>
-      )}
-      <Fault id={`${id}-error`} text={error} />
+      <input {...input} id={id} className={styles.input} {...tiedTo(id, { hint, error })} />
+      <Below id={id} hint={hint} error={error} />
     </div>
   )
 }
 
-/** What is wrong and what to do, announced when it appears. */
-export function Fault({ id, text }: { readonly id?: string; readonly text: string | null | undefined }) {
+/** Something that is so or not so. */
+export function CheckField({ label, hint, error, ...input }: Texts & InputHTMLAttributes<HTMLInputElement>) {
+  const id = useId()
   return (
-    <span id={id} role="alert" className={styles.error} hidden={!text}>
-      {text}
-    </span>
+    <div className={styles.field} data-invalid={error ? '' : undefined}>
+      <label className={styles.check}>
+        <input {...input} type="checkbox" {...tiedTo(id, { hint, error })} /> {label}
+      </label>
+      <Below id={id} hint={hint} error={error} />
+    </div>
   )
 }
 
@@ -57,19 +70,23 @@ export function SelectField({
       <label htmlFor={id} className={styles.label}>
         {label}
       </label>
-      <select {...select} id={id} className={styles.input} aria-describedby={hint ? `${id}-hint` : undefined}>
+      <select {...select} id={id} className={styles.input} {...tiedTo(id, { hint, error })}>
         {options.map((option) => (
           <option key={option.value} value={option.value}>
             {option.label}
           </option>
         ))}
       </select>
-      {hint && (
-        <span id={`${id}-hint`} className={styles.hint}>
-          {hint}
-        </span>
-      )}
-      <Fault text={error} />
+      <Below id={id} hint={hint} error={error} />
     </div>
+  )
+}
+
+/** What is wrong and what to do, announced when it appears. */
+export function Fault({ id, text }: { readonly id?: string; readonly text: string | null | undefined }) {
+  return (
+    <span id={id} role="alert" className={styles.error} hidden={!text}>
+      {text}
+    </span>
   )
 }

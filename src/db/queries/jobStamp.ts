@@ -1,4 +1,4 @@
-import { and, eq, isNotNull, lt, or, sql } from 'drizzle-orm'
+import { and, eq, inArray, isNotNull, lt, or, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
 import type { Executor } from '../client'
 import { decision, gauge, job, jobEntry, machine, reading, report, reviewEvent, stepConfirmation, user } from '../schema'
@@ -13,9 +13,10 @@ export interface JobStamp {
 
 /**
  * The versions (`xmin`) of the rows a job shows that can be changed, and the numbers of those that can only be added (see
- * the triggers in drizzle/0001 and 0003). Undefined when there is no such job.
+ * the triggers in drizzle/0001 and 0003), by job: all that are asked for in one question, without those that are not there.
  */
-export async function jobStamp(db: Executor, id: string): Promise<JobStamp | undefined> {
+export async function jobStamps(db: Executor, ids: readonly string[]): Promise<ReadonlyMap<string, JobStamp>> {
+  if (ids.length === 0) return new Map()
   const past = alias(job, 'past')
   const counted = (table: typeof reading | typeof decision | typeof stepConfirmation | typeof reviewEvent | typeof report) =>
     sql`(SELECT count(*) FROM ${table} WHERE ${table.jobId} = ${job.id})`
@@ -32,6 +33,7 @@ export async function jobStamp(db: Executor, id: string): Promise<JobStamp | und
     )
   const rows = await db
     .select({
+      id: job.id,
       readings: counted(reading).mapWith(Number),
       lastSeq: sql`(SELECT coalesce(max(${jobEntry.seq}), 0) FROM ${jobEntry} WHERE ${jobEntry.jobId} = ${job.id})`.mapWith(
         Number,
@@ -44,6 +46,6 @@ export async function jobStamp(db: Executor, id: string): Promise<JobStamp | und
     })
     .from(job)
     .innerJoin(machine, eq(machine.id, job.machineId))
-    .where(eq(job.id, id))
-  return rows[0]
+    .where(inArray(job.id, [...ids]))
+  return new Map(rows.map(({ id, ...stamp }) => [id, stamp]))
 }

@@ -18,11 +18,11 @@ export async function findJob(db: Executor, id: string) {
 
 /**
  * Takes the lock under which a job is written: everyone who adds to a job, sends, returns or signs it waits here, so
- * what is checked still holds when it is stored. False when there is no such job.
+ * what is checked still holds when it is stored. Undefined when there is no such job.
  */
-export async function lockJob(db: Executor, id: string): Promise<boolean> {
-  const rows = await db.select({ id: job.id }).from(job).where(eq(job.id, id)).for('update')
-  return rows.length > 0
+export async function lockJob(db: Executor, id: string): Promise<{ readonly practice: boolean } | undefined> {
+  const rows = await db.select({ practice: job.practice }).from(job).where(eq(job.id, id)).for('update')
+  return rows[0]
 }
 
 export function confirmationsOf(db: Executor, jobId: string) {
@@ -71,7 +71,12 @@ export function earlierSignedJobs(db: Executor, machineId: string, runningHours:
 /** Every job, newest first, with its machine. */
 export const allJobs = (db: Executor) =>
   db
-    .select({ job, machine, reportId: report.id })
+    .select({
+      job,
+      machine,
+      reportId: report.id,
+      ended: sql<boolean>`EXISTS (SELECT 1 FROM ${reviewEvent} WHERE ${reviewEvent.jobId} = ${job.id} AND ${reviewEvent.kind} = 'ended')`,
+    })
     .from(job)
     .innerJoin(machine, eq(machine.id, job.machineId))
     .leftJoin(report, eq(report.jobId, job.id))
@@ -86,6 +91,7 @@ export async function lockForReading(db: Executor, jobId: string) {
       level: job.level,
       units: machine.units,
       importedFrom: job.importedFrom,
+      practice: job.practice,
       signed: sql<boolean>`EXISTS (SELECT 1 FROM ${report} WHERE ${report.jobId} = ${job.id})`,
       review: sql<
         string | null

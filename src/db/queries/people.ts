@@ -1,7 +1,7 @@
 /** Accounts: who may sign in, as what, and with which one-time codes. */
 import { and, asc, count, eq, gt, isNull, ne, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
-import { account, eventLog, session, user, verification } from '../schema'
+import { account, eventLog, session, twoFactor, user, verification } from '../schema'
 
 /** Of the person in the row, inside a query of another table: a bare “id” would be that table’s own. */
 const own = sql.raw('"user"."id"')
@@ -54,7 +54,7 @@ export const storePerson = (db: Executor, row: typeof user.$inferInsert) => db.i
 export const changePersonRow = (
   db: Executor,
   id: string,
-  change: Pick<typeof user.$inferInsert, 'name' | 'role' | 'station' | 'disabledAt' | 'updatedAt'>,
+  change: Pick<typeof user.$inferInsert, 'name' | 'role' | 'station' | 'disabledAt' | 'secondFactorAsked' | 'updatedAt'>,
 ) => db.update(user).set(change).where(eq(user.id, id))
 
 /** Gives a person a password, the first one or another. */
@@ -68,6 +68,25 @@ export async function storePassword(db: Executor, userId: string, id: string, pa
     await db
       .insert(account)
       .values({ id, accountId: userId, providerId: 'credential', userId, password, createdAt: at, updatedAt: at })
+}
+
+/** The second factor of a person, confirmed or not; undefined where there is none. */
+export async function factorOf(db: Executor, userId: string) {
+  const rows = await db.select().from(twoFactor).where(eq(twoFactor.userId, userId))
+  return rows[0]
+}
+
+export const noteStep = (db: Executor, userId: string, lastStep: number) =>
+  db.update(twoFactor).set({ lastStep }).where(eq(twoFactor.userId, userId))
+
+export async function enableFactor(db: Executor, userId: string): Promise<void> {
+  await db.update(twoFactor).set({ verified: true }).where(eq(twoFactor.userId, userId))
+  await db.update(user).set({ twoFactorEnabled: true }).where(eq(user.id, userId))
+}
+
+export async function removeFactor(db: Executor, userId: string): Promise<void> {
+  await db.delete(twoFactor).where(eq(twoFactor.userId, userId))
+  await db.update(user).set({ twoFactorEnabled: false }).where(eq(user.id, userId))
 }
 
 /** Ends the sessions of a person, all but one where one is to go on; how many there were. */

@@ -16,9 +16,31 @@ export const user = pgTable('user', {
   station: text('station'),
   /** Set while this person may not sign in. What they did stays under their name. */
   disabledAt: instant('disabled_at'),
+  /** A second factor is set up: a code is asked at each sign-in, and where something is signed. */
+  twoFactorEnabled: boolean('two_factor_enabled').notNull().default(false),
+  /** An administrator asks this person for a second factor: nothing is done before it is set up. */
+  secondFactorAsked: boolean('second_factor_asked').notNull().default(false),
   createdAt: instant('created_at').notNull().defaultNow(),
   updatedAt: instant('updated_at').notNull().defaultNow(),
 })
+
+export const twoFactor = pgTable(
+  'two_factor',
+  {
+    id: text('id').primaryKey(),
+    secret: text('secret').notNull(),
+    backupCodes: text('backup_codes').notNull(),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    verified: boolean('verified').default(true),
+    failedVerificationCount: integer('failed_verification_count').default(0),
+    lockedUntil: instant('locked_until'),
+    /** Time step of the last code that was taken: no code is taken twice. */
+    lastStep: bigint('last_step', { mode: 'number' }).notNull().default(0),
+  },
+  (table) => [index('two_factor_user').on(table.userId)],
+)
 
 export const session = pgTable(
   'session',

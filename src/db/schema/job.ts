@@ -3,6 +3,7 @@
 import { isNull, sql } from 'drizzle-orm'
 import {
   bigserial,
+  boolean,
   check,
   customType,
   date,
@@ -54,6 +55,8 @@ export const job = pgTable(
     installed: jsonb('installed').notNull(),
     /** Where its readings were taken over from; null for a job done with Medida. Nothing is added to an imported one. */
     importedFrom: text('imported_from'),
+    /** Done to learn: trainees may work in it, it is never signed, and nothing of it counts for the machine. */
+    practice: boolean('practice').notNull().default(false),
     /** Never written: the right to it lets the server lock the row, and change nothing of it. */
     lock: integer('lock'),
   },
@@ -139,6 +142,8 @@ export const decision = pgTable(
     recommended: text('recommended', { enum: ['reuse', 'recondition', 'replace', 'hold'] }).notNull(),
     decided: text('decided', { enum: ['reuse', 'recondition', 'replace'] }).notNull(),
     reason: text('reason'),
+    /** Route it is reconditioned by, where one was chosen. */
+    route: text('route'),
     decidedBy: person('decided_by'),
     byName: nameThen(),
     decidedAt: instant('decided_at').notNull().defaultNow(),
@@ -151,7 +156,7 @@ export const reviewEvent = pgTable(
   {
     id: uuid('id').primaryKey(),
     jobId: jobId(),
-    kind: text('kind', { enum: ['sent', 'returned', 'signed'] }).notNull(),
+    kind: text('kind', { enum: ['sent', 'returned', 'signed', 'ended'] }).notNull(),
     note: text('note').notNull(),
     actedBy: person('acted_by'),
     byName: nameThen(),

@@ -100,6 +100,8 @@ export const gauge = pgTable(
     least: numeric('least'),
     greatest: numeric('greatest'),
     calibrationDue: date('calibration_due').notNull(),
+    /** Where it is kept; empty where nobody has said. */
+    place: text('place').notNull().default(''),
     replaced: boolean('replaced').notNull().default(false),
   },
   (table) => [uniqueIndex('gauge_code_in_use').on(table.code).where(sql`NOT ${table.replaced}`)],

@@ -1,4 +1,4 @@
-import { memo, useEffect, useMemo, useState } from 'react'
+import { memo, Suspense, useCallback, useEffect, useMemo, useState } from 'react'
 import { CAUTION } from '../../contract/words'
 import { formAt, layoutOf, type Slot } from '../../core/method/layout'
 import { formatLength, unitOf } from '../../core/quantity/format'
@@ -14,12 +14,9 @@ import { receiving } from '../pageData/pageData'
 import styles from './Bench.module.css'
 import type { BenchProps, Bench as BenchState } from './benchState'
 import { type Command, useCommands } from './commands'
-import { ConditionsDialog } from './dialogs/ConditionsDialog'
 import { GoTo } from './dialogs/GoTo'
-import { Help } from './dialogs/Help'
-import { NoteDialog } from './dialogs/NoteDialog'
+import { ConditionsDialog, fetchDialogs, Help, NoteDialog, useKeysWaitFor, WhatNext } from './dialogs/later'
 import { EmptyBench, TypedNote, TypeFromManual } from './dialogs/TypedLimits'
-import { WhatNext } from './dialogs/WhatNext'
 import { GaugeInHand } from './gauge/GaugeInHand'
 import { Rail } from './place/Rail'
 import { StageChoice } from './place/StageChoice'
@@ -48,7 +45,12 @@ export function Bench({ view, ...props }: Omit<BenchProps, 'notes'>) {
 function BenchSheet(props: BenchProps) {
   const bench = useBench(props)
   const { characteristic } = bench
+  useEffect(fetchDialogs, [])
   const [open, setOpen] = useState<Open>('nothing')
+  // A dialog that closes late closes itself, and not the one that a key has opened meanwhile.
+  const close = useCallback((which: Open): void => setOpen((now) => (now === which ? 'nothing' : now)), [])
+  const takeBack = useCallback(() => setOpen('nothing'), [])
+  useKeysWaitFor(open !== 'nothing', takeBack)
   // A dialog that closes leaves the focus nowhere: the next figure must land in the field.
   useEffect(() => {
     if (open === 'nothing') focusReading()
@@ -126,22 +128,24 @@ function BenchSheet(props: BenchProps) {
       </section>
       <ResultPane bench={bench} />
       <Keys commands={commands} />
-      {open === 'goTo' && <GoTo bench={bench} onClose={() => setOpen('nothing')} />}
-      {open === 'conditions' && <ConditionsDialog bench={bench} onClose={() => setOpen('nothing')} />}
-      {open === 'next' && <WhatNext bench={bench} onClose={() => setOpen('nothing')} />}
-      {open === 'note' && <NoteDialog bench={bench} onClose={() => setOpen('nothing')} />}
-      {open === 'type' && (
-        <TypeFromManual
-          view={props.view}
-          notes={props.notes}
-          onDone={(id) => {
-            setOpen('nothing')
-            bench.acts.does({ kind: 'goWhenThere', characteristic: id })
-          }}
-          onClose={() => setOpen('nothing')}
-        />
-      )}
-      {open === 'help' && <Help commands={commands} letters={letters} onClose={() => setOpen('nothing')} />}
+      {open === 'goTo' && <GoTo bench={bench} onClose={() => close('goTo')} />}
+      <Suspense>
+        {open === 'conditions' && <ConditionsDialog bench={bench} onClose={() => close('conditions')} />}
+        {open === 'next' && <WhatNext bench={bench} onClose={() => close('next')} />}
+        {open === 'note' && <NoteDialog bench={bench} onClose={() => close('note')} />}
+        {open === 'type' && (
+          <TypeFromManual
+            view={props.view}
+            notes={props.notes}
+            onDone={(id) => {
+              close('type')
+              bench.acts.does({ kind: 'goWhenThere', characteristic: id })
+            }}
+            onClose={() => close('type')}
+          />
+        )}
+        {open === 'help' && <Help commands={commands} letters={letters} onClose={() => close('help')} />}
+      </Suspense>
     </div>
   )
 }
@@ -159,7 +163,7 @@ const Keys = memo(function Keys({ commands }: { readonly commands: readonly Comm
       {commands
         .filter(({ key }) => IN_THE_FOOT.has(key))
         .map(({ key, label, run }) => (
-          <button type="button" key={key} className={styles.keyButton} onClick={run}>
+          <button type="button" key={key} data-key={key} className={styles.keyButton} onClick={run}>
             <Key>{key.toUpperCase()}</Key> {label}
           </button>
         ))}

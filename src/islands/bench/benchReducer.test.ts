@@ -6,7 +6,8 @@ import { smallBook, smallReading, smallRecord } from '../../core/record/smallMac
 import type { Stage } from '../../core/record/stage'
 import { standingReadings } from '../../core/record/standing'
 import type { SlipQuestion } from '../../core/slip/slip'
-import { type AtHand, type BenchEvent, type BenchKnown, bench } from './benchReducer'
+import type { AtHand, BenchEvent, BenchKnown } from './benchEvents'
+import { bench } from './benchReducer'
 
 const A1 = { station: 'A', direction: '1', repeat: 1 }
 const B1 = { station: 'B', direction: '1', repeat: 1 }

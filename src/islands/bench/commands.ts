@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { hasSingleLetters, setSingleLetters } from '../ownSettings'
 
 export interface Command {
   /** Single letter; with Alt it works always, alone only while nothing is typed. */
@@ -9,8 +10,6 @@ export interface Command {
   readonly answers?: boolean
 }
 
-const SETTING = 'medida-single-letters'
-
 /** Letters as commands: an empty field takes them, because no figure begins with a letter, and a word keeps its own; once something is typed they are text. */
 export function useCommands(
   commands: readonly Command[],
@@ -19,7 +18,7 @@ export function useCommands(
   own: string,
 ): { readonly singleLetters: boolean; readonly setSingleLetters: (on: boolean) => void } {
   const [singleLetters, setOn] = useState(true)
-  useEffect(() => setOn(localStorage.getItem(SETTING) !== 'off'), [])
+  useEffect(() => setOn(hasSingleLetters()), [])
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.defaultPrevented || document.querySelector('dialog[open]')) return
@@ -41,7 +40,7 @@ export function useCommands(
     singleLetters,
     setSingleLetters: (on) => {
       setOn(on)
-      localStorage.setItem(SETTING, on ? 'on' : 'off')
+      setSingleLetters(on)
     },
   }
 }

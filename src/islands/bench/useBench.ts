@@ -19,8 +19,10 @@ import { speakerOf } from '../../core/words/speaker'
 import { say } from '../../labels/bench'
 import { getJson } from '../../sync/http'
 import { useKept } from '../offline/useKept'
+import { unitsShown } from '../ownSettings'
+import type { AtHand, BenchEvent, BenchKnown } from './benchEvents'
 import { bodyOf, closedBecause, NOT_KEPT } from './benchRecord'
-import { type AtHand, type BenchEvent, type BenchKnown, bench, firstOpen, hasOpen, lastTakenBy } from './benchReducer'
+import { bench, firstOpen, hasOpen, lastTakenBy } from './benchReducer'
 import type { Bench, BenchActs, BenchProps } from './benchState'
 import { useClock } from './gauge/useClock'
 import { useConditions } from './gauge/useConditions'
@@ -66,6 +68,10 @@ export function useBench(props: BenchProps): Bench {
   useKept({ person, view, today, madeAt, readings: outbox, noted: notes.stored, offline })
   const conditions = useConditions(jobId)
   const [system, setSystem] = useState<UnitSystem>(machineUnits)
+  useEffect(() => {
+    const shown = unitsShown()
+    if (shown !== 'machine') setSystem(shown)
+  }, [])
   const local = useMemo(() => showable(record, outbox.local), [record, outbox.local])
   const readings = useStanding(record, local)
   const { evaluation } = readings

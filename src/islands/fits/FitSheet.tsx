@@ -1,127 +1,167 @@
 import { fitStageLines } from '../../contract/stageLines'
-import { fitWord } from '../../contract/words'
-import type { FitSpec } from '../../core/book/bookSchema'
-import type { FitResult } from '../../core/evaluate/results'
+import type { Way } from '../../core/evaluate/fits/ways'
+import { fitNotes, isShaftInBore, linksOf, sidesOf, statedOf } from '../../core/fit/kinds'
+import { sizeEnd } from '../../core/fit/sizeEnd'
 import { formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
-import type { InspectionRecord } from '../../core/record/recordSchema'
-import { speakerOf } from '../../core/words/speaker'
-import { ribbonOfFit } from '../../drawing/ribbonScale'
+import { fitNoteWords } from '../../core/words/fits'
+import { statedWords } from '../../core/words/places'
+import { fitModelOf } from '../../drawing/fitModel'
 import { say } from '../../labels/fits'
-import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
+import { FitDrawing } from '../../ui/fitDrawing/FitDrawing'
 import { SourceNote } from '../../ui/SourceNote'
 import { VoteList } from '../../ui/VoteList'
-import styles from './FitSheet.module.css'
+import type { Board } from '../decisions/useBoard'
+import { FitStateMark } from './FitStateMark'
+import styles from './Fits.module.css'
+import { type FitRow, stateWords } from './fitRows'
+import { Ways } from './Ways'
 
 interface SheetProps {
-  readonly record: InspectionRecord
-  readonly fit: FitResult
+  readonly row: FitRow
+  readonly board: Board
+  readonly ways: readonly Way[]
+  readonly onTake: (way: Way) => void
 }
 
-/** One mating pair: clearance place by place from the measured parts, by strip, and how far the two agree. */
-export function FitSheet({ record, fit }: SheetProps) {
-  const spec = record.book.fits.find(({ id }) => id === fit.id)
-  if (!spec) throw new Error(`no fit ${fit.id} in the book`)
+/** One fit: its clearance, both sides drawn over each other, what is known twice, and which side to mend. */
+export function FitSheet({ row, board, ways, onTake }: SheetProps) {
+  const { spec, fit } = row
+  const { record } = board.view
   const { units } = record.machine
   const unit = unitLabel(units)
-  const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, units, spec.showTo))
-  const { clearance } = fit
+  const figure = (mm: number | null | undefined): string => (mm == null ? '–' : formatLength(mm, units, spec.showTo))
+  const model = fitModelOf(record.book, spec, fit, (id) => board.results.characteristics.find((one) => one.id === id))
+  const middleOf = (id: string): number | null => {
+    const reductions = board.results.characteristics.find((one) => one.id === id)?.reductions
+    const [least, greatest] = [sizeEnd(reductions, 'least')?.value, sizeEnd(reductions, 'greatest')?.value]
+    return least == null || greatest == null ? null : (least + greatest) / 2
+  }
+  const ends = { tightestMm: fit.minimum?.value ?? null, loosestMm: fit.maximum?.value ?? null }
+  const notes = fitNotes(spec, ends, middleOf)
   return (
-    <section className={styles.sheet} aria-labelledby={`fit-${fit.id}`}>
+    <section className={styles.sheet} aria-labelledby="fit-name">
       <div className={styles.head}>
-        <h2 id={`fit-${fit.id}`}>{spec.name}</h2>
-        <span className={styles.state} data-state={fit.verdict}>
-          {fitWord[fit.verdict]}
-        </span>
-        <span className={styles.counts}>
-          {say.clearanceWhatCounts(unit, fit.countsBy === 'strip' ? say.strip : say.measuredParts)}
-        </span>
+        <h2 id="fit-name" tabIndex={-1}>
+          {spec.name}
+        </h2>
+        <FitStateMark state={row.state} words={stateWords(row)} />
       </div>
-      <div className={styles.block}>
+      <div className={styles.head}>
         <p className={`figure ${styles.big}`}>
-          {figure(fit.minimum?.value ?? null)} … {figure(fit.maximum?.value ?? null)} <small>{unit}</small>
+          {figure(fit.minimum?.value)} … {figure(fit.maximum?.value)} <small>{unit}</small>
         </p>
-        <LimitRibbon model={ribbonOfFit(spec, fit)} width={460} labels system={units} />
-        <p className={styles.note}>
-          {say.newOne(figure(spec.new.lower), figure(spec.new.upper), unit)}
-          <SourceNote source={spec.new.source} documents={record.book.documents} />
-          {say.whateverMatchedBounds(figure(clearance.outerMinimumMm), figure(clearance.outerMaximumMm))}
+        <p className={styles.limits}>{say.limits(limitWords(row, figure), unit)}</p>
+      </div>
+      <Missing row={row} board={board} />
+      {model ? <FitDrawing model={model} system={units} /> : <Sizes row={row} board={board} figure={figure} />}
+      <p className={styles.note}>
+        {model && say.diametersIn(unit)} {say.minusIsInterference}{' '}
+        {isShaftInBore(spec) && say.counts(fit.countsBy === 'strip' ? say.strip : say.measuredParts)}{' '}
+        {spec.new && (
+          <>
+            {say.newOne(figure(spec.new.lower), figure(spec.new.upper), unit)}
+            <SourceNote source={spec.new.source} documents={record.book.documents} />
+          </>
+        )}
+      </p>
+      {notes.map((note) => (
+        <p
+          key={note.code}
+          className={styles.advice}
+          data-warns={(note.code === 'heatTo' && note.isTooHot) || (note.code === 'shims' && !note.holds) ? '' : undefined}
+        >
+          {fitNoteWords(note, board.speaker)}
         </p>
-        <FitStages fit={fit} figure={figure} />
-        <h3>{say.why}</h3>
-        <VoteList votes={fit.votes} speaker={speakerOf(record.book, record.machine.units)} />
-        <p className={styles.note}>{say.twoPointSizes}</p>
-      </div>
-      <div className={styles.block}>
-        <h3>{say.fromMeasuredParts}</h3>
-        <Matched record={record} spec={spec} fit={fit} figure={figure} />
-        <h3>{say.stripDifference}</h3>
-        <Closures fit={fit} spec={spec} record={record} figure={figure} />
-      </div>
+      ))}
+      <Closures row={row} board={board} figure={figure} />
+      <Ways row={row} ways={ways} board={board} onTake={onTake} />
+      <details>
+        <summary>{say.why}</summary>
+        <VoteList votes={fit.votes} speaker={board.speaker} />
+        {isShaftInBore(spec) && <p className={styles.note}>{say.twoPointSizes}</p>}
+      </details>
+      <PlaceByPlace row={row} board={board} figure={figure} />
+      <Stages row={row} figure={figure} />
     </section>
   )
 }
 
-/** The clearance at every stage that was measured, with its verdict. */
-function FitStages({ fit, figure }: { readonly fit: FitResult; readonly figure: (mm: number | null) => string }) {
-  const lines = fitStageLines(fit)
-  if (lines.length === 0) return null
+type Figure = (mm: number | null | undefined) => string
+
+/** The limits of a fit in figures: what is tightest, what is loosest, and the plan limit. */
+function limitWords({ spec }: FitRow, figure: Figure): string {
+  const [least, most] = (['lower', 'upper'] as const).map((side) => spec.limits.find((limit) => limit.side === side)?.wear)
+  const plan = spec.limits.flatMap((limit) => limit.plan ?? [])
+  const wear =
+    least === undefined ? `≤ ${figure(most)}` : most === undefined ? `≥ ${figure(least)}` : `${figure(least)} … ${figure(most)}`
+  return [wear, ...plan.map((of) => say.plan(figure(of)))].join(', ')
+}
+
+/** What is still to be measured before there is a clearance, with the way to the bench. */
+function Missing({ row: { spec, fit }, board }: Pick<SheetProps, 'row' | 'board'>) {
+  if (fit.minimum && fit.maximum) return null
+  const { job, book } = board.view.record
+  const missing = sidesOf(spec).filter((id) => {
+    const result = board.results.characteristics.find((one) => one.id === id)
+    return !result || result.reductions.taken < result.reductions.needed
+  })
   return (
-    <>
-      <h3>{say.stageStage}</h3>
-      <table className={styles.table}>
-        <tbody>
-          {lines.map(({ stage, minimumMm, maximumMm, words, verdict }) => (
-            <tr key={stage}>
-              <th scope="row">{stage}</th>
-              <td className="figure">
-                {figure(minimumMm)} … {figure(maximumMm)}
-              </td>
-              <td>
-                <span className={styles.state} data-state={verdict}>
-                  {words}
-                </span>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </>
+    <p className={styles.advice}>
+      {say.stillMissing}{' '}
+      {missing.map((id) => (
+        <a key={id} href={`/jobs/${encodeURIComponent(job.id)}/bench?c=${encodeURIComponent(id)}`}>
+          {book.characteristics.find((one) => one.id === id)?.name ?? id}
+        </a>
+      ))}
+    </p>
   )
 }
 
-interface TableProps extends SheetProps {
-  readonly spec: FitSpec
-  readonly figure: (mm: number | null) => string
+interface TableProps extends Pick<SheetProps, 'row' | 'board'> {
+  readonly figure: Figure
 }
 
-function Matched({ fit, figure, record, spec }: TableProps) {
-  const { matched } = fit.clearance
-  const bore = record.book.characteristics.find(({ id }) => id === spec.bore)?.method
-  const label = (direction: string): string =>
-    bore?.kind === 'boreDiameter' ? (bore.directions.find(({ id }) => id === direction)?.label ?? '') : ''
-  if (matched.length === 0) return <p className={styles.note}>{say.nothingMatchedYet}</p>
+/** The sizes of a chain, each with how it moves the clearance; no common scale shows them. */
+function Sizes({ row: { spec }, board, figure }: TableProps) {
+  const measured = linksOf(spec).map(({ characteristic, factor }) => {
+    const reductions = board.results.characteristics.find(({ id }) => id === characteristic)?.reductions
+    return {
+      name: board.speaker.characteristic(characteristic)?.name ?? characteristic,
+      factor,
+      least: sizeEnd(reductions, 'least')?.value,
+      greatest: sizeEnd(reductions, 'greatest')?.value,
+    }
+  })
+  const stated = statedOf(spec).map(({ name, lowMm, highMm }) => ({
+    name: `${statedWords(name)}, ${say.stated}`,
+    factor: 1,
+    least: lowMm,
+    greatest: highMm,
+  }))
   return (
-    <table className={styles.table}>
+    <table className={styles.plain}>
+      <caption>{say.sizesOf}</caption>
       <thead>
         <tr>
-          <th scope="col">{say.place}</th>
-          <th scope="col">{say.bore}</th>
-          <th scope="col">{say.journal}</th>
-          <th scope="col">{say.clearance}</th>
+          <th scope="col">{say.size}</th>
+          <th scope="col" className={styles.right}>
+            {say.least}
+          </th>
+          <th scope="col" className={styles.right}>
+            {say.greatest}
+          </th>
         </tr>
       </thead>
       <tbody>
-        {matched.map((place) => (
-          <tr
-            key={`${place.station}${place.direction}`}
-            data-extreme={place.value === fit.clearance.minimumMm || place.value === fit.clearance.maximumMm ? '' : undefined}
-          >
-            <td>
-              {place.station}, {place.direction} {label(place.direction)}
-            </td>
-            <td className="figure">{figure(place.boreMm)}</td>
-            <td className="figure">{figure(place.journalMm)}</td>
-            <td className="figure">{figure(place.value)}</td>
+        {[...measured, ...stated].map(({ name, factor, least, greatest }) => (
+          <tr key={name}>
+            <th scope="row">
+              {factor === 0 ? '' : factor < 0 ? '− ' : '+ '}
+              {Math.abs(factor) === 1 || factor === 0 ? '' : `${Math.abs(factor)} × `}
+              {name}
+            </th>
+            <td className={`figure ${styles.right}`}>{figure(least)}</td>
+            <td className={`figure ${styles.right}`}>{figure(greatest)}</td>
           </tr>
         ))}
       </tbody>
@@ -129,48 +169,118 @@ function Matched({ fit, figure, record, spec }: TableProps) {
   )
 }
 
-function Closures({ fit, figure, record, spec }: TableProps) {
+/** What is known twice: by the parts and by strip, at each place, and whether the two agree within their doubt. */
+function Closures({ row: { spec, fit }, board, figure }: TableProps) {
+  if (!isShaftInBore(spec) || spec.strip === null) return null
+  const { units } = board.view.record.machine
   if (fit.stripMm.length === 0)
-    return <p className={styles.note}>{say.noStripRead(spec.strip === null ? say.bookAsksNone : '')}</p>
+    return (
+      <p className={styles.note}>
+        {say.noStrip}{' '}
+        <a href={`/jobs/${encodeURIComponent(board.view.record.job.id)}/bench?c=${encodeURIComponent(spec.strip)}`}>
+          {say.measure(board.speaker.characteristic(spec.strip)?.name ?? '')}
+        </a>
+      </p>
+    )
   return (
-    <table className={styles.table}>
+    <table className={styles.plain}>
       <thead>
         <tr>
-          <th scope="col">{say.place}</th>
-          <th scope="col">{say.byStrip}</th>
-          <th scope="col">{say.fromParts}</th>
-          <th scope="col">{say.stripParts}</th>
-          <th scope="col">{say.within}</th>
+          <th scope="col">{say.clearanceIn(unitLabel(units))}</th>
+          {[say.byParts, say.byStrip, say.difference, say.doubt].map((text) => (
+            <th key={text} scope="col" className={styles.right}>
+              {text}
+            </th>
+          ))}
+          <th scope="col">
+            <span className="hidden-label">{say.agree}</span>
+          </th>
         </tr>
       </thead>
       <tbody>
-        {fit.stripMm.map((strip) => {
-          const closure = fit.closures.find((place) => place.station === strip.station && place.direction === strip.direction)
+        {fit.stripMm.map(({ station, direction, clearanceMm }) => {
+          const closure = fit.closures.find((place) => place.station === station && place.direction === direction)
           return (
-            <tr key={strip.station}>
-              <td>
-                {strip.station}, {strip.direction}
+            <tr key={`${station}/${direction}`}>
+              <th scope="row">
+                {station}, {direction}
+              </th>
+              <td className={`figure ${styles.right}`}>{figure(closure?.partsMm)}</td>
+              <td className={`figure ${styles.right}`}>{figure(clearanceMm)}</td>
+              <td className={`figure ${styles.right}`}>
+                {closure ? formatSignedLength(closure.differenceMm, units, spec.showTo) : '–'}
               </td>
-              <td className="figure">{figure(strip.clearanceMm)}</td>
-              <td className="figure">{figure(closure?.partsMm ?? null)}</td>
-              <td className="figure">
-                {closure ? formatSignedLength(closure.differenceMm, record.machine.units, spec.showTo) : '–'}
-              </td>
-              <td className="figure">
-                {closure ? (
-                  <>
-                    ± {figure(closure.allowedMm)}{' '}
-                    <span className={closure.agrees ? undefined : styles.disagrees}>
-                      {closure.agrees ? say.agree : say.disagree}
-                    </span>
-                  </>
-                ) : (
-                  '–'
-                )}
+              <td className={`figure ${styles.right}`}>{closure ? `± ${figure(closure.allowedMm)}` : '–'}</td>
+              <td className={styles.agrees} data-agrees={closure?.agrees}>
+                {closure && (closure.agrees ? say.agree : say.disagree)}
               </td>
             </tr>
           )
         })}
+      </tbody>
+    </table>
+  )
+}
+
+/** The clearance at each place that was measured on both sides. */
+function PlaceByPlace({ row: { spec, fit }, board, figure }: TableProps) {
+  const { matched, outerMinimumMm, outerMaximumMm } = fit.clearance
+  if (matched.length === 0 || !isShaftInBore(spec)) return null
+  const method = board.speaker.characteristic(spec.bore)?.method
+  const label = (direction: string): string =>
+    method?.kind === 'boreDiameter' ? (method.directions.find(({ id }) => id === direction)?.label ?? '') : ''
+  return (
+    <details>
+      <summary>{say.placeByPlace}</summary>
+      <table className={styles.plain}>
+        <thead>
+          <tr>
+            <th scope="col">{say.place}</th>
+            {[say.bore, say.journal, say.clearance].map((text) => (
+              <th key={text} scope="col" className={styles.right}>
+                {text}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {matched.map(({ station, direction, boreMm, journalMm, value }) => (
+            <tr
+              key={`${station}/${direction}`}
+              data-extreme={value === fit.clearance.minimumMm || value === fit.clearance.maximumMm ? '' : undefined}
+            >
+              <th scope="row">
+                {station}, {direction} {label(direction)}
+              </th>
+              <td className={`figure ${styles.right}`}>{figure(boreMm)}</td>
+              <td className={`figure ${styles.right}`}>{figure(journalMm)}</td>
+              <td className={`figure ${styles.right}`}>{figure(value)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className={styles.note}>{say.bounds(figure(outerMinimumMm), figure(outerMaximumMm))}</p>
+    </details>
+  )
+}
+
+/** The clearance at every stage that was measured. */
+function Stages({ row, figure }: { readonly row: FitRow; readonly figure: Figure }) {
+  const lines = fitStageLines(row.fit)
+  if (lines.length === 0) return null
+  return (
+    <table className={styles.plain}>
+      <caption>{say.stageByStage}</caption>
+      <tbody>
+        {lines.map(({ stage, minimumMm, maximumMm, words }) => (
+          <tr key={stage}>
+            <th scope="row">{stage}</th>
+            <td className={`figure ${styles.right}`}>
+              {figure(minimumMm)} … {figure(maximumMm)}
+            </td>
+            <td>{words}</td>
+          </tr>
+        ))}
       </tbody>
     </table>
   )

@@ -1,17 +1,17 @@
-import { type SyntheticEvent, useState } from 'react'
+import { useState } from 'react'
 import { v7 } from 'uuid'
 import type { GaugeBody } from '../../contract/bodies'
 import type { Gauge } from '../../core/gauge/gauge'
-import { type GaugeKind, gaugeKindFacts, gaugeKinds } from '../../core/gauge/gaugeKinds'
+import { gaugeKindFacts, gaugeKinds } from '../../core/gauge/gaugeKinds'
 import { readTypedGauge } from '../../core/gauge/typedGauge'
 import { unitOf } from '../../core/quantity/format'
 import { gaugeFaultWords, gaugeKindName } from '../../core/words/gauges'
 import { say } from '../../labels/gauges'
-import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import type { FieldSays } from '../../ui/fieldSays'
+import { useSentForm } from '../forms/useSentForm'
 import styles from './GaugeForm.module.css'
 
 type Typed = Omit<GaugeBody, 'id' | 'replaces'>
@@ -30,6 +30,7 @@ const EMPTY: Typed = {
   least: '',
   greatest: '',
   calibrationDue: '',
+  place: '',
 }
 
 /** What is on record of a gauge, as somebody would type it; its certificate is typed anew. */
@@ -70,53 +71,37 @@ export function GaugeActions({ gauges }: { readonly gauges: readonly Gauge[] }) 
   )
 }
 
-function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonly onClose: () => void }) {
-  // One id for this form: pressing twice stores one gauge.
-  const [id] = useState(() => v7())
-  const [typed, setTyped] = useState<Typed>(() => (before ? formOf(before) : EMPTY))
-  const [faults, setFaults] = useState<readonly FieldSays[]>([])
-  const [busy, setBusy] = useState(false)
-  const at = (path: string): string | null => faults.find((fault) => fault.at === path)?.says ?? null
-  const set = (over: Partial<Typed>): void => {
-    setTyped((now) => ({ ...now, ...over }))
-    setFaults([])
-  }
-  const unit = unitOf(gaugeKindFacts[typed.kind].quantity, 'metric')
-  const withUnit = (label: string): string => (unit === '' ? label : `${label}, ${unit}`)
+type Form = Typed & { readonly id: string }
 
-  const save = async (event: SyntheticEvent): Promise<void> => {
-    event.preventDefault()
-    const read = readTypedGauge(typed)
-    const dated = typed.calibrationDue !== ''
-    const undated: readonly FieldSays[] = dated ? [] : [{ at: 'calibrationDue', says: say.giveDayUntil }]
-    if (!read.ok || !dated)
-      return setFaults([
-        ...(read.ok ? [] : read.fault.map(({ at, fault }) => ({ at, says: gaugeFaultWords(fault) }))),
-        ...undated,
-      ])
-    setBusy(true)
-    const body: GaugeBody = { id, replaces: before?.id ?? null, ...typed }
-    const answer = await postJson('/api/gauges', body)
-    if (answer.kind === 'ok') return location.reload()
-    setBusy(false)
-    if (answer.kind === 'offline') return setFaults([{ at: '', says: say.serverCannotReached }])
-    const told = answer.issues.map(({ path, message }) => ({ at: path, says: message }))
-    setFaults(told.length > 0 ? told : [{ at: '', says: answer.message }])
-  }
+/** All that is wrong with it as it is typed. */
+function faultsOf(typed: Form): readonly FieldSays[] {
+  const read = readTypedGauge(typed)
+  return [
+    ...(read.ok ? [] : read.fault.map(({ at, fault }) => ({ at, says: gaugeFaultWords(fault) }))),
+    ...(typed.calibrationDue === '' ? [{ at: 'calibrationDue', says: say.giveDayUntil }] : []),
+  ]
+}
+
+function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonly onClose: () => void }) {
+  const form = useSentForm<Form, unknown>({
+    key: `medida-form:gauge:${before?.id ?? 'new'}`,
+    // One id for this form: pressing twice stores one gauge.
+    start: () => ({ id: v7(), ...(before ? formOf(before) : EMPTY) }),
+    path: '/api/gauges',
+    schema: async () => (await import('../../contract/bodies')).gaugeBody,
+    check: faultsOf,
+    body: ({ id, ...typed }) => ({ id, replaces: before?.id ?? null, ...typed }),
+    done: () => location.reload(),
+  })
+  const { field } = form
+  const unit = unitOf(gaugeKindFacts[form.value.kind].quantity, 'metric')
+  const withUnit = (label: string): string => (unit === '' ? label : `${label}, ${unit}`)
   const text = (key: keyof Typed, label: string, hint = '') => (
-    <TextField
-      label={label}
-      hint={hint}
-      value={typed[key]}
-      error={at(key)}
-      autoComplete="off"
-      onChange={(event) => set({ [key]: event.currentTarget.value })}
-    />
+    <TextField label={label} hint={hint} autoComplete="off" {...field(key)} />
   )
-  const own = Object.keys(EMPTY)
   return (
     <Dialog title={before ? say.newCalibrationOf(before.code) : say.addGauge} onClose={onClose} wide>
-      <form className={styles.form} onSubmit={(event) => void save(event)}>
+      <form className={styles.form} onSubmit={form.submit} noValidate>
         {before ? (
           <p className={styles.whole}>{say.whatReadUntil(gaugeKindName[before.kind], before.name)}</p>
         ) : (
@@ -125,9 +110,8 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
             {text('name', say.name)}
             <SelectField
               label={say.kind}
-              value={typed.kind}
               options={gaugeKinds.filter((kind) => kind !== 'eye').map((kind) => ({ value: kind, label: gaugeKindName[kind] }))}
-              onChange={(event) => set({ kind: event.currentTarget.value as GaugeKind })}
+              {...field('kind')}
             />
           </>
         )}
@@ -139,19 +123,14 @@ function GaugeForm({ before, onClose }: { readonly before: Gauge | null; readonl
         {text('coverage', say.coverageFactorK)}
         {text('repeatability', withUnit(say.spreadRepeatsS), say.standardDeviationEmpty)}
         {text('expansion', say.expansionMM, say.scaleMasterSteel)}
-        <TextField
-          label={say.calibratedUntil}
-          type="date"
-          value={typed.calibrationDue}
-          error={at('calibrationDue')}
-          onChange={(event) => set({ calibrationDue: event.currentTarget.value })}
-        />
+        <TextField label={say.calibratedUntil} type="date" {...field('calibrationDue')} />
+        {text('place', say.place, say.placeHint)}
         <div className={styles.whole}>{text('corrections', withUnit(say.errorsFromCertificate), say.indicatedValueWhat)}</div>
         <div className={styles.whole}>
-          <Fault text={faults.find((fault) => !own.includes(fault.at))?.says ?? null} />
+          <Fault text={form.fault} />
           <DialogActions>
             <Button onClick={onClose}>{say.leave}</Button>
-            <Button kind="primary" type="submit" disabled={busy}>
+            <Button kind="primary" type="submit" disabled={form.busy}>
               {before ? say.enterCalibration : say.putStore}
             </Button>
           </DialogActions>

@@ -1,11 +1,13 @@
-import { type SyntheticEvent, useState } from 'react'
+import { useState } from 'react'
 import { v7 } from 'uuid'
+import type { PairingBody } from '../../contract/bodies'
 import type { Gauge } from '../../core/gauge/gauge'
 import { say } from '../../labels/gauges'
 import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
-import { SelectField, TextField } from '../../ui/Field'
+import { Fault, SelectField, TextField } from '../../ui/Field'
+import { useSentForm } from '../forms/useSentForm'
 import styles from './GaugeForm.module.css'
 
 interface Pairing {
@@ -71,17 +73,15 @@ export function Pairings({ gauges, pairings }: { readonly gauges: readonly Gauge
 }
 
 function PairDialog({ gauge, onClose }: { readonly gauge: Gauge; readonly onClose: () => void }) {
-  const [id] = useState(() => v7())
-  const [name, setName] = useState('')
-  const [fault, setFault] = useState<string | null>(null)
   const [secret, setSecret] = useState<string | null>(null)
-  const pair = async (event: SyntheticEvent): Promise<void> => {
-    event.preventDefault()
-    if (name.trim() === '') return setFault(say.nameAdapterPlace)
-    const answer = await postJson<{ secret: string }>(pathOf(gauge.id), { id, name })
-    if (answer.kind === 'ok') return setSecret(answer.value.secret)
-    setFault(answer.kind === 'offline' ? OFFLINE : answer.message)
-  }
+  const form = useSentForm<PairingBody, { readonly secret: string }>({
+    key: `medida-form:pair:${gauge.id}`,
+    start: () => ({ id: v7(), name: '' }),
+    path: pathOf(gauge.id),
+    schema: async () => (await import('../../contract/bodies')).pairingBody,
+    body: (typed) => typed,
+    done: (answer) => setSecret(answer.secret),
+  })
   if (secret !== null)
     return (
       <Dialog title={say.isPaired(gauge.code)} onClose={() => location.reload()}>
@@ -96,21 +96,11 @@ function PairDialog({ gauge, onClose }: { readonly gauge: Gauge; readonly onClos
     )
   return (
     <Dialog title={say.pairOf(gauge.code)} onClose={onClose}>
-      <form onSubmit={(event) => void pair(event)}>
-        <TextField
-          label={say.adapterPlace}
-          hint={say.asBenchWill}
-          value={name}
-          maxLength={60}
-          error={fault}
-          autoComplete="off"
-          onChange={(event) => {
-            setName(event.currentTarget.value)
-            setFault(null)
-          }}
-        />
+      <form onSubmit={form.submit} noValidate>
+        <TextField label={say.adapterPlace} hint={say.asBenchWill} maxLength={60} autoComplete="off" {...form.field('name')} />
+        <Fault text={form.fault} />
         <DialogActions>
-          <Button kind="primary" type="submit">
+          <Button kind="primary" type="submit" disabled={form.busy}>
             {say.makeCode}
           </Button>
           <Button onClick={onClose}>{say.cancel}</Button>

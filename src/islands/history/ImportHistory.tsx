@@ -5,43 +5,58 @@ import type { HistoryFields } from '../../contract/bodies'
 import { historyColumnNames, historyColumns } from '../../core/record/historyTable'
 import { historyColumnWords } from '../../core/words/history'
 import { say } from '../../labels/history'
-import { postForm } from '../../sync/http'
+import { callLong, getJson } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
+import type { FieldSays } from '../../ui/fieldSays'
+import { useKeptForm } from '../forms/useKeptForm'
+import { LongWorkBar } from '../longWork/LongWorkBar'
+import { useLongWork } from '../longWork/useLongWork'
 import styles from './ImportHistory.module.css'
-
-interface Refused {
-  readonly message: string
-  readonly rows: readonly { readonly path: string; readonly message: string }[]
-}
 
 /** A table of earlier readings, taken over whole or not at all. */
 export function ImportHistory({ machineId }: { readonly machineId: string }) {
-  // One id for this table: pressing twice, or again after a broken network, takes it over once.
-  const [id, setId] = useState(() => v7())
-  const [source, setSource] = useState('')
   const [file, setFile] = useState<File | null>(null)
-  const [busy, setBusy] = useState(false)
-  const [refused, setRefused] = useState<Refused | null>(null)
+  const [rows, setRows] = useState<readonly { readonly path: string; readonly message: string }[]>([])
   const [done, setDone] = useState<HistoryAnswer | null>(null)
-
-  async function send(): Promise<void> {
-    if (source.trim().length < 3) return setRefused({ message: say.sayWhereReadings, rows: [] })
-    if (!file) return setRefused({ message: say.chooseFile, rows: [] })
-    setBusy(true)
-    setRefused(null)
-    const form = new FormData()
-    form.set('about', JSON.stringify({ id, source: source.trim() } satisfies HistoryFields))
-    form.set('file', file, 'history.csv')
-    const answer = await postForm<HistoryAnswer>(`/api/machines/${encodeURIComponent(machineId)}/history`, form)
-    setBusy(false)
-    if (answer.kind === 'ok') return setDone(answer.value)
-    setRefused(
-      answer.kind === 'offline'
-        ? { message: say.serverCannotReached, rows: [] }
-        : { message: answer.message, rows: answer.issues },
-    )
+  const [isCancelled, setCancelled] = useState(false)
+  const long = useLongWork()
+  const path = `/api/machines/${encodeURIComponent(machineId)}/history`
+  const imported = (answer: HistoryAnswer): readonly FieldSays[] => {
+    form.done()
+    setDone(answer)
+    return []
   }
+  /** Cancelled in its last moment it may be there all the same: the server says. */
+  const cancelled = async (id: string): Promise<readonly FieldSays[]> => {
+    const answer = await getJson<{ import: HistoryAnswer | null }>(`${path}?import=${id}`)
+    if (answer.kind !== 'ok') return [{ at: '', says: say.cancelledUnknown }]
+    if (answer.value.import !== null) return imported(answer.value.import)
+    setCancelled(true)
+    return []
+  }
+  const form = useKeptForm<HistoryFields>({
+    key: `medida-form:history:${machineId}`,
+    // One id for this table: pressing twice, or again after a broken network, takes it over once.
+    start: () => ({ id: v7(), source: '' }),
+    check: ({ source }) => [
+      ...(source.trim().length < 3 ? [{ at: 'source', says: say.sayWhereReadings }] : []),
+      ...(file === null ? [{ at: 'file', says: say.chooseFile }] : []),
+    ],
+    send: async ({ id, source }) => {
+      setRows([])
+      setCancelled(false)
+      const sent = new FormData()
+      sent.set('about', JSON.stringify({ id, source: source.trim() } satisfies HistoryFields))
+      if (file) sent.set('file', file, 'history.csv')
+      const answer = await long.run((work) => callLong<HistoryAnswer>(path, { method: 'POST', body: sent }, work))
+      if (answer.kind === 'ok') return imported(answer.value)
+      if (answer.kind === 'cancelled') return cancelled(id)
+      if (answer.kind === 'offline') return [{ at: '', says: say.serverCannotReached }]
+      setRows(answer.issues)
+      return [{ at: '', says: answer.message }]
+    },
+  })
   if (done)
     return (
       <div className={styles.done} role="status">
@@ -54,7 +69,7 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
             onClick={() => {
               setDone(null)
               setFile(null)
-              setId(v7())
+              form.reset({ id: v7(), source: '' })
             }}
           >
             {say.anotherTable}
@@ -63,20 +78,8 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
       </div>
     )
   return (
-    <form
-      className={styles.form}
-      onSubmit={(event) => {
-        event.preventDefault()
-        void send()
-      }}
-    >
-      <TextField
-        label={say.whereTheyCome}
-        hint={say.recordSheets2006}
-        value={source}
-        maxLength={200}
-        onChange={(event) => setSource(event.currentTarget.value)}
-      />
+    <form className={styles.form} onSubmit={form.submit} noValidate>
+      <TextField label={say.whereTheyCome} hint={say.recordSheets2006} maxLength={200} {...form.field('source')} />
       <label className={styles.file}>
         <span>{say.tableAsCsv}</span>
         <input
@@ -84,16 +87,16 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
           accept=".csv,.txt,text/csv,text/plain"
           onChange={(event) => {
             setFile(event.currentTarget.files?.[0] ?? null)
-            setRefused(null)
+            setRows([])
           }}
         />
       </label>
-      <Fault text={refused?.message} />
-      {refused && refused.rows.length > 0 && (
+      <Fault text={form.fault} />
+      {rows.length > 0 && (
         <table className={styles.rows}>
           <caption className="hidden-label">{say.rowsCannotTaken}</caption>
           <tbody>
-            {refused.rows.map(({ path, message }) => (
+            {rows.map(({ path, message }) => (
               <tr key={path}>
                 <th scope="row" className="figure">
                   {path}
@@ -104,11 +107,16 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
           </tbody>
         </table>
       )}
-      <p className={styles.actions}>
-        <Button type="submit" kind="primary" disabled={busy}>
-          {busy ? say.readingTable : say.takeReadingsOver}
-        </Button>
-      </p>
+      {isCancelled && <p role="status">{say.cancelled}</p>}
+      {long.isRunning ? (
+        <LongWorkBar {...long} first="sending" />
+      ) : (
+        <p className={styles.actions}>
+          <Button type="submit" kind="primary" disabled={form.busy}>
+            {say.takeReadingsOver}
+          </Button>
+        </p>
+      )}
     </form>
   )
 }

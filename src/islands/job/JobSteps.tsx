@@ -15,9 +15,9 @@ import {
 import { jobState, whyClosed } from '../../core/job/standing'
 import { stepName } from '../../core/words/labels'
 import { say } from '../../labels/job'
-import { postJson } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
+import { useSentForm } from '../forms/useSentForm'
 import styles from './JobSteps.module.css'
 
 /** Of a job, what its order of work shows; the record stays at the server. */
@@ -81,7 +81,7 @@ function Detail({ view, standing }: { readonly view: Standing; readonly standing
   if (standing.step === 'sign' && last)
     return (
       <span className={styles.detail}>
-        {{ sent: say.reviewerSince, returned: say.returned, signed: say.signed }[last.kind]}{' '}
+        {{ sent: say.reviewerSince, returned: say.returned, signed: say.signed, ended: say.ended }[last.kind]}{' '}
         <span className="figure">{formatMoment(last.at)}</span>, {last.by}
         {last.note !== '' && <>: {last.note}</>}
       </span>
@@ -139,41 +139,22 @@ function ConfirmForm({
   readonly step: ConfirmableStep
   readonly onCancel: () => void
 }) {
-  // One id for this form: pressing twice, or again after a broken network, confirms once.
-  const [id] = useState(() => v7())
-  const [note, setNote] = useState('')
-  const [fault, setFault] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
-
-  async function confirm() {
-    setBusy(true)
-    const body: ConfirmationBody = { id, step, note }
-    const answer = await postJson(`/api/jobs/${encodeURIComponent(jobId)}/confirmations`, body)
-    if (answer.kind === 'ok') return location.reload()
-    setFault(answer.kind === 'offline' ? say.serverCannotReached : answer.message)
-    setBusy(false)
-  }
-
+  const form = useSentForm<{ readonly id: string; readonly note: string }, unknown>({
+    key: `medida-form:${jobId}:confirm:${step}`,
+    // One id for this form: pressing twice, or again after a broken network, confirms once.
+    start: () => ({ id: v7(), note: '' }),
+    path: `/api/jobs/${encodeURIComponent(jobId)}/confirmations`,
+    schema: async () => (await import('../../contract/bodies')).confirmationBody,
+    body: (typed): ConfirmationBody => ({ ...typed, step }),
+    done: () => location.reload(),
+  })
   return (
-    <form
-      className={styles.form}
-      onSubmit={(event) => {
-        event.preventDefault()
-        void confirm()
-      }}
-    >
+    <form className={styles.form} onSubmit={form.submit} noValidate>
       {step === 'makeSafe' && <p className={styles.safety}>{say.isolateTryOut}</p>}
-      <TextField
-        label={say.note}
-        hint={say.whatDoneWhich}
-        value={note}
-        maxLength={400}
-        onChange={(event) => setNote(event.currentTarget.value)}
-        autoFocus
-      />
-      <Fault text={fault} />
+      <TextField label={say.note} hint={say.whatDoneWhich} maxLength={400} autoFocus {...form.field('note')} />
+      <Fault text={form.fault} />
       <div className={styles.actions}>
-        <Button type="submit" kind="primary" disabled={busy}>
+        <Button type="submit" kind="primary" disabled={form.busy}>
           {say.confirmMyName(stepName[step])}
         </Button>
         <Button onClick={onCancel}>{say.notYet}</Button>

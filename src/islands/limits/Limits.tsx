@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { DraftBookAnswer } from '../../contract/answers'
+import type { DraftBookBody } from '../../contract/bodies'
 import { hasEnded, jobState } from '../../core/job/standing'
 import { quantityOf, quantityOfValue, stepOf } from '../../core/method/gives'
 import { slotsOf } from '../../core/method/layout'
@@ -11,9 +12,9 @@ import { gaugeKindName } from '../../core/words/gauges'
 import { valueName } from '../../core/words/labels'
 import { methodName } from '../../core/words/methods'
 import { say } from '../../labels/limits'
-import { postJson } from '../../sync/http'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
+import { useSentForm } from '../forms/useSentForm'
 import { Notices } from '../notes/Notices'
 import { type JobNotes, type NotesProps, useNotes } from '../notes/useNotes'
 import { receiving } from '../pageData/pageData'
@@ -277,14 +278,19 @@ function Check({
 /** Everything typed, together, as a draft of a limit book. */
 function DraftBook({ noted, typed }: { readonly noted: JobNotes; readonly typed: readonly Typed[] }) {
   const { record } = noted
-  const [title, setTitle] = useState(record.book.revision === 'none' ? `${record.machine.name}: limits` : record.book.title)
-  const [said, setSaid] = useState<{ readonly made: DraftBookAnswer } | { readonly fault: string } | null>(null)
+  const [made, setMade] = useState<DraftBookAnswer | null>(null)
+  const form = useSentForm<DraftBookBody, DraftBookAnswer>({
+    key: `medida-form:${record.job.id}:draft-book`,
+    start: () => ({ title: record.book.revision === 'none' ? `${record.machine.name}: limits` : record.book.title }),
+    path: `/api/jobs/${encodeURIComponent(record.job.id)}/draft-book`,
+    schema: async () => (await import('../../contract/bodies')).draftBookBody,
+    body: (typed) => typed,
+    done: (answer, typed) => {
+      form.reset(typed)
+      setMade(answer)
+    },
+  })
   const waiting = typed.filter(({ check }) => check?.agrees !== true)
-  const make = async (): Promise<void> => {
-    const answer = await postJson<DraftBookAnswer>(`/api/jobs/${encodeURIComponent(record.job.id)}/draft-book`, { title })
-    if (answer.kind === 'ok') setSaid({ made: answer.value })
-    else setSaid({ fault: answer.kind === 'offline' ? say.serverCannotReached : answer.message })
-  }
   return (
     <section className={styles.draft} aria-labelledby="draft">
       <h2 id="draft">{say.makeDraftLimit}</h2>
@@ -295,30 +301,19 @@ function DraftBook({ noted, typed }: { readonly noted: JobNotes; readonly typed:
             ? say.waitsCheck(waiting.map(({ value }) => value.name).join(', '))
             : say.partsPositionsMethods}
       </p>
-      <form
-        className={styles.why}
-        onSubmit={(event) => {
-          event.preventDefault()
-          void make()
-        }}
-      >
-        <TextField
-          label={say.titleBook}
-          value={title}
-          maxLength={200}
-          onChange={(event) => setTitle(event.currentTarget.value)}
-        />
-        <Button kind="primary" type="submit" disabled={waiting.length > 0 || title.trim().length < 3 || !noted.view.may.note}>
+      <form className={styles.why} onSubmit={form.submit} noValidate>
+        <TextField label={say.titleBook} maxLength={200} {...form.field('title')} />
+        <Button kind="primary" type="submit" disabled={waiting.length > 0 || form.busy || !noted.view.may.note}>
           {say.makeDraft}
         </Button>
       </form>
-      {said && 'made' in said && (
+      {made && (
         <p role="status">
-          {said.made.stored ? say.made : say.thereAlready}: {title}, {said.made.revision}.{' '}
-          <a href={`/api/books/${encodeURIComponent(said.made.id)}/${encodeURIComponent(said.made.revision)}`}>{say.file}</a>
+          {made.stored ? say.made : say.thereAlready}: {form.value.title}, {made.revision}.{' '}
+          <a href={`/api/books/${encodeURIComponent(made.id)}/${encodeURIComponent(made.revision)}`}>{say.file}</a>
         </p>
       )}
-      <Fault text={said && 'fault' in said ? said.fault : null} />
+      <Fault text={form.fault} />
     </section>
   )
 }

@@ -1,4 +1,4 @@
-import { type SyntheticEvent, useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
 import type { LimitBook } from '../../core/book/bookSchema'
 import type { Gauge } from '../../core/gauge/gauge'
@@ -17,13 +17,12 @@ import type { Told } from '../../sync/outbox'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
-import type { FieldSays } from '../../ui/fieldSays'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
+import { useKeptForm } from '../forms/useKeptForm'
 import { LimitRows } from './LimitRows'
 import styles from './Limits.module.css'
 import { SetUpAnswer } from './SetUpAnswer'
-import { methodOf, typedFigures, typedOf, usualStep } from './typedForm'
-import { useKeptForm } from './useKeptForm'
+import { emptyForm, formOf, methodOf, type TypedForm, typedFigures, typedOf, usualStep } from './typedForm'
 
 export interface TypeFormProps {
   readonly jobId: string
@@ -43,40 +42,50 @@ export interface TypeFormProps {
 /** Names what is to be measured, sets up its method and types its limits as the manual gives them. */
 export function TypeForm(props: TypeFormProps) {
   const { book, system, before } = props
-  const { form, set, forget } = useKeptForm(props)
-  const [faults, setFaults] = useState<readonly FieldSays[]>([])
-  const [busy, setBusy] = useState(false)
   // One id each: pressing twice writes one characteristic.
   const [ids] = useState(() => ({ characteristic: before?.id ?? `t-${v7()}`, part: `t-${v7()}` }))
-  const at = (path: string): string | null => faults.find((fault) => fault.at === path)?.says ?? null
+  const resolutionsOf = ({ gaugeKind, kind }: TypedForm): readonly number[] => {
+    const wanted = gaugeKind === '' ? usualGaugeOf(kind) : gaugeKind
+    return props.gauges.filter((gauge) => gauge.kind === wanted).map(({ resolution }) => resolution)
+  }
+  const read = (typed: TypedForm) =>
+    typedOf(typed, { id: ids.characteristic, before, book, system, newPart: ids.part, resolutions: resolutionsOf(typed) })
+  // What is typed survives a reload and a closed dialog, until it is written.
+  const kept = useKeptForm<TypedForm>({
+    key: `medida-form:${props.jobId}:type:${before?.id ?? 'new'}`,
+    start: () => (before ? formOf(before) : emptyForm(book, props.typed.at(-1))),
+    check: (typed) => {
+      const value = read(typed)
+      return value.ok ? [] : value.fault
+    },
+    send: async (typed) => {
+      const value = read(typed)
+      if (!value.ok) return value.fault
+      const fate = await props.write({ kind: 'characteristicTyped', characteristic: ids.characteristic, value: value.value })
+      if (fate.kind === 'refused') return [{ at: '', says: fate.message }]
+      kept.done()
+      props.onDone(ids.characteristic)
+      return []
+    },
+  })
+  const { value: form, set, at } = kept
   const method = useMemo(() => methodOf(form, before, system), [form, before, system])
   const known = book.parts.some(({ id }) => id === form.part)
   const others = book.characteristics.filter(({ id }) => id !== ids.characteristic)
   const documents = book.documents.filter(({ id }) => id !== form.document)
 
-  const gaugeKind = form.gaugeKind === '' ? usualGaugeOf(form.kind) : form.gaugeKind
-  const resolutions = props.gauges.filter(({ kind }) => kind === gaugeKind).map(({ resolution }) => resolution)
+  const resolutions = resolutionsOf(form)
 
   const formRef = useRef<HTMLFormElement>(null)
+  const wrong = kept.wrong
   // The field at fault may be out of sight in a long form.
   useEffect(() => {
-    if (faults.length > 0) formRef.current?.querySelector<HTMLElement>('[data-invalid] input, [data-invalid] select')?.focus()
-  }, [faults])
+    if (wrong > 0) formRef.current?.querySelector<HTMLElement>('[data-invalid] input, [data-invalid] select')?.focus()
+  }, [wrong])
 
-  const save = async (event: SyntheticEvent): Promise<void> => {
-    event.preventDefault()
-    const value = typedOf(form, { id: ids.characteristic, before, book, system, newPart: ids.part, resolutions })
-    if (!value.ok) return setFaults(value.fault)
-    setBusy(true)
-    const fate = await props.write({ kind: 'characteristicTyped', characteristic: ids.characteristic, value: value.value })
-    setBusy(false)
-    if (fate.kind === 'refused') return setFaults([{ at: '', says: fate.message }])
-    forget()
-    props.onDone(ids.characteristic)
-  }
   return (
     <Dialog title={before ? say.typeAnewOf(before.value.name) : say.measureSomethingNo} onClose={props.onClose} wide>
-      <form ref={formRef} className={styles.form} onSubmit={(event) => void save(event)} onChange={() => setFaults([])}>
+      <form ref={formRef} className={styles.form} onSubmit={kept.submit} noValidate>
         <fieldset className={styles.group}>
           <legend>{say.what}</legend>
           <SelectField
@@ -238,6 +247,7 @@ export function TypeForm(props: TypeFormProps) {
                 key={key}
                 label={key === 'newPage' || !method.ok ? label : `${label}, ${unitOf(quantityOf(method.value), system)}`}
                 value={form[key]}
+                hint={key === 'newLower' && method.ok && quantityOf(method.value) === 'length' ? say.classGivesBoth : undefined}
                 error={at(key)}
                 maxLength={40}
                 autoComplete="off"
@@ -258,10 +268,10 @@ export function TypeForm(props: TypeFormProps) {
           <span className="figure">{say.n212}</span>
           {say.whatTypedHere}
         </p>
-        <Fault text={at('')} />
+        <Fault text={kept.fault} />
         <DialogActions>
           <Button onClick={props.onClose}>{say.leave}</Button>
-          <Button kind="primary" type="submit" disabled={busy}>
+          <Button kind="primary" type="submit" disabled={kept.busy}>
             {before ? say.typeAnew : say.measure}
           </Button>
         </DialogActions>

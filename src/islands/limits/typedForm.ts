@@ -1,6 +1,7 @@
 import { v7 } from 'uuid'
 import { err, ok, type Result } from '../../core/base/result'
 import type { LimitBook } from '../../core/book/bookSchema'
+import { writtenClass } from '../../core/fit/writtenClass'
 import type { GaugeKind } from '../../core/gauge/gaugeKinds'
 import { givesOf, quantityOf, quantityOfValue } from '../../core/method/gives'
 import type { Method, MethodKind } from '../../core/method/method'
@@ -137,8 +138,12 @@ export function usualStep(method: Method, system: UnitSystem, typed: readonly st
   return `${formatQuantity(step, kind, system, step)} ${unitOf(kind, system)}`.trim()
 }
 
+/** Limits of size of a class are whole micrometres. */
+const CLASS_STEP_MM = 0.001
+
 /** Last place of a typed figure, in the fixed unit; null where it is no figure yet. */
 function lastPlace(text: string, quantity: QuantityKind, system: UnitSystem): number | null {
+  if (quantity === 'length' && writtenClass(text, system)?.ok) return CLASS_STEP_MM
   const form = { kind: 'quantity', quantity, signed: true, masterMm: null, pair: false } as const
   const parsed = parseReading(text.trim(), { form, defaultUnit: unitOf(quantity, system) })
   return parsed.ok && parsed.value.kind === 'point' ? parsed.value.typedStep : null
@@ -205,7 +210,8 @@ export function typedOf(
   wants(has(form.document), 'document', say.nameDocumentLimit)
   const hasNew = [form.newLower, form.newUpper, form.newNominal].some(has)
   wants(!hasNew || has(form.newLower), 'newLower', say.typeLeastNew)
-  wants(!hasNew || has(form.newUpper), 'newUpper', say.typeGreatestNew)
+  const byClass = writtenClass(form.newLower, system) !== null
+  wants(!hasNew || byClass || has(form.newUpper), 'newUpper', say.typeGreatestNew)
   wants(!hasNew || has(form.newPage), 'newPage', say.namePage)
   const rows = form.limits.filter((row) => has(row.wear) || has(row.plan))
   for (const row of rows) {
@@ -237,7 +243,8 @@ export function typedOf(
       ? {
           nominal: form.newNominal.trim() || null,
           lower: form.newLower.trim(),
-          upper: form.newUpper.trim(),
+          // A class gives both ends.
+          upper: form.newUpper.trim() || form.newLower.trim(),
           page: form.newPage.trim(),
         }
       : null,

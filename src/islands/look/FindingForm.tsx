@@ -54,7 +54,7 @@ export function FindingForm({
 
   async function note(): Promise<void> {
     if (draft.kind === null) {
-      form.say(say.chooseWhatFound)
+      form.say([{ at: 'kind', says: say.chooseWhatFound }])
       return kindInput.current?.focus()
     }
     const { kind, ...rest } = draft
@@ -78,7 +78,7 @@ export function FindingForm({
       }}
     >
       <div className={styles.formLeft}>
-        <KindField value={draft.kind} onChange={(kind) => set({ kind })} inputRef={kindInput} />
+        <KindField value={draft.kind} error={form.at('kind')} onChange={(kind) => set({ kind })} inputRef={kindInput} />
         <Choice
           legend={say.howBad}
           options={severities.map((value) => ({ value, label: severityName[value] }))}
@@ -86,26 +86,14 @@ export function FindingForm({
           onChange={(severity) => set({ severity })}
         />
         <div className={styles.two}>
-          <TextField
-            label={say.howFarReaches}
-            hint={say.lengthAreaNumber}
-            value={draft.extent}
-            maxLength={80}
-            onChange={(event) => set({ extent: event.currentTarget.value })}
-          />
+          <TextField label={say.howFarReaches} hint={say.lengthAreaNumber} maxLength={80} {...form.field('extent')} />
           <SelectField
             label={say.sinceWhen}
-            value={draft.since}
             options={sinceWhen.map((value) => ({ value, label: sinceName[value] }))}
-            onChange={(event) => set({ since: event.currentTarget.value as Since })}
+            {...form.field('since')}
           />
         </div>
-        <TextField
-          label={say.note}
-          value={draft.note}
-          maxLength={400}
-          onChange={(event) => set({ note: event.currentTarget.value })}
-        />
+        <TextField label={say.note} maxLength={400} {...form.field('note')} />
         <Fault text={form.fault} />
         <div className={styles.actions}>
           <Button type="submit" kind="primary">

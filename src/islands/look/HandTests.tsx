@@ -7,6 +7,7 @@ import { say } from '../../labels/look'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { Fault, TextField } from '../../ui/Field'
+import { useNoteForm } from '../notes/useNoteForm'
 import type { JobNotes } from '../notes/useNotes'
 import styles from './Look.module.css'
 
@@ -26,8 +27,32 @@ export function HandTests({ noted, part }: { readonly noted: JobNotes; readonly 
 
 function HandTestRow({ noted, test }: { readonly noted: JobNotes; readonly test: HandTest }) {
   const [open, setOpen] = useState(false)
-  const [severity, setSeverity] = useState<Severity>('marked')
-  const [felt, setFelt] = useState('')
+  const [id, setId] = useState(() => v7())
+  const form = useNoteForm<{ severity: Severity; felt: string }>(noted, `hand test ${test.id}`, {
+    start: () => ({ severity: 'marked', felt: '' }),
+    check: () => [],
+    bodies: ({ severity, felt }) => [
+      {
+        kind: 'findingRecorded',
+        finding: id,
+        value: {
+          part: test.part,
+          kind: test.kind,
+          severity,
+          since: 'service',
+          station: null,
+          clock: null,
+          extent: felt.trim(),
+          note: test.name,
+        },
+      },
+      { kind: 'handTested', test: test.id, finding: id, note: '' },
+    ],
+    done: () => {
+      setOpen(false)
+      setId(v7())
+    },
+  })
   const [fault, setFault] = useState<string | null>(null)
   const standing = noted.state.handTests.get(test.id)
   const finding = standing?.finding ? noted.state.findings.find(({ id }) => id === standing.finding) : undefined
@@ -66,46 +91,15 @@ function HandTestRow({ noted, test }: { readonly noted: JobNotes; readonly test:
         )}
       </p>
       {open && (
-        <form
-          className={styles.causeForm}
-          onSubmit={(event) => {
-            event.preventDefault()
-            const id = v7()
-            void noted
-              .write(
-                {
-                  kind: 'findingRecorded',
-                  finding: id,
-                  value: {
-                    part: test.part,
-                    kind: test.kind,
-                    severity,
-                    since: 'service',
-                    station: null,
-                    clock: null,
-                    extent: felt.trim(),
-                    note: test.name,
-                  },
-                },
-                { kind: 'handTested', test: test.id, finding: id, note: '' },
-              )
-              .then(tell)
-          }}
-        >
+        <form className={styles.causeForm} onSubmit={form.submit} noValidate>
           <Choice
             legend={say.howBad}
             options={severities.map((value) => ({ value, label: severityName[value] }))}
-            value={severity}
-            onChange={setSeverity}
+            value={form.value.severity}
+            onChange={(severity) => form.set({ severity })}
           />
-          <TextField
-            label={say.whatFeltSeen}
-            hint={say.figureUnitWhere}
-            value={felt}
-            maxLength={80}
-            autoFocus
-            onChange={(event) => setFelt(event.currentTarget.value)}
-          />
+          <TextField label={say.whatFeltSeen} hint={say.figureUnitWhere} maxLength={80} autoFocus {...form.field('felt')} />
+          <Fault text={form.fault} />
           <div className={styles.actions}>
             <Button type="submit" kind="primary">
               {say.noteAsFinding}

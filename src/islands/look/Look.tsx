@@ -133,6 +133,13 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
             <AddStep noted={noted} stage="look" after={steps.at(-1)?.id ?? null} />
           </TabPanel>
         )}
+        {tab === 'findings' && !part && (
+          <TabPanel tab="findings" className={styles.findings}>
+            <p className={styles.none}>
+              {say.noPartYet} <a href={`/jobs/${noted.record.job.id}/limits`}>{say.nameOne}</a>
+            </p>
+          </TabPanel>
+        )}
         {tab === 'findings' && part && (
           <TabPanel tab="findings" className={styles.findings}>
             {noted.closed === null && (

@@ -48,7 +48,7 @@ export function PatternSheet({ noted, pattern }: { readonly noted: JobNotes; rea
   const setWorn = (element: number): void => {
     const state = worn()
     if (state) set(element, state)
-    else form.say(say.wornMoreThan)
+    else form.say([{ at: '', says: say.wornMoreThan }])
   }
   const next = (element: number, by: number): number => ((element - 1 + by + total) % total) + 1
   function onKeyDown(event: KeyboardEvent): void {

@@ -1,4 +1,3 @@
-import { useState } from 'react'
 import { complaintState } from '../../core/notes/openQuestions'
 import { standingFindings } from '../../core/notes/state'
 import { findingTitle } from '../../core/words/findings'
@@ -6,6 +5,7 @@ import { say } from '../../labels/notes'
 import { Button } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import styles from './ComplaintNote.module.css'
+import { useNoteForm } from './useNoteForm'
 import type { JobNotes } from './useNotes'
 
 /** The owner's complaint, in sight until a finding explains it and the proof shows it gone. */
@@ -36,37 +36,24 @@ export function ComplaintNote({ noted, asks = false }: { readonly noted: JobNote
 
 function Answer({ noted, explained }: { readonly noted: JobNotes; readonly explained: boolean }) {
   const findings = standingFindings(noted.state)
-  const [finding, setFinding] = useState('')
-  const [note, setNote] = useState('')
-  const [fault, setFault] = useState<string | null>(null)
-  const tell = (fate: Awaited<ReturnType<JobNotes['write']>>): void => setFault(fate.kind === 'refused' ? fate.message : null)
+  const form = useNoteForm(noted, explained ? 'complaint gone' : 'complaint explained', {
+    start: () => ({ finding: '', note: '' }),
+    check: ({ finding, note }) => {
+      if (explained) return note.trim().length < 3 ? [{ at: 'note', says: say.sayHowProved }] : []
+      return finding === '' ? [{ at: 'finding', says: say.chooseFindingExplains }] : []
+    },
+    bodies: ({ finding, note }) => [
+      explained ? { kind: 'complaintGone', note: note.trim() } : { kind: 'complaintExplained', finding },
+    ],
+  })
   return (
-    <form
-      className={styles.answer}
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (explained) {
-          if (note.trim().length < 3) return setFault(say.sayHowProved)
-          void noted.write({ kind: 'complaintGone', note: note.trim() }).then(tell)
-        } else {
-          if (finding === '') return setFault(say.chooseFindingExplains)
-          void noted.write({ kind: 'complaintExplained', finding }).then(tell)
-        }
-      }}
-    >
+    <form className={styles.answer} onSubmit={form.submit} noValidate>
       {explained ? (
-        <TextField
-          label={say.provedGone}
-          hint={say.afterFirstRun}
-          value={note}
-          maxLength={400}
-          onChange={(event) => setNote(event.currentTarget.value)}
-        />
+        <TextField label={say.provedGone} hint={say.afterFirstRun} maxLength={400} {...form.field('note')} />
       ) : (
         <SelectField
           label={say.explained}
-          value={finding}
-          onChange={(event) => setFinding(event.currentTarget.value)}
+          {...form.field('finding')}
           options={[
             { value: '', label: findings.length === 0 ? say.noFindingYet : say.chooseFinding },
             ...findings.map((item) => ({ value: item.id, label: findingTitle(noted.record.book, item) })),
@@ -74,7 +61,7 @@ function Answer({ noted, explained }: { readonly noted: JobNotes; readonly expla
         />
       )}
       <Button type="submit">{explained ? say.gone : say.explains}</Button>
-      <Fault text={fault} />
+      <Fault text={form.fault} />
     </form>
   )
 }

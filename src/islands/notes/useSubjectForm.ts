@@ -1,23 +1,17 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
 import type { EntryBody } from '../../core/notes/entrySchema'
-import type { Told } from '../../sync/outbox'
+import type { FieldSays } from '../../ui/fieldSays'
+import { type KeptForm, useKeptForm } from '../forms/useKeptForm'
 import type { JobNotes } from './useNotes'
 
-export interface SubjectForm<T> {
+export interface SubjectForm<T extends object> extends Pick<KeptForm<T>, 'dirty' | 'fault' | 'at' | 'field' | 'set' | 'say'> {
   readonly value: T
-  /** Something is typed that is not noted yet. */
-  readonly dirty: boolean
-  readonly fault: string | null
-  set(over: Partial<T>): void
-  say(fault: string): void
   /** Notes it, as against what stood when the form was begun. True when it is on its way. */
   write(...bodies: readonly EntryBody[]): Promise<boolean>
 }
 
-interface Kept<T> {
-  readonly base: string | null
-  readonly value: T
-}
+/** What is typed, with the entry that its author had seen: kept together, so that neither outlives the other. */
+type Begun<T> = T & { readonly seenEntry: string | null }
 
 /**
  * A form about one subject of the job. What is typed survives a reload and other people's changes: it is written
@@ -26,47 +20,34 @@ interface Kept<T> {
 export function useSubjectForm<T extends object>(noted: JobNotes, subject: string, current: T): SubjectForm<T> {
   const key = `medida-form:${noted.record.job.id}:${subject}`
   const standing = noted.standing.get(subject) ?? null
-  const [kept, setKept] = useState<Kept<T>>({ base: standing, value: current })
-  const [dirty, setDirty] = useState(false)
-  const [fault, setFault] = useState<string | null>(null)
-  const latest = useRef({ current, kept })
-  latest.current = { current, kept }
-
-  useEffect(() => {
-    try {
-      const saved = sessionStorage.getItem(key)
-      if (saved === null) return
-      const restored = JSON.parse(saved) as Kept<Partial<T>>
-      setKept({ base: restored.base, value: { ...latest.current.current, ...restored.value } })
-      setDirty(true)
-    } catch {
-      sessionStorage.removeItem(key) // written by something else: not a form of ours
-    }
-  }, [key])
+  const form = useKeptForm<Begun<T>>({ key, start: () => ({ ...current, seenEntry: standing }) })
+  const { dirty, reset } = form
+  const latest = useRef(current)
+  latest.current = current
 
   // What others note is shown as long as nothing is typed here.
   useEffect(() => {
-    if (!dirty && sessionStorage.getItem(key) === null) setKept({ base: standing, value: latest.current.current })
-  }, [key, standing, dirty])
+    if (!dirty && sessionStorage.getItem(key) === null) reset({ ...latest.current, seenEntry: standing })
+  }, [key, standing, dirty, reset])
 
-  const set = useCallback(
-    (over: Partial<T>) => {
-      const next = { base: latest.current.kept.base, value: { ...latest.current.kept.value, ...over } }
-      latest.current.kept = next
-      setKept(next)
-      setDirty(true)
-      sessionStorage.setItem(key, JSON.stringify(next))
-    },
-    [key],
-  )
-
+  const typed = useRef(form.value)
+  typed.current = form.value
+  const { seenEntry, ...value } = form.value
   const write = async (...bodies: readonly EntryBody[]): Promise<boolean> => {
-    const fate: Told = await noted.writeAgainst(kept.base, subject, ...bodies)
-    setFault(fate.kind === 'refused' ? fate.message : null)
-    if (fate.kind === 'refused') return false
-    sessionStorage.removeItem(key)
-    setDirty(false)
+    const written = form.value
+    const fate = await noted.writeAgainst(seenEntry, subject, ...bodies)
+    const refused: readonly FieldSays[] = fate.kind === 'refused' ? [{ at: '', says: fate.message }] : []
+    form.say(refused)
+    if (refused.length > 0) return false
+    // What was typed on while it was on its way stays typed.
+    if (isSame(typed.current, written)) {
+      form.done()
+      reset(written)
+    }
     return true
   }
-  return { value: kept.value, dirty, fault, set, say: setFault, write }
+  return { ...(form as unknown as KeptForm<T>), value: value as unknown as T, write }
 }
+
+/** Values of a form are texts, figures and lists of them. */
+const isSame = (a: object, b: object): boolean => JSON.stringify(a) === JSON.stringify(b)

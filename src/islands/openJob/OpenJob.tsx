@@ -1,4 +1,3 @@
-import { useState } from 'react'
 import { v7 } from 'uuid'
 import type { OpenJobView } from '../../contract/answers'
 import type { OpenJobBody } from '../../contract/bodies'
@@ -7,83 +6,76 @@ import { schoolIds } from '../../core/policy/schools'
 import { formatHours } from '../../core/quantity/format'
 import { schoolWords } from '../../core/words/policy'
 import { say } from '../../labels/openJob'
-import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
-import { Fault, TextField } from '../../ui/Field'
-import { useKept } from '../keptForm'
+import { CheckField, Fault, TextField } from '../../ui/Field'
+import type { FieldSays } from '../../ui/fieldSays'
+import { useSentForm } from '../forms/useSentForm'
 import styles from './OpenJob.module.css'
 
-interface Faults {
-  readonly message: string
-  readonly paths: readonly string[]
+interface Typed {
+  readonly id: string
+  readonly level: string | null
+  readonly hours: string
+  readonly readOn: string
+  readonly reason: string
+  readonly complaint: string
+  readonly returnBy: string
+  readonly mustRun: string
+  readonly policy: OpenJobBody['policy']
+  readonly practice: boolean
+  /** Null until the hours are questioned. */
+  readonly hoursNote: string | null
+}
+
+/** What is typed as hours, as the schema reads it: what is no number is none to it either. */
+const hoursOf = (text: string): number => wholeHours(text) ?? Number.NaN
+
+function faultsOf({ hours, mustRun }: Typed): readonly FieldSays[] {
+  return [
+    ...(wholeHours(hours) === null ? [{ at: 'hours', says: say.noRunningHours(hours) }] : []),
+    ...(wholeHours(mustRun) === null ? [{ at: 'mustRun', says: say.noNumberHours(mustRun) }] : []),
+  ]
 }
 
 /** Receive: why the machine is opened, how far, by which policy; hours checked against its log. */
 export function OpenJob({ view }: { readonly view: OpenJobView }) {
-  // One id for this form: pressing twice, after a reload, or again after a broken network, opens one job.
-  const [form, set, forget] = useKept(`medida-form:open:${view.machine.id}`, () => ({
-    id: v7(),
-    level: view.levels[0]?.id ?? null,
-    hours: '',
-    readOn: view.today,
-    reason: '',
-    complaint: '',
-    returnBy: '',
-    mustRun: view.lastMustRunHours === null ? '' : String(view.lastMustRunHours),
-    policy: view.lastPolicy ?? defaultPolicy,
-    hoursNote: null as string | null,
-  }))
-  const { id, level, hours, readOn, reason, complaint, returnBy, mustRun, policy, hoursNote } = form
-  const [faults, setFaults] = useState<Faults | null>(null)
-  const [busy, setBusy] = useState(false)
-  const at = (path: string): string | null => (faults?.paths.includes(path) ? faults.message : null)
-
-  async function open(): Promise<void> {
-    const [runningHours, mustRunHours] = [wholeHours(hours), wholeHours(mustRun)]
-    if (runningHours === null)
-      return setFaults({
-        message: say.noRunningHours(hours),
-        paths: ['runningHours'],
-      })
-    if (mustRunHours === null) return setFaults({ message: say.noNumberHours(mustRun), paths: ['mustRunHours'] })
-    setBusy(true)
-    const body: OpenJobBody = {
-      id,
-      level,
-      runningHours,
-      readOn,
-      reason,
-      complaint,
+  const form = useSentForm<Typed, { readonly id: string }>({
+    key: `medida-form:open:${view.machine.id}`,
+    // One id for this form: pressing twice, after a reload, or again after a broken network, opens one job.
+    start: () => ({
+      id: v7(),
+      level: view.levels[0]?.id ?? null,
+      hours: '',
+      readOn: view.today,
+      reason: '',
+      complaint: '',
+      returnBy: '',
+      mustRun: view.lastMustRunHours === null ? '' : String(view.lastMustRunHours),
+      policy: view.lastPolicy ?? defaultPolicy,
+      practice: false,
+      hoursNote: null,
+    }),
+    path: `/api/machines/${encodeURIComponent(view.machine.id)}/jobs`,
+    schema: async () => (await import('../../contract/bodies')).openJobBody,
+    fieldOf: { runningHours: 'hours', mustRunHours: 'mustRun' },
+    check: faultsOf,
+    body: ({ hours, mustRun, returnBy, hoursNote, ...typed }) => ({
+      ...typed,
+      runningHours: hoursOf(hours),
+      mustRunHours: hoursOf(mustRun),
       returnBy: returnBy === '' ? null : returnBy,
-      mustRunHours,
-      policy,
       hoursNote: hoursNote?.trim() ? hoursNote.trim() : null,
-    }
-    const answer = await postJson<{ id: string }>(`/api/machines/${encodeURIComponent(view.machine.id)}/jobs`, body)
-    if (answer.kind === 'ok') {
-      forget()
-      return location.assign(`/jobs/${answer.value.id}/plan`)
-    }
-    setBusy(false)
-    if (answer.kind === 'offline')
-      return setFaults({
-        message: say.serverCannotReached,
-        paths: [],
-      })
-    if (answer.paths.includes('hoursNote')) set({ hoursNote: hoursNote ?? '' })
-    setFaults({ message: answer.message, paths: answer.paths })
-  }
-
-  const known = ['runningHours', 'hoursNote', 'readOn', 'reason', 'complaint', 'returnBy', 'mustRunHours']
+    }),
+    refused: (paths) => {
+      if (paths.includes('hoursNote')) form.set({ hoursNote: form.value.hoursNote ?? '' })
+    },
+    done: ({ id }) => location.assign(`/jobs/${id}/plan`),
+  })
+  const { field, set } = form
+  const { level, policy, practice, hoursNote } = form.value
   return (
-    <form
-      className={styles.form}
-      onSubmit={(event) => {
-        event.preventDefault()
-        void open()
-      }}
-    >
+    <form className={styles.form} onSubmit={form.submit} noValidate>
       <fieldset className={styles.levels}>
         <legend>{say.howFarOpened}</legend>
         {view.levels.length === 0 && <p className={styles.about}>{view.book ? say.limitBookHas : say.machineNoLimit}</p>}
@@ -102,70 +94,19 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
         ))}
       </fieldset>
       <div className={styles.row}>
-        <TextField
-          label={say.runningHours}
-          inputMode="numeric"
-          value={hours}
-          error={at('runningHours')}
-          required
-          onChange={(event) => set({ hours: event.currentTarget.value })}
-        />
-        <TextField
-          label={say.meterRead}
-          type="date"
-          value={readOn}
-          max={view.today}
-          error={at('readOn')}
-          required
-          onChange={(event) => set({ readOn: event.currentTarget.value })}
-        />
+        <TextField label={say.runningHours} inputMode="numeric" {...field('hours')} />
+        <TextField label={say.meterRead} type="date" max={view.today} {...field('readOn')} />
       </div>
       {hoursNote !== null && (
-        <TextField
-          label={say.whyHoursRight}
-          hint={say.theyDoNot}
-          value={hoursNote}
-          error={at('hoursNote')}
-          maxLength={400}
-          autoFocus
-          onChange={(event) => set({ hoursNote: event.currentTarget.value })}
-        />
+        <TextField label={say.whyHoursRight} hint={say.theyDoNot} maxLength={400} autoFocus {...field('hoursNote')} />
       )}
-      <TextField
-        label={say.whyOpened}
-        hint={say.hoursDueDefect}
-        value={reason}
-        maxLength={200}
-        error={at('reason')}
-        required
-        onChange={(event) => set({ reason: event.currentTarget.value })}
-      />
-      <TextField
-        label={say.complaintOwner}
-        hint={say.noiseHeatLeak}
-        value={complaint}
-        maxLength={1000}
-        error={at('complaint')}
-        onChange={(event) => set({ complaint: event.currentTarget.value })}
-      />
+      <TextField label={say.whyOpened} hint={say.hoursDueDefect} maxLength={200} {...field('reason')} />
+      <TextField label={say.complaintOwner} hint={say.noiseHeatLeak} maxLength={1000} {...field('complaint')} />
       <div className={styles.row}>
-        <TextField
-          label={say.mustBack}
-          type="date"
-          value={returnBy}
-          min={view.today}
-          error={at('returnBy')}
-          onChange={(event) => set({ returnBy: event.currentTarget.value })}
-        />
-        <TextField
-          label={say.mustThenRun}
-          inputMode="numeric"
-          value={mustRun}
-          error={at('mustRunHours')}
-          required
-          onChange={(event) => set({ mustRun: event.currentTarget.value })}
-        />
+        <TextField label={say.mustBack} type="date" min={view.today} {...field('returnBy')} />
+        <TextField label={say.mustThenRun} inputMode="numeric" {...field('mustRun')} />
       </div>
+      <CheckField label={say.practice} hint={say.practiceAbout} {...form.field('practice')} />
       <div className={styles.policy}>
         <h2>{say.policy}</h2>
         <Choice
@@ -218,9 +159,9 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
           />
         ))}
       </details>
-      <Fault text={faults && !faults.paths.some((path) => known.includes(path)) ? faults.message : null} />
+      <Fault text={form.fault} />
       <div className={styles.actions}>
-        <Button type="submit" kind="primary" disabled={busy || view.openJob !== null}>
+        <Button type="submit" kind="primary" disabled={form.busy || (view.openJob !== null && !practice)}>
           {say.openJob}
         </Button>
       </div>

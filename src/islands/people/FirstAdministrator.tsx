@@ -1,14 +1,14 @@
-import { useState } from 'react'
 import { v7 } from 'uuid'
 import { say } from '../../labels/people'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
-import { NewPassword } from './NewPassword'
+import { useSentForm } from '../forms/useSentForm'
+import { NewPassword, passwordFaults } from './NewPassword'
 import styles from './people.module.css'
 import { signIn } from './signIn'
-import { useSentForm } from './useSentForm'
 
 interface Typed {
+  readonly id: string
   readonly code: string
   readonly name: string
   readonly username: string
@@ -19,36 +19,37 @@ interface Typed {
 
 /** The first account of an installation that has nobody, with the code printed in the terminal. */
 export function FirstAdministrator() {
-  // One id: pressing twice makes one account.
-  const [id] = useState(() => v7())
-  const { form, fault, setFault, submit, busy, field } = useSentForm<Typed, { username: string }>(
-    { code: '', name: '', username: '', station: '', password: '', again: '' },
-    {
-      path: '/api/first',
-      body: ({ again: _, ...typed }) => ({ id, ...typed }),
-      done: ({ username }, { password }) =>
-        void signIn(username, password).then((refused) => (refused === null ? location.assign('/') : setFault(refused))),
-    },
-  )
+  const form = useSentForm<Typed, { readonly username: string }>({
+    key: 'medida-form:first',
+    secret: ['code', 'password', 'again'],
+    // One id: pressing twice makes one account.
+    start: () => ({ id: v7(), code: '', name: '', username: '', station: '', password: '', again: '' }),
+    path: '/api/first',
+    schema: async () => (await import('../../contract/bodies')).firstBody,
+    check: passwordFaults,
+    body: ({ again: _, ...typed }) => typed,
+    done: ({ username }, { password }) =>
+      void signIn(username, password).then((answer) =>
+        answer.kind === 'refused' ? form.say([{ at: '', says: answer.says }]) : location.assign('/'),
+      ),
+  })
+  const { field } = form
   return (
-    <form className={styles.form} onSubmit={submit} noValidate>
-      <TextField label={say.code} autoComplete="off" spellCheck={false} {...field('code', { required: say.typeCode })} />
-      <TextField label={say.name} autoComplete="name" {...field('name', { required: say.nameThePerson })} />
+    <form className={styles.form} onSubmit={form.submit} noValidate>
+      <TextField label={say.code} autoComplete="off" spellCheck={false} {...field('code')} />
+      <TextField label={say.name} autoComplete="name" {...field('name')} />
       <TextField
         label={say.userName}
         autoComplete="username"
         autoCapitalize="none"
         spellCheck={false}
         hint={say.userNameHint}
-        {...field('username', {
-          pattern: { value: /^[a-z0-9][a-z0-9.-]{2,29}$/, message: say.chooseUserName },
-          required: say.chooseUserName,
-        })}
+        {...field('username')}
       />
-      <TextField label={say.station} hint={say.stationFirst} {...field('station', { required: say.nameStation })} />
-      <NewPassword label={say.password} typed={() => form.getValues('password')} field={field} />
-      <Fault text={fault} />
-      <Button type="submit" kind="primary" disabled={busy}>
+      <TextField label={say.station} hint={say.stationFirst} {...field('station')} />
+      <NewPassword label={say.password} field={field} />
+      <Fault text={form.fault} />
+      <Button type="submit" kind="primary" disabled={form.busy}>
         {say.makeFirst}
       </Button>
     </form>

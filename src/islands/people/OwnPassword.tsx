@@ -2,9 +2,9 @@ import { useState } from 'react'
 import { say } from '../../labels/people'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
-import { NewPassword } from './NewPassword'
+import { useSentForm } from '../forms/useSentForm'
+import { NewPassword, passwordFaults } from './NewPassword'
 import styles from './people.module.css'
-import { useSentForm } from './useSentForm'
 
 interface Typed {
   readonly current: string
@@ -15,28 +15,25 @@ interface Typed {
 /** A person changes the own password; every other device is signed out. */
 export function OwnPassword() {
   const [isDone, setDone] = useState(false)
-  const { form, fault, submit, busy, field } = useSentForm<Typed, { ended: number }>(
-    { current: '', password: '', again: '' },
-    {
-      path: '/api/account/password',
-      body: ({ current, password }) => ({ current, password }),
-      done: () => {
-        form.reset()
-        setDone(true)
-      },
+  const empty = { current: '', password: '', again: '' }
+  const form = useSentForm<Typed, { readonly ended: number }>({
+    key: null,
+    start: () => empty,
+    path: '/api/account/password',
+    schema: async () => (await import('../../contract/bodies')).ownPasswordBody,
+    check: passwordFaults,
+    body: ({ current, password }) => ({ current, password }),
+    done: () => {
+      form.reset(empty)
+      setDone(true)
     },
-  )
+  })
   return (
-    <form className={styles.form} onSubmit={submit} onInput={() => setDone(false)} noValidate>
-      <TextField
-        label={say.currentPassword}
-        type="password"
-        autoComplete="current-password"
-        {...field('current', { required: say.notYourPassword })}
-      />
-      <NewPassword label={say.newPassword} typed={() => form.getValues('password')} field={field} />
-      {isDone ? <p role="status">{say.changed}</p> : <Fault text={fault} />}
-      <Button type="submit" kind="primary" disabled={busy}>
+    <form className={styles.form} onSubmit={form.submit} onInput={() => setDone(false)} noValidate>
+      <TextField label={say.currentPassword} type="password" autoComplete="current-password" {...form.field('current')} />
+      <NewPassword label={say.newPassword} field={form.field} />
+      {isDone ? <p role="status">{say.changed}</p> : <Fault text={form.fault} />}
+      <Button type="submit" kind="primary" disabled={form.busy}>
         {say.changeIt}
       </Button>
     </form>

@@ -6,9 +6,10 @@ import { say } from '../../labels/people'
 import { postJson } from '../../sync/http'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
-import { Fault, SelectField, TextField } from '../../ui/Field'
+import { type DataColumn, DataTable } from '../../ui/dataTable/DataTable'
+import { CheckField, Fault, SelectField, TextField } from '../../ui/Field'
+import { useSentForm } from '../forms/useSentForm'
 import styles from './people.module.css'
-import { useSentForm } from './useSentForm'
 
 const roles = ['inspector', 'reviewer', 'planner', 'trainee', 'visitor', 'administrator'] as const
 
@@ -31,6 +32,65 @@ export function PeopleIsland({ people, own }: { readonly people: readonly Person
   }
   const at = ({ id }: PersonLine): string => `/api/people/${encodeURIComponent(id)}`
 
+  const acts = (person: PersonLine) => (
+    <span className={styles.acts}>
+      <Button aria-label={say.editOf(person.name)} onClick={() => setOpen({ kind: 'edit', person })}>
+        {say.edit}
+      </Button>
+      {!person.disabled && (
+        <Button
+          kind="quiet"
+          onClick={() =>
+            void ask<{ code: string }>(`${at(person)}/code`, ({ code }) => setOpen({ kind: 'code', name: person.name, code }))
+          }
+        >
+          {say.newCode}
+        </Button>
+      )}
+      {person.secondFactor && (
+        <Button kind="quiet" onClick={() => void ask(`${at(person)}/second-factor/end`, () => location.reload())}>
+          {say.takeFactorAway}
+        </Button>
+      )}
+      {person.sessions > 0 && person.id !== own && (
+        <Button
+          kind="quiet"
+          onClick={() =>
+            void ask<{ ended: number }>(`${at(person)}/sessions`, ({ ended }) =>
+              setSaid({ good: true, text: say.signedOut(person.name, ended) }),
+            )
+          }
+        >
+          {say.signOutEverywhere}
+        </Button>
+      )}
+    </span>
+  )
+  const quiet = (person: PersonLine, text: string | null) => (
+    <span className={person.disabled ? styles.quiet : undefined}>
+      {text ?? <span className={styles.quiet}>{say.everywhere}</span>}
+    </span>
+  )
+  const columns: readonly DataColumn<PersonLine>[] = [
+    { id: 'name', head: say.name, by: ({ name }) => name, cell: (person) => quiet(person, person.name) },
+    {
+      id: 'username',
+      head: say.userName,
+      by: ({ username }) => username,
+      cell: ({ username }) => <span className="figure">{username}</span>,
+    },
+    { id: 'role', head: say.role, by: ({ role }) => role, cell: ({ role }) => role },
+    { id: 'station', head: say.station, by: ({ station }) => station ?? '', cell: (person) => quiet(person, person.station) },
+    {
+      id: 'lastSignIn',
+      head: say.lastSignIn,
+      by: ({ lastSignIn }) => lastSignIn ?? '',
+      cell: ({ lastSignIn }) => <span className="figure">{lastSignIn === null ? say.never : formatMoment(lastSignIn)}</span>,
+    },
+    { id: 'state', head: say.state, by: stateOf, cell: stateOf },
+    { id: 'acts', head: '', by: () => '', cell: acts },
+  ]
+
   return (
     <>
       <p className={styles.bar}>
@@ -39,62 +99,14 @@ export function PeopleIsland({ people, own }: { readonly people: readonly Person
         </Button>
       </p>
       {said?.good ? <p role="status">{said.text}</p> : <Fault text={said?.text} />}
-      <table className={styles.table} aria-label={say.people}>
-        <thead>
-          <tr>
-            <th scope="col">{say.name}</th>
-            <th scope="col">{say.userName}</th>
-            <th scope="col">{say.role}</th>
-            <th scope="col">{say.station}</th>
-            <th scope="col">{say.lastSignIn}</th>
-            <th scope="col">{say.state}</th>
-            <th scope="col" aria-label={say.edit} />
-          </tr>
-        </thead>
-        <tbody>
-          {people.map((person) => (
-            <tr key={person.id} data-disabled={person.disabled ? '' : undefined}>
-              <th scope="row">{person.name}</th>
-              <td className="figure">{person.username}</td>
-              <td>{person.role}</td>
-              <td>{person.station ?? <span className={styles.quiet}>{say.everywhere}</span>}</td>
-              <td className="figure">{person.lastSignIn === null ? say.never : formatMoment(person.lastSignIn)}</td>
-              <td>{stateOf(person)}</td>
-              <td>
-                <span className={styles.acts}>
-                  <Button aria-label={say.editOf(person.name)} onClick={() => setOpen({ kind: 'edit', person })}>
-                    {say.edit}
-                  </Button>
-                  {!person.disabled && (
-                    <Button
-                      kind="quiet"
-                      onClick={() =>
-                        void ask<{ code: string }>(`${at(person)}/code`, ({ code }) =>
-                          setOpen({ kind: 'code', name: person.name, code }),
-                        )
-                      }
-                    >
-                      {say.newCode}
-                    </Button>
-                  )}
-                  {person.sessions > 0 && person.id !== own && (
-                    <Button
-                      kind="quiet"
-                      onClick={() =>
-                        void ask<{ ended: number }>(`${at(person)}/sessions`, ({ ended }) =>
-                          setSaid({ good: true, text: say.signedOut(person.name, ended) }),
-                        )
-                      }
-                    >
-                      {say.signOutEverywhere}
-                    </Button>
-                  )}
-                </span>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        label={say.people}
+        rows={people}
+        columns={columns}
+        keyOf={({ id }) => id}
+        search={say.searchPeople}
+        empty={say.nothingFound}
+      />
       {open?.kind === 'add' && (
         <AddForm onCode={(name, code) => setOpen({ kind: 'code', name, code })} onClose={() => setOpen(null)} />
       )}
@@ -121,40 +133,43 @@ const stateOf = ({ disabled, hasPassword, sessions }: PersonLine): string =>
 
 const roleOptions = roles.map((role) => ({ value: role, label: role }))
 
+interface Added {
+  readonly id: string
+  readonly name: string
+  readonly username: string
+  readonly role: string
+  readonly station: string
+}
+interface Changed {
+  readonly name: string
+  readonly role: string
+  readonly station: string
+  readonly disabled: boolean
+  readonly secondFactorAsked: boolean
+}
+
 function AddForm({ onCode, onClose }: { readonly onCode: (name: string, code: string) => void; readonly onClose: () => void }) {
-  // One id for this form: pressing twice makes one account.
-  const [id] = useState(() => v7())
-  const { fault, submit, busy, field } = useSentForm<
-    { name: string; username: string; role: string; station: string },
-    { code: string | null }
-  >(
-    { name: '', username: '', role: 'inspector', station: '' },
-    {
-      path: '/api/people',
-      body: (typed) => ({ id, ...typed }),
-      done: ({ code }, { name }) => (code === null ? location.reload() : onCode(name, code)),
-    },
-  )
+  const form = useSentForm<Added, { readonly code: string | null }>({
+    key: 'medida-form:person',
+    // One id for this form: pressing twice makes one account.
+    start: () => ({ id: v7(), name: '', username: '', role: 'inspector', station: '' }),
+    path: '/api/people',
+    schema: async () => (await import('../../contract/bodies')).personBody,
+    body: (typed) => typed,
+    done: ({ code }, { name }) => (code === null ? location.reload() : onCode(name, code)),
+  })
+  const { field } = form
   return (
     <Dialog title={say.addPerson} onClose={onClose}>
-      <form className={styles.form} onSubmit={submit} noValidate>
-        <TextField label={say.name} autoFocus {...field('name', { required: say.nameThePerson })} />
-        <TextField
-          label={say.userName}
-          autoCapitalize="none"
-          spellCheck={false}
-          hint={say.userNameHint}
-          {...field('username', {
-            pattern: { value: /^[a-z0-9][a-z0-9.-]{2,29}$/, message: say.chooseUserName },
-            required: say.chooseUserName,
-          })}
-        />
+      <form className={styles.form} onSubmit={form.submit} noValidate>
+        <TextField label={say.name} autoFocus {...field('name')} />
+        <TextField label={say.userName} autoCapitalize="none" spellCheck={false} hint={say.userNameHint} {...field('username')} />
         <SelectField label={say.role} options={roleOptions} {...field('role')} />
         <TextField label={say.station} hint={say.stationHint} {...field('station')} />
-        <Fault text={fault} />
+        <Fault text={form.fault} />
         <DialogActions>
           <Button onClick={onClose}>{say.cancel}</Button>
-          <Button type="submit" kind="primary" disabled={busy}>
+          <Button type="submit" kind="primary" disabled={form.busy}>
             {say.addPerson}
           </Button>
         </DialogActions>
@@ -164,26 +179,33 @@ function AddForm({ onCode, onClose }: { readonly onCode: (name: string, code: st
 }
 
 function EditForm({ person, onClose }: { readonly person: PersonLine; readonly onClose: () => void }) {
-  const { form, fault, submit, busy, field } = useSentForm<
-    { name: string; role: string; station: string; disabled: boolean },
-    unknown
-  >(
-    { name: person.name, role: person.role, station: person.station ?? '', disabled: person.disabled },
-    { path: `/api/people/${encodeURIComponent(person.id)}`, body: (typed) => typed, done: () => location.reload() },
-  )
+  const form = useSentForm<Changed, unknown>({
+    key: `medida-form:person:${person.id}`,
+    start: () => ({
+      name: person.name,
+      role: person.role,
+      station: person.station ?? '',
+      disabled: person.disabled,
+      secondFactorAsked: person.secondFactorAsked,
+    }),
+    path: `/api/people/${encodeURIComponent(person.id)}`,
+    schema: async () => (await import('../../contract/bodies')).personChange,
+    body: (typed) => typed,
+    done: () => location.reload(),
+  })
+  const { field } = form
   return (
     <Dialog title={say.editOf(person.name)} onClose={onClose}>
-      <form className={styles.form} onSubmit={submit} noValidate>
-        <TextField label={say.name} autoFocus {...field('name', { required: say.nameThePerson })} />
+      <form className={styles.form} onSubmit={form.submit} noValidate>
+        <TextField label={say.name} autoFocus {...field('name')} />
         <SelectField label={say.role} options={roleOptions} {...field('role')} />
         <TextField label={say.station} hint={say.stationHint} {...field('station')} />
-        <label className={styles.check}>
-          <input type="checkbox" {...form.register('disabled')} /> {say.disable}
-        </label>
-        <Fault text={fault} />
+        <CheckField label={say.askFactor} hint={say.askFactorHint} {...field('secondFactorAsked')} />
+        <CheckField label={say.disable} {...field('disabled')} />
+        <Fault text={form.fault} />
         <DialogActions>
           <Button onClick={onClose}>{say.cancel}</Button>
-          <Button type="submit" kind="primary" disabled={busy}>
+          <Button type="submit" kind="primary" disabled={form.busy}>
             {say.save}
           </Button>
         </DialogActions>

@@ -185,6 +185,7 @@ function Verdicts({ content, said }: { readonly content: ReportDraft; readonly s
                   <>
                     <VerdictWord verdict={decided.verdict} size={14} />
                     <div className={styles.reason}>
+                      {decided.way !== null && `${decided.way}. `}
                       {decided.by}
                       {decided.departs && `, departing: ${decided.reason}`}
                     </div>
@@ -328,7 +329,7 @@ function History({ content, log }: { readonly content: ReportDraft; readonly log
           ))}
           {review.map(({ kind, by, at, note }) => (
             <tr key={`${kind}${at}`}>
-              <td>{{ sent: say.sentReviewer, returned: say.returnedTitle, signed: say.signed }[kind]}</td>
+              <td>{{ sent: say.sentReviewer, returned: say.returnedTitle, signed: say.signed, ended: say.ended }[kind]}</td>
               <td>{by}</td>
               <td className="figure">{formatMoment(at)}</td>
               <td className={styles.reason}>{note}</td>

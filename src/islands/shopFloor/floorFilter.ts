@@ -3,16 +3,12 @@
  * a page of sixty machines is one list that is read, not built.
  */
 
+import { hasWords } from '../../core/base/search'
+
 type Show = 'all' | 'mine' | 'overdue' | 'waiting'
 
 const rows = (): HTMLElement[] => [...document.querySelectorAll<HTMLElement>('[data-job]')]
 const search = (): HTMLInputElement | null => document.querySelector<HTMLInputElement>('#floor-search')
-const wordsOf = (text: string): string[] =>
-  text
-    .toLowerCase()
-    .split(/\s+/)
-    .filter((word) => word !== '')
-
 /** What is asked for stands in the address: a reload and a link show the same. */
 const asked = (): URLSearchParams => new URLSearchParams(location.search)
 
@@ -31,19 +27,15 @@ function apply(): void {
   const query = asked()
   const show = (query.get('show') ?? 'all') as Show
   const step = query.get('step')
-  const words = wordsOf(query.get('q') ?? '')
-  const has = (row: HTMLElement, word: string): boolean => (row.dataset.words ?? '').includes(word)
+  const typed = query.get('q') ?? ''
+  const isFound = (row: HTMLElement): boolean => hasWords(row.dataset.words ?? '', typed)
   let shown = 0
   for (const row of rows()) {
-    const wanted =
-      (show === 'all' || row.dataset[show] === '') &&
-      (step === null || row.dataset.step === step) &&
-      words.every((word) => has(row, word))
+    const wanted = (show === 'all' || row.dataset[show] === '') && (step === null || row.dataset.step === step) && isFound(row)
     row.hidden = !wanted
     if (wanted) shown += 1
   }
-  for (const row of document.querySelectorAll<HTMLElement>('[data-found]'))
-    row.hidden = words.length > 0 && !words.every((word) => has(row, word))
+  for (const row of document.querySelectorAll<HTMLElement>('[data-found]')) row.hidden = !isFound(row)
   for (const button of document.querySelectorAll<HTMLElement>('[data-show]'))
     button.setAttribute('aria-pressed', String(button.dataset.show === show))
   for (const button of document.querySelectorAll<HTMLElement>('[data-at]'))

@@ -7,6 +7,7 @@ import { clockText } from '../../core/words/clock'
 import { say } from '../../labels/steps'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
+import { useNoteForm } from '../notes/useNoteForm'
 import type { JobNotes } from '../notes/useNotes'
 import { useSubjectForm } from '../notes/useSubjectForm'
 import { Pictures } from '../picture/Pictures'
@@ -180,8 +181,12 @@ function StepForm({
   const behind = kind === 'reopen' ? reopenedWith(noted.steps, step) : []
 
   async function send(): Promise<void> {
-    if (asksLicence && (name.trim() === '' || licence.trim() === '')) return form.say(say.typeNameLicence)
-    if (kind !== 'done' && text.trim().length < 3) return form.say(say.sayWhyFew)
+    const wrong = [
+      ...(asksLicence && name.trim() === '' ? [{ at: 'name', says: say.typeLicensedName }] : []),
+      ...(asksLicence && licence.trim() === '' ? [{ at: 'licence', says: say.typeLicence }] : []),
+      ...(kind !== 'done' && text.trim().length < 3 ? [{ at: 'text', says: say.sayWhyFew }] : []),
+    ]
+    if (wrong.length > 0) return form.say(wrong)
     onSending(true)
     const noted = await form.write(
       kind === 'done'
@@ -213,27 +218,19 @@ function StepForm({
           <TextField
             label={say.licensedPerson}
             hint={licensedFieldName[step.licensed]}
-            value={name}
             maxLength={200}
             autoFocus
-            onChange={(event) => form.set({ name: event.currentTarget.value })}
+            {...form.field('name')}
           />
-          <TextField
-            label={say.licenceTitle}
-            hint={say.numberStampAs}
-            value={licence}
-            maxLength={60}
-            onChange={(event) => form.set({ licence: event.currentTarget.value })}
-          />
+          <TextField label={say.licenceTitle} hint={say.numberStampAs} maxLength={60} {...form.field('licence')} />
         </div>
       )}
       <TextField
         label={kind === 'done' ? say.note : kind === 'notApplicable' ? say.whyDoesNot : say.why}
         hint={kind === 'done' ? say.whatSeenYour : undefined}
-        value={text}
         maxLength={400}
         autoFocus={!asksLicence}
-        onChange={(event) => form.set({ text: event.currentTarget.value })}
+        {...form.field('text')}
       />
       {behind.length > 0 && (
         <p className={styles.closed}>{say.whatConfirmedBehind(behind.map(({ name }) => `“${name}”`).join(', '))}</p>
@@ -260,8 +257,12 @@ export function AddStep({
   readonly after: string | null
 }) {
   const [open, setOpen] = useState(false)
-  const [name, setName] = useState('')
-  const [fault, setFault] = useState<string | null>(null)
+  const form = useNoteForm(noted, `step after ${after ?? stage}`, {
+    start: () => ({ name: '' }),
+    check: ({ name }) => (name.trim() === '' ? [{ at: 'name', says: say.sayWhatDone }] : []),
+    bodies: ({ name }) => [{ kind: 'stepAdded', step: v7(), stage, name: name.trim(), text: '', after }],
+    done: () => setOpen(false),
+  })
   if (noted.closed !== null) return null
   if (!open)
     return (
@@ -270,26 +271,9 @@ export function AddStep({
       </Button>
     )
   return (
-    <form
-      className={styles.form}
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (name.trim() === '') return setFault(say.sayWhatDone)
-        void noted.write({ kind: 'stepAdded', step: v7(), stage, name: name.trim(), text: '', after }).then((fate) => {
-          if (fate.kind === 'refused') return setFault(fate.message)
-          setOpen(false)
-          setName('')
-        })
-      }}
-    >
-      <TextField
-        label={say.whatDone}
-        value={name}
-        maxLength={200}
-        autoFocus
-        onChange={(event) => setName(event.currentTarget.value)}
-      />
-      <Fault text={fault} />
+    <form className={styles.form} onSubmit={form.submit} noValidate>
+      <TextField label={say.whatDone} maxLength={200} autoFocus {...form.field('name')} />
+      <Fault text={form.fault} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary">
           {say.addEnd}

@@ -3,16 +3,29 @@ import { v7 } from 'uuid'
 import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Fault, SelectField, TextField } from '../../ui/Field'
+import { useNoteForm } from '../notes/useNoteForm'
 import type { JobNotes } from '../notes/useNotes'
 import styles from './StripMap.module.css'
 
 /** A part that the book does not know. */
 export function AddPosition({ noted, onAdded }: { readonly noted: JobNotes; readonly onAdded: (id: string) => void }) {
   const [open, setOpen] = useState(false)
-  const [name, setName] = useState('')
-  const [parent, setParent] = useState('')
-  const [count, setCount] = useState('1')
-  const [fault, setFault] = useState<string | null>(null)
+  const [id, setId] = useState(() => v7())
+  const form = useNoteForm(noted, 'position', {
+    start: () => ({ name: '', parent: '', count: '1' }),
+    check: ({ name, count }) => [
+      ...(name.trim() === '' ? [{ at: 'name', says: say.namePart }] : []),
+      ...(/^[1-9]\d{0,2}$/.test(count.trim()) ? [] : [{ at: 'count', says: say.piecesWholeNumber }]),
+    ],
+    bodies: ({ name, parent, count }) => [
+      { kind: 'positionAdded', position: id, name: name.trim(), parent: parent === '' ? null : parent, count: Number(count) },
+    ],
+    done: () => {
+      setOpen(false)
+      onAdded(id)
+      setId(v7())
+    },
+  })
   if (noted.closed !== null) return null
   if (!open)
     return (
@@ -21,40 +34,11 @@ export function AddPosition({ noted, onAdded }: { readonly noted: JobNotes; read
       </Button>
     )
   return (
-    <form
-      className={styles.form}
-      onSubmit={(event) => {
-        event.preventDefault()
-        const pieces = Number(count)
-        if (name.trim() === '') return setFault(say.namePart)
-        if (!Number.isInteger(pieces) || pieces < 1 || pieces > 999) return setFault(say.piecesWholeNumber)
-        const id = v7()
-        void noted
-          .write({ kind: 'positionAdded', position: id, name: name.trim(), parent: parent === '' ? null : parent, count: pieces })
-          .then((fate) => {
-            if (fate.kind === 'refused') return setFault(fate.message)
-            setOpen(false)
-            setName('')
-            setFault(null)
-            onAdded(id)
-          })
-      }}
-    >
-      <TextField
-        label={say.part}
-        value={name}
-        maxLength={200}
-        autoFocus
-        onChange={(event) => setName(event.currentTarget.value)}
-      />
-      <SelectField
-        label={say.sits}
-        value={parent}
-        options={parentOptions(noted)}
-        onChange={(event) => setParent(event.currentTarget.value)}
-      />
-      <TextField label={say.pieces} inputMode="numeric" value={count} onChange={(event) => setCount(event.currentTarget.value)} />
-      <Fault text={fault} />
+    <form className={styles.form} onSubmit={form.submit} noValidate>
+      <TextField label={say.part} maxLength={200} autoFocus {...form.field('name')} />
+      <SelectField label={say.sits} options={parentOptions(noted)} {...form.field('parent')} />
+      <TextField label={say.pieces} inputMode="numeric" {...form.field('count')} />
+      <Fault text={form.fault} />
       <div className={styles.actions}>
         <Button type="submit" kind="primary">
           {say.addPart}

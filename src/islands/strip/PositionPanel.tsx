@@ -233,13 +233,7 @@ function MatchMark({ noted, joint }: { readonly noted: JobNotes; readonly joint:
       ) : (
         <p className={styles.quiet}>{say.madeBeforeJoint}</p>
       )}
-      <TextField
-        label={say.markBothSides}
-        value={form.value.mark}
-        maxLength={80}
-        disabled={noted.closed !== null}
-        onChange={(event) => form.set({ mark: event.currentTarget.value })}
-      />
+      <TextField label={say.markBothSides} maxLength={80} disabled={noted.closed !== null} {...form.field('mark')} />
       <Fault text={form.fault} />
       {noted.closed === null && <Button type="submit">{before ? say.changeMark : say.marked}</Button>}
     </form>

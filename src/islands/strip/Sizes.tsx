@@ -20,7 +20,7 @@ export function Thickness({ noted, position }: { readonly noted: JobNotes; reado
       onSubmit={(event) => {
         event.preventDefault()
         const text = form.value.text.trim()
-        if (text === '') return form.say(say.typeThickness)
+        if (text === '') return form.say([{ at: 'text', says: say.typeThickness }])
         void form.write({ kind: 'thicknessTaken', position: position.id, text })
       }}
     >
@@ -33,10 +33,9 @@ export function Thickness({ noted, position }: { readonly noted: JobNotes; reado
       <TextField
         label={say.measuredThickness}
         hint={say.asGaugeShows(noted.record.machine.units === 'metric' ? 'mm' : 'inches')}
-        value={form.value.text}
         maxLength={60}
-        disabled={noted.closed !== null}
-        onChange={(event) => form.set({ text: event.currentTarget.value })}
+        readOnly={noted.closed !== null}
+        {...form.field('text')}
       />
       <Fault text={form.fault} />
       {noted.closed === null && <Button type="submit">{say.keepThickness}</Button>}
@@ -80,15 +79,16 @@ export function Identification({
   const identity = identityOf(sizes, units)
   const words = identity && identityWords(identity, units)
   const used = labels[kind].filter((label) => label !== '')
-  const set = (index: number, value: string): void =>
-    form.set({ texts: texts.map((text, at) => (at === index ? value : text)) as unknown as Texts })
   return (
     <form
       data-asked=""
       className={styles.block}
       onSubmit={(event) => {
         event.preventDefault()
-        if (used.some((_, index) => texts[index]?.trim() === '')) return form.say(say.type(used.join(', ').toLowerCase()))
+        const missing = used.flatMap((label, index) =>
+          texts[index]?.trim() === '' ? [{ at: `texts.${index}`, says: say.type(label.toLowerCase()) }] : [],
+        )
+        if (missing.length > 0) return form.say(missing)
         void form.write({ kind: 'identified', position: position.id, sizes })
       }}
     >
@@ -99,10 +99,9 @@ export function Identification({
             key={label}
             label={label}
             placeholder={kind === 'thread' && index === 1 ? (noted.record.machine.units === 'metric' ? '2.5' : '10 tpi') : ''}
-            value={texts[index] ?? ''}
             maxLength={60}
-            disabled={noted.closed !== null}
-            onChange={(event) => set(index, event.currentTarget.value)}
+            readOnly={noted.closed !== null}
+            {...form.field(`texts.${index as 0 | 1 | 2}`)}
           />
         ))}
       </div>

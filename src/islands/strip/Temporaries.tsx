@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import { say } from '../../labels/strip'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
+import { useNoteForm } from '../notes/useNoteForm'
 import type { JobNotes } from '../notes/useNotes'
 import styles from './StripMap.module.css'
 
@@ -10,7 +11,12 @@ import styles from './StripMap.module.css'
 export function Temporaries({ noted }: { readonly noted: JobNotes }) {
   const [fault, setFault] = useState<string | null>(null)
   const [adding, setAdding] = useState(false)
-  const [name, setName] = useState('')
+  const form = useNoteForm(noted, 'temporary', {
+    start: () => ({ name: '' }),
+    check: ({ name }) => (name.trim() === '' ? [{ at: 'name', says: say.nameWhatGoes }] : []),
+    bodies: ({ name }) => [{ kind: 'putIn', temporary: v7(), name: name.trim(), where: '', count: 1 }],
+    done: () => setAdding(false),
+  })
   const { temporaries } = noted.record.book
   const known = new Map(noted.state.temporaries.map((thing) => [thing.id, thing]))
   const all = [
@@ -70,26 +76,9 @@ export function Temporaries({ noted }: { readonly noted: JobNotes }) {
         </Button>
       )}
       {adding && (
-        <form
-          className={styles.form}
-          onSubmit={(event) => {
-            event.preventDefault()
-            if (name.trim() === '') return setFault(say.nameWhatGoes)
-            void noted.write({ kind: 'putIn', temporary: v7(), name: name.trim(), where: '', count: 1 }).then((fate) => {
-              tell(fate)
-              if (fate.kind === 'refused') return
-              setAdding(false)
-              setName('')
-            })
-          }}
-        >
-          <TextField
-            label={say.whatGoes}
-            value={name}
-            maxLength={200}
-            autoFocus
-            onChange={(event) => setName(event.currentTarget.value)}
-          />
+        <form className={styles.form} onSubmit={form.submit} noValidate>
+          <TextField label={say.whatGoes} maxLength={200} autoFocus {...form.field('name')} />
+          <Fault text={form.fault} />
           <div className={styles.actions}>
             <Button type="submit" kind="primary">
               {say.countOne}

@@ -1,5 +1,7 @@
 import { stageLines } from '../../contract/stageLines'
 import { formatMoment } from '../../contract/words'
+import { formatAmount } from '../../core/quantity/format'
+import { departs } from '../../core/verdict/decidedWay'
 import { verdictName } from '../../core/words/labels'
 import { reasonOf, settledBy, wayWords } from '../../core/words/votes'
 import { ribbonOf, ribbonOfFit } from '../../drawing/ribbonScale'
@@ -9,21 +11,29 @@ import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { StageLine } from '../../ui/StageLine'
 import { VerdictMark, VerdictWord } from '../../ui/VerdictMark'
 import { VoteList } from '../../ui/VoteList'
-import { type Board, type BoardRow, isAcceptable } from './useBoard'
+import { type Board, type BoardRow, isAcceptable } from '../decisions/useBoard'
 import styles from './VerdictBoard.module.css'
 
 export interface PartRowProps {
   readonly row: BoardRow
   readonly board: Board
+  /** Sorted the rows stand under no assembly, and say theirs. */
+  readonly namesAssembly: boolean
   readonly open: boolean
   readonly onToggle: () => void
   readonly onDepart: () => void
 }
 
-export function PartRow({ row, board, open, onToggle, onDepart }: PartRowProps) {
-  const { part, result, safety } = row
+/** Cost or days of a way; what nobody has priced is said so, and what is still open has none. */
+function Amount({ way, of, open }: { readonly way: BoardRow['way']; readonly of: 'cost' | 'days'; readonly open: boolean }) {
+  if (way && way[of] === null) return <td className={styles.right}>{say.notKnown}</td>
+  return <td className={`figure ${styles.right}`}>{way ? formatAmount(way[of] ?? 0) : open ? '–' : 0}</td>
+}
+
+export function PartRow({ row, board, namesAssembly, open, onToggle, onDepart }: PartRowProps) {
+  const { part, result, safety, way } = row
   const strongest = result.votes[0]
-  const way = result.way
+  const isOpen = way === null && result.verdict === 'hold' && (!row.standing || row.standing.stale)
   return (
     <>
       <tr
@@ -36,7 +46,7 @@ export function PartRow({ row, board, open, onToggle, onDepart }: PartRowProps) 
         <th scope="row" className={styles.part}>
           {part.name}
           <span className={styles.position}>
-            {part.position}
+            {namesAssembly ? `${part.assembly} · ${part.position}` : part.position}
             {safety && say.safety}
           </span>
         </th>
@@ -56,14 +66,10 @@ export function PartRow({ row, board, open, onToggle, onDepart }: PartRowProps) 
           <PartRibbon board={board} row={row} />
         </td>
         <td className={styles.way}>
-          {way
-            ? wayWords(board.speaker, part.id, way)
-            : result.verdict === 'hold' && strongest
-              ? settledBy(board.speaker, strongest)
-              : ''}
+          {way ? wayWords(board.speaker, part.id, way) : isOpen && strongest ? settledBy(board.speaker, strongest) : ''}
         </td>
-        <td className={`figure ${styles.right}`}>{way?.cost ?? (result.verdict === 'hold' ? '–' : 0)}</td>
-        <td className={`figure ${styles.right}`}>{way?.days ?? (result.verdict === 'hold' ? '–' : 0)}</td>
+        <Amount way={way} of="cost" open={isOpen} />
+        <Amount way={way} of="days" open={isOpen} />
         <td>
           <Decided row={row} board={board} onDepart={onDepart} />
         </td>
@@ -95,15 +101,15 @@ function PartRibbon({ board, row }: { readonly board: Board; readonly row: Board
   return null
 }
 
-function Decided({ row, board, onDepart }: Omit<PartRowProps, 'open' | 'onToggle'>) {
-  const { standing, part } = row
+function Decided({ row, board, onDepart }: Omit<PartRowProps, 'open' | 'namesAssembly' | 'onToggle'>) {
+  const { standing, part, result } = row
   if (standing && !standing.stale) {
     const { decided } = standing
     return (
       <div className={styles.decided}>
         <span className={styles.decidedLine} title={`${decided.by}, ${formatMoment(decided.at)}`}>
           <VerdictMark verdict={decided.decided} size={14} />{' '}
-          {decided.decided === decided.recommended ? say.accepted : verdictName[decided.decided]}
+          {departs(result, decided) ? verdictName[decided.decided] : say.accepted}
         </span>
         {decided.reason && <span className={styles.position}>{decided.reason}</span>}
         {board.closed === null && (

@@ -1,16 +1,22 @@
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import type { JobView } from '../../contract/answers'
 import { CAUTION, policyWords } from '../../contract/words'
 import { dispositions, type Verdict } from '../../core/policy/disposition'
+import { formatAmount } from '../../core/quantity/format'
 import { verdictName } from '../../core/words/labels'
+import type { Speaker } from '../../core/words/speaker'
+import { reasonOf } from '../../core/words/votes'
 import { say } from '../../labels/verdicts'
 import { Button, Key } from '../../ui/Button'
+import { SortHead } from '../../ui/dataTable/SortHead'
+import { type ModelColumn, useTableModel } from '../../ui/dataTable/useTableModel'
 import { Fault } from '../../ui/Field'
+import { SearchField } from '../../ui/SearchField'
 import { VerdictMark } from '../../ui/VerdictMark'
+import { Departure } from '../decisions/Departure'
+import { type BoardRow, isAcceptable, needsSomeone, useBoard } from '../decisions/useBoard'
 import { receiving } from '../pageData/pageData'
-import { Departure } from './Departure'
 import { PartRow } from './PartRow'
-import { type BoardRow, isAcceptable, needsSomeone, useBoard } from './useBoard'
 import styles from './VerdictBoard.module.css'
 
 /** All parts with verdict, reason, limits and way; the inspector accepts or departs with a reason. */
@@ -21,8 +27,12 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
   const [departing, setDeparting] = useState<BoardRow | null>(null)
   const acceptable = board.rows.filter(isAcceptable)
   const waiting = board.rows.filter(needsSomeone)
-  const shown = only ? waiting : board.rows
-  const assemblies = [...new Set(shown.map(({ part }) => part.assembly))]
+  const [words, setWords] = useState('')
+  const columns = useMemo((): readonly ModelColumn<BoardRow>[] => columnsOf(board.speaker), [board.speaker])
+  const model = useTableModel(only ? waiting : board.rows, columns, partOf, words)
+  const shown = model.rows
+  // In the order of the machine the rows stand by assembly; sorted, each names its own.
+  const groups = model.isSorted ? [null] : [...new Set(shown.map(({ part }) => part.assembly))]
   const tally = (['replace', 'recondition', 'hold', 'reuse'] satisfies Verdict[]).map((verdict) => ({
     verdict,
     count: board.rows.filter((row) => verdictShown(row) === verdict).length,
@@ -72,6 +82,7 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
           ))}
         </ul>
         <div className={styles.actions}>
+          {board.rows.length > FEW_ROWS && <SearchField label={say.findPart} value={words} onChange={setWords} />}
           <Button aria-pressed={only} onClick={() => setOnly(!only)}>
             {only ? say.showAll : say.onlyWhatNeeds} <b className="figure">{only ? board.rows.length : waiting.length}</b>
           </Button>
@@ -84,7 +95,15 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
       </div>
       {board.closed && <p className={styles.closed}>{board.closed}</p>}
       <Fault text={board.fault} />
-      {shown.length === 0 ? (
+      {shown.length === 0 && words !== '' ? (
+        <p className={styles.empty} role="status">
+          {say.nothingMatches}
+        </p>
+      ) : board.rows.length === 0 ? (
+        <p className={styles.empty}>
+          {say.noPartYet} <a href={`/jobs/${board.view.record.job.id}/limits`}>{say.nameOne}</a>
+        </p>
+      ) : shown.length === 0 ? (
         <p className={styles.empty}>
           {say.everyPartHas} <a href={`/jobs/${board.view.record.job.id}/report`}>{say.report}</a>
         </p>
@@ -93,33 +112,32 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
           <caption className="hidden-label">{say.partsRecommendedDecided}</caption>
           <thead>
             <tr>
-              <th scope="col">{say.part}</th>
-              <th scope="col">{say.recommendedTitle}</th>
+              <SortHead text={say.part} head={model.headOf('part')} />
+              <SortHead text={say.recommendedTitle} head={model.headOf('recommended')} />
               <th scope="col">{say.strongestReason}</th>
               <th scope="col">{say.againstLimits}</th>
               <th scope="col">{say.way}</th>
-              <th scope="col" className={styles.right}>
-                {currency}
-              </th>
-              <th scope="col" className={styles.right}>
-                {say.days}
-              </th>
-              <th scope="col">{say.inspector}</th>
+              <SortHead text={currency} head={model.headOf('cost')} right />
+              <SortHead text={say.days} head={model.headOf('days')} right />
+              <SortHead text={say.inspector} head={model.headOf('inspector')} />
             </tr>
           </thead>
-          {assemblies.map((assembly) => (
+          {groups.map((assembly) => (
             <tbody key={assembly}>
-              <tr>
-                <th colSpan={8} scope="rowgroup" className={styles.assembly}>
-                  {assembly}
-                </th>
-              </tr>
+              {assembly !== null && (
+                <tr>
+                  <th colSpan={8} scope="rowgroup" className={styles.assembly}>
+                    {assembly}
+                  </th>
+                </tr>
+              )}
               {shown
-                .filter(({ part }) => part.assembly === assembly)
+                .filter(({ part }) => assembly === null || part.assembly === assembly)
                 .map((row) => (
                   <PartRow
                     key={row.part.id}
                     row={row}
+                    namesAssembly={assembly === null}
                     board={board}
                     open={openPart === row.part.id}
                     onToggle={() => setOpenPart(openPart === row.part.id ? null : row.part.id)}
@@ -131,9 +149,9 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
           <tfoot>
             <tr>
               <td colSpan={5}>{say.asDecidedAs}</td>
-              <td className={`figure ${styles.right}`}>{total.cost}</td>
-              <td className={`figure ${styles.right}`}>{total.days}</td>
-              <td />
+              <td className={`figure ${styles.right}`}>{formatAmount(total.cost)}</td>
+              <td className={`figure ${styles.right}`}>{formatAmount(total.days)}</td>
+              <td>{total.notKnown > 0 && say.andNotKnown(total.notKnown)}</td>
             </tr>
           </tfoot>
         </table>
@@ -159,30 +177,39 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
   )
 }
 
+/** So many parts are seen at a glance. */
+const FEW_ROWS = 8
+
+const partOf = ({ part }: BoardRow): string => part.id
+
+/** What the rows are sorted and found by; the worst verdict comes first. */
+function columnsOf(speaker: Speaker): readonly ModelColumn<BoardRow>[] {
+  const severity: readonly Verdict[] = ['replace', 'hold', 'recondition', 'reuse']
+  return [
+    { id: 'part', by: ({ part }) => `${part.name} ${part.position}` },
+    { id: 'assembly', by: ({ part }) => part.assembly },
+    { id: 'recommended', by: ({ result }) => `${severity.indexOf(result.verdict)} ${verdictName[result.verdict]}` },
+    { id: 'reason', by: ({ result: { votes } }) => (votes[0] ? reasonOf(speaker, votes[0]) : '') },
+    { id: 'cost', by: ({ way }) => way?.cost ?? (way === null ? 0 : '') },
+    { id: 'days', by: ({ way }) => way?.days ?? (way === null ? 0 : '') },
+    { id: 'inspector', by: (row) => `${needsSomeone(row) ? 0 : 1} ${verdictName[verdictShown(row)]}` },
+  ]
+}
+
 /** What counts of a row: the inspector's verdict once it stands, else the recommended one. */
 function verdictShown({ standing, result }: BoardRow): Verdict {
   return standing && !standing.stale ? standing.decided.decided : result.verdict
 }
 
-function totalOf(rows: readonly BoardRow[]): { cost: number; days: number } {
-  return rows.reduce(
-    (sum, row) => {
-      const verdict = verdictShown(row)
-      const way =
-        verdict === 'replace'
-          ? row.part.replacement
-          : verdict === 'recondition'
-            ? row.result.verdict === 'recondition'
-              ? row.result.way
-              : cheapestRoute(row)
-            : null
-      return { cost: sum.cost + (way?.cost ?? 0), days: sum.days + (way?.days ?? 0) }
-    },
-    { cost: 0, days: 0 },
-  )
+/** What all of it costs, as far as it is known: what nobody has priced is counted, and never taken for nothing. */
+function totalOf(rows: readonly BoardRow[]): { readonly cost: number; readonly days: number; readonly notKnown: number } {
+  const ways = rows.flatMap(({ way }) => (way === null ? [] : [way]))
+  return {
+    cost: ways.reduce((sum, { cost }) => sum + (cost ?? 0), 0),
+    days: ways.reduce((sum, { days }) => sum + (days ?? 0), 0),
+    notKnown: ways.filter(({ cost }) => cost === null).length,
+  }
 }
-
-const cheapestRoute = ({ part }: BoardRow) => [...part.routes].sort((a, b) => a.cost - b.cost)[0] ?? null
 
 /** As its page shows it. */
 export const VerdictBoardIsland = receiving(VerdictBoard)

@@ -16,6 +16,7 @@ const colour: Record<Tone, string> = {
   track: 'var(--band-track)',
   bandNew: 'var(--band-new)',
   bandUsed: 'var(--band-used)',
+  bandEdge: 'var(--blue)',
   plan: 'var(--recondition)',
   wear: 'var(--replace)',
   guard: 'var(--hold)',
@@ -48,7 +49,8 @@ export function LimitRibbon({ model, width, labels = false, system }: LimitRibbo
   )
 }
 
-function Drawn({ shape }: { readonly shape: Shape }) {
+/** One shape of a drawing, in the colours of the page. */
+export function Drawn({ shape }: { readonly shape: Shape }) {
   switch (shape.kind) {
     case 'rect':
       return (
@@ -86,7 +88,7 @@ function Drawn({ shape }: { readonly shape: Shape }) {
       )
     case 'text':
       return (
-        <text className={styles.label} x={shape.x} y={shape.y} textAnchor="middle" fill={colour[shape.fill]}>
+        <text className={styles.label} x={shape.x} y={shape.y} textAnchor={shape.anchor ?? 'middle'} fill={colour[shape.fill]}>
           {shape.text}
         </text>
       )

@@ -1,4 +1,5 @@
 import { type SyntheticEvent, useState } from 'react'
+import { hasWords } from '../../../core/base/search'
 import { say } from '../../../labels/benchDialogs'
 import { Button } from '../../../ui/Button'
 import { Dialog } from '../../../ui/Dialog'
@@ -9,8 +10,7 @@ import styles from './GoTo.module.css'
 /** Jump to any characteristic by a few letters of its name. */
 export function GoTo({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
   const [letters, setLetters] = useState('')
-  const wanted = letters.trim().toLowerCase().split(/\s+/)
-  const found = bench.record.book.characteristics.filter(({ name }) => wanted.every((part) => name.toLowerCase().includes(part)))
+  const found = bench.record.book.characteristics.filter(({ name }) => hasWords(name, letters))
   const go = (id: string | undefined): void => {
     if (id === undefined) return
     onClose()

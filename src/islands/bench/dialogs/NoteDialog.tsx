@@ -1,17 +1,26 @@
-import { type SyntheticEvent, useState } from 'react'
 import { slotWords } from '../../../core/words/places'
 import { say } from '../../../labels/benchDialogs'
 import { Button } from '../../../ui/Button'
 import { Dialog, DialogActions } from '../../../ui/Dialog'
 import { Fault, TextField } from '../../../ui/Field'
+import { useKeptForm } from '../../forms/useKeptForm'
 import type { Bench } from '../benchState'
 
 /** A note at one reading: at the place in focus where it is read, else at the one taken last. */
 export function NoteDialog({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
   const { characteristic, active } = bench
   const reading = bench.standingAt(active) ?? bench.lastTaken
-  const [note, setNote] = useState(reading ? bench.noteAt(reading) : '')
-  const [fault, setFault] = useState<string | null>(null)
+  const form = useKeptForm({
+    key: reading ? `medida-form:note:${reading.id}` : null,
+    start: () => ({ note: reading ? bench.noteAt(reading) : '' }),
+    send: async ({ note }) => {
+      const refused = reading ? await bench.acts.noteReading(reading, note.trim()) : null
+      if (refused !== null) return [{ at: '', says: refused }]
+      form.done()
+      onClose()
+      return []
+    },
+  })
   if (!reading)
     return (
       <Dialog title={say.noteReading} onClose={onClose}>
@@ -21,26 +30,19 @@ export function NoteDialog({ bench, onClose }: { readonly bench: Bench; readonly
         </DialogActions>
       </Dialog>
     )
-  const save = async (event: SyntheticEvent): Promise<void> => {
-    event.preventDefault()
-    const refused = await bench.acts.noteReading(reading, note.trim())
-    if (refused === null) onClose()
-    else setFault(refused)
-  }
   const place = slotWords(characteristic.method, reading) || characteristic.name
   return (
     <Dialog title={say.note(place)} onClose={onClose}>
-      <form onSubmit={(event) => void save(event)}>
+      <form onSubmit={form.submit} noValidate>
         <TextField
           label={say.whatBelongs(reading.text)}
           hint={say.burrDressedHard}
-          value={note}
           maxLength={400}
           autoComplete="off"
           autoFocus
-          onChange={(event) => setNote(event.currentTarget.value)}
+          {...form.field('note')}
         />
-        <Fault text={fault} />
+        <Fault text={form.fault} />
         <DialogActions>
           <Button onClick={onClose}>{say.leave}</Button>
           <Button kind="primary" type="submit">

@@ -1,13 +1,14 @@
-import { lazy, Suspense, useState } from 'react'
+import { Suspense, useState } from 'react'
 import type { Characteristic } from '../../../core/book/bookSchema'
 import { typedIn } from '../../../core/notes/typedBook'
 import { say } from '../../../labels/benchDialogs'
 import { Button } from '../../../ui/Button'
+import { later } from '../../later'
 import type { BenchProps } from '../benchState'
 import styles from './TypedLimits.module.css'
 
 /** The form comes when it is asked for: most benches never need it. */
-const TypeForm = lazy(() => import('../../limits/TypeForm').then((module) => ({ default: module.TypeForm })))
+const TypeForm = later(async () => (await import('../../limits/TypeForm')).TypeForm)
 
 export function TypeFromManual({
   view: { record },

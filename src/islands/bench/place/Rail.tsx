@@ -10,18 +10,18 @@ import { ribbonOf } from '../../../drawing/ribbonScale'
 import { say } from '../../../labels/bench'
 import { LimitRibbon } from '../../../ui/limitRibbon/LimitRibbon'
 import { VerdictMark } from '../../../ui/VerdictMark'
-import type { BenchEvent } from '../benchReducer'
+import type { BenchEvent } from '../benchEvents'
 import type { Bench } from '../benchState'
 import styles from './Rail.module.css'
 
 type Row =
   | { readonly kind: 'head'; readonly assembly: string }
-  | { readonly kind: 'item'; readonly characteristic: Characteristic; readonly index: number }
+  | { readonly kind: 'item'; readonly characteristic: Characteristic; readonly part: string; readonly index: number }
 
 /** A book of up to so many is drawn whole: then Tab goes through all of it. */
 const DRAWN_WHOLE = 60
 const HEAD_PX = 38
-const ITEM_PX = 62
+const ITEM_PX = 76
 
 /** All characteristics by assembly, each with its ribbon, its mark and how many readings it has; of a long list what is in sight. */
 export function Rail({ bench }: { readonly bench: Bench }) {
@@ -70,15 +70,16 @@ export function Rail({ bench }: { readonly bench: Bench }) {
 
 /** Assemblies in the order of the book's parts, each with its characteristics. */
 function rowsOf(book: LimitBook): readonly Row[] {
-  const assemblyOf = new Map(book.parts.map((part) => [part.id, part.assembly]))
+  const partOf = new Map(book.parts.map((part) => [part.id, part]))
   const by = new Map<string, Row[]>(book.parts.map((part) => [part.assembly, []]))
   book.characteristics.forEach((characteristic, index) => {
-    by.get(assemblyOf.get(characteristic.part) ?? '')?.push({ kind: 'item', characteristic, index })
+    const part = partOf.get(characteristic.part)
+    by.get(part?.assembly ?? '')?.push({ kind: 'item', characteristic, part: part?.name ?? '', index })
   })
   return [...by].flatMap(([assembly, items]): Row[] => (items.length === 0 ? [] : [{ kind: 'head', assembly }, ...items]))
 }
 
-interface RailRowProps extends Omit<RailItemProps, 'characteristic' | 'result'> {
+interface RailRowProps extends Omit<RailItemProps, 'characteristic' | 'part' | 'result'> {
   readonly row: Row
   readonly index: number
   /** Where it lies, px from the top. */
@@ -94,7 +95,7 @@ const RailRow = memo(function RailRow({ row, index, start, measure, result, ...i
       {row.kind === 'head' ? (
         <h2 className={styles.railHead}>{row.assembly}</h2>
       ) : result ? (
-        <RailItem characteristic={row.characteristic} result={result} {...item} />
+        <RailItem characteristic={row.characteristic} part={row.part} result={result} {...item} />
       ) : null}
     </li>
   )
@@ -102,6 +103,8 @@ const RailRow = memo(function RailRow({ row, index, start, measure, result, ...i
 
 interface RailItemProps {
   readonly characteristic: Characteristic
+  /** Name of the part it is measured on. */
+  readonly part: string
   readonly result: Measured
   readonly need: Need
   readonly policy: Policy
@@ -110,7 +113,7 @@ interface RailItemProps {
   readonly does: (event: BenchEvent) => void
 }
 
-function RailItem({ characteristic, result, need, policy, system, isCurrent, does }: RailItemProps) {
+function RailItem({ characteristic, part, result, need, policy, system, isCurrent, does }: RailItemProps) {
   const { taken, needed } = result.reductions
   return (
     <button
@@ -131,6 +134,7 @@ function RailItem({ characteristic, result, need, policy, system, isCurrent, doe
           {characteristic.method.kind === 'computed' ? '=' : `${taken}/${needed}`}
         </span>
       </span>
+      <span className={styles.itemPart}>{part}</span>
       {characteristic.limits.length > 0 && (
         <LimitRibbon model={ribbonOf(characteristic, result, policy)} width={226} system={system} />
       )}

@@ -1,5 +1,6 @@
 import { coverageOf, figuresAt, paceAt } from '../../../contract/figuresAt'
 import { lastsWord } from '../../../contract/forecastWords'
+import { readBy } from '../../../core/fit/kinds'
 import { quantityOf } from '../../../core/method/gives'
 import type { ReductionName } from '../../../core/method/reduction'
 import { formatHours, formatLength, withSign } from '../../../core/quantity/format'
@@ -150,7 +151,7 @@ function SinceLast({ bench }: { readonly bench: Bench }) {
 
 function MateFit({ bench }: { readonly bench: Bench }) {
   const { record, characteristic, system } = bench
-  const index = record.book.fits.findIndex((one) => [one.bore, one.journal, one.strip].includes(characteristic.id))
+  const index = record.book.fits.findIndex((one) => readBy(one).includes(characteristic.id))
   const [spec, fit] = [record.book.fits[index], bench.fitAt(index)]
   if (!spec || !fit) return null
   const figure = (mm: number | null): string => (mm === null ? '–' : formatLength(mm, system, spec.showTo))

@@ -8,6 +8,7 @@ import type { Results } from '../../core/evaluate/results'
 import { type StandingDecision, standingDecisions } from '../../core/job/progress'
 import { jobState, whyClosed } from '../../core/job/standing'
 import type { Disposition } from '../../core/policy/disposition'
+import { type DecidedWay, decidedWay } from '../../core/verdict/decidedWay'
 import type { PartResult } from '../../core/verdict/partVerdict'
 import { closedWords } from '../../core/words/ready'
 import { type Speaker, speakerOf } from '../../core/words/speaker'
@@ -20,6 +21,17 @@ export interface BoardRow {
   readonly standing: StandingDecision | undefined
   /** A safety-marked characteristic is judged on this part. */
   readonly safety: boolean
+  /** Way of what counts: the inspector's verdict once it stands, else the recommended one. */
+  readonly way: DecidedWay | null
+}
+
+/** A verdict of the inspector's own. */
+export interface OwnVerdict {
+  readonly id: string
+  readonly decided: Disposition
+  readonly reason: string
+  /** Route of the part it is reconditioned by, or OWN_WAY; null where it is not reconditioned. */
+  readonly route: string | null
 }
 
 export interface Board {
@@ -33,7 +45,7 @@ export interface Board {
   /** Why nothing can be decided here; null when it can. */
   readonly closed: string | null
   accept(rows: readonly BoardRow[]): Promise<void>
-  depart(row: BoardRow, decided: Disposition, reason: string, id: string): Promise<string | null>
+  depart(row: BoardRow, own: OwnVerdict): Promise<string | null>
 }
 
 const OFFLINE = say.serverCannotReached
@@ -85,6 +97,7 @@ export function useBoard(initial: JobView): Board {
           recommended: result.verdict,
           decided: result.verdict,
           reason: null,
+          route: null,
         })
         if (answer.kind === 'ok') continue
         setFault(`${part.name}: ${messageOf(answer)}`)
@@ -93,13 +106,14 @@ export function useBoard(initial: JobView): Board {
       await refresh()
       setBusy(false)
     },
-    depart: async ({ part, result }, decided, reason, id) => {
+    depart: async ({ part, result }, { id, decided, reason, route }) => {
       const answer = await decide({
         id,
         part: part.id,
         recommended: result.verdict,
         decided,
         reason: reason.trim() === '' ? null : reason.trim(),
+        route,
       })
       if (answer.kind !== 'ok') return messageOf(answer)
       await refresh()
@@ -115,7 +129,9 @@ function rowsOf(view: JobView, results: Results): BoardRow[] {
     const result = results.parts.find(({ id }) => id === part.id)
     if (!result) return []
     const safety = book.characteristics.some((characteristic) => characteristic.part === part.id && characteristic.safety)
-    return [{ part, result, standing: standing.get(part.id), safety }]
+    const own = standing.get(part.id)
+    const way = decidedWay(part, result, own && !own.stale ? own.decided : null)
+    return [{ part, result, standing: own, safety, way }]
   })
 }
 
