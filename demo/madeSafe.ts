@@ -6,7 +6,7 @@ import type { DemoNote } from './types'
 export function stageDone(
   bookJson: unknown,
   level: string,
-  stage: 'makeSafe' | 'asFound',
+  stage: 'makeSafe' | 'asFound' | 'strip' | 'look',
   licensed: { readonly name: string; readonly licence: string },
 ): DemoNote[] {
   const book = bookSchema.parse(bookJson)

@@ -4,11 +4,12 @@ import { type InspectionRecord, type Overhaul, recordSchema } from '../src/core/
 import { motion } from './larkhollow/motion/station'
 import { larkhollow } from './larkhollow/station'
 import { gates } from './quillmere/gates/station'
+import { pump } from './quillmere/pump/station'
 import { quillmere } from './quillmere/station'
 import { type ReadBy, readingsFrom } from './record'
 import type { DemoMachine, DemoOverhaul } from './types'
 
-const machines: readonly DemoMachine[] = [...quillmere, gates, larkhollow, motion]
+const machines: readonly DemoMachine[] = [...quillmere, gates, pump, larkhollow, motion]
 
 /** Gauges of the machine's store; where it has none of its own, of the station's. */
 const storeOf = (demo: DemoMachine) => (demo.gauges.length > 0 ? demo.gauges : quillmere.flatMap(({ gauges }) => gauges))

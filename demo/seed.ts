@@ -3,6 +3,7 @@
 import { hashPassword, verifyPassword } from 'better-auth/crypto'
 import { and, eq, isNull, like } from 'drizzle-orm'
 import { v7 } from 'uuid'
+import { type LongWork, quietly } from '../src/contract/longWork'
 import { bookSchema, type Characteristic, type LimitBook } from '../src/core/book/bookSchema'
 import { faultsOf } from '../src/core/book/faults'
 import { evaluate } from '../src/core/evaluate/evaluate'
@@ -14,6 +15,7 @@ import { bookFaultWords } from '../src/core/words/recordFaults'
 import type { Database, Executor } from '../src/db/client'
 import { account, gauge, job, limitBook, machine, machineHours, user } from '../src/db/schema'
 import type { Context } from '../src/server/edge/context'
+import { stopUnlessWanted } from '../src/server/edge/longAnswer'
 import { confirmStep } from '../src/server/jobs/confirmStep'
 import { decidePart } from '../src/server/jobs/decidePart'
 import { buildJobView } from '../src/server/jobs/jobView'
@@ -28,21 +30,27 @@ import { drawPicture } from './drawnPictures'
 import { motion } from './larkhollow/motion/station'
 import { larkhollow } from './larkhollow/station'
 import { gates } from './quillmere/gates/station'
+import { pump } from './quillmere/pump/station'
+import { sisters } from './quillmere/stages'
 import { DEMO_PASSWORD, people, quillmere } from './quillmere/station'
 import type { DemoGauge, DemoMachine, DemoNote, DemoOverhaul } from './types'
 
 const MINUTE = 60_000
-const machines: readonly DemoMachine[] = [...quillmere, gates, larkhollow, motion]
+const machines: readonly DemoMachine[] = [...quillmere, gates, pump, larkhollow, motion, ...sisters]
 
 /** Seeds once, in one transaction: an interrupted seeding leaves nothing. True when it seeded. */
-export async function seedDemo(db: Database, key: () => SigningKey): Promise<boolean> {
+export async function seedDemo(db: Database, key: () => SigningKey, long: LongWork = quietly): Promise<boolean> {
   return db.transaction(async (tx) => {
     // Two servers starting on one empty database: the second waits here and finds it seeded.
     await tx.execute('LOCK TABLE machine IN EXCLUSIVE MODE')
     // Where anybody has an account, people work: nothing made up is put beside what is theirs.
     if ((await tx.select().from(user)).length > 0 || (await tx.select().from(machine)).length > 0) return false
     await seedPeople(tx)
-    for (const one of machines) await seedMachine(tx, one, key)
+    for (const [done, one] of machines.entries()) {
+      stopUnlessWanted(long)
+      long.say({ stage: 'seeding', done, of: machines.length })
+      await seedMachine(tx, one, key)
+    }
     return true
   })
 }
@@ -90,6 +98,7 @@ async function seedMachine(db: Executor, demo: DemoMachine, key: () => SigningKe
       name: item.name,
       kind: item.kind,
       calibrationDue: item.calibrationDue,
+      place: demo.machine.station,
       least: item.range === null ? null : String(item.range.least),
       greatest: item.range === null ? null : String(item.range.greatest),
       resolution: String(item.resolution),
@@ -127,7 +136,7 @@ class Seeding {
     private readonly store: readonly DemoGauge[],
     key: () => SigningKey,
   ) {
-    this.signing = { checkPassword: async () => true, key }
+    this.signing = { checkPassword: async () => true, takeCode: async () => 'none', key }
     this.clock = new Date(`${overhaul.date}T07:30:00Z`).getTime()
   }
 
@@ -212,7 +221,8 @@ class Seeding {
 
   private async measureAndSign(readings: NonNullable<DemoOverhaul['readings']>): Promise<void> {
     const { db, overhaul, book } = this
-    await this.confirmSafe()
+    // Where the level has steps, those of making safe were noted.
+    if (overhaul.level === null) await this.confirmSafe()
     for (const characteristic of book.characteristics)
       await this.measure(characteristic, readings[characteristic.id] ?? [], 'asFound')
     for (const characteristic of book.characteristics) {
@@ -220,24 +230,32 @@ class Seeding {
       if (left) await this.measure(characteristic, left, 'asLeft')
     }
     const { record } = await buildJobView(this.as('inspector'), db, overhaul.id)
-    for (const part of evaluate(record).parts) {
+    const parts = evaluate(record).parts
+    // Being decided: the first two that can be are, the rest waits for the inspector.
+    const first = parts.filter(({ verdict }) => verdict !== 'hold').slice(0, 2)
+    for (const part of overhaul.until === 'measured' ? first : parts) {
       if (part.verdict === 'hold') throw new Error(`demo overhaul ${overhaul.id} leaves ${part.id} on hold`)
       await decidePart(this.as('inspector'), overhaul.id, {
         id: this.newId(),
         part: part.id,
         recommended: part.verdict,
         decided: part.verdict,
+        route: null,
         reason: null,
       })
     }
-    for (const step of ['order', 'rebuild', 'prove'] as const)
+    if (overhaul.until === 'measured') return
+    for (const step of overhaul.until === 'rebuilding' ? (['order'] as const) : (['order', 'rebuild', 'prove'] as const))
       await confirmStep(this.as('inspector'), overhaul.id, { id: this.newId(), step, note: '' })
-    await review(this.as('inspector'), overhaul.id, { kind: 'send', id: this.newId(), note: '' }, this.signing)
+    if (overhaul.until === 'rebuilding') return
+    const note = overhaul.until === 'sent' ? 'Tags and pictures are on the paper sheets of the station.' : ''
+    await review(this.as('inspector'), overhaul.id, { kind: 'send', id: this.newId(), note }, this.signing)
+    if (overhaul.until === 'sent') return
     const recordSha256 = recordHash((await buildJobView(this.as('reviewer'), db, overhaul.id)).record)
     await review(
       this.as('reviewer'),
       overhaul.id,
-      { kind: 'sign', id: this.newId(), password: DEMO_PASSWORD, recordSha256, reason: '' },
+      { kind: 'sign', id: this.newId(), password: DEMO_PASSWORD, code: '', recordSha256, reason: '' },
       this.signing,
     )
   }

@@ -24,8 +24,10 @@ export interface DemoOverhaul {
   readonly returnBy: string | null
   readonly policy: Policy
   readonly installed: Readonly<Record<string, string>>
-  /** Null for the overhaul that is still open. */
+  /** Null for an overhaul of which nothing is measured. */
   readonly readings: DemoReadings | null
+  /** How far an overhaul that is measured has come, where it is not signed. */
+  readonly until?: 'measured' | 'rebuilding' | 'sent'
   /** What was measured again when it was put together. */
   readonly asLeft?: DemoReadings
   /** What is noted around an open job, minute by minute; pictures are drawn. */

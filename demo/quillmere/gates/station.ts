@@ -1,27 +1,9 @@
 /** Quillmere, unit 1: gate gear, generator and auxiliaries, a machine of its own with its own limit book. */
+
+import { gauge } from '../../gauge'
 import type { DemoGauge, DemoMachine, DemoNote, DemoOverhaul, DemoReadings } from '../../types'
 import bookJson from './book.json' with { type: 'json' }
 import readingsJson from './readings.json' with { type: 'json' }
-
-const gauge = (
-  code: string,
-  name: string,
-  kind: string,
-  resolution: number,
-  maximumPermissibleError: number,
-  range: readonly [number, number] | null,
-  over: Partial<DemoGauge> = {},
-): DemoGauge => ({
-  id: code.toLowerCase(),
-  code,
-  name,
-  kind,
-  resolution,
-  maximumPermissibleError,
-  range: range && { least: range[0], greatest: range[1] },
-  calibrationDue: '2027-06-30',
-  ...over,
-})
 
 const STEEL_PER_K = 1.15e-5
 
