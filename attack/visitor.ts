@@ -35,6 +35,20 @@ export class Visitor {
     return answered(await fetch(this.url + path, { headers: { cookie: this.cookie, ...headers }, redirect: 'manual' }))
   }
 
+  /** The status alone: what may go on for ever is hung up. */
+  async statusOf(method: string, path: string): Promise<number> {
+    const end = new AbortController()
+    const answer = await fetch(this.url + path, {
+      method,
+      headers: { cookie: this.cookie, ...(method === 'POST' ? { 'content-type': 'application/json' } : {}) },
+      ...(method === 'POST' ? { body: '{}' } : {}),
+      redirect: 'manual',
+      signal: end.signal,
+    })
+    end.abort()
+    return answer.status
+  }
+
   /** Where an address leads, as its header says; empty where it leads nowhere. */
   async redirectOf(path: string): Promise<string> {
     const answer = await fetch(this.url + path, { headers: { cookie: this.cookie }, redirect: 'manual' })
@@ -46,7 +60,7 @@ export class Visitor {
   }
 
   async send(path: string, type: string, body: string): Promise<Answered> {
-    const headers = { cookie: this.cookie, 'content-type': type }
+    const headers = { cookie: this.cookie, origin: this.url, 'content-type': type }
     return answered(await fetch(this.url + path, { method: 'POST', headers, body, redirect: 'manual' }))
   }
 

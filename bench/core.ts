@@ -1,6 +1,7 @@
 /** The core by itself: how evaluation grows, what traces cost, and what one more reading costs. */
 
 import { evaluate, startEvaluation } from '../src/core/evaluate/evaluate'
+import { pairForEvenClearance } from '../src/core/fit/pairing'
 import { gradeSpan, guardFactorOf } from '../src/core/limit/conformity'
 import { reduceReadings } from '../src/core/method/reduce/reduce'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
@@ -46,7 +47,16 @@ export function coreFigures(): Figure[] {
   process.stderr.write(
     `re-evaluating after one reading of ${large.job.readings.length} computes ${next.touched} of ${evaluation.touched} characteristics, fits and parts\n`,
   )
+  const sizes = (nominal: number): number[] => Array.from({ length: 200 }, (_, at) => nominal + ((at * 7919) % 199) / 2000)
+  const pairs = { boresMm: sizes(100.1), journalsMm: sizes(100), targetMm: 0.1, leastMm: 0, greatestMm: 0.2 }
   return [
+    {
+      name: 'pairing 200 bores with 200 journals',
+      figure: timed(() => pairForEvenClearance(pairs)),
+      baseline: 0,
+      unit: 'ms',
+      bar: { kind: 'absolute', atMost: 1000 },
+    },
     {
       name: 'evaluating 10,000 readings against 1,000',
       figure: whole,

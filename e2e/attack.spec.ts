@@ -19,13 +19,13 @@ import { expect, JOB, test } from './support/test'
 
 test.beforeEach(({ medida }) => medida.startOver())
 
-test('a thousand bodies at and beyond every bound: nothing fails, and what is accepted is read back', async ({ medida }) => {
+test('seven hundred bodies at and beyond every bound: nothing fails, and what is accepted is read back', async ({ medida }) => {
   const connection = connect(runningClusterUrl(medida.dataFolder) ?? '')
   const seed = Date.now() % 1_000_000_000
-  const { accepted, failures } = await fuzz({ url: medida.url, connection, ...FUZZED }, 1000, seed)
+  const { accepted, failures } = await fuzz({ url: medida.url, connection, ...FUZZED }, 700, seed)
   await connection.pool.end()
   expect(failures, `seed ${seed}`).toEqual([])
-  expect(accepted).toBeGreaterThan(100)
+  expect(accepted).toBeGreaterThan(70)
 })
 
 test('a bad row in any table hides itself alone', async ({ medida }) => {
@@ -129,9 +129,10 @@ test('nobody renames themselves, and the sign-in library answers only what it mu
   }
   const stranger = Visitor.stranger(medida.url)
   const said = new Set<string>()
-  for (const username of ['inspector', 'nobody-at-all'])
+  for (const username of ['inspector', 'nobody'])
     said.add(JSON.stringify(await stranger.post('/api/auth/sign-in/username', { username, password: 'wrong wrong wrong' })))
   expect(said.size).toBe(1)
+  expect([...said][0]).toContain('INVALID_USERNAME_OR_PASSWORD')
 })
 
 test('every connection to the database cut under load: nothing acknowledged is lost, and the server lives', async ({
@@ -247,6 +248,7 @@ test('twenty machines of one name at once are one; the same id with other conten
     complaint: '',
     returnBy: null,
     mustRunHours: 8000,
+    practice: false,
     policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
     hoursNote: null,
   }

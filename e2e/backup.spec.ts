@@ -39,6 +39,25 @@ test('a backup under load holds all that was acknowledged before it, and nothing
   rmSync(folder, { recursive: true, force: true })
 })
 
+test('a restore that is cancelled leaves the place as it was', async ({ medida }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'medida-backup-'))
+  const file = join(folder, 'one.backup')
+  await run('backup', [file, '--data', medida.dataFolder])
+  const elsewhere = `${mkdtempSync(join(tmpdir(), 'medida-restored-'))}-anew`
+  const restore = spawn(process.execPath, [script('restore'), file, '--data', elsewhere], { stdio: ['ignore', 'ignore', 'pipe'] })
+  let said = ''
+  restore.stderr.on('data', (chunk: Buffer) => {
+    said += chunk.toString()
+  })
+  const ended = new Promise<number | null>((resolve) => restore.once('exit', resolve))
+  await expect.poll(() => existsSync(join(elsewhere, 'postgres', 'postmaster.pid')), { timeout: 60_000 }).toBe(true)
+  restore.kill('SIGINT')
+  expect(await ended).toBe(130)
+  expect(said).toContain('is as it was')
+  expect(existsSync(elsewhere)).toBe(false)
+  rmSync(folder, { recursive: true, force: true })
+})
+
 test('backups are made by themselves, the oldest go, and the shop floor says when the last one was made', async ({ medida }) => {
   const inspector = await Visitor.as(medida.url, 'inspector')
   expect((await inspector.get('/')).text.includes('No backup has been made yet')).toBe(true)
@@ -55,13 +74,13 @@ test('backups are made by themselves, the oldest go, and the shop floor says whe
   rmSync(folder, { recursive: true, force: true })
 })
 
+const script = (name: string): string => join(import.meta.dirname, '..', 'scripts', `${name}.mjs`)
+
 /** Runs a command beside what else is going on here. */
-function run(script: string, args: readonly string[]): Promise<void> {
+function run(name: string, args: readonly string[]): Promise<void> {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, [join(import.meta.dirname, '..', 'scripts', `${script}.mjs`), ...args], {
-      stdio: 'ignore',
-    })
+    const child = spawn(process.execPath, [script(name), ...args], { stdio: 'ignore' })
     child.once('error', reject)
-    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${script} ended with ${code}`))))
+    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${name} ended with ${code}`))))
   })
 }

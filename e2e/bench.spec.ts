@@ -68,6 +68,17 @@ test('what a person at the bench does besides typing figures, by keyboard alone'
     await expect.poll(async () => (await readingTexts(medida, JOB, 'stem-2-mid')).length).toBe(8)
   })
 
+  await test.step('the unit key shows result and reasons in the other units, and back', async () => {
+    await open(page, bench('stem-2-mid'))
+    await expect(result).toContainText(/Smallest 59\.9\d\d is inside the limit ≥ 59\.850 mm/)
+    await expect(page.locator('section[aria-busy=false]')).toBeVisible()
+    await page.keyboard.press('u')
+    await expect(result).toContainText(/Smallest 2\.36\d+ is inside the limit ≥ 2\.35\d+ in/)
+    await expect(result).not.toContainText(/59\.9\d\d/)
+    await page.keyboard.press('u')
+    await expect(result).toContainText(/59\.9\d\d/)
+  })
+
   await test.step('zero and temperature are taken off, and the sum says so', async () => {
     await open(page, bench('stem-1-mid'))
     await readingField(page)
@@ -103,6 +114,57 @@ test('what a person at the bench does besides typing figures, by keyboard alone'
     await expect(page.getByRole('button', { name: /brake ring, segment 1: broken/ })).toBeVisible()
     await expectAccessible(page)
   })
+  await context.close()
+})
+
+test('what is typed before a dialog has been fetched lands in its field, and not in a reading', async ({ browser, medida }) => {
+  const { context: signed } = await signedIn(browser, medida, 'inspector')
+  // Without the copies that the service worker keeps.
+  const context = await browser.newContext({
+    baseURL: medida.url,
+    serviceWorkers: 'block',
+    storageState: await signed.storageState(),
+  })
+  await signed.close()
+  const page = await context.newPage()
+  const hold = async (name: string): Promise<() => void> => {
+    let letThrough = (): void => {}
+    const held = new Promise<void>((resolve) => {
+      letThrough = resolve
+    })
+    await page.route(new RegExp(`/${name}\\.[^/]*\\.js$`), async (route) => {
+      await held
+      await route.continue()
+    })
+    return letThrough
+  }
+  const conditions = await hold('ConditionsDialog')
+  const note = await hold('NoteDialog')
+  const help = await hold('Help')
+  await open(page, bench('strip-thick'))
+  const reading = await readingField(page)
+  const before = await reading.inputValue()
+  await page.keyboard.press('e')
+  await page.keyboard.type('0.0021')
+  await page.keyboard.press('Backspace')
+  await expect(reading).toHaveValue(before)
+  conditions()
+  await expect(page.getByLabel(/shows at zero/)).toHaveValue('0.002')
+  await expect(page.getByLabel(/shows at zero/)).toBeFocused()
+  await page.keyboard.press('Escape')
+  await expect(reading).toHaveValue(before)
+  // Escape takes the opening back; Enter pressed too early sends what was typed, once the dialog is there.
+  await page.keyboard.press('?')
+  await page.keyboard.press('Escape')
+  await takeReadings(page, ['7.56'])
+  help()
+  await page.keyboard.press('m')
+  await page.keyboard.type('Burr dressed')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('noted', { exact: true })).toBeHidden()
+  note()
+  await expect(page.getByText('noted', { exact: true })).toBeVisible()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
   await context.close()
 })
 

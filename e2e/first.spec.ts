@@ -2,6 +2,7 @@
 import type { Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { command, freePort, Medida } from './support/medida'
+import { countPace } from './support/pace'
 import { expect, expectAccessible, open, readingField, test } from './support/test'
 
 /** The islands of the page answer. */
@@ -17,6 +18,7 @@ test('from nothing to one’s own administrator, inspector, machine and first re
   expect(medida.output).not.toContain(DEMO_PASSWORD)
 
   const context = await browser.newContext({ baseURL: medida.url, viewport: { width: 1280, height: 800 } })
+  const pace = await countPace(context)
   const page = await context.newPage()
   // Whoever comes to the front door is shown the way.
   await page.goto('/')
@@ -49,15 +51,24 @@ test('from nothing to one’s own administrator, inspector, machine and first re
   await page.getByLabel('User name').fill('ada')
   await page.keyboard.press('Enter')
   await expect(page.getByText('The user name “ada” is taken')).toBeVisible()
-  await page.getByLabel('User name').fill('jpike')
+  await page.getByLabel('User name').fill('jon-pike')
   await page.keyboard.press('Enter')
   const given = page.getByText(/^([a-z2-9]{5}-){3}[a-z2-9]{5}$/)
   await expect(given).toBeVisible()
   const own = (await given.textContent()) ?? ''
   await page.getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('row', { name: /Jon Pike .* no password yet/ })).toBeVisible()
+  // And the first reviewer.
+  await page.getByRole('button', { name: 'Add a person' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Nell Ashby')
+  await page.getByLabel('User name').fill('nell')
+  await page.getByLabel('Role').selectOption('reviewer')
+  await page.keyboard.press('Enter')
+  await expect(given).toBeVisible()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByRole('row', { name: /Nell Ashby nell reviewer/ })).toBeVisible()
   await page.getByRole('link', { name: 'Event log' }).click()
-  await expect(page.getByRole('cell', { name: 'person.codeGiven' })).toBeVisible()
+  await expect(page.getByRole('cell', { name: 'person.codeGiven' })).toHaveCount(2)
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Sign out' }).click()
   await page.waitForURL(/\/sign-in/)
@@ -75,7 +86,7 @@ test('from nothing to one’s own administrator, inspector, machine and first re
   await page.keyboard.press('Enter')
   await page.waitForURL(/\/sign-in/)
   await open(page, '/sign-in')
-  await page.getByLabel('User name or e-mail').fill('jpike')
+  await page.getByLabel('User name or e-mail').fill('jon-pike')
   await page.getByLabel('Password').fill(PASSWORD)
   await page.keyboard.press('Enter')
   await expect(page.getByText('No machine is on record yet.')).toBeVisible()
@@ -103,13 +114,19 @@ test('from nothing to one’s own administrator, inspector, machine and first re
   await page.getByLabel('Hours to next overhaul').fill('6000')
   await page.getByRole('button', { name: 'Open the job' }).click()
   await page.waitForURL(/\/plan$/)
-  const job = new URL(page.url()).pathname.replace(/\/plan$/, '')
-  await open(page, job)
+  const here = page.getByRole('navigation', { name: 'You are here' })
+  await here.getByRole('link', { name: /8\s120 h/ }).click()
+  await alive(page)
   await page.getByRole('button', { name: 'Confirm' }).first().click()
   await page.keyboard.type('Isolated, tagged, drained')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('link', { name: /Make safe , done/ })).toBeVisible()
-  await open(page, `${job}/bench`)
+  await page
+    .getByRole('link', { name: /^Measure/ })
+    .first()
+    .click()
+  await page.waitForURL(/\/bench/)
+  await alive(page)
   await page.getByRole('button', { name: 'Add the first one' }).click()
   await page.getByLabel('What is measured').fill('Plunger Ø')
   await page.getByLabel('Name of the part').fill('Plunger')
@@ -123,6 +140,10 @@ test('from nothing to one’s own administrator, inspector, machine and first re
   await page.keyboard.press('Enter')
   // No gauge is in this store: it is asked about, and kept.
   await expect(page.getByText('No gauge is in hand')).toBeVisible()
+  // A quarter of an hour at a person's pace, mistakes included.
+  const { steps, seconds } = pace()
+  expect(steps).toBeLessThan(70)
+  expect(seconds).toBeLessThan(15 * 60)
   await context.close()
 
   // A start without --empty puts nothing made up beside what is theirs, and the local network opens: nobody has the demo password.

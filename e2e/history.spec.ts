@@ -1,4 +1,5 @@
 /** Earlier readings taken over from a table: whole or not at all, once, and known to trends and bench from then on. */
+import { onDatabase } from './support/database'
 import { expect, expectAccessible, open, readingField, signedIn, test } from './support/test'
 
 test.beforeAll(({ medida }) => medida.startOver())
@@ -61,4 +62,30 @@ test('a table of earlier readings joins the history', async ({ browser, medida }
   await open(inspector.page, '/jobs/quillmere-u1-2026/bench?c=journal')
   await readingField(inspector.page)
   await inspector.context.close()
+})
+
+test('cancelled while it is imported a table leaves nothing, and is imported by the next try', async ({ browser, medida }) => {
+  const { page, context } = await signedIn(browser, medida, 'planner')
+  await open(page, '/machines/quillmere-unit-1/history')
+  await page.getByLabel('Where they come from').fill('Logger of the guide bearing')
+  const table = rows(Array(6).fill('219,985')).replaceAll('2009-05-11;4 100', '2008-03-04;3 100')
+  await page.getByLabel('Table as CSV').setInputFiles(csv(`${HEAD}\n${table}\n`))
+  const stored = await onDatabase(medida, async (client) => {
+    // Somebody else holds the machine: the import waits, and so does the question what became of it.
+    await client.query('BEGIN')
+    await client.query(`SELECT id FROM machine WHERE id = 'quillmere-unit-1' FOR UPDATE`)
+    await page.getByRole('button', { name: 'Import readings' }).click()
+    await expect(page.getByRole('progressbar')).toBeVisible()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Cancel' }).click()
+    await client.query('COMMIT')
+    await expect(page.getByText('Cancelled. Nothing was imported.')).toBeVisible()
+    return Number((await client.query(`SELECT count(*) AS n FROM job WHERE imported_from LIKE 'Logger%'`)).rows[0].n)
+  })
+  expect(stored).toBe(0)
+  // What was typed is still there, and the same table is imported by the next try.
+  await expect(page.getByLabel('Where they come from')).toHaveValue('Logger of the guide bearing')
+  await page.getByRole('button', { name: 'Import readings' }).click()
+  await expect(page.getByText('Imported: 6 readings of 1 overhaul.')).toBeVisible()
+  await context.close()
 })

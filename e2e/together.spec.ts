@@ -69,6 +69,9 @@ test.describe('two people, two servers, one database', () => {
     // What she typed stays while the other's tag arrives.
     await expect(lena.getByRole('treeitem', { name: /^Cap.*12/ })).toBeVisible({ timeout: SEEN_WITHIN_MS })
     await expect(lena.getByLabel('Note', { exact: true })).toHaveValue('Bruised on the edge')
+    // A reload keeps what she typed, and what she had seen when she began.
+    await open(lena, `${STRIP}?p=gb-cap`)
+    await expect(lena.getByLabel('Note', { exact: true })).toHaveValue('Bruised on the edge')
     await lena.getByRole('button', { name: 'Save the tag' }).click()
     const dialog = lena.getByRole('dialog')
     await expect(dialog).toContainText('Mara Ellwood changed this at')

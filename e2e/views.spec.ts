@@ -45,6 +45,8 @@ test('dark theme and a tablet: every view without serious faults', async ({ brow
     `/jobs/${JOB}/limits`,
     '/jobs/quillmere-g1-2026/bench?c=pad-contact&stage=asLeft',
     '/gauges',
+    '/account',
+    '/rights',
   ]) {
     await open(page, path)
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
@@ -55,6 +57,18 @@ test('dark theme and a tablet: every view without serious faults', async ({ brow
       `${path} scrolls sideways`,
     ).toBe(0)
   }
+  // A table is searched by words in any of its columns, and sorted by its heads: figures as figures.
+  await open(page, '/gauges')
+  await expect(page.locator('tbody tr').first()).toContainText('lapsed')
+  await page.getByLabel('Find a gauge').fill('bore quillmere')
+  await expect(page.locator('tbody tr').filter({ hasNotText: /bore.*quillmere/i })).toHaveCount(0)
+  await expect(page.locator('tbody tr')).not.toHaveCount(0)
+  await page.getByLabel('Find a gauge').fill('')
+  await page.getByRole('button', { name: 'Step', exact: true }).click()
+  await expect(page.getByRole('columnheader', { name: 'Step' })).toHaveAttribute('aria-sort', 'ascending')
+  await expect(page.locator('tbody tr').first()).toContainText('0.001')
+  await page.getByLabel('Find a gauge').fill('no such thing')
+  await expect(page.getByText('Nothing matches.')).toBeVisible()
   await open(page, `/jobs/${JOB}/bench`)
   await readingField(page)
   await page.keyboard.press('?')

@@ -14,14 +14,21 @@ const environment = (): NodeJS.ProcessEnv => {
   return rest
 }
 
-export function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const probe = createServer().once('error', reject)
-    probe.listen(0, '127.0.0.1', () => {
-      const address = probe.address()
-      probe.close(() => (address && typeof address === 'object' ? resolve(address.port) : reject(new Error('no port'))))
-    })
+const isFree = (port: number): Promise<boolean> =>
+  new Promise((resolve) => {
+    const probe = createServer().once('error', () => resolve(false))
+    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)))
   })
+
+/**
+ * A port for a server, with the one after it for its gauges. Below those that Linux gives to connections going out: one found free
+ * there may be taken before it is used.
+ */
+export async function freePort(): Promise<number> {
+  for (;;) {
+    const port = 10_000 + Math.floor(Math.random() * 20_000)
+    if ((await isFree(port)) && (await isFree(port + 1))) return port
+  }
 }
 
 export interface Run {
@@ -40,11 +47,11 @@ export function command(script: string, args: readonly string[], env: NodeJS.Pro
   return { status: done.status, stdout: done.stdout, stderr: done.stderr }
 }
 
-/** The data folder as a first start leaves it. It is laid out once and copied from then on, which takes a tenth of the time. */
-let beginning: string | null = null
-process.once('exit', () => {
-  if (beginning !== null) rmSync(beginning, { recursive: true, force: true })
-})
+/**
+ * The data folder as a first start leaves it, laid out once for all workers (`beginning.ts`) and copied from then on, which takes
+ * a tenth of the time.
+ */
+const BEGINNING = 'MEDIDA_E2E_BEGINNING'
 
 /** As a copy of its own; with its owners, because a cluster started by root belongs to somebody else. */
 function copyFolder(from: string, to: string): void {
@@ -126,13 +133,19 @@ export class Medida {
   /** A new database with the demo data, as every spec begins. */
   async startOver(): Promise<void> {
     await this.end('SIGINT')
-    if (beginning === null) {
-      await this.startAgain(['--fresh'])
-      await this.end('SIGINT')
-      beginning = newFolder()
-      copyFolder(this.dataFolder, beginning)
-    } else copyFolder(beginning, this.dataFolder)
+    // The tests have it laid out before they begin; a script that starts a Medida does it now.
+    if (process.env[BEGINNING] === undefined) process.once('exit', await Medida.layOut())
+    copyFolder(process.env[BEGINNING] ?? '', this.dataFolder)
     await this.startAgain()
+  }
+
+  /** Builds, lays out the folder that every spec begins with, and answers how it is taken away again. */
+  static async layOut(): Promise<() => void> {
+    const medida = new Medida(await freePort(), newFolder(), null, null)
+    await medida.startAgain(['--fresh'])
+    await medida.end('SIGINT')
+    process.env[BEGINNING] = medida.dataFolder
+    return () => rmSync(medida.dataFolder, { recursive: true, force: true })
   }
 
   /** Ends the server: asked to (SIGINT) or cut off (SIGKILL). */
