@@ -1,13 +1,14 @@
 /** A hundred thousand earlier readings taken over, against COPY of the same rows into the same tables. */
 
+import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import { fileURLToPath } from 'node:url'
 import pg from 'pg'
 import { from as copyFrom, to as copyTo } from 'pg-copy-streams'
 import { v7 } from 'uuid'
 import { Visitor } from '../attack/visitor'
 import { Medida } from '../e2e/support/medida'
+import { root } from '../scripts/bootstrap.mjs'
 import { runningClusterUrl } from '../scripts/lib/cluster'
 import { connect } from '../src/db/client'
 import { limitBook, machine } from '../src/db/schema'
@@ -43,7 +44,7 @@ export async function importFigures(): Promise<Figure[]> {
       .insert(machine)
       .values({ id: 'import', station: 'Bench', name: 'Imported machine', units: 'metric', bookId: book.id })
     const file = table()
-    process.env.MEDIDA_HISTORY_WORKER = fileURLToPath(new URL('../scripts/historyWorker.mjs', import.meta.url))
+    process.env.MEDIDA_HISTORY_WORKER = join(root, 'scripts', 'historyWorker.mjs')
     const context = { db, user: { id: 'demo-planner', name: 'Planner', role: 'planner' as const }, now: () => new Date() }
     const before = performance.now()
     const { readings } = await importHistory(context, 'import', { id: v7(), source: 'Record sheets' }, file)

@@ -1,5 +1,4 @@
-/** Thread that reads a table of earlier readings: loads TypeScript, then the worker itself. */
-import { register } from 'tsx/esm/api'
+/** Thread that reads a table of earlier readings. */
+import { importTypeScript } from './bootstrap.mjs'
 
-register()
-await import('../src/server/machines/history/worker.ts')
+await importTypeScript('src/server/machines/history/worker.ts')

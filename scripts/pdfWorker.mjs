@@ -1,5 +1,4 @@
-/** Thread that lays out PDFs: loads TypeScript, then the worker itself. */
-import { register } from 'tsx/esm/api'
+/** Thread that lays out PDFs. */
+import { importTypeScript } from './bootstrap.mjs'
 
-register()
-await import('../src/server/reports/pdf/worker.ts')
+await importTypeScript('src/server/reports/pdf/worker.ts')

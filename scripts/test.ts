@@ -1,5 +1,5 @@
 /** `npm test`: every check there is, one after the other; the last line counts them. */
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -18,19 +18,29 @@ const playwrightReport = join(results, 'playwright.json')
 /** The program of a package, from its bin folder: no shell and no npx in between. */
 const bin = (name: string): string => join(root, 'node_modules', '.bin', name)
 
-function run(title: string, program: string, args: readonly string[], env: NodeJS.ProcessEnv = {}): boolean {
-  process.stdout.write(`\n── ${title}\n`)
+const environment = (): NodeJS.ProcessEnv => {
   const { DATABASE_URL: _, ...own } = process.env // the tests bring a database of their own
-  const done = spawnSync(program, args, {
-    cwd: root,
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...own, ASTRO_TELEMETRY_DISABLED: '1', ...env },
-  })
-  return done.status === 0
+  return { ...own, ASTRO_TELEMETRY_DISABLED: '1' }
 }
 
-const check = (title: string, program: string, args: readonly string[]): Count =>
-  run(title, bin(program), args) ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
+function run(title: string, program: string, args: readonly string[], env: NodeJS.ProcessEnv = {}): boolean {
+  process.stdout.write(`\n── ${title}\n`)
+  const stdio = ['ignore', 'inherit', 'inherit'] as const
+  return spawnSync(program, args, { cwd: root, stdio: [...stdio], env: { ...environment(), ...env } }).status === 0
+}
+
+/** A check of the sources: all of them at once, each with what it says when it has ended. */
+const check = (title: string, program: string, args: readonly string[]): Promise<Count> =>
+  new Promise((resolve) => {
+    const child = spawn(bin(program), args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env: environment() })
+    const said: Buffer[] = []
+    child.stdout.on('data', (chunk: Buffer) => said.push(chunk))
+    child.stderr.on('data', (chunk: Buffer) => said.push(chunk))
+    child.once('close', (code) => {
+      process.stdout.write(`\n── ${title}\n${Buffer.concat(said).toString()}`)
+      resolve(code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 })
+    })
+  })
 
 function vitest(): Count {
   // Use cases are tested on a database of their own.
@@ -62,7 +72,7 @@ function endToEnd(): Count {
   return { passed: stats.expected, failed: succeeded ? failed : Math.max(1, failed) }
 }
 
-const counts: Count[] = [
+const checks = await Promise.all([
   check('Format and lint', 'biome', ['ci', '--error-on-warnings', '.']),
   check('Types', 'astro', ['check']),
   check('Arrows between rooms', 'depcruise', [
@@ -76,9 +86,8 @@ const counts: Count[] = [
     '.dependency-cruiser.cjs',
   ]),
   check('Dead code', 'knip', []),
-  vitest(),
-  endToEnd(),
-]
+])
+const counts: readonly Count[] = [...checks, vitest(), endToEnd()]
 rmSync(results, { recursive: true, force: true })
 const total = counts.reduce((sum, { passed, failed }) => ({ passed: sum.passed + passed, failed: sum.failed + failed }), {
   passed: 0,

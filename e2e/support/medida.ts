@@ -1,12 +1,11 @@
 /** A Medida of its own for the tests: started as people start it, on a free port, with a data folder that goes afterwards. */
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { appendFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
+import { root } from '../../scripts/bootstrap.mjs'
 
-const root = fileURLToPath(new URL('../..', import.meta.url))
 const START_MS = 180_000 // the first start builds
 
 const environment = (): NodeJS.ProcessEnv => {
@@ -144,6 +143,8 @@ export class Medida {
     const medida = new Medida(await freePort(), newFolder(), null, null)
     await medida.startAgain(['--fresh'])
     await medida.end('SIGINT')
+    // The tests end processes, never the machine: what the disk of a test machine takes to be sure is not waited for.
+    appendFileSync(join(medida.dataFolder, 'postgres', 'postgresql.auto.conf'), 'fsync = off\nfull_page_writes = off\n')
     process.env[BEGINNING] = medida.dataFolder
     return () => rmSync(medida.dataFolder, { recursive: true, force: true })
   }
