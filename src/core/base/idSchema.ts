@@ -13,6 +13,8 @@ export const nameSchema = z.string().trim().min(1).max(200)
 export const daySchema = z.iso.date(asIssue('noDayOfOurTime')).refine(inOurTime, asIssue('noDayOfOurTime'))
 export const instantSchema = z.iso.datetime({ offset: true }).refine(inOurTime, asIssue('noTimeOfOurTime'))
 export const sourceSchema = z.strictObject({ document: z.string().min(1).max(40), page: z.string().min(1).max(40) })
+/** What belongs to some options of a variant only: a type of bearing, a model, a material. */
+export const onlySchema = z.strictObject({ variant: idSchema, options: z.array(idSchema).min(1).max(20) })
 export const placeSchema = z.strictObject({ id: z.string().min(1).max(8), label: nameSchema })
 export const uniqueIds = (items: readonly { id: string }[]): boolean =>
   new Set(items.map((item) => item.id)).size === items.length

@@ -17,6 +17,7 @@ export type SchemaFault =
   | 'changeBackwards'
   | 'rangeSwapped'
   | 'planAfterWear'
+  | 'rowsNotRising'
   | 'sayWhy'
   | 'sayHowProved'
   | 'typeASize'

@@ -4,9 +4,10 @@ import type { FitFault } from '../fit/fitKind'
 import type { SizeClassFault } from '../fit/sizeClass'
 import type { FormulaFault } from '../method/formula'
 import type { ShapeFault } from '../method/methodKind'
+import type { QuantityFault } from '../quantity/quantity'
 
 /** What a book may name that is not in it. */
-export type Named = 'document' | 'part' | 'characteristic' | 'level' | 'caution' | 'position'
+export type Named = 'variant' | 'option' | 'document' | 'part' | 'characteristic' | 'level' | 'caution' | 'position'
 
 /** Why a value can never come of a characteristic as it is set up. */
 export interface NeverGivenFaults {
@@ -37,6 +38,15 @@ export interface BookFaults extends NeverGivenFaults {
   notItsClass: { readonly lower: number; readonly upper: number; readonly class: string }
   noLength: { readonly characteristic: string }
   fit: { readonly why: FitFault }
+  /** A limit given in two units that differ by more than they are rounded to; one of them cannot be read. */
+  unitsDisagree: { readonly text: string; readonly also: string }
+  alsoUnread: { readonly why: QuantityFault }
+  /** Fewer journals than bores, or limits that nothing lies between. */
+  nothingPairs: Bare
+  /** A fit that nothing judges. */
+  noLimits: Bare
+  /** A table by a size that the book does not give. */
+  noNewSize: { readonly characteristic: string }
   /** Limits on one value that leave nothing between them. */
   limitsCrossed: { readonly least: number; readonly most: number }
   routeSizesSwapped: Bare

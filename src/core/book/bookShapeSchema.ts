@@ -1,11 +1,14 @@
 import { z } from 'zod'
 import { daySchema, idSchema, nameSchema, uniqueIds } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
+import { equalPartsSchema } from '../fit/equalPartsSchema'
 import { fitSchema } from '../fit/fitSchema'
 import { characteristicSchema } from './characteristicSchema'
 import { crossCheckSchema } from './crossCheckSchema'
 import { partSchema } from './partSchema'
 import { procedureShape } from './procedureSchema'
+
+const namedSchema = z.strictObject({ id: idSchema, name: nameSchema })
 
 /** A limit book as it is written; whether its names hold together, references.ts says. */
 export const bookShapeSchema = z.strictObject({
@@ -26,9 +29,16 @@ export const bookShapeSchema = z.strictObject({
       typed: z.literal(true).optional(),
     }),
   ),
+  /** What may be fitted in more than one way: the job says which. */
+  variants: z
+    .array(z.strictObject({ id: idSchema, name: nameSchema, options: z.array(namedSchema).min(2).max(20) }))
+    .max(20)
+    .optional(),
   parts: z.array(partSchema),
   characteristics: z.array(characteristicSchema),
   fits: z.array(fitSchema),
+  /** Equal parts that may change places, and bores and journals that may be paired anew. */
+  equalParts: z.array(equalPartsSchema).max(100).refine(uniqueIds, asIssue('placesSameId')).optional(),
   closings: z.array(crossCheckSchema).max(200).refine(uniqueIds, asIssue('crossChecksSameId')).optional(),
   ...procedureShape,
 })

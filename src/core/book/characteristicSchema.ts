@@ -1,8 +1,9 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, sourceSchema, uniqueIds } from '../base/idSchema'
+import { idSchema, nameSchema, onlySchema, sourceSchema, uniqueIds } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { gaugeKinds } from '../gauge/gaugeKinds'
 import { changeLimitSchema } from '../limit/changeLimitSchema'
+import { limitBySchema } from '../limit/limitBySchema'
 import { limitSchema } from '../limit/limitSchema'
 import { methodSchema } from '../method/methodSchema'
 import { valueSchema } from '../quantity/valueSchema'
@@ -54,6 +55,10 @@ export const characteristicSchema = z.strictObject({
     .nullable(),
   /** The first limit is the one the ribbon and the wear line show; none where the value is information only. */
   limits: z.array(limitSchema).max(20).refine(uniqueIds, asIssue('limitsSameId')),
+  /** Limits by a table or a formula. */
+  limitsBy: z.array(limitBySchema).max(20).optional(),
+  /** Only where one of these is fitted. */
+  only: onlySchema.optional(),
   /** Safety-marked: departing from the recommended verdict needs the reviewer. */
   safety: z.boolean(),
   /** There is nothing to find: a final torque, a standoff, a mark made. It is asked for as the part is left. */

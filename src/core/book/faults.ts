@@ -1,7 +1,11 @@
 import { limitsOfSize } from '../fit/sizeClass'
 import type { Limit } from '../limit/limit'
-import { givesOf } from '../method/gives'
+import { givesOf, quantityOfValue } from '../method/gives'
 import { wearsTowards } from '../method/method'
+import { unitOf } from '../quantity/format'
+import type { QuantityKind } from '../quantity/kind'
+import { parseQuantity } from '../quantity/quantity'
+import { agree } from '../quantity/twoUnits'
 import type { BookFaultAt, NeverGiven } from './bookFault'
 import type { Characteristic, LimitBook } from './bookSchema'
 import { evaluationOrder } from './dependencies'
@@ -62,8 +66,15 @@ export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory):
     else if (differs(of.value.lowerMm, size.lower) || differs(of.value.upperMm, size.upper))
       faults.push({ path, fault: { code: 'notItsClass', lower: of.value.lowerMm, upper: of.value.upperMm, class: size.class } })
   })
-  book.characteristics.forEach(({ limits }, at) => faults.push(...crossedLimits(limits, ['characteristics', at, 'limits'])))
-  book.fits.forEach(({ limits }, at) => faults.push(...crossedLimits(limits, ['fits', at, 'limits'])))
+  book.characteristics.forEach(({ limits, method, showTo }, at) => {
+    const path = ['characteristics', at, 'limits']
+    const read = ({ judges }: Limit) => ({ kind: quantityOfValue(method, judges), showTo })
+    faults.push(...crossedLimits(limits, path), ...unitsThatDisagree(limits, path, read))
+  })
+  book.fits.forEach(({ limits, showTo }, at) => {
+    const path = ['fits', at, 'limits']
+    faults.push(...crossedLimits(limits, path), ...unitsThatDisagree(limits, path, () => ({ kind: 'length', showTo })))
+  })
   book.parts.forEach((part, at) => {
     part.routes.forEach(({ sizeAfter }, place) => {
       const path = ['parts', at, 'routes', place, 'sizeAfter']
@@ -84,6 +95,27 @@ export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory):
 /** Whether two sizes differ by more than a drawing rounds. */
 const differs = (a: number, b: number): boolean => Math.abs(a - b) > ROUNDS_MM
 const ROUNDS_MM = 0.0006
+
+/** Limits that the document prints in two units, which say two things. */
+function unitsThatDisagree(
+  limits: readonly Limit[],
+  path: BookFaultAt['path'],
+  read: (limit: Limit) => { readonly kind: QuantityKind; readonly showTo: number },
+): BookFaultAt[] {
+  return limits.flatMap((limit, at) =>
+    (['plan', 'wear'] as const).flatMap((key): BookFaultAt[] => {
+      const [value, also] = [limit[key], limit.also?.[key] ?? null]
+      if (value === null || also === null) return []
+      const { kind, showTo } = read(limit)
+      const unit = unitOf(kind, 'metric')
+      const parsed = parseQuantity(also, kind, unit)
+      const here = [...path, at, 'also', key]
+      if (!parsed.ok) return [{ path: here, fault: { code: 'alsoUnread', why: parsed.fault } }]
+      if (agree({ value, typedStep: showTo }, parsed.value)) return []
+      return [{ path: here, fault: { code: 'unitsDisagree', text: `${value} ${unit}`, also } }]
+    }),
+  )
+}
 
 /** Upper and lower limits on the same value between which nothing lies. */
 function crossedLimits(limits: readonly Limit[], path: BookFaultAt['path']): BookFaultAt[] {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, sourceSchema } from '../base/idSchema'
+import { idSchema, nameSchema, onlySchema, sourceSchema } from '../base/idSchema'
 
 const positiveMm = z.number().gt(0).max(100_000)
 
@@ -20,6 +20,14 @@ const routeSchema = z.strictObject({
     .nullable(),
   /** Fits and rings whose mate is made to suit with this route: an undersize shell, an oversize piston. */
   suits: z.array(idSchema).max(20).optional(),
+  /** Most that all work of its life may take off the new size, on the diameter or the thickness. */
+  mostOffMm: positiveMm.optional(),
+  /** Turns the part over to a side that is not used up; so many sides it has. */
+  sides: z.int().min(2).max(8).optional(),
+  /** Finish it must have after the work, as the document gives it: “Ra 0.8 µm”. */
+  finish: z.string().min(1).max(80).optional(),
+  /** What the work takes away and must be made again: chamfer, hardness, balance. */
+  restores: z.array(z.string().min(1).max(80)).max(10).optional(),
   /** Null where nobody knows yet. */
   cost: z.number().min(0).nullable(),
   days: z.number().min(0).nullable(),
@@ -32,6 +40,8 @@ const serviceRuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('everyNth'), nth: z.int().min(2).max(20), source: sourceSchema }),
   /** Once it has run so long, or would before the next overhaul. */
   z.strictObject({ kind: z.literal('afterHours'), hours: z.number().gt(0).max(1_000_000), source: sourceSchema }),
+  /** Once it was started so often, or would be before the next overhaul. */
+  z.strictObject({ kind: z.literal('afterStarts'), starts: z.int().min(1).max(10_000_000), source: sourceSchema }),
   z.strictObject({ kind: z.literal('whenDisturbed'), source: sourceSchema }),
   /** When one of these is renewed. */
   z.strictObject({ kind: z.literal('withMate'), parts: z.array(idSchema).min(1).max(40), source: sourceSchema }),
@@ -47,6 +57,10 @@ export const partSchema = z.strictObject({
   /** Where it sits, in words. */
   position: nameSchema,
   renewedAlways: z.boolean(),
+  /** Part that holds this one: it may be renewed alone, and goes with what holds it. */
+  within: idSchema.optional(),
+  /** Only where one of these is fitted. */
+  only: onlySchema.optional(),
   service: z.array(serviceRuleSchema).max(8).optional(),
   /** Null where nobody knows yet what a new one costs. */
   replacement: z.strictObject({ cost: z.number().min(0), days: z.number().min(0) }).nullable(),

@@ -1,5 +1,7 @@
 import { cycleIn } from '../base/cyclic'
 import { fitFaults, linksOf, stripOf } from '../fit/kinds'
+import type { LimitBy } from '../limit/limit'
+import { HOURS_NAME } from '../limit/limitBy'
 import { checkFormula, parseFormula } from '../method/formula'
 import { isValueOf, quantityOf, quantityOfValue } from '../method/gives'
 import { kindOf as kindOfMethod } from '../method/kinds'
@@ -8,6 +10,7 @@ import type { QuantityKind } from '../quantity/kind'
 import { commonCautionList } from '../safety/cautions'
 import type { BookFault, BookFaultAt, Named } from './bookFault'
 import type { Characteristic, LimitBook } from './bookShapeSchema'
+import type { Only } from './variants'
 
 type Path = BookFaultAt['path']
 type Names = Readonly<Record<string, { readonly characteristic: string; readonly value: string }>>
@@ -65,6 +68,40 @@ class References {
     }
     return isKnown
   }
+  /** What belongs to some options only names them. */
+  only(only: Only | undefined, path: Path): void {
+    if (!only) return
+    const variant = this.book.variants?.find(({ id }) => id === only.variant)
+    if (!variant) return this.refuse([...path, 'only', 'variant'], { code: 'notThere', what: 'variant', id: only.variant })
+    only.options.forEach((id, at) => this.among(idsOf(variant.options), 'option', id, [...path, 'only', 'options', at]))
+  }
+  /** A limit by a table or a formula: what it depends on is in the book, and gives its figures. */
+  limitBy({ depends, source }: LimitBy, quantity: QuantityKind, path: Path): void {
+    this.source(source, [...path, 'source'])
+    if (depends.kind === 'size') this.newSize(depends.characteristic, [...path, 'depends', 'characteristic'])
+    if (depends.kind === 'variant') {
+      const options = depends.rows.map(({ option }) => option)
+      this.only({ variant: depends.variant, options }, [...path, 'depends'])
+    }
+    if (depends.kind !== 'formula') return
+    for (const [name, id] of Object.entries(depends.names)) this.newSize(id, [...path, 'depends', 'names', name])
+    const kindOf = (name: string): QuantityKind => {
+      const found = this.characteristics.get(depends.names[name] ?? '')
+      return name === HOURS_NAME || !found ? 'count' : quantityOf(found.method)
+    }
+    for (const key of ['plan', 'wear'] as const) {
+      const text = depends[key]
+      if (text === null) continue
+      const parsed = parseFormula(text, [...Object.keys(depends.names), HOURS_NAME])
+      const why = parsed.ok ? checkFormula(parsed.value, kindOf, quantity) : parsed.fault
+      if (why) this.refuse([...path, 'depends', key], { code: 'formula', why })
+    }
+  }
+  /** A characteristic whose new size something is counted from. */
+  newSize(id: string, path: Path): void {
+    this.characteristic(id, path)
+    if (this.characteristics.get(id)?.new === null) this.refuse(path, { code: 'noNewSize', characteristic: id })
+  }
   /** One of these ids must be known. */
   among(known: ReadonlySet<string>, what: Named, id: string, path: Path): void {
     if (!known.has(id)) this.refuse(path, { code: 'notThere', what, id })
@@ -85,6 +122,7 @@ export function referenceFaults(book: LimitBook): BookFaultAt[] {
   ofCharacteristics(refer)
   ofParts(refer)
   ofFits(refer)
+  ofEqualParts(refer)
   ofCrossChecks(refer)
   ofProcedure(refer)
   ofFindings(refer)
@@ -95,7 +133,7 @@ function ofCharacteristics(refer: References): void {
   const { book, refuse } = refer
   book.characteristics.forEach((characteristic, index) => {
     const path = ['characteristics', index]
-    const { method, limits, changes } = characteristic
+    const { method, limits, limitsBy, changes } = characteristic
     refer.part(characteristic.part, [...path, 'part'])
     if (method.kind === 'ringEndGap') refer.characteristic(method.runsIn, [...path, 'method', 'runsIn'], DIAMETERS)
     if (characteristic.new) refer.source(characteristic.new.source, [...path, 'new', 'source'])
@@ -108,6 +146,13 @@ function ofCharacteristics(refer: References): void {
       mendedBy?.forEach((id, place) => refer.route(characteristic.part, id, [...path, 'limits', at, 'mendedBy', place]))
     })
     limits.forEach(({ source }, at) => refer.source(source, [...path, 'limits', at, 'source']))
+    limitsBy?.forEach((limit, at) => {
+      const place = [...path, 'limitsBy', at]
+      if (isValueOf(method, limit.judges)) refer.limitBy(limit, quantityOfValue(method, limit.judges), place)
+      else refuse([...place, 'judges'], { code: 'methodGivesNo', value: limit.judges })
+      limit.mendedBy?.forEach((id, where) => refer.route(characteristic.part, id, [...place, 'mendedBy', where]))
+    })
+    refer.only(characteristic.only, path)
     changes?.forEach((change, at) => {
       if (!isValueOf(method, change.judges))
         refuse([...path, 'changes', at, 'judges'], { code: 'methodGivesNo', value: change.judges })
@@ -118,6 +163,12 @@ function ofCharacteristics(refer: References): void {
 
 function ofParts(refer: References): void {
   const { book, refuse } = refer
+  book.parts.forEach(({ only, within }, index) => {
+    refer.only(only, ['parts', index])
+    if (within !== undefined) refer.part(within, ['parts', index, 'within'])
+  })
+  const inside = cycleIn(book.parts.map(({ id, within }) => ({ id, parent: within ?? null })))
+  if (inside) refuse(['parts'], { code: 'insideItself', positions: inside })
   book.parts.forEach((part, index) =>
     part.service?.forEach((rule, at) => {
       const path = ['parts', index, 'service', at]
@@ -137,8 +188,11 @@ function ofParts(refer: References): void {
         if (!refer.characteristics.has(id) && !book.fits.some((fit) => fit.id === id))
           refuse([...path, 'suits', place], { code: 'noFitOrRing', id })
       })
-      if (route.sizeAfter)
-        refer.characteristic(route.sizeAfter.characteristic, [...path, 'sizeAfter', 'characteristic'], DIAMETERS)
+      if (route.sizeAfter) {
+        const { characteristic } = route.sizeAfter
+        refer.characteristic(characteristic, [...path, 'sizeAfter', 'characteristic'], DIAMETERS)
+        if (route.mostOffMm !== undefined) refer.newSize(characteristic, [...path, 'mostOffMm'])
+      }
       refer.source(route.source, [...path, 'source'])
     }),
   )
@@ -153,10 +207,30 @@ function ofFits(refer: References): void {
     }
     const strip = stripOf(fit)
     if (strip !== null) refer.characteristic(strip, [...path, 'strip'], ['plasticStrip'])
+    if (fit.direct !== undefined) {
+      refer.characteristic(fit.direct, [...path, 'direct'])
+      refer.length(fit.direct, [...path, 'direct'])
+    }
     for (const why of fitFaults(fit)) refer.refuse(path, { code: 'fit', why })
     refer.part(fit.mendOn, [...path, 'mendOn'])
     if (fit.new) refer.source(fit.new.source, [...path, 'new', 'source'])
+    if (fit.limits.length === 0 && (fit.limitsBy ?? []).length === 0) refer.refuse([...path, 'limits'], { code: 'noLimits' })
+    fit.limitsBy?.forEach((limit, at) => refer.limitBy(limit, 'length', [...path, 'limitsBy', at]))
+    refer.only(fit.only, path)
     fit.limits.forEach((limit, at) => refer.source(limit.source, [...path, 'limits', at, 'source']))
+  })
+}
+
+function ofEqualParts(refer: References): void {
+  refer.book.equalParts?.forEach((set, index) => {
+    const path = ['equalParts', index]
+    refer.source(set.source, [...path, 'source'])
+    if (set.kind === 'rotation') set.places.forEach((id, at) => refer.characteristic(id, [...path, 'places', at]))
+    else {
+      set.bores.forEach((id, at) => refer.characteristic(id, [...path, 'bores', at], ['boreDiameter']))
+      set.journals.forEach((id, at) => refer.characteristic(id, [...path, 'journals', at], ['outsideDiameter']))
+      if (set.leastMm > set.greatestMm || set.bores.length > set.journals.length) refer.refuse(path, { code: 'nothingPairs' })
+    }
   })
 }
 

@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import type { Frozen } from '../base/frozen'
+import type { limitBySchema } from './limitBySchema'
 import type { limitSchema } from './limitSchema'
 
 /** A limit on one reduced value, one side, in the fixed unit of its quantity. */
@@ -7,3 +8,6 @@ export type Limit = Frozen<z.infer<typeof limitSchema>>
 
 /** Where a figure stands: a document of the book and its page. */
 export type Source = Limit['source']
+
+/** A limit whose figures depend on something else. */
+export type LimitBy = Frozen<z.infer<typeof limitBySchema>>

@@ -17,6 +17,19 @@ export const limitSchema = z
     whenPassed: z.enum(['mend', 'replace']),
     /** Routes that mend this limit, where not every route of the characteristic does; empty: none. */
     mendedBy: z.array(idSchema).max(20).optional(),
+    /** The same figures as the document prints them in another unit: `0.012 in`. */
+    also: z.strictObject({ plan: z.string().max(40).nullable(), wear: z.string().max(40) }).optional(),
+    /** Only inside a job: what its figures were looked up or worked out by (limitBy.ts). */
+    by: z
+      .discriminatedUnion('kind', [
+        z.strictObject({ kind: z.literal('hours'), hours: z.number() }),
+        z.strictObject({ kind: z.literal('size'), characteristic: idSchema, size: valueSchema }),
+        z.strictObject({ kind: z.literal('variant'), variant: idSchema, option: idSchema }),
+        z.strictObject({ kind: z.literal('formula'), formula: z.string().max(200) }),
+      ])
+      .optional(),
+    /** Only inside a job: the figures that will hold at the next overhaul, where they depend on the hours run. */
+    atNext: z.strictObject({ plan: valueSchema.nullable(), wear: valueSchema }).nullable().optional(),
     instruction: z.string().max(400),
     source: sourceSchema,
   })

@@ -19,6 +19,8 @@ export class NotesDraft {
   readonly handTests: Items<NotesState['handTests']> = new Map()
   readonly planned: Items<NotesState['planned']> = new Map()
   readonly pictures = new Map<string, Mutable<Picture>>()
+  readonly variants: Items<NotesState['variants']> = new Map()
+  readonly sides: Items<NotesState['sides']> = new Map()
   readonly readingNotes: Items<NotesState['readingNotes']> = new Map()
   readonly complaint: Mutable<NotesState['complaint']> = { explained: null, gone: null }
 
@@ -56,7 +58,7 @@ export class NotesDraft {
   }
 
   done(): NotesState {
-    const { plan, steps, joints, lookedAt, patterns, handTests, planned, readingNotes, complaint } = this
+    const { plan, steps, joints, lookedAt, patterns, handTests, planned, variants, sides, readingNotes, complaint } = this
     return {
       plan,
       steps,
@@ -70,6 +72,8 @@ export class NotesDraft {
       handTests,
       planned,
       pictures: [...this.pictures.values()],
+      variants,
+      sides,
       readingNotes,
       complaint,
     }

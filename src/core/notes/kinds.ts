@@ -11,6 +11,7 @@ import {
 import { pictureAdded, pictureMarked, pictureRemoved } from './kinds/pictures'
 import { planTicked } from './kinds/plan'
 import { readingNoted } from './kinds/readings'
+import { sidesSaid } from './kinds/sides'
 import { identified, thicknessTaken } from './kinds/sizes'
 import {
   stepAdded,
@@ -25,6 +26,7 @@ import {
 import { jointMarked, laidOut, positionAdded, positionMoved, putBack, tagWritten } from './kinds/strip'
 import { putIn, takenOut } from './kinds/temporaries'
 import { characteristicDropped, characteristicTyped, limitsChecked } from './kinds/typed'
+import { variantSaid } from './kinds/variants'
 import type { NoteKindOf } from './noteKind'
 
 /** Every kind of note there is. One more is a module in `kinds` and a line here. */
@@ -61,6 +63,8 @@ export const noteKinds = {
   characteristicTyped,
   characteristicDropped,
   limitsChecked,
+  variantSaid,
+  sidesSaid,
   readingNoted,
   complaintExplained,
   complaintGone,

@@ -52,5 +52,8 @@ export interface NoteFaults {
   onlySoMany: { readonly name: string; readonly inside: number; readonly count: number }
   noPlanLine: { readonly id: string }
   noReading: Bare
+  tooManySides: { readonly part: string; readonly has: number }
+  noVariant: { readonly id: string }
+  readOnOther: { readonly name: string }
 }
 export type NoteFault = Coded<NoteFaults>

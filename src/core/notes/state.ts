@@ -88,6 +88,10 @@ export interface NotesState {
   /** Characteristics that findings asked to be measured, with the finding. */
   readonly planned: ReadonlyMap<string, { readonly finding: string } & Noted>
   readonly pictures: readonly Picture[]
+  /** What is said to be fitted, by variant. */
+  readonly variants: ReadonlyMap<string, { readonly option: string } & Noted>
+  /** Sides used up, by part. */
+  readonly sides: ReadonlyMap<string, { readonly used: number } & Noted>
   /** Notes at readings, by the reading's id. */
   readonly readingNotes: ReadonlyMap<string, { readonly note: string } & Noted>
   readonly complaint: {

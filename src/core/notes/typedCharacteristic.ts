@@ -9,7 +9,7 @@ import type { ReductionName } from '../method/reduction'
 import { forRecord } from '../quantity/decimal'
 import { unitOf } from '../quantity/format'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
-import { parseQuantity } from '../quantity/quantity'
+import { parseInTwoUnits } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
 import type { Noted } from './state'
 import type { TypedFault, TypedFigure } from './typedFault'
@@ -116,7 +116,7 @@ class FigureReader {
       this.refuse({ code: 'sizeClass', figure, why: written.fault })
       return 0
     }
-    const parsed = parseQuantity(text, kind, unitOf(kind, this.system))
+    const parsed = parseInTwoUnits(text, kind, unitOf(kind, this.system))
     if (parsed.ok) return parsed.value.value
     this.refuse({ code: 'figure', figure, why: parsed.fault })
     return 0

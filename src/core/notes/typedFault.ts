@@ -3,7 +3,7 @@ import type { NeverGiven } from '../book/bookFault'
 import type { WrittenClassFault } from '../fit/writtenClass'
 import type { FormulaFault } from '../method/formula'
 import type { ReductionName } from '../method/reduction'
-import type { QuantityFault } from '../quantity/quantity'
+import type { TwoUnitsFault } from '../quantity/twoUnits'
 
 /** A figure of a typed characteristic. */
 export type TypedFigure =
@@ -12,7 +12,7 @@ export type TypedFigure =
 
 /** Why a characteristic cannot be typed like this. */
 export interface TypedFaults {
-  figure: { readonly figure: TypedFigure; readonly why: QuantityFault }
+  figure: { readonly figure: TypedFigure; readonly why: TwoUnitsFault }
   sizeClass: { readonly figure: TypedFigure; readonly why: WrittenClassFault }
   methodGivesNo: { readonly value: string }
   planAfterWear: { readonly judges: ReductionName }

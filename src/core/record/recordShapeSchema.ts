@@ -13,6 +13,8 @@ const overhaulShape = {
   overhaul: z.string().min(1).max(overhaulBounds.name),
   date: daySchema,
   runningHours: z.int().min(0).max(10_000_000),
+  /** Starts counted so far, where anybody counts them. */
+  starts: z.int().min(0).max(10_000_000).optional(),
   /** Serial or mark of the installed part, by part id: a replaced part starts a new wear line. */
   installed: z.record(idSchema, z.string().min(1).max(overhaulBounds.mark)),
   readings: z.array(readingSchema).max(overhaulBounds.readings),

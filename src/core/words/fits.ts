@@ -12,11 +12,15 @@ export const fitKindWords: Readonly<Record<FitKindName, string>> = {
   bearingOnShaft: 'rolling bearing on shaft',
   bearingInHousing: 'rolling bearing in housing',
   bearingClearance: 'play left in a rolling bearing',
+  driveUp: 'bearing driven up on a taper',
+  axialSetting: 'axial play or preload',
   keyInKeyway: 'key in keyway',
   ringInGroove: 'ring in groove',
+  ringInBore: 'ring gap where it runs',
   float: 'float against growth',
   shrinkFit: 'shrink fit',
   shimPair: 'faces set by shims',
+  groundPad: 'gap set by a pad',
   chain: 'dimension chain',
 }
 
@@ -59,6 +63,39 @@ export function fitNoteWords(note: FitNote, speaker: Speaker): string {
           ? `Take out ${sum} where they close`
           : `Add ${note.stackMm.length === 1 ? '' : `${note.stackMm.map(length).join(' + ')} = `}${sum} where they open`
       return `${does} ${opens}. Then it is ${length(note.opensToMm)}, and ${closes} ${length(note.closesToMm)}, ${isIn}. Check by dial.`
+    }
+    case 'axialSetting': {
+      const state = note.isMm < 0 ? `Preload ${length(-note.isMm)}` : `Play ${length(note.isMm)}`
+      const wanted = note.wantedMm < 0 ? `preload ${length(-note.wantedMm)}` : `play ${length(note.wantedMm)}`
+      if (note.isIn) return `${state}, as wanted. Turn the shaft while tightening, and check by hand that it does not bind.`
+      const gasket =
+        note.gasketMm === null
+          ? ''
+          : note.gasketMm <= 0
+            ? ' No gasket is thin enough.'
+            : ` A gasket of ${length(note.gasketMm)} would give it.`
+      return `${state}; wanted is ${wanted}.${gasket} Turn the shaft while tightening, and check by hand that it does not bind.`
+    }
+    case 'pad':
+      if (note.toMm === note.padMm) return `The pad stays as it is: ${length(note.padMm)}.`
+      if (note.isTooThin) return `The pad would have to be ${length(note.toMm)}, thinner than it may be: look for what has moved.`
+      return note.toMm < note.padMm
+        ? `Grind the pad from ${length(note.padMm)} to ${length(note.toMm)}: ${length(note.padMm - note.toMm)} off. Measure the gap again.`
+        : `A pad of ${length(note.toMm)} is needed; this one has ${length(note.padMm)}. Measure the gap again.`
+    case 'shopBand': {
+      const band =
+        note.lower === null
+          ? `≤ ${length(note.upper ?? 0)}`
+          : note.upper === null
+            ? `≥ ${length(note.lower)}`
+            : `${length(note.lower)} … ${length(note.upper)}`
+      const state =
+        note.isIn === null
+          ? ''
+          : note.isIn
+            ? ', and it lies inside'
+            : ', and it lies outside: within the maker’s limits it may go, and the shop wants better'
+      return `The shop’s own band is ${band}${state}.`
     }
     case 'heatTo':
       if (note.isTooHot && note.greatestC !== null)

@@ -20,6 +20,7 @@ export const schemaFaultWords: Readonly<Record<SchemaFault, string>> = {
   changeEndsSwapped: 'the least change is larger than the greatest one',
   changeBackwards: 'a change goes forward: from an earlier stage to a later one',
   rangeSwapped: 'the range ends before it begins',
+  rowsNotRising: 'the rows must rise, and only the last may hold for all above',
   planAfterWear: 'the plan limit must come before the wear limit',
   sayWhy: 'say why, in a few words',
   sayHowProved: 'say how it was proved',

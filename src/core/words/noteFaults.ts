@@ -100,6 +100,12 @@ export function noteFaultWords(fault: NoteFault): string {
       return `Only ${fault.inside} of “${fault.name}” went in; ${fault.count} cannot come out.`
     case 'noPlanLine':
       return `The plan of this level has no line “${fault.id}”.`
+    case 'tooManySides':
+      return fault.has === 0 ? `${fault.part} has no sides to be turned.` : `${fault.part} has ${fault.has} sides.`
+    case 'noVariant':
+      return `The limit book knows no such type “${fault.id}”.`
+    case 'readOnOther':
+      return `${fault.name} was read, and the type said to be fitted has none. Withdraw those readings first, or say which type it is.`
     case 'noReading':
       return 'That reading is not in this job. Reload the page.'
   }

@@ -206,6 +206,12 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
     subject: 'check:journal',
     says: 'Limits of Shaft journal Ø do not agree with the document (0.55 on page 33)',
   },
+  { body: { kind: 'variantSaid', variant: 'seal', option: 'faces' }, subject: 'variant:seal', says: 'seal: faces' },
+  {
+    body: { kind: 'sidesSaid', part: 'shell', used: 1 },
+    subject: 'sides:shell',
+    says: 'Bearing shell, both halves: 1 side used up',
+  },
   {
     body: { kind: 'readingNoted', reading: PICTURE, note: 'Burr dressed' },
     subject: `note:${PICTURE}`,

@@ -4,6 +4,7 @@ import type { IdentitySizes, Tag } from '../notes/shapes'
 import type { NotesState } from '../notes/state'
 import { causeName, findingWords } from './findings'
 import { counted } from './plain'
+import { optionName, variantName } from './speaker'
 
 /** Names of what notes speak of, as people call it. */
 interface NoteNames {
@@ -100,6 +101,8 @@ const noteWords: NoteWords = {
   takenOut: ({ temporary, count }, names) => `Out: ${count} × ${names.temporary(temporary)}`,
   characteristicTyped: ({ value: { name, document } }) => `${name} typed from ${document.id}, ${document.title}`,
   characteristicDropped: ({ characteristic, reason }, names) => `${names.characteristic(characteristic)} removed (${reason})`,
+  sidesSaid: ({ part, used }, names) => `${names.part(part)}: ${counted(used, 'side', 'sides')} used up`,
+  variantSaid: ({ variant, option }, { book }) => `${variantName({ book }, variant)}: ${optionName({ book }, variant, option)}`,
   limitsChecked: ({ characteristic, agrees, note }, names) => {
     const says = agrees ? 'agree' : 'do not agree'
     return `Limits of ${names.characteristic(characteristic)} ${says} with the document${inBrackets(note)}`

@@ -160,6 +160,8 @@ const statedNames: Readonly<Record<Extract<StatedName, string>, string>> = {
   bearingBore: 'bore of the bearing',
   bearingOutside: 'outside of the bearing',
   growth: 'growth when warm',
+  playBefore: 'play before it was driven up',
+  roundReference: 'π × reference diameter',
 }
 
 /** What a term of a sum is. */

@@ -2,6 +2,7 @@ import { GREATEST_MM } from '../quantity/greatest'
 import { type QuantityKind, quantityFacts } from '../quantity/kind'
 import type { QuantityFault } from '../quantity/quantity'
 import type { ReadingFault } from '../quantity/reading'
+import type { TwoUnitsFault } from '../quantity/twoUnits'
 import { unitsOf } from '../quantity/units'
 
 /** What each quantity is called. */
@@ -33,6 +34,12 @@ const EXAMPLES: Partial<Record<QuantityKind, string>> = {
   temperature: '21.5 or 70 °F',
 }
 const examplesOf = (kind: QuantityKind): string => EXAMPLES[kind] ?? `12.3 or 12.3 ${quantityFacts[kind].shownIn.metric}`.trim()
+
+/** The same for a figure that may be given in two units. */
+export const twoUnitsFaultWords = (fault: TwoUnitsFault): string =>
+  fault.code === 'unitsDisagree'
+    ? `“${fault.text}” and “${fault.also}” differ by more than they are rounded to: check the document, and type the one that is right.`
+    : quantityFaultWords(fault)
 
 /** One sentence for a refused text: what is wrong and what to type instead. */
 export function quantityFaultWords(fault: QuantityFault): string {

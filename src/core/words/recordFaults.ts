@@ -3,9 +3,12 @@ import type { ShapeFault } from '../method/methodKind'
 import type { RecordFault, UnsettledFault } from '../record/recordFault'
 import { fitFaultWords, writtenClassWords } from './fits'
 import { formulaFaultWords } from './methodFaults'
+import { quantityFaultWords, twoUnitsFaultWords } from './quantities'
 import { neverGivenWords } from './settling'
 
 const namedWords: Readonly<Record<Named, string>> = {
+  variant: 'variant',
+  option: 'option',
   document: 'document',
   part: 'part',
   characteristic: 'characteristic',
@@ -44,7 +47,7 @@ export function bookFaultWords(fault: BookFault): string {
     case 'gateNotMeasured':
       return `“${fault.characteristic}” decides the gate, so the level must measure it`
     case 'insideItself':
-      return `a position sits inside itself: ${fault.positions.join(' in ')}`
+      return `something sits inside itself: ${fault.positions.join(' in ')}`
     case 'needEachOther':
       return `These need each other and can never be worked out: ${fault.characteristics.join(', ')}.`
     case 'sizeClass':
@@ -55,6 +58,16 @@ export function bookFaultWords(fault: BookFault): string {
       return `“${fault.characteristic}” is no length, so it is no size in a fit`
     case 'fit':
       return fitFaultWords(fault.why)
+    case 'unitsDisagree':
+      return twoUnitsFaultWords(fault)
+    case 'alsoUnread':
+      return quantityFaultWords(fault.why)
+    case 'nothingPairs':
+      return 'there must be a journal for every bore, and the least clearance must lie below the greatest'
+    case 'noLimits':
+      return 'a fit needs a limit at least'
+    case 'noNewSize':
+      return `“${fault.characteristic}” has no new size to count from or look a limit up by`
     case 'limitsCrossed':
       return `the least it may be (${fault.least}) lies above the most it may be (${fault.most}): nothing can pass`
     case 'routeSizesSwapped':

@@ -169,6 +169,9 @@ const note: Each<NoteFault> = {
   onlySoMany: { name: 'Pipe cap', inside: 1, count: 2 },
   noPlanLine: { id: 'x' },
   noReading: {},
+  tooManySides: { part: 'Wear strip', has: 2 },
+  noVariant: { id: 'white-metal' },
+  readOnOther: { name: 'Bush bore' },
 }
 const draft: Each<DraftFault> = { nothingTyped: {}, notAsDocument: { names: ['Sleeve'] }, notChecked: { names: ['Sleeve'] } }
 const setUp: Each<SetUpFault> = {
@@ -256,6 +259,11 @@ const book: Each<BookFault> = {
   notItsClass: { lower: 63, upper: 63.03, class: 'H7' },
   noLength: { characteristic: 'Sleeve' },
   fit: { why: { code: 'bearingNotInTable', sizeMm: 4000, tolerance: 'normal' } },
+  unitsDisagree: { text: '0.30 mm', also: '0.010 in' },
+  alsoUnread: { why: { code: 'notANumber', text: 'x', kind: 'length' } },
+  nothingPairs: {},
+  noLimits: {},
+  noNewSize: { characteristic: 'bush' },
   limitsCrossed: { least: 60.5, most: 60.2 },
   routeSizesSwapped: {},
   routeToNowhere: { characteristic: 'Sleeve' },

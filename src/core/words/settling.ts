@@ -4,7 +4,7 @@ import { valueNameOf } from './labels'
 import { faultWords } from './methodFaults'
 import { placeWords, slotWords, whereWords } from './places'
 import { listed } from './plain'
-import { methodOf, nameOf, routeOf, type Speaker } from './speaker'
+import { methodOf, nameOf, routeOf, type Speaker, variantName } from './speaker'
 
 /** What would settle a vote, as what to do. */
 export function settlingWords(speaker: Speaker, vote: Vote, by: Settling): string {
@@ -17,8 +17,12 @@ export function settlingWords(speaker: Speaker, vote: Vote, by: Settling): strin
       return `Measure ${nameOf(speaker, by.characteristic)}.`
     case 'age':
       return `Find out which ${nameOf(speaker, by.part)} was fitted at each earlier overhaul, or renew it.`
+    case 'sides':
+      return `Say how many sides of ${nameOf(speaker, by.part)} are used up.`
     case 'otherPart':
       return `Decide ${nameOf(speaker, by.part)} first.`
+    case 'which':
+      return `Say which ${variantName(speaker, by.variant)} is fitted.`
     case 'toAFigure':
       return by.text === null
         ? 'Measure it to a figure, with a gauge that reaches it.'
@@ -51,6 +55,8 @@ export function settlingWords(speaker: Speaker, vote: Vote, by: Settling): strin
 }
 
 const plain = {
+  starts: 'Find out how often it was started, or renew it.',
+  makersFigure: 'Ask the maker for the figure, and decide on the safe side until then.',
   routesNeed: 'Measure what the reconditioning routes need.',
   doubtfulAgain: 'Repeat the doubtful readings.',
   stepLimit: 'Check it against the maker’s limit for the step it was worked to.',

@@ -73,3 +73,9 @@ export function figuresFor(speaker: Speaker, subject: string | null, quantity: Q
       : (speaker.fit(subject)?.showTo ?? DEFAULT_STEP)
   return figuresOf(quantity, speaker.units, step)
 }
+
+/** What may be fitted in more than one way, and one of the ways. */
+export const variantName = ({ book }: Pick<Speaker, 'book'>, variant: string): string =>
+  book.variants?.find(({ id }) => id === variant)?.name ?? variant
+export const optionName = ({ book }: Pick<Speaker, 'book'>, variant: string, option: string): string =>
+  book.variants?.find(({ id }) => id === variant)?.options.find(({ id }) => id === option)?.name ?? option

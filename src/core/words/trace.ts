@@ -1,6 +1,7 @@
 import { coverageFactor } from '../gauge/errors'
 import type { Grade } from '../limit/conformity'
 import { probabilityOfConformity } from '../limit/conformity'
+import type { Limit } from '../limit/limit'
 import type { ReductionName } from '../method/reduction'
 import type { Disposition } from '../policy/disposition'
 import { formatEnds, formatHours, unitOf, withSign } from '../quantity/format'
@@ -9,8 +10,8 @@ import type { RouteTried, TraceStep, Vote } from '../verdict/vote'
 import { findingWords, severityName } from './findings'
 import { spreadWords, valueName } from './labels'
 import { slotWords, sumWords, whereWords } from './places'
-import { afterFigure, counted } from './plain'
-import { figuresFor, methodOf, nameOf, routeOf, type Speaker } from './speaker'
+import { afterFigure, counted, listed } from './plain'
+import { figuresFor, methodOf, nameOf, optionName, routeOf, type Speaker, variantName } from './speaker'
 import { foretold } from './votes'
 
 /** One step of the way from readings to verdict. */
@@ -32,14 +33,14 @@ export function traceWords(speaker: Speaker, vote: Vote, step: TraceStep): strin
       const { expanded, unit } = figuresFor(speaker, subject, step.quantity)
       const k = coverageFactor(step.degreesOfFreedom)
       const gauges = step.gauges.length === 0 ? '' : `, gauge ${step.gauges.join(', ')}`
-      return `± ${expanded(step.uncertainty, k)}${afterFigure(unit)} (k = ${k.toFixed(k === 2 ? 0 : 2)})${gauges}${step.judges === null ? '' : noiseWords(step.judges)}`
+      return `± ${expanded(step.uncertainty, k)}${afterFigure(unit)} (k = ${k.toFixed(k === 2 ? 0 : 2)})${gauges}${step.noise === undefined ? '' : noiseWords(step.judges, expanded(step.noise, 1), afterFigure(unit))}`
     }
     case 'limit': {
       const { bound, expanded, unit } = figures ?? figuresFor(speaker, subject, step.quantity)
       const { side, plan, wear, instruction } = step.limit
       const sign = side === 'upper' ? '≤' : '≥'
       const guard = step.guard > 0 ? `, guard band ${expanded(step.guard, 1)}` : ''
-      return `${plan === null ? '' : `plan ${sign} ${bound(plan)}, `}wear ${sign} ${bound(wear)}${afterFigure(unit)}${guard}${conformityWords(vote)}${instruction === '' ? '' : `. ${instruction}`}`
+      return `${plan === null ? '' : `plan ${sign} ${bound(plan)}, `}wear ${sign} ${bound(wear)}${afterFigure(unit)}${guard}${lookedUpWords(speaker, step.limit)}${conformityWords(vote)}${instruction === '' ? '' : `. ${instruction}`}`
     }
     case 'forecast':
       return paceWords(speaker, subject, step)
@@ -69,24 +70,11 @@ function readingWords(speaker: Speaker, subject: string | null, step: Extract<Tr
   return `${place}: “${step.text}”${done.length === 0 ? '' : `, ${done.join(', ')}`} → ${value}${afterFigure(unit)}`
 }
 
-const SPREADS: ReadonlySet<ReductionName> = new Set([
-  'range',
-  'outOfRound',
-  'taper',
-  'stripTaper',
-  'parallelism',
-  'variation',
-  'oppositeDifference',
-  'totalIndicated',
-])
-
-/** Readings that are the same differ by their noise: a limit on a spread judges that too. */
-const noiseWords = (judges: ReductionName): string =>
-  SPREADS.has(judges)
-    ? '; noise alone widens it'
-    : judges === 'maximum' || judges === 'minimum'
-      ? '; the worst of several is pushed by noise'
-      : ''
+/** Readings that are the same differ by their noise: a limit on the worst of them, or on their spread, judges that too. */
+const noiseWords = (judges: ReductionName | null, by: string, unit: string): string =>
+  judges === 'maximum' || judges === 'minimum'
+    ? `; noise alone pushes the worst place by about ${by}${unit}`
+    : `; noise alone widens it by about ${by}${unit}`
 
 function paceWords(speaker: Speaker, subject: string | null, step: Extract<TraceStep, { kind: 'forecast' }>): string {
   const figures = figuresFor(speaker, subject, step.quantity)
@@ -98,19 +86,30 @@ function paceWords(speaker: Speaker, subject: string | null, step: Extract<Trace
 
 const routeStanding = { feasible: 'open', infeasible: 'closed', unknown: 'not known yet' } as const
 
-function routeWords(speaker: Speaker, { part, route, outcome, leavesMm, cleansUpAtMm, against }: RouteTried): string {
+function routeWords(speaker: Speaker, tried: RouteTried): string {
+  const { part, route, outcome, leavesMm, cleansUpAtMm, against, sides } = tried
   const found = routeOf(speaker, part, route)
   const { figure } = figuresFor(speaker, found?.sizeAfter?.characteristic ?? null, 'length')
   const cleans = cleansUpAtMm === null ? '' : `, cleans up at ${figure(cleansUpAtMm)}`
-  const range = leavesMm ? `leaves ${figure(leavesMm.least)} … ${figure(leavesMm.greatest)}${cleans}` : 'rebuilds the surface'
+  const range = sides
+    ? `turns it to another side, ${sides.used === null ? 'how many are used up is not said' : `${sides.used} of ${sides.has} used up`}`
+    : leavesMm
+      ? `leaves ${figure(leavesMm.least)} … ${figure(leavesMm.greatest)}${cleans}`
+      : 'rebuilds the surface'
   const stands =
     against === null
       ? ''
       : against.as === 'ownFit'
         ? `, which does not bring ${nameOf(speaker, against.id)} inside its limits`
         : `, beyond what ${nameOf(speaker, against.id)} allows${against.as === 'otherFit' ? ' with its mate as measured' : ''}`
-  return `${found?.name ?? route}: ${range}${stands}: ${routeStanding[outcome]}`
+  return `${found?.name ?? route}: ${range}${stands}: ${routeStanding[outcome]}${tried.after ? `. ${workWords(tried.after)}` : ''}`
 }
+
+/** What work must leave beside its size. */
+export const workWords = ({ finish, restores }: NonNullable<RouteTried['after']>): string =>
+  [finish === null ? '' : `Finish ${finish}.`, restores.length === 0 ? '' : `Make again: ${listed(restores)}.`]
+    .filter((text) => text !== '')
+    .join(' ')
 
 const gradeWords: Readonly<Record<Grade, string>> = { 0: 'inside', 1: 'past the plan limit', 2: 'beyond the wear limit' }
 
@@ -129,6 +128,24 @@ function ruleWords(speaker: Speaker, step: Extract<TraceStep, { kind: 'rule' }>)
       return `usually: ${findingWords[step.finding].mends}`
     case 'pattern':
       return speaker.book.patterns.find(({ id }) => id === step.pattern)?.instruction ?? ''
+  }
+}
+
+/** What the figures of a limit were looked up or worked out by. */
+function lookedUpWords(speaker: Speaker, { by }: Limit): string {
+  switch (by?.kind) {
+    case undefined:
+      return ''
+    case 'hours':
+      return `, by its table at ${formatHours(by.hours)} h`
+    case 'size': {
+      const { figure, unit } = figuresFor(speaker, by.characteristic, 'length')
+      return `, by its table for a size of ${figure(by.size)}${afterFigure(unit)}`
+    }
+    case 'variant':
+      return `, for ${variantName(speaker, by.variant)}: ${optionName(speaker, by.variant, by.option)}`
+    case 'formula':
+      return `, by ${by.formula}`
   }
 }
 

@@ -2,7 +2,7 @@ import type { TypedFault, TypedFigure } from '../notes/typedFault'
 import { writtenClassWords } from './fits'
 import { valueName, valueNameOf } from './labels'
 import { formulaFaultWords } from './methodFaults'
-import { quantityFaultWords } from './quantities'
+import { twoUnitsFaultWords } from './quantities'
 import { neverGivenWords } from './settling'
 
 function figureName(figure: TypedFigure): string {
@@ -26,7 +26,7 @@ function figureName(figure: TypedFigure): string {
 export function typedFaultWords(fault: TypedFault): string {
   switch (fault.code) {
     case 'figure':
-      return `${figureName(fault.figure)}: ${quantityFaultWords(fault.why)}`
+      return `${figureName(fault.figure)}: ${twoUnitsFaultWords(fault.why)}`
     case 'sizeClass':
       return `${figureName(fault.figure)}: ${writtenClassWords(fault.why)}.`
     case 'methodGivesNo':

@@ -12,14 +12,34 @@ import { placeWords, slotWords, whereWords } from './places'
 import { afterFigure, listed } from './plain'
 import { leftOutWords } from './scope'
 import { settlingWords } from './settling'
-import { figuresFor, methodOf, nameOf, routeOf, type Speaker } from './speaker'
+import { figuresFor, methodOf, nameOf, routeOf, type Speaker, variantName } from './speaker'
 
 const sign = ({ side }: Pick<Limit, 'side'>): string => (side === 'upper' ? '≤' : '≥')
+
+const dependsWords = {
+  hours: 'the table by hours does not reach the hours this machine has run',
+  size: 'the table by size has no row for its size',
+  formula: 'its formula gives no figure with what is known',
+} as const
+
+function limitOpenReason(speaker: Speaker, vote: Extract<Vote, { rule: 'limitOpen' }>): string {
+  const name = vote.subject === null ? '' : nameOf(speaker, vote.subject)
+  switch (vote.code) {
+    case 'which':
+      return `The limit of ${name} depends on ${variantName(speaker, vote.facts.variant)}, and nobody has said which is fitted`
+    case 'mayBe':
+      return `Whether it is fitted depends on ${variantName(speaker, vote.facts.variant)}, and nobody has said which that is`
+    case 'noFigure':
+      return `A limit of ${name} has no figure: ${dependsWords[vote.facts.kind]}`
+  }
+}
 
 /** Why a vote says what it says, in one line: value, limit, unit. */
 export function reasonOf(speaker: Speaker, vote: Vote): string {
   const name = vote.subject === null ? '' : nameOf(speaker, vote.subject)
   switch (vote.rule) {
+    case 'limitOpen':
+      return limitOpenReason(speaker, vote)
     case 'limit':
       return limitReason(speaker, vote.subject, valueName[vote.facts.limit.judges], vote.code, vote.facts)
     case 'fit':
@@ -71,6 +91,7 @@ const plainService = {
   notDisturbed: 'Renewed at an overhaul; not disturbed at this level',
   disturbed: 'Came out, and is renewed whenever it is disturbed',
   leftInPlace: 'Renewed when disturbed; it has stayed in place',
+  startsUnknown: 'Renewed after so many starts, and nobody has counted them',
   ageUnknown: 'Renewed by its age, and how old it is nobody knows',
 } as const
 
@@ -88,6 +109,16 @@ function serviceReason(speaker: Speaker, vote: Extract<Vote, { rule: 'service' }
         ? `${then}; it has run ${formatHours(has)} h and would pass them before the next overhaul`
         : `${then}; it has run ${formatHours(has)} h and does not reach them before the next overhaul`
     }
+    case 'afterStarts': {
+      const { starts, has, toCome } = vote.facts
+      const then = `Renewed after ${formatHours(starts)} starts; it has had ${formatHours(has)}`
+      if (has >= starts) return then
+      return has + toCome > starts
+        ? `${then} and would pass them before the next overhaul`
+        : `${then} and does not reach them before the next overhaul`
+    }
+    case 'within':
+      return `Sits in ${nameOf(speaker, vote.facts.part)}, and goes with it`
     case 'withMate':
       return `Renewed when ${nameOf(speaker, vote.facts.part)} is`
     case 'set':
@@ -209,6 +240,8 @@ function changeReason(speaker: Speaker, name: string, { subject, code, facts }: 
 
 function crossCheckReason(speaker: Speaker, vote: Extract<Vote, { rule: 'crossCheck' }>): string {
   switch (vote.code) {
+    case 'directApart':
+      return `${nameOf(speaker, vote.subject ?? '')}: measured directly it does not lie within what its sizes give`
     case 'apart':
     case 'notFigures':
     case 'oneWayOnly': {
