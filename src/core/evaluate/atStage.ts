@@ -35,6 +35,7 @@ export function routesAt(fixed: Index, taken: Taken, stage: Stage): RouteContext
     reductionsOf: valuesAt(stage, taken.later, lookup(taken.reductions)),
     fitsOf: (id) => (fixed.fitsOf.get(id) ?? []).flatMap((index) => book.fits[index] ?? []),
     ringsIn: (id) => fixed.ringsIn.get(id) ?? [],
+    sidesUsed: (part) => fixed.noted.sides.get(part)?.used ?? null,
   }
 }
 

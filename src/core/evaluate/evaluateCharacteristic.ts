@@ -3,6 +3,7 @@ import { neverGiven } from '../book/faults'
 import { ASKED, judgingLimits } from '../limit/asked'
 import { type GradeSpan, gradeSpan } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
+import { limitAtNext, openLimits } from '../limit/limitBy'
 import { judged, type LimitOutcome } from '../limit/outcome'
 import { quantityOfValue } from '../method/gives'
 import { slotKey, slotsOf } from '../method/layout'
@@ -22,6 +23,7 @@ import { type Mending, mendingOf, type RouteContext } from '../verdict/mending'
 import { byStrength, spanOf, verdictOf } from '../verdict/partVerdict'
 import { type ForecastFacts, type Missing, NONE, openVote, type Settling, type TraceStep, type Vote, vote } from '../verdict/vote'
 import { faultVotes } from './faultVotes'
+import { openLimitVotes } from './openLimitVotes'
 import type { CharacteristicResult, Measured } from './results'
 import { readingStep, reductionSteps } from './traceSteps'
 
@@ -169,7 +171,8 @@ function votesOf(
   const mending = (limit: Limit): Mending => mendingOf(part, { kind: 'characteristic', id: characteristic.id, limit }, routes)
   const ways = new Map(limits.map(({ limit }) => [limit.id, mending(limit)] as const))
   const wayOf = (limit: Limit): Mending => ways.get(limit.id) ?? mending(limit)
-  const strongestOfAll = strongestOf(limits, wayOf)
+  const open = openLimitVotes(characteristic.id, stage, openLimits(characteristic), mending)
+  const strongestOfAll = open.reduce((most, { strong }) => strongest(most, strong), strongestOf(limits, wayOf))
   // What is measured besides settles what it settles: its limits leave open what only the marked places could tell.
   const cannot = cannotVotes(input, set.taken.length === 0 ? strongestOfAll : 'reuse')
   if (set.taken.length === 0 && method.kind !== 'computed') {
@@ -201,10 +204,11 @@ function votesOf(
   })
   return [
     ...votes,
+    ...open,
     ...cannot,
     ...limits.flatMap((outcome) => forecastVote(input, outcome, trends, wayOf(outcome.limit)) ?? []),
     ...faultVotes(input, reductions, openTo(votes)),
-    ...(limits.length === 0
+    ...(limits.length === 0 && open.length === 0
       ? [information(characteristic, stage, (characteristic.changes ?? []).length === 0 ? 'nothingJudges' : 'byChange')]
       : []),
   ]
@@ -295,7 +299,7 @@ function forecastVote(
     step !== null
   )
     return null
-  const lasts = lastsOf(trendInput(input, limit.judges, value), limit)
+  const lasts = lastsOf(trendInput(input, limit.judges, value), limitAtNext(limit))
   if (lasts === 'notKnown') return null
   const trend = trends.find(({ judges }) => judges === limit.judges)
   const forecast = trend?.forecasts.find((of) => of.limit === limit.id)

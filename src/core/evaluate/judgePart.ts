@@ -14,6 +14,7 @@ import { serviceVotes } from '../verdict/serviceVote'
 import { NONE, type Vote, vote } from '../verdict/vote'
 import { changeVote } from './changes'
 import { type CrossCheckResult, crossCheckVote } from './crossChecks'
+import { unsaidVotes } from './openLimitVotes'
 import { characteristicAt, type Index } from './recordIndex'
 import type { CharacteristicResult, FitResult, Measured } from './results'
 
@@ -59,11 +60,12 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
     rule === 'crossCheck' && code === 'apart' && book.fits.some((fit) => fit.id === id && saidByChain.has(stripOf(fit) ?? ''))
   const fitVotes = ownFits.flatMap(({ id, votes: of }) => of.filter((one) => !isSaid(id, one)))
   const findings = findingVotes(book, part, fixed.noted, routes)
+  const unsaid = unsaidVotes(part, (variant) => fixed.noted.variants.has(variant))
   const service = serviceVotes(part, { record: fixed.record, book, scope, noted: fixed.noted })
   const left = own.filter(({ need, readings }) => need !== 'required' && readings.length === 0)
   const pending = scope.gate?.kind === 'open' && (left.length > 0 || own.length === 0)
   const renewed = service.some(({ mild }) => mild === 'replace')
-  const said = [...votes, ...fitVotes, ...crossChecks, ...findings]
+  const said = [...votes, ...unsaid, ...fitVotes, ...crossChecks, ...findings]
   const isNeededPart = scope.leftOut === null || renewed || said.length > 0
   const need = isNeededPart ? 'required' : pending ? 'ifGateFails' : 'notRequired'
   const leftOut = left.length > 0 || !isNeededPart ? [leftOutVote(scope, pending)] : []

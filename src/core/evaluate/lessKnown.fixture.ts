@@ -77,3 +77,46 @@ export function lessKnownIsMilder(seed: number): string | null {
   }
   return null
 }
+
+type Limited = InspectionRecord['book']['characteristics'][number]['limits'][number]
+
+/** A limit that every value is so much further past. */
+const tighter = <L extends Pick<Limited, 'side' | 'plan' | 'wear'>>(limit: L, by: number): L => {
+  const moved = (bound: number): number => Number((limit.side === 'upper' ? bound - by : bound + by).toFixed(6))
+  return { ...limit, wear: moved(limit.wear), plan: limit.plan === null ? null : moved(limit.plan) }
+}
+
+/**
+ * Moves every judged result of a record further past its limit, whatever its method, by as much drawing the limits in: no
+ * verdict may become milder. Without earlier overhauls: how the last one left a part decides what it is judged by.
+ */
+export function furtherPastIsNeverMilder(seed: number): string | null {
+  const made = anyRecord(seed)
+  const record = { ...made, history: [] }
+  const random = randomFrom(seed ^ 0x9e3779b9)
+  const by = (): number => (random.chance(0.3) ? 0 : 0.01 * random.integer(random.chance(0.3) ? 300 : 12))
+  const further: InspectionRecord = {
+    ...record,
+    book: {
+      ...record.book,
+      characteristics: record.book.characteristics.map((one) => ({
+        ...one,
+        limits: one.limits.map((limit) => tighter(limit, by())),
+      })),
+      fits: record.book.fits.map((fit) => ({ ...fit, limits: fit.limits.map((limit) => tighter(limit, by())) })),
+    },
+  }
+  const after = spansOf(further)
+  for (const [name, before] of spansOf(record)) {
+    const then = after.get(name)
+    if (!then) return `seed ${seed}: ${name} is gone`
+    if (
+      dispositionRank[then.mild] < dispositionRank[before.mild] ||
+      dispositionRank[then.strong] < dispositionRank[before.strong]
+    ) {
+      const { method } = record.book.characteristics[0] ?? {}
+      return `seed ${seed} (${method?.kind}): ${name} was ${before.mild} to ${before.strong}, further past its limits ${then.mild} to ${then.strong}`
+    }
+  }
+  return null
+}

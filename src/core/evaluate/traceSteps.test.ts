@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { randomFrom } from '../base/random.fixture'
 import { limitOn } from '../limit/limit.fixture'
 import type { LimitOutcome } from '../limit/outcome'
 import { everyMethod, take } from '../method/everyMethod.fixture'
@@ -9,7 +10,7 @@ import { smallBook } from '../record/smallMachine.fixture'
 import { NONE, vote } from '../verdict/vote'
 import { speakerOf } from '../words/speaker'
 import { traceWords } from '../words/trace'
-import { reductionSteps } from './traceSteps'
+import { noiseWidens, reductionSteps } from './traceSteps'
 
 const reducedTo = (method: Method, values: readonly number[], name: ReductionName): Reduced => {
   const found = reduceReadings(method, take(method, values), { nominal: null, runsIn: null }).values[name]
@@ -82,3 +83,28 @@ test.each([
   const noDoubt = { ...of, facts: { ...facts, uncertainty: 0 } } as typeof of
   expect(traceWords(speakerOf(book, 'metric'), noDoubt, step)).not.toContain('probability')
 })
+
+test.each([2, 6, 12, 24])(
+  'what noise does to the worst and to the spread of %i places is what it does in simulation',
+  (places) => {
+    const random = randomFrom(31_415)
+    const ROUNDS = 4_000
+    let [worst, spread] = [0, 0]
+    for (let round = 0; round < ROUNDS; round += 1) {
+      const all = Array.from({ length: places }, () => 0.004 * random.normal())
+      worst += Math.max(...all) / ROUNDS
+      spread += (Math.max(...all) - Math.min(...all)) / ROUNDS
+    }
+    const of = (standard: number) => ({
+      contributions: [
+        { kind: 'repeats' as const, of: '', standard },
+        { kind: 'gauge' as const, of: 'm', standard: 1 },
+      ],
+    })
+    expect(noiseWidens(of(0.004), 'maximum', places)).toBeCloseTo(worst, 3)
+    // A spread is made of two places: its own noise is theirs together.
+    expect(Math.abs(noiseWidens(of(0.004 * Math.SQRT2), 'range', places) / spread - 1)).toBeLessThan(0.06)
+    expect(noiseWidens(of(0.004), 'mean', places)).toBe(0)
+    expect(noiseWidens(of(0.004), 'maximum', 1)).toBe(0)
+  },
+)

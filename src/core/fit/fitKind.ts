@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { Frozen } from '../base/frozen'
-import type { Limit } from '../limit/limit'
+import type { Limit, LimitBy } from '../limit/limit'
 import type { Known } from '../method/known'
 import type { Method } from '../method/method'
 import type { StatedName } from '../method/where'
@@ -56,6 +56,18 @@ export type FitNote =
       readonly closesToMm: number
       readonly holds: boolean
     }
+  /** Play or preload as it is, what is wanted, and the gasket that would give it; null where no gasket sets it. */
+  | {
+      readonly code: 'axialSetting'
+      readonly isMm: number
+      readonly wantedMm: number
+      readonly isIn: boolean
+      readonly gasketMm: number | null
+    }
+  /** Thickness of the pad now, and to what it must be made. */
+  | { readonly code: 'pad'; readonly padMm: number; readonly toMm: number; readonly isTooThin: boolean }
+  /** The shop’s own band inside the maker’s, and whether the fit lies in it. */
+  | { readonly code: 'shopBand'; readonly lower: number | null; readonly upper: number | null; readonly isIn: boolean | null }
   | { readonly code: 'heatTo'; readonly celsius: number; readonly greatestC: number | null; readonly isTooHot: boolean }
 
 /** The tightest and the loosest a fit was found, mm; null while a size is missing. */
@@ -69,6 +81,9 @@ export interface FitBase {
   readonly id: string
   readonly name: string
   readonly limits: readonly Limit[]
+  readonly limitsBy?: readonly LimitBy[]
+  readonly shop?: { readonly lower: number | null; readonly upper: number | null } | undefined
+  readonly direct?: string | undefined
   readonly mendOn: string
   readonly showTo: number
 }

@@ -1,9 +1,14 @@
 import { type Known, linear } from '../method/known'
+import { exceeds } from '../quantity/decimal'
 import type { FitEnds, FitFault, FitKindOf, FitNote, Link, Stated } from './fitKind'
+import { type AxialSetting, axialSetting } from './kinds/axialSetting'
 import { type BearingClearance, bearingClearance } from './kinds/bearingClearance'
 import { type BearingInHousing, type BearingOnShaft, bearingInHousing, bearingOnShaft } from './kinds/bearingSeat'
 import { type Chain, chain } from './kinds/chain'
+import { type DriveUp, driveUp } from './kinds/driveUp'
 import { type Float, float } from './kinds/float'
+import { type GroundPad, groundPad } from './kinds/groundPad'
+import { type RingInBore, ringInBore } from './kinds/ringInBore'
 import { type ShaftInBore, shaftInBore } from './kinds/shaftInBore'
 import { type ShimPair, shimPair } from './kinds/shimPair'
 import { type ShrinkFit, shrinkFit } from './kinds/shrinkFit'
@@ -16,11 +21,15 @@ export const fitKinds = {
   bearingOnShaft,
   bearingInHousing,
   bearingClearance,
+  driveUp,
+  axialSetting,
   keyInKeyway,
   ringInGroove,
+  ringInBore,
   float,
   shrinkFit,
   shimPair,
+  groundPad,
   chain,
 }
 
@@ -28,11 +37,15 @@ export type LinkedFit =
   | BearingOnShaft
   | BearingInHousing
   | BearingClearance
+  | DriveUp
+  | AxialSetting
   | KeyInKeyway
   | RingInGroove
+  | RingInBore
   | Float
   | ShrinkFit
   | ShimPair
+  | GroundPad
   | Chain
 /** A fit as a limit book has it. */
 export type FitSpec = ShaftInBore | LinkedFit
@@ -76,8 +89,19 @@ export function clearanceAt(
 export const isSum = (fit: FitSpec): boolean => ruleOf(fit).between === undefined
 
 export const fitFaults = (fit: FitSpec): readonly FitFault[] => ruleOf(fit).faults?.(fit) ?? []
-export const fitNotes = (fit: FitSpec, ends: FitEnds, middleOf: (characteristic: string) => number | null): readonly FitNote[] =>
-  ruleOf(fit).notes?.(fit, ends, middleOf) ?? []
+export const fitNotes = (
+  fit: FitSpec,
+  ends: FitEnds,
+  middleOf: (characteristic: string) => number | null,
+): readonly FitNote[] => [...(ruleOf(fit).notes?.(fit, ends, middleOf) ?? []), ...shopNotes(fit, ends)]
+
+/** The shop’s own band, for what lies within the maker’s. */
+function shopNotes({ shop }: FitSpec, { tightestMm, loosestMm }: FitEnds): readonly FitNote[] {
+  if (!shop) return []
+  const known = tightestMm !== null && loosestMm !== null
+  const isIn = known ? !exceeds(shop.lower ?? tightestMm, tightestMm) && !exceeds(loosestMm, shop.upper ?? loosestMm) : null
+  return [{ code: 'shopBand', lower: shop.lower, upper: shop.upper, isIn }]
+}
 
 /** Characteristics of the sizes in a fit, each once. */
 export const sidesOf = (fit: FitSpec): readonly string[] => [...new Set(linksOf(fit).map(({ characteristic }) => characteristic))]
@@ -86,5 +110,5 @@ export const stripOf = (fit: FitSpec): string | null => (isShaftInBore(fit) ? fi
 /** Everything measured that a fit reads. */
 export const readBy = (fit: FitSpec): readonly string[] => {
   const strip = stripOf(fit)
-  return strip === null ? sidesOf(fit) : [...sidesOf(fit), strip]
+  return [...sidesOf(fit), ...(strip === null ? [] : [strip]), ...(fit.direct === undefined ? [] : [fit.direct])]
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, sourceSchema } from '../base/idSchema'
+import { idSchema, nameSchema, onlySchema, sourceSchema } from '../base/idSchema'
+import { limitBySchema } from '../limit/limitBySchema'
 import { limitSchema } from '../limit/limitSchema'
 import { lengthMmSchema } from '../quantity/valueSchema'
 
@@ -19,7 +20,15 @@ export const fitShaping = {
   common: {
     id: idSchema,
     name: nameSchema,
-    limits: z.array(limitSchema).min(1).max(8),
+    /** One at least, here or by a table or a formula. */
+    limits: z.array(limitSchema).max(8),
+    limitsBy: z.array(limitBySchema).max(8).optional(),
+    /** Only where one of these is fitted. */
+    only: onlySchema.optional(),
+    /** The workshop’s own narrower band inside the limits, for what is put together. */
+    shop: z.strictObject({ lower: lengthMmSchema.nullable(), upper: lengthMmSchema.nullable() }).optional(),
+    /** The same clearance measured directly: by feeler, by lifting, by lead. */
+    direct: idSchema.optional(),
     /** Part on which the book mends this fit. */
     mendOn: idSchema,
     showTo: z.number().gt(0).max(10),

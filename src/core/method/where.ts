@@ -55,7 +55,7 @@ export type TermName =
   | { readonly code: PlainTerm }
 
 /** What a fit is computed from that nobody measures: of a standard, of a growth, or as its book calls it. */
-export type StatedName = 'bearingBore' | 'bearingOutside' | 'growth' | { readonly as: string }
+export type StatedName = 'bearingBore' | 'bearingOutside' | 'growth' | 'playBefore' | 'roundReference' | { readonly as: string }
 
 export type PlainTerm =
   | 'largest'

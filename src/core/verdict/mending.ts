@@ -30,6 +30,8 @@ export interface RouteContext {
   /** Fits of the book that a characteristic is part of, and rings that run in it. */
   readonly fitsOf: (characteristic: string) => readonly FitSpec[]
   readonly ringsIn: (characteristic: string) => readonly Characteristic[]
+  /** Sides of a part that are said to be used up; null where nobody has said. */
+  readonly sidesUsed: (part: string) => number | null
 }
 
 /** What is to be mended: a limit of a characteristic, or one of a fit. */
@@ -97,26 +99,37 @@ function tryRoute(part: Part, route: Route, toMend: ToMend | null, context: Rout
   const after = route.sizeAfter
   const cut = after?.characteristic ?? (toMend?.kind === 'fit' ? ownSide(route, toMend.fit) : null)
   let left = sizes ?? { surely: ANYTHING, perhaps: ANYTHING }
-  const tell = (outcome: RouteOutcome, against: RouteTried['against'] = null): Tried => ({
+  const used = route.sides === undefined ? null : context.sidesUsed(part.id)
+  const tell = (outcome: RouteOutcome, against: RouteTried['against'] = null, needs: Settling | null = null): Tried => ({
     route,
     outcome,
     leaves:
       after === null || cut === null || sizes === null ? null : { cut, sizes: isEmpty(left.surely) ? left.perhaps : left.surely },
-    needs: outcome === 'unknown' && against ? { code: 'suitedMate', part: part.id, route: route.id, takes: against.id } : null,
+    needs:
+      outcome !== 'unknown' ? null : against ? { code: 'suitedMate', part: part.id, route: route.id, takes: against.id } : needs,
     says: {
       part: part.id,
       route: route.id,
       outcome,
-      leavesMm: after && { least: after.leastMm, greatest: after.greatestMm },
+      leavesMm: after && leavesOf(route, after, context),
       cleansUpAtMm: sizes === null || after === null ? null : cleansUpAt(route, context),
+      ...(route.finish !== undefined || route.restores !== undefined
+        ? { after: { finish: route.finish ?? null, restores: route.restores ?? [] } }
+        : {}),
+      ...(route.sides === undefined ? {} : { sides: { has: route.sides, used } }),
       against,
     },
   })
+  if (route.sides !== undefined && used === null) return tell('unknown', null, { code: 'sides', part: part.id })
+  if (route.sides !== undefined && used !== null && used >= route.sides) return tell('infeasible')
   if (sizes === null || cut === null) return tell('feasible')
   if (isEmpty(sizes.perhaps)) return tell('infeasible')
-  for (const fit of context.fitsOf(cut)) {
+  const isOwnFit = ({ id }: FitSpec): boolean => toMend?.kind === 'fit' && toMend.fit.id === id
+  // What it is done for comes first: where that cannot be, no mate made to suit another fit helps.
+  const fits = [...context.fitsOf(cut)].sort((a, b) => Number(isOwnFit(b)) - Number(isOwnFit(a)))
+  for (const fit of fits) {
     if (route.suits?.includes(fit.id)) continue
-    const isOwn = toMend?.kind === 'fit' && toMend.fit.id === fit.id
+    const isOwn = isOwnFit(fit)
     // A surface that is rebuilt is made to the size the book gives; other fits of it are as they were when new.
     if (!isOwn && after === null) continue
     if (!isSum(fit)) {
@@ -157,12 +170,25 @@ function sizesAfter(route: Route, toMend: ToMend | null, context: RouteContext):
   }
   const bore = isBoreAt(context, after.characteristic)
   const needed = cleanUpAt(route, context)
-  const range = { low: after.leastMm, high: after.greatestMm }
-  const from = (size: number): Interval =>
-    meet(range, bore ? { low: size, high: after.greatestMm } : { low: after.leastMm, high: size })
+  const { least, greatest } = leavesOf(route, after, context)
+  const range = { low: least, high: greatest }
+  const from = (size: number): Interval => meet(range, bore ? { low: size, high: greatest } : { low: least, high: size })
   return bore
     ? { surely: from(needed.high), perhaps: from(needed.low) }
     : { surely: from(needed.low), perhaps: from(needed.high) }
+}
+
+/** Sizes a cut may leave, mm: those of the route, and of them those that take no more off the new size than may be in all. */
+function leavesOf(
+  route: Route,
+  after: NonNullable<Route['sizeAfter']>,
+  context: RouteContext,
+): { least: number; greatest: number } {
+  const size = context.characteristicOf(after.characteristic).new
+  if (route.mostOffMm === undefined || size === null) return { least: after.leastMm, greatest: after.greatestMm }
+  return isBoreAt(context, after.characteristic)
+    ? { least: after.leastMm, greatest: Math.min(after.greatestMm, size.nominal + route.mostOffMm) }
+    : { least: Math.max(after.leastMm, size.nominal - route.mostOffMm), greatest: after.greatestMm }
 }
 
 /** Size at which the worn surface cleans up, with the guard band of the policy on what was measured; open while it may be anything. */

@@ -73,7 +73,8 @@ describe('how old the fitted part is', () => {
     { name: 'a mark missing then', history: [at(2_000, {}), at(5_000, { p: 'A' })], now: 'A', age: null },
     { name: 'no mark now', history: [], now: undefined, age: null },
   ])('$name', ({ history, now, age }) => {
-    expect(ageOf(recordOf([part('p')], { installed: now === undefined ? {} : { p: now } }, history), 'p')).toEqual(age)
+    const found = ageOf(recordOf([part('p')], { installed: now === undefined ? {} : { p: now } }, history), 'p')
+    expect(found).toEqual(age && { ...age, starts: null })
   })
 })
 
@@ -115,6 +116,29 @@ test.each([
     says: /would pass them before the next overhaul/,
   },
   {
+    name: 'starts that would be over before the next overhaul',
+    rule: { kind: 'afterStarts', starts: 1_100, source },
+    history: [],
+    starts: 900,
+    verdict: 'replace',
+    says: 'Renewed after 1\u00a0100 starts; it has had 900 and would pass them before the next overhaul',
+  },
+  {
+    name: 'starts counted from where it was fitted',
+    rule: { kind: 'afterStarts', starts: 1_100, source },
+    history: [{ ...at(5_000, { p: 'B' }), starts: 600 }],
+    starts: 900,
+    verdict: 'hold',
+    says: 'Renewed after 1\u00a0100 starts; it has had 300 and does not reach them before the next overhaul',
+  },
+  {
+    name: 'starts that nobody counted',
+    rule: { kind: 'afterStarts', starts: 1_100, source },
+    history: [],
+    verdict: 'hold',
+    says: 'Renewed after so many starts, and nobody has counted them',
+  },
+  {
     name: 'hours that last',
     rule: { kind: 'afterHours', hours: 10_000, source },
     history: [],
@@ -128,12 +152,14 @@ test.each([
     verdict: 'hold',
     says: 'Renewed by its age, and how old it is nobody knows',
   },
-] as const)('$name', ({ rule, history, verdict, says }) => {
-  const record = recordOf([looked, part('p', [rule])], { installed: { p: 'A' } }, [...history])
+] as const)('$name', ({ rule, history, verdict, says, ...counted }) => {
+  const record = recordOf([looked, part('p', [rule])], { installed: { p: 'A' }, ...startsOf(counted) }, [...history])
   const got = verdictOf(record, 'p')
   expect(got.verdict).toBe(verdict)
   expect(got.says).toMatch(says)
 })
+
+const startsOf = (of: { readonly starts?: number }) => (of.starts === undefined ? {} : { starts: of.starts })
 
 test('hours run at every level, overhauls are counted where the level is one', () => {
   const level = {
@@ -225,6 +251,38 @@ test('being bound to more parts never makes a verdict milder', () => {
     { seed: 8, numRuns: 150 },
   )
 })
+
+test('a part within a part goes with what holds it, and is renewed alone without it', () => {
+  const parts = [looked, part('bush', [], { within: 'shaft' })]
+  expect(verdictOf(worn(recordOf(parts)), 'bush')).toMatchObject({ verdict: 'replace', says: 'Sits in shaft, and goes with it' })
+  const inner = worn(recordOf([{ ...looked, within: 'lever' }, part('lever')]))
+  expect(evaluate(inner).parts.map(({ id, verdict }) => [id, verdict])).toEqual([
+    ['shaft', 'replace'],
+    ['lever', 'hold'],
+  ])
+  const ring = { ...smallBook, parts: [part('shaft', [], { within: 'lever' }), part('lever', [], { within: 'shaft' })] }
+  expect(referenceFaults(ring).map(({ fault }) => fault.code)).toEqual(['insideItself'])
+})
+
+test('a part that can be turned over: open until somebody says how many sides are used up, closed when all are', () => {
+  const turn = { id: 'turn', name: 'Turn over', mends: ['journal'], sizeAfter: null, sides: 2, cost: 10, days: 1, source }
+  const mendable = smallBook.characteristics
+    .filter(({ id }) => id === 'journal')
+    .map((one) => ({ ...one, limits: one.limits.map((of) => ({ ...of, whenPassed: 'mend' as const })) }))
+  const record = worn(recordOf([{ ...looked, routes: [turn] }]))
+  const said = (used: number | null) => {
+    const entries = used === null ? [] : [{ ...NOTED, body: { kind: 'sidesSaid' as const, part: 'shaft', used } }]
+    const of = { ...record, book: { ...record.book, characteristics: mendable }, job: { ...record.job, entries } }
+    const [result] = evaluate(of).parts
+    const [vote] = result?.votes ?? []
+    return { verdict: result?.verdict, settles: vote && settledBy(speakerOf(of.book, 'metric'), vote) }
+  }
+  expect(said(null)).toEqual({ verdict: 'hold', settles: 'Say how many sides of shaft are used up.' })
+  expect(said(1).verdict).toBe('recondition')
+  expect(said(2).verdict).toBe('replace')
+})
+
+const NOTED = { id: '01990000-0000-7000-8000-0000000000aa', by: 'Ann', at: '2026-06-01T09:00:00Z' }
 
 test('a book that binds a part to itself, or to none of its own, is refused', () => {
   const book = { ...smallBook, parts: [part('shaft', [{ kind: 'set', parts: ['shaft', 'ghost'], source }])] }

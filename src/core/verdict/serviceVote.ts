@@ -12,6 +12,8 @@ export interface Age {
   readonly overhauls: number
   /** Running hours since it was fitted. */
   readonly hours: number
+  /** Starts since then; null where nobody counted them. */
+  readonly starts: number | null
 }
 
 /**
@@ -24,9 +26,12 @@ export function ageOf({ history, job }: Pick<InspectionRecord, 'history' | 'job'
   const overhauls = [...history].sort((a, b) => a.runningHours - b.runningHours)
   if (overhauls.some(({ installed }) => installed[part] === undefined)) return null
   const last = overhauls.findLastIndex(({ installed }) => installed[part] !== mark)
+  const fitted = overhauls[last]
+  const startsThen = fitted ? fitted.starts : 0
   return {
     overhauls: overhauls.length - last - 1,
-    hours: job.runningHours - (last < 0 ? 0 : (overhauls[last]?.runningHours ?? 0)),
+    hours: job.runningHours - (fitted?.runningHours ?? 0),
+    starts: job.starts === undefined || startsThen === undefined ? null : job.starts - startsThen,
   }
 }
 
@@ -62,6 +67,10 @@ function alwaysVotes(part: Part, scope: Scope, renews: boolean): Vote[] {
   ]
 }
 
+/** Starts until the next overhaul, at the pace the machine has had. */
+const startsToCome = ({ starts = 0, runningHours, mustRunHours }: InspectionRecord['job']): number =>
+  runningHours === 0 ? 0 : Math.ceil((starts * mustRunHours) / runningHours)
+
 function ruleVote(part: Part, rule: ServiceRule, record: ServiceInput['record'], noted: ServiceInput['noted']): Vote | null {
   const { source } = rule
   const decided = (isDue: boolean) =>
@@ -87,6 +96,21 @@ function ruleVote(part: Part, rule: ServiceRule, record: ServiceInput['record'],
       if (age === null) return unknownAge()
       const facts = { hours: rule.hours, has: age.hours, mustRun: record.job.mustRunHours }
       return vote({ rule: 'service', code: 'afterHours', facts, source, ...decided(facts.has + facts.mustRun > rule.hours) })
+    }
+    case 'afterStarts': {
+      const age = ageOf(record, part.id)
+      if (age === null) return unknownAge()
+      if (age.starts === null)
+        return openVote({
+          rule: 'service',
+          code: 'startsUnknown',
+          facts: NONE,
+          strong: 'replace',
+          source,
+          settledBy: { code: 'starts' },
+        })
+      const facts = { starts: rule.starts, has: age.starts, toCome: startsToCome(record.job) }
+      return vote({ rule: 'service', code: 'afterStarts', facts, source, ...decided(facts.has + facts.toCome > rule.starts) })
     }
     case 'whenDisturbed': {
       const isOut = noted.positions.some(({ book: position, tray }) => position?.part === part.id && tray !== null)

@@ -1,11 +1,14 @@
 import type { Part } from '../book/bookSchema'
+import type { Source } from '../limit/limit'
 import { type Disposition, dispositionRank } from '../policy/disposition'
 import { byStrength, type PartResult, type Span, spanOf, verdictOf, wayOf } from './partVerdict'
 import { type Vote, vote } from './vote'
 
-/** Parts that a part's rules look at: its mates, and those it is renewed with. */
-export const lookedAtBy = ({ service = [] }: Part): readonly string[] =>
-  service.flatMap((rule) => (rule.kind === 'withMate' || rule.kind === 'set' ? rule.parts : []))
+/** Parts that a part's rules look at: its mates, those it is renewed with, and the part that holds it. */
+export const lookedAtBy = ({ service = [], within }: Part): readonly string[] => [
+  ...service.flatMap((rule) => (rule.kind === 'withMate' || rule.kind === 'set' ? rule.parts : [])),
+  ...(within === undefined ? [] : [within]),
+]
 
 /** Everything the verdict of a part may follow from, part by part; only itself where no rule binds it to others. */
 export function boundTo(part: Part, partOf: (id: string) => Part | undefined): readonly string[] {
@@ -67,18 +70,27 @@ export function togetherWith(
 const asVote = ({ mild, strong }: Span): Pick<Vote, 'mild' | 'strong'> => ({ mild, strong })
 
 /** What a part's rules ask of it, from what is possible for the others. */
-function boundVotes({ service = [] }: Part, spans: ReadonlyMap<string, Span>): Vote[] {
-  return service.flatMap((rule) => {
+function boundVotes({ service = [], within }: Part, spans: ReadonlyMap<string, Span>): Vote[] {
+  const holder = within === undefined ? undefined : spans.get(within)
+  const held = within !== undefined && holder ? [boundVote('within', within, renewalOf(holder), null)] : []
+  const byRule = service.flatMap((rule) => {
     if (rule.kind !== 'withMate' && rule.kind !== 'set') return []
     return rule.parts.flatMap((id): Vote[] => {
       const span = spans.get(id)
       if (!span) return []
-      const asks = rule.kind === 'set' ? span : { mild: onlyReplace(span.mild), strong: onlyReplace(span.strong) }
-      const settledBy = asks.mild === asks.strong ? null : ({ code: 'otherPart', part: id } as const)
-      return [vote({ rule: 'service', code: rule.kind, facts: { part: id }, source: rule.source, ...asks, settledBy })]
+      return [boundVote(rule.kind, id, rule.kind === 'set' ? span : renewalOf(span), rule.source)]
     })
   })
+  return [...byRule, ...held]
 }
+
+function boundVote(code: 'withMate' | 'set' | 'within', part: string, { mild, strong }: Span, source: Source | null): Vote {
+  const settledBy = mild === strong ? null : ({ code: 'otherPart', part } as const)
+  return vote({ rule: 'service', code, facts: { part }, source, mild, strong, settledBy })
+}
+
+/** What of another part counts here: whether it is renewed. */
+const renewalOf = ({ mild, strong }: Span): Span => ({ mild: onlyReplace(mild), strong: onlyReplace(strong) })
 
 /** A mate that is only dressed disturbs nothing. */
 const onlyReplace = (disposition: Disposition): Disposition => (disposition === 'replace' ? 'replace' : 'reuse')

@@ -129,15 +129,22 @@ const fitLimit = (judges: 'minimum' | 'maximum', side: 'upper' | 'lower', wear: 
   mendedBy: undefined,
 })
 
+const NEW_BORE = { new: { nominal: 160, lower: 160, upper: 160.04, source } }
+
 /** What routes are tried on: sizes by characteristic, the fits and rings that run against them. */
 const tryingOn = (
   measured: Readonly<Record<string, Reductions>>,
   over: { fits?: readonly FitSpec[]; ring?: Characteristic } = {},
 ): RouteContext => ({
   characteristicOf: (id) =>
-    id === 'ring' && over.ring ? over.ring : characteristic(id, id === 'bore' ? boreMethod : journalMethod),
+    id === 'ring' && over.ring
+      ? over.ring
+      : id === 'bore'
+        ? characteristic(id, boreMethod, NEW_BORE)
+        : characteristic(id, journalMethod),
   reductionsOf: (id) => measured[id],
   fitsOf: (id) => (over.fits ?? []).filter((one) => sidesOf(one).includes(id)),
+  sidesUsed: () => null,
   ringsIn: (id) => (over.ring && id === 'bore' ? [over.ring] : []),
 })
 
@@ -227,6 +234,22 @@ const mendings: {
     measured: { journal: journal(219.77, 219.74) },
     levels: ['replace', 'replace'],
     route: null,
+  },
+  {
+    name: 'all that work may take off in its life is taken off: closed, though its sizes would allow it',
+    routes: [{ ...hone, mostOffMm: 0.2 }],
+    subject: 'bore',
+    measured: { bore: bore(160.24, 160.22) },
+    levels: ['replace', 'replace'],
+    route: null,
+  },
+  {
+    name: 'with that much to spare: open',
+    routes: [{ ...hone, mostOffMm: 0.28 }],
+    subject: 'bore',
+    measured: { bore: bore(160.24, 160.22) },
+    levels: ['recondition', 'recondition'],
+    route: 'hone',
   },
   {
     name: 'the cheapest open route',

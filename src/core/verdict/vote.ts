@@ -2,7 +2,7 @@ import type { NeverGiven } from '../book/bookFault'
 import type { PatternCount, PatternLimits, PatternState } from '../condition/damagePattern'
 import type { FindingKind, Severity } from '../condition/findingKinds'
 import type { GradeSpan } from '../limit/conformity'
-import type { Limit, Source } from '../limit/limit'
+import type { Limit, LimitBy, Source } from '../limit/limit'
 import type { MethodFault, ReductionName, Term } from '../method/reduction'
 import type { Slot } from '../method/slot'
 import type { PlaceOf, Where } from '../method/where'
@@ -76,6 +76,13 @@ export type Said =
     }
   | { readonly rule: 'forecast'; readonly code: Exclude<Lasts, 'notKnown'>; readonly facts: ForecastFacts }
   | { readonly rule: 'change'; readonly code: 'inside' | 'outside' | 'undecided' | 'open'; readonly facts: ChangeFacts }
+  /** Figures of a limit, or whether a part is there at all, that depend on what nobody has said or no table gives. */
+  | { readonly rule: 'limitOpen'; readonly code: 'which' | 'mayBe'; readonly facts: { readonly variant: string } }
+  | {
+      readonly rule: 'limitOpen'
+      readonly code: 'noFigure'
+      readonly facts: { readonly kind: Exclude<LimitBy['depends']['kind'], 'variant'> }
+    }
   | { readonly rule: 'notMeasured'; readonly code: 'notMeasured'; readonly facts: None }
   | {
       readonly rule: 'cannot'
@@ -91,7 +98,7 @@ export type Said =
   /** Strip and measured parts of a fit. */
   | {
       readonly rule: 'crossCheck'
-      readonly code: 'apart' | 'notFigures' | 'oneWayOnly'
+      readonly code: 'apart' | 'notFigures' | 'oneWayOnly' | 'directApart'
       readonly facts: { readonly places: readonly PlaceOf[]; readonly has: 'strip' | 'measuredParts' }
     }
   /** A cross-check of the book. */
@@ -119,7 +126,13 @@ export type Said =
       readonly code: 'afterHours'
       readonly facts: { readonly hours: number; readonly has: number; readonly mustRun: number }
     }
-  | { readonly rule: 'service'; readonly code: 'withMate' | 'set'; readonly facts: { readonly part: string } }
+  | {
+      readonly rule: 'service'
+      readonly code: 'afterStarts'
+      readonly facts: { readonly starts: number; readonly has: number; readonly toCome: number }
+    }
+  | { readonly rule: 'service'; readonly code: 'startsUnknown'; readonly facts: None }
+  | { readonly rule: 'service'; readonly code: 'withMate' | 'set' | 'within'; readonly facts: { readonly part: string } }
   | {
       readonly rule: 'leftOut'
       readonly code: 'ifGateFails' | 'notRequired'
@@ -143,7 +156,8 @@ export type Missing =
 export type Settling =
   | { readonly code: 'take'; readonly missing: readonly Missing[] }
   | { readonly code: 'measure'; readonly characteristic: string }
-  | { readonly code: 'age' | 'otherPart'; readonly part: string }
+  | { readonly code: 'age' | 'otherPart' | 'sides'; readonly part: string }
+  | { readonly code: 'which'; readonly variant: string }
   | { readonly code: 'toAFigure'; readonly text: string | null }
   | { readonly code: 'suitedMate'; readonly part: string; readonly route: string; readonly takes: string }
   | { readonly code: 'routeNeeds'; readonly part: string; readonly route: string }
@@ -154,6 +168,8 @@ export type Settling =
   | {
       readonly code:
         | 'routesNeed'
+        | 'starts'
+        | 'makersFigure'
         | 'doubtfulAgain'
         | 'stepLimit'
         | 'betterGauge'
@@ -199,6 +215,8 @@ export type TraceStep = { readonly source: Source | null } & (
       readonly quantity: QuantityKind
       readonly uncertainty: number
       readonly degreesOfFreedom: number | null
+      /** How far noise alone pushes the worst of its places, or widens a spread of them; none where a value judges neither. */
+      readonly noise?: number
       /** Codes of the gauges. */
       readonly gauges: readonly string[]
     }
@@ -240,6 +258,10 @@ export interface RouteTried {
   readonly leavesMm: { readonly least: number; readonly greatest: number } | null
   /** Size at which the worn surface surely cleans up, mm; null where that is not known. */
   readonly cleansUpAtMm: number | null
+  /** What the work must leave beside the size: finish, and what it takes away and must make again. */
+  readonly after?: { readonly finish: string | null; readonly restores: readonly string[] }
+  /** Sides of the part, and how many are used up; null where nobody has said. */
+  readonly sides?: { readonly has: number; readonly used: number | null }
   /** Fit or ring whose limits the size it leaves does not keep. */
   readonly against: { readonly id: string; readonly as: 'ownFit' | 'otherFit' | 'ring' } | null
 }

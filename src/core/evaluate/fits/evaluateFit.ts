@@ -1,12 +1,15 @@
 import { isShaftInBore } from '../../fit/kinds'
 import type { Limit } from '../../limit/limit'
+import { openLimits } from '../../limit/limitBy'
 import { judged, type LimitOutcome } from '../../limit/outcome'
 import type { Reductions } from '../../method/reduction'
 import { type Disposition, dispositionRank } from '../../policy/disposition'
 import { limitVote, strongestLevelOf } from '../../verdict/limitVote'
 import { type Mending, mendingOf } from '../../verdict/mending'
 import type { TraceStep, Vote } from '../../verdict/vote'
+import { openLimitVotes } from '../openLimitVotes'
 import type { FitMeasured } from '../results'
+import { directVotes } from './directVotes'
 import type { FitFound, FitInput } from './fitInput'
 import { linkedFound } from './linkedFit'
 import { shaftInBoreFound } from './shaftInBore'
@@ -18,10 +21,12 @@ export function evaluateFit(input: FitInput): FitMeasured {
   const { minimum, maximum } = found
   const limits = fit.limits.map((limit) => judged(limit, limit.judges === 'minimum' ? minimum : maximum, policy.acceptance))
   const ways = new Map(fit.limits.map((limit) => [limit.id, wayOf(input, limit)] as const))
-  const strongest = fit.limits
-    .map((limit) => strongestLevelOf(limit, ways.get(limit.id) ?? wayOf(input, limit)))
-    .reduce<Disposition>((a, b) => (dispositionRank[b] > dispositionRank[a] ? b : a), 'reuse')
-  const crossChecks = found.crossChecks(strongest)
+  const open = openLimitVotes(fit.id, input.stage, openLimits(fit), (limit) => wayOf(input, limit))
+  const strongest = [
+    ...fit.limits.map((limit) => strongestLevelOf(limit, ways.get(limit.id) ?? wayOf(input, limit))),
+    ...open.map((vote) => vote.strong),
+  ].reduce<Disposition>((a, b) => (dispositionRank[b] > dispositionRank[a] ? b : a), 'reuse')
+  const crossChecks = [...found.crossChecks(strongest), ...directVotes(input, minimum, maximum, strongest)]
   return {
     id: fit.id,
     clearance: found.clearance,
@@ -31,9 +36,10 @@ export function evaluateFit(input: FitInput): FitMeasured {
     minimum,
     maximum,
     limits,
-    verdict: fitVerdict(limits, crossChecks),
+    verdict: fitVerdict(limits, [...crossChecks, ...open]),
     votes: [
       ...limits.map((outcome) => fitVote(input, found, outcome, ways.get(outcome.limit.id) ?? wayOf(input, outcome.limit))),
+      ...open,
       ...crossChecks,
     ],
   }
@@ -41,9 +47,9 @@ export function evaluateFit(input: FitInput): FitMeasured {
 
 const wayOf = ({ part, fit, routes }: FitInput, limit: Limit): Mending => mendingOf(part, { kind: 'fit', fit, limit }, routes)
 
-function fitVerdict(limits: readonly LimitOutcome[], crossChecks: readonly Vote[]): FitMeasured['verdict'] {
+function fitVerdict(limits: readonly LimitOutcome[], open: readonly Vote[]): FitMeasured['verdict'] {
   if (limits.some(({ grade }) => grade.mild === 2)) return 'fails'
-  if (limits.some(({ grade }) => grade.strong === 2) || crossChecks.length > 0) return 'open'
+  if (limits.some(({ grade }) => grade.strong === 2) || open.length > 0) return 'open'
   return limits.some(({ grade }) => grade.strong === 1) ? 'pastPlan' : 'passes'
 }
 

@@ -2,6 +2,7 @@
 import { describe, expect, test } from 'vitest'
 import { fitSchema } from '../../fit/fitSchema'
 import { fitNotes } from '../../fit/kinds'
+import { everyMethod } from '../../method/everyMethod.fixture'
 import { evaluate, startEvaluation } from '../evaluate'
 import { common, found, limit, machine, part, size } from './fits.fixture'
 
@@ -62,6 +63,59 @@ test.each([
     loosest: 1 - 0.23,
   },
   {
+    name: 'a spherical roller bearing driven up 6 mm on its taper, play by feeler before',
+    fit: {
+      kind: 'driveUp',
+      before: 'a',
+      drive: 'b',
+      bearing: { boreMm: 80, type: 'sphericalRollerTapered', group: 'N' },
+      share: null,
+    },
+    typed: { a: ['0.5'], b: ['6'] },
+    tightest: 0.5 - (0.8 * 6) / 12,
+    loosest: 0.5 - (0.8 * 6) / 12,
+  },
+  {
+    name: 'the same from the table of its group: 0.070 to 0.095 mm at 80 mm',
+    fit: {
+      kind: 'driveUp',
+      before: null,
+      drive: 'b',
+      bearing: { boreMm: 80, type: 'sphericalRollerTapered', group: 'N' },
+      share: 0.75,
+    },
+    typed: { a: ['0.5'], b: ['0.4'] },
+    tightest: 0.07 - 0.025,
+    loosest: 0.095 - 0.025,
+  },
+  {
+    name: 'taper rollers under a cover: the gasket keeps nine tenths of its thickness',
+    fit: {
+      kind: 'axialSetting',
+      depth: 'a',
+      spigot: 'b',
+      gasket: { thickness: 'g', left: 0.9 },
+      wanted: { leastMm: 0.02, greatestMm: 0.06 },
+    },
+    typed: { a: ['12.40'], b: ['12.80'], g: ['0.5'] },
+    tightest: 0.05,
+    loosest: 0.05,
+  },
+  {
+    name: 'a gap that a pad sets is the gap as measured',
+    fit: {
+      kind: 'groundPad',
+      gap: 'a',
+      pad: 'b',
+      thickerPad: 'closes',
+      wanted: { leastMm: 0.3, greatestMm: 0.4 },
+      thinnestMm: 5,
+    },
+    typed: { a: ['0.2'], b: ['6'] },
+    tightest: 0.2,
+    loosest: 0.2,
+  },
+  {
     name: 'a chain with a gasket nobody measures',
     fit: {
       kind: 'chain',
@@ -76,8 +130,13 @@ test.each([
     loosest: 0.8,
   },
 ])('$name', ({ fit, typed, tightest, loosest }) => {
-  const sizes = [size('a', 'p', 'size', 40), size('b', 'q', 'size', 40)]
-  const record = machine([part('p'), part('q')], sizes, [{ ...common('f', [limit('maximum', 'upper', 2)], 'p'), ...fit }], typed)
+  const sizes = [size('a', 'p', 'size', 40), size('b', 'q', 'size', 40), size('g', 'q', 'size', 1)]
+  const record = machine(
+    [part('p'), part('q')],
+    sizes,
+    [{ ...common('f', [limit('maximum', 'upper', 2)], 'p'), ...fit }],
+    typed as Parameters<typeof machine>[3],
+  )
   const got = found(record)
   expect(got.verdict).toBe('passes')
   expect(got.tightest).toBeCloseTo(tightest, 7)
@@ -193,4 +252,81 @@ test.each([
   const said = note?.code === 'shims' ? [note.addMm, note.opensToMm, note.closesToMm] : []
   for (const [index, expected] of [add, ...to].entries()) expect(said[index]).toBeCloseTo(expected, 6)
   expect(fitNotes(fit, { tightestMm: opens, loosestMm: opens }, () => null)).toEqual([])
+})
+
+describe('what a fit advises', () => {
+  const ends = (mm: number) => ({ tightestMm: mm, loosestMm: mm })
+  const noteOf = (fit: object, mm: number, sizes: Readonly<Record<string, number>>) =>
+    fitNotes(
+      fitSchema.parse({ ...common('f', [limit('maximum', 'upper', 2)], 'p'), ...fit }),
+      ends(mm),
+      (id) => sizes[id] ?? null,
+    )[0]
+  const cover = {
+    kind: 'axialSetting',
+    depth: 'a',
+    spigot: 'b',
+    gasket: { thickness: 'g', left: 0.9 },
+    wanted: { leastMm: 0.02, greatestMm: 0.06 },
+  }
+  test('a gasket that gives the play that is wanted, by what is left of it when tight', () => {
+    expect(noteOf(cover, 0.05, { g: 0.5 })).toMatchObject({ isIn: true })
+    const note = noteOf(cover, -0.05, { g: 0.5 })
+    expect(note).toMatchObject({ code: 'axialSetting', isIn: false, wantedMm: 0.04 })
+    expect(note?.code === 'axialSetting' && note.gasketMm).toBeCloseTo(0.6, 9)
+  })
+  const pad = { kind: 'groundPad', gap: 'a', pad: 'b', wanted: { leastMm: 0.3, greatestMm: 0.4 }, thinnestMm: 5.9 }
+  test.each([
+    ['closes', 0.2, 6, 5.85, true],
+    ['closes', 0.28, 6, 5.93, false],
+    ['opens', 0.2, 6, 6.15, false],
+    ['opens', 0.35, 6, 6, false],
+  ] as const)('a thicker pad %s: gap %d, pad %d must be %d', (thickerPad, gapMm, padMm, toMm, isTooThin) => {
+    const note = noteOf({ ...pad, thickerPad }, gapMm, { a: gapMm, b: padMm })
+    expect(note?.code === 'pad' && Number(note.toMm.toFixed(9))).toBe(toMm)
+    expect(note).toMatchObject({ isTooThin })
+  })
+  test('the shop’s own band inside the maker’s', () => {
+    const shop = { ...pad, thickerPad: 'opens', shop: { lower: 0.3, upper: 0.35 } }
+    expect(noteOf(shop, 0.36, {})).toEqual({ code: 'shopBand', lower: 0.3, upper: 0.35, isIn: false })
+    expect(noteOf(shop, 0.35, {})).toMatchObject({ isIn: true })
+  })
+})
+
+test('a ring in a worn bore: its gap grows by π of the wear, as the ring itself says', () => {
+  const ring = size('ring', 'p', 'size', 0.5, {
+    method: { ...everyMethod.ringEndGap, runsIn: 'bore', referenceDiameterMm: 160 },
+    gaugeKind: 'feeler',
+    new: null,
+  })
+  const fit = {
+    ...common('f', [limit('maximum', 'upper', 1.2)], 'p'),
+    kind: 'ringInBore',
+    ring: 'ring',
+    runsIn: 'bore',
+    referenceMm: 160,
+  }
+  const record = machine([part('p'), part('q')], [ring, size('bore', 'q', 'boreDiameter', 160)], [fit], {
+    ring: ['0.30', '0.20'],
+    bore: ['160.10', '160.20'],
+  })
+  const got = found(record)
+  expect(got.tightest).toBeCloseTo(0.5 + Math.PI * 0.1, 6)
+  expect(got.loosest).toBeCloseTo(0.5 + Math.PI * 0.2, 6)
+})
+
+describe('a clearance that is measured directly as well', () => {
+  const direct = (read: string) => {
+    const fit = { ...common('f', [limit('maximum', 'upper', 2)], 'p'), kind: 'keyInKeyway', keyway: 'a', key: 'b', direct: 'd' }
+    const sizes = [size('a', 'p', 'size', 40), size('b', 'q', 'size', 40), size('d', 'q', 'size', 0.1)]
+    const record = machine([part('p'), part('q')], sizes, [fit], { a: ['12.10'], b: ['12.00'], d: [read] })
+    const [result] = evaluate(record).fits
+    return { verdict: result?.verdict, says: result?.votes.map(({ code }) => code) }
+  }
+  test('agrees within the doubt of both', () => {
+    expect(direct('0.101')).toEqual({ verdict: 'passes', says: ['inside'] })
+  })
+  test('or nothing is settled until it is known which is wrong', () => {
+    expect(direct('0.15')).toEqual({ verdict: 'open', says: ['inside', 'directApart'] })
+  })
 })

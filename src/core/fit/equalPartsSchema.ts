@@ -1,0 +1,29 @@
+import { z } from 'zod'
+import { idSchema, nameSchema, sourceSchema } from '../base/idSchema'
+import { lengthMmSchema } from '../quantity/valueSchema'
+
+/** Equal parts that may change places: what is measured of each, place by place. */
+const rotationSchema = z.strictObject({
+  kind: z.literal('rotation'),
+  id: idSchema,
+  name: nameSchema,
+  places: z.array(idSchema).min(2).max(200),
+  source: sourceSchema,
+})
+
+/** Bores and journals of one kind that may be paired anew. */
+const pairingSchema = z.strictObject({
+  kind: z.literal('pairing'),
+  id: idSchema,
+  name: nameSchema,
+  /** The first bore stands with the first journal as it was found, and so on; journals may be more. */
+  bores: z.array(idSchema).min(2).max(200),
+  journals: z.array(idSchema).min(2).max(200),
+  targetMm: lengthMmSchema,
+  leastMm: lengthMmSchema,
+  greatestMm: lengthMmSchema,
+  source: sourceSchema,
+})
+
+export const equalPartsSchema = z.discriminatedUnion('kind', [rotationSchema, pairingSchema])
+export type EqualParts = z.infer<typeof equalPartsSchema>

@@ -1,0 +1,37 @@
+import type { FitFault, FitKindOf, Shaped } from '../fitKind'
+import type { FitShaping } from '../shapingSchema'
+
+/** A gap that the thickness of a pad sets: the pad is ground to bring it to where it must lie. */
+const shape = ({ z, idSchema, lengthMm, positiveMm, common, linked }: FitShaping) =>
+  z.strictObject({
+    kind: z.literal('groundPad'),
+    ...common,
+    ...linked,
+    gap: idSchema,
+    pad: idSchema,
+    /** What a thicker pad does to the gap. */
+    thickerPad: z.enum(['opens', 'closes']),
+    /** Where the gap must lie. */
+    wanted: z.strictObject({ leastMm: lengthMm, greatestMm: lengthMm }),
+    /** Thinnest that the pad may be ground. */
+    thinnestMm: positiveMm,
+  })
+export type GroundPad = Shaped<typeof shape>
+
+/** The gap as it was measured; new pad = old ± (wanted − gap), by what a thicker pad does. */
+export const groundPad: FitKindOf<GroundPad> = {
+  shape,
+  links: ({ gap, pad }) => [
+    { characteristic: gap, factor: 1, takes: null },
+    { characteristic: pad, factor: 0, takes: null },
+  ],
+  faults: ({ wanted }): readonly FitFault[] => (wanted.leastMm > wanted.greatestMm ? [{ code: 'bandEndsSwapped' }] : []),
+  notes: ({ gap, pad, thickerPad, wanted, thinnestMm }, _ends, middleOf) => {
+    const [gapMm, padMm] = [middleOf(gap), middleOf(pad)]
+    if (gapMm === null || padMm === null) return []
+    if (gapMm >= wanted.leastMm && gapMm <= wanted.greatestMm) return [{ code: 'pad', padMm, toMm: padMm, isTooThin: false }]
+    const more = (wanted.leastMm + wanted.greatestMm) / 2 - gapMm
+    const toMm = thickerPad === 'opens' ? padMm + more : padMm - more
+    return [{ code: 'pad', padMm, toMm, isTooThin: toMm < thinnestMm }]
+  },
+}
