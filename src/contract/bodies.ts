@@ -93,6 +93,8 @@ export const openJobBody = z.strictObject({
   complaint: z.string().trim().max(1000),
   returnBy: daySchema.nullable(),
   mustRunHours: z.int(say.wholeHours).min(0).max(1_000_000),
+  /** Starts counted so far; null where nobody counts them. */
+  starts: z.int(say.wholeHours).min(0).max(10_000_000).nullable().default(null),
   policy: policySchema,
   /** Done to learn: trainees may work in it, and nothing of it counts. */
   practice: z.boolean(),

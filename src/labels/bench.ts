@@ -102,7 +102,7 @@ export const say = {
   readingSetAgain: 'Reading the set again',
   ofOne: (reason: string, size: number, count: number): string => `(${reason}): ${size} of ${count}. `,
   stopHere: 'Stop here',
-  allReadings: (needed: number): string => `All ${needed} readings are in. `,
+  allReadings: (needed: number): string => (needed === 1 ? 'The reading is in. ' : `All ${needed} readings are in. `),
   nextMeasure: 'Next to measure',
   notStored: (placeOf: string, text: string, message: string): string => `${placeOf}: “${text}” was not stored: ${message}`,
   mineCounts: 'Use mine',

@@ -94,4 +94,6 @@ export const say = {
   sideFound: (name: string, low: string, high: string): string => `${name} ${low === high ? low : `${low} to ${high}`}`,
   sideMissing: (name: string): string => `${name} not measured yet`,
   expectedNext: (value: string): string => `expected at the next overhaul ${value}`,
+  afterIt: (value: string): string => `then ${value}`,
+  wanted: (least: string, greatest: string): string => `wanted ${least} … ${greatest}`,
 } as const

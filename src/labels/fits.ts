@@ -82,4 +82,11 @@ export const say = {
   noBookNoFits: 'This machine has no limit book, so no fits are named: clearances are measured as sizes of their own.',
   limitBookMachine: 'The limit book of this machine names no fits.',
   goMeasure: 'Go to the bench',
+  knownTwice: 'Known twice',
+  tightestWord: 'Tightest',
+  loosestWord: 'Loosest',
+  byItsSizes: 'By its sizes',
+  notDirectYet: 'The book wants it measured directly as well.',
+  doubtBoth: (value: string, unit: string): string =>
+    `Doubt of both together ± ${value} ${unit}. What lies outside by more is one reading wrong.`,
 } as const

@@ -51,6 +51,7 @@ export const say = {
   readingsChangedAfter: 'Readings have changed since the decision: review it.',
   stageStage: 'Stage by stage',
   bench: 'To the bench',
+  notSaidYet: 'not said yet',
   recordAsJson: 'Record as JSON',
   gone: (note: string): string => `Gone: ${note}.`,
   typedLimitsOf: (count: number, unchecked: number): string =>

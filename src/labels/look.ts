@@ -94,4 +94,7 @@ export const say = {
   notLookedAt: 'not inspected',
   soundWord: 'sound',
   brokenWord: 'broken',
+  sidesUsed: 'Sides used up',
+  sidesUsedBy: (by: string): string => `Sides used up (${by})`,
+  ofSides: (used: number, has: number): string => `${used} of ${has}`,
 } as const

@@ -28,5 +28,9 @@ export const say = {
   you: 'You',
   keepTheirs: 'Use theirs',
   putMinePlace: 'Use mine',
+  fitted: 'What is fitted',
+  notSaidYet: 'not said yet',
+  saidBy: (by: string): string => `${by}. What belongs to other types is left out.`,
+  saySoon: 'Until it is said, everything of every type stays open.',
   youMayLook: 'You have read-only access. Notes are made by the inspector.',
 } as const

@@ -204,6 +204,7 @@ const opening = (over: Partial<OpenJobBody> = {}): OpenJobBody => ({
   complaint: '',
   returnBy: null,
   mustRunHours: 8_000,
+  starts: null,
   practice: false,
   policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: true, clearanceBy: 'measuredParts' },
   hoursNote: null,

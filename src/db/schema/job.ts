@@ -46,6 +46,8 @@ export const job = pgTable(
     byName: nameThen(),
     runningHours: integer('running_hours').notNull(),
     mustRunHours: integer('must_run_hours').notNull(),
+    /** Starts counted so far; null where nobody counts them. */
+    starts: integer('starts'),
     /** Inspection level of the book; null where the book has none. */
     level: text('level'),
     complaint: text('complaint').notNull().default(''),

@@ -1,13 +1,16 @@
 import { fitStageLines } from '../../contract/stageLines'
 import type { Way } from '../../core/evaluate/fits/ways'
+import { directAgrees, doubtOf } from '../../core/fit/direct'
+import type { FitNote } from '../../core/fit/fitKind'
 import { fitNotes, isShaftInBore, linksOf, sidesOf, statedOf } from '../../core/fit/kinds'
 import { sizeEnd } from '../../core/fit/sizeEnd'
 import { formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
 import { fitNoteWords } from '../../core/words/fits'
 import { statedWords } from '../../core/words/places'
 import { fitModelOf } from '../../drawing/fitModel'
+import { gapRows } from '../../drawing/gapRows'
 import { say } from '../../labels/fits'
-import { FitDrawing } from '../../ui/fitDrawing/FitDrawing'
+import { FitDrawing, GapDrawing } from '../../ui/fitDrawing/FitDrawing'
 import { SourceNote } from '../../ui/SourceNote'
 import { VoteList } from '../../ui/VoteList'
 import type { Board } from '../decisions/useBoard'
@@ -32,12 +35,16 @@ export function FitSheet({ row, board, ways, onTake }: SheetProps) {
   const figure = (mm: number | null | undefined): string => (mm == null ? '–' : formatLength(mm, units, spec.showTo))
   const model = fitModelOf(record.book, spec, fit, (id) => board.results.characteristics.find((one) => one.id === id))
   const middleOf = (id: string): number | null => {
-    const reductions = board.results.characteristics.find((one) => one.id === id)?.reductions
-    const [least, greatest] = [sizeEnd(reductions, 'least')?.value, sizeEnd(reductions, 'greatest')?.value]
-    return least == null || greatest == null ? null : (least + greatest) / 2
+    const size = sizeOf(board, id)
+    return size && (size[0] + size[1]) / 2
   }
   const ends = { tightestMm: fit.minimum?.value ?? null, loosestMm: fit.maximum?.value ?? null }
   const notes = fitNotes(spec, ends, middleOf)
+  const gaps = gapRows(spec, notes, {
+    nameOf: (id) => board.speaker.characteristic(id)?.name ?? id,
+    sizeOf: (id) => sizeOf(board, id),
+    clearance: ends.tightestMm === null || ends.loosestMm === null ? null : [ends.tightestMm, ends.loosestMm],
+  })
   return (
     <section className={styles.sheet} aria-labelledby="fit-name">
       <div className={styles.head}>
@@ -53,7 +60,12 @@ export function FitSheet({ row, board, ways, onTake }: SheetProps) {
         <p className={styles.limits}>{say.limits(limitWords(row, figure), unit)}</p>
       </div>
       <Missing row={row} board={board} />
-      {model ? <FitDrawing model={model} system={units} /> : <Sizes row={row} board={board} figure={figure} />}
+      {gaps.length > 0 && <GapDrawing rows={gaps} system={units} step={spec.showTo} />}
+      {model && gaps.length === 0 ? (
+        <FitDrawing model={model} system={units} />
+      ) : (
+        <Sizes row={row} board={board} figure={figure} />
+      )}
       <p className={styles.note}>
         {model && say.diametersIn(unit)} {say.minusIsInterference}{' '}
         {isShaftInBore(spec) && say.counts(fit.countsBy === 'strip' ? say.strip : say.measuredParts)}{' '}
@@ -65,15 +77,12 @@ export function FitSheet({ row, board, ways, onTake }: SheetProps) {
         )}
       </p>
       {notes.map((note) => (
-        <p
-          key={note.code}
-          className={styles.advice}
-          data-warns={(note.code === 'heatTo' && note.isTooHot) || (note.code === 'shims' && !note.holds) ? '' : undefined}
-        >
+        <p key={note.code} className={styles.advice} data-warns={warns(note) ? '' : undefined}>
           {fitNoteWords(note, board.speaker)}
         </p>
       ))}
       <Closures row={row} board={board} figure={figure} />
+      <Direct row={row} board={board} figure={figure} />
       <Ways row={row} ways={ways} board={board} onTake={onTake} />
       <details>
         <summary>{say.why}</summary>
@@ -84,6 +93,30 @@ export function FitSheet({ row, board, ways, onTake }: SheetProps) {
       <Stages row={row} figure={figure} />
     </section>
   )
+}
+
+/** Advice that something stands against. */
+function warns(note: FitNote): boolean {
+  switch (note.code) {
+    case 'heatTo':
+    case 'pad':
+      return note.code === 'pad' ? note.isTooThin : note.isTooHot
+    case 'shims':
+      return !note.holds
+    case 'axialSetting':
+      return !note.isIn
+    case 'shopBand':
+      return note.isIn === false
+    default:
+      return false
+  }
+}
+
+/** The least and the greatest of a size as measured. */
+function sizeOf(board: Board, id: string): readonly [number, number] | null {
+  const reductions = board.results.characteristics.find((one) => one.id === id)?.reductions
+  const [least, greatest] = [sizeEnd(reductions, 'least')?.value, sizeEnd(reductions, 'greatest')?.value]
+  return least == null || greatest == null ? null : [least, greatest]
 }
 
 type Figure = (mm: number | null | undefined) => string
@@ -218,6 +251,63 @@ function Closures({ row: { spec, fit }, board, figure }: TableProps) {
           )
         })}
       </tbody>
+    </table>
+  )
+}
+
+/** The clearance by its sizes and measured directly, and whether the two agree within their doubt. */
+function Direct({ row: { spec, fit }, board, figure }: TableProps) {
+  if (spec.direct === undefined) return null
+  const { job, machine } = board.view.record
+  const name = board.speaker.characteristic(spec.direct)?.name ?? spec.direct
+  const reductions = board.results.characteristics.find(({ id }) => id === spec.direct)?.reductions
+  const [least, greatest] = [sizeEnd(reductions, 'least'), sizeEnd(reductions, 'greatest')]
+  if (!least || !greatest || !fit.minimum || !fit.maximum)
+    return (
+      <p className={styles.note}>
+        {say.notDirectYet}{' '}
+        <a href={`/jobs/${encodeURIComponent(job.id)}/bench?c=${encodeURIComponent(spec.direct)}`}>{say.measure(name)}</a>
+      </p>
+    )
+  const agrees = directAgrees({ minimum: fit.minimum, maximum: fit.maximum, least, greatest })
+  return (
+    <table className={styles.plain}>
+      <caption>{say.knownTwice}</caption>
+      <thead>
+        <tr>
+          <th scope="col">{say.clearanceIn(unitLabel(machine.units))}</th>
+          <th scope="col" className={styles.right}>
+            {say.tightestWord}
+          </th>
+          <th scope="col" className={styles.right}>
+            {say.loosestWord}
+          </th>
+          <th scope="col">
+            <span className="hidden-label">{say.agree}</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr>
+          <th scope="row">{say.byItsSizes}</th>
+          <td className={`figure ${styles.right}`}>{figure(fit.minimum.value)}</td>
+          <td className={`figure ${styles.right}`}>{figure(fit.maximum.value)}</td>
+          <td />
+        </tr>
+        <tr>
+          <th scope="row">{name}</th>
+          <td className={`figure ${styles.right}`}>{figure(least.value)}</td>
+          <td className={`figure ${styles.right}`}>{figure(greatest.value)}</td>
+          <td className={styles.agrees} data-agrees={agrees ?? undefined}>
+            {agrees === null ? '' : agrees ? say.agree : say.disagree}
+          </td>
+        </tr>
+      </tbody>
+      <tfoot>
+        <tr>
+          <td colSpan={4}>{say.doubtBoth(figure(doubtOf(fit.minimum, greatest)), unitLabel(machine.units))}</td>
+        </tr>
+      </tfoot>
     </table>
   )
 }

@@ -11,7 +11,9 @@ import { Fault } from '../../ui/Field'
 import { SearchField } from '../../ui/SearchField'
 import { Departure } from '../decisions/Departure'
 import { type BoardRow, useBoard } from '../decisions/useBoard'
+import type { NotesProps } from '../notes/useNotes'
 import { receiving } from '../pageData/pageData'
+import { EqualParts } from './EqualParts'
 import { FitSheet } from './FitSheet'
 import styles from './Fits.module.css'
 import { FitTable } from './FitTable'
@@ -19,7 +21,7 @@ import { type FitRow, fitColumns, fitRows } from './fitRows'
 import { boardRowOf, decidesFor, isOffered } from './Ways'
 
 /** Every fit of the machine: a row each, and a sheet for the one that is chosen, with the ways to mend it. */
-function FitsView({ view }: { readonly view: JobView }) {
+function FitsView({ view, person }: { readonly view: JobView; readonly person: NotesProps['person'] }) {
   const board = useBoard(view)
   const { record } = board.view
   const rows = useMemo(() => fitRows(board), [board])
@@ -79,6 +81,7 @@ function FitsView({ view }: { readonly view: JobView }) {
             )}
           </p>
         )}
+        {(record.book.equalParts ?? []).length > 0 && <EqualParts view={view} person={person} />}
       </div>
       {chosen && <FitSheet key={chosen.spec.id} row={chosen} board={board} ways={ways} onTake={take} />}
       <p className={styles.foot}>

@@ -1,7 +1,8 @@
 import type { Way, WayState } from '../../core/evaluate/fits/ways'
 import type { Verdict } from '../../core/policy/disposition'
 import { formatAmount, formatHours, formatLength, unitLabel } from '../../core/quantity/format'
-import type { Speaker } from '../../core/words/speaker'
+import { routeOf, type Speaker } from '../../core/words/speaker'
+import { workWords } from '../../core/words/trace'
 import { ribbonOfWay } from '../../drawing/ribbonScale'
 import { say } from '../../labels/fits'
 import { Button } from '../../ui/Button'
@@ -68,6 +69,8 @@ function WayRow({ way, row, board, onTake }: Omit<WaysProps, 'ways'> & { readonl
   const figure = (mm: number): string => formatLength(mm, units, spec.showTo)
   const ribbon = ribbonOfWay(spec, way)
   const name = nameOf(way, board.speaker)
+  const route = way.part === null || way.route === null ? undefined : routeOf(board.speaker, way.part, way.route)
+  const work = route ? workWords({ finish: route.finish ?? null, restores: route.restores ?? [] }) : ''
   return (
     <tr data-way={way.route ?? way.by}>
       <th scope="row">
@@ -76,6 +79,7 @@ function WayRow({ way, row, board, onTake }: Omit<WaysProps, 'ways'> & { readonl
           <span>
             {name}
             <span className={styles.kind}>{outlook(way, row, board.speaker, figure, unitLabel(units))}</span>
+            {work !== '' && <span className={styles.kind}>{work}</span>}
           </span>
         </span>
       </th>

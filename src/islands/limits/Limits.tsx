@@ -15,6 +15,7 @@ import { say } from '../../labels/limits'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import { useSentForm } from '../forms/useSentForm'
+import { FittedTypes } from '../notes/FittedTypes'
 import { Notices } from '../notes/Notices'
 import { type JobNotes, type NotesProps, useNotes } from '../notes/useNotes'
 import { receiving } from '../pageData/pageData'
@@ -50,6 +51,7 @@ function Limits(props: NotesProps) {
           </ButtonLink>
         </div>
       </header>
+      <FittedTypes noted={noted} />
       {typed.length === 0 ? (
         <p className={styles.about}>{say.nothingTypedYet}</p>
       ) : (

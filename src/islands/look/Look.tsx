@@ -20,6 +20,7 @@ import { FindingForm } from './FindingForm'
 import { HandTests } from './HandTests'
 import styles from './Look.module.css'
 import { PatternSheet } from './PatternSheet'
+import { SidesUsed } from './SidesUsed'
 
 type Tab = 'findings' | 'steps'
 
@@ -176,6 +177,7 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
               .map((pattern) => (
                 <PatternSheet key={pattern.id} noted={noted} pattern={pattern} />
               ))}
+            <SidesUsed key={`sides ${part.id}`} noted={noted} part={part} />
             <HandTests noted={noted} part={part.id} />
           </TabPanel>
         )}

@@ -1,6 +1,6 @@
 import { carryEvaluation } from '../../core/evaluate/evaluate'
 import type { Entry } from '../../core/notes/entrySchema'
-import { withTyped } from '../../core/notes/typedBook'
+import { bookOfJob } from '../../core/notes/jobBook'
 import type { InspectionRecord } from '../../core/record/recordSchema'
 
 const NOTHING_READ: ReadonlySet<string> = new Set()
@@ -12,7 +12,7 @@ const NOTHING_READ: ReadonlySet<string> = new Set()
 export function recordWith(record: InspectionRecord, entries: readonly Entry[]): InspectionRecord {
   const { job } = record
   if (entries.length === job.entries.length && entries.at(-1)?.id === job.entries.at(-1)?.id) return record
-  const book = withTyped(record.book, entries, record.machine.units)
+  const book = bookOfJob(record.book, entries, record.machine.units, job)
   const noted = { ...record, book, job: { ...job, entries: [...entries] } }
   carryEvaluation(record, noted, NOTHING_READ)
   return noted

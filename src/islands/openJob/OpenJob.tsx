@@ -22,6 +22,7 @@ interface Typed {
   readonly complaint: string
   readonly returnBy: string
   readonly mustRun: string
+  readonly starts: string
   readonly policy: OpenJobBody['policy']
   readonly practice: boolean
   /** Null until the hours are questioned. */
@@ -31,10 +32,11 @@ interface Typed {
 /** What is typed as hours, as the schema reads it: what is no number is none to it either. */
 const hoursOf = (text: string): number => wholeHours(text) ?? Number.NaN
 
-function faultsOf({ hours, mustRun }: Typed): readonly FieldSays[] {
+function faultsOf({ hours, mustRun, starts }: Typed): readonly FieldSays[] {
   return [
     ...(wholeHours(hours) === null ? [{ at: 'hours', says: say.noRunningHours(hours) }] : []),
     ...(wholeHours(mustRun) === null ? [{ at: 'mustRun', says: say.noNumberHours(mustRun) }] : []),
+    ...(starts.trim() !== '' && wholeHours(starts) === null ? [{ at: 'starts', says: say.noStarts(starts) }] : []),
   ]
 }
 
@@ -52,6 +54,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
       complaint: '',
       returnBy: '',
       mustRun: view.lastMustRunHours === null ? '' : String(view.lastMustRunHours),
+      starts: '',
       policy: view.lastPolicy ?? defaultPolicy,
       practice: false,
       hoursNote: null,
@@ -60,10 +63,11 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
     schema: async () => (await import('../../contract/bodies')).openJobBody,
     fieldOf: { runningHours: 'hours', mustRunHours: 'mustRun' },
     check: faultsOf,
-    body: ({ hours, mustRun, returnBy, hoursNote, ...typed }) => ({
+    body: ({ hours, mustRun, starts, returnBy, hoursNote, ...typed }) => ({
       ...typed,
       runningHours: hoursOf(hours),
       mustRunHours: hoursOf(mustRun),
+      starts: starts.trim() === '' ? null : hoursOf(starts),
       returnBy: returnBy === '' ? null : returnBy,
       hoursNote: hoursNote?.trim() ? hoursNote.trim() : null,
     }),
@@ -105,6 +109,7 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
       <div className={styles.row}>
         <TextField label={say.mustBack} type="date" min={view.today} {...field('returnBy')} />
         <TextField label={say.mustThenRun} inputMode="numeric" {...field('mustRun')} />
+        <TextField label={say.starts} hint={say.startsAbout} inputMode="numeric" {...field('starts')} />
       </div>
       <CheckField label={say.practice} hint={say.practiceAbout} {...form.field('practice')} />
       <div className={styles.policy}>

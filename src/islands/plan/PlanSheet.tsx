@@ -9,6 +9,7 @@ import { speakerOf } from '../../core/words/speaker'
 import { say } from '../../labels/plan'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
+import { FittedTypes } from '../notes/FittedTypes'
 import { Notices } from '../notes/Notices'
 import { type NotesProps, useNotes } from '../notes/useNotes'
 import { receiving } from '../pageData/pageData'
@@ -45,7 +46,13 @@ function PlanSheet({ today, ...props }: NotesProps & { readonly today: string })
     })
   }
 
-  if (level === null) return <p className={styles.empty}>{say.jobsLimitBook}</p>
+  if (level === null)
+    return (
+      <div className={styles.sheet}>
+        <FittedTypes noted={noted} />
+        <p className={styles.empty}>{say.jobsLimitBook}</p>
+      </div>
+    )
   return (
     <div className={styles.sheet}>
       <Notices noted={noted} />
@@ -63,6 +70,7 @@ function PlanSheet({ today, ...props }: NotesProps & { readonly today: string })
           </ButtonLink>
         </div>
       </header>
+      <FittedTypes noted={noted} />
       {scope.gate?.kind === 'failed' && (
         <p className={styles.grown}>
           {say.gateFailedSo(level.name, gateWords(speakerOf(record.book, units), noted.results).join('; '))}

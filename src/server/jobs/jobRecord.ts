@@ -1,9 +1,10 @@
 import type { StoredEntry } from '../../contract/answers'
 import { noBook } from '../../core/book/noBook'
+import { partsLeftOut, withoutMarksOf } from '../../core/book/variants'
 import { carryEvaluation } from '../../core/evaluate/evaluate'
 import type { ConfirmableStep } from '../../core/job/orderOfWork'
 import type { EntryKind } from '../../core/notes/entrySchema'
-import { withTyped } from '../../core/notes/typedBook'
+import { bookOfJob } from '../../core/notes/jobBook'
 import { overhaulBounds } from '../../core/record/overhaulBounds'
 import { type InspectionRecord, recordOfReadBookSchema, recordSchema } from '../../core/record/recordSchema'
 import { typedBookTitle } from '../../core/words/books'
@@ -33,14 +34,19 @@ export async function buildRecord(
       overhaul: past.title,
       date: past.openedOn,
       runningHours: past.runningHours,
+      ...startsOf(past),
       installed: past.installed,
       readings: await readingsInRecord(db, past.id),
     })
-  const limits = withTyped(
-    job.bookId === null ? noBook(job.id, typedBookTitle(machine.name)) : issuedBook(book, `${job.bookId} ${job.bookRevision}`),
+  const issued =
+    job.bookId === null ? noBook(job.id, typedBookTitle(machine.name)) : issuedBook(book, `${job.bookId} ${job.bookRevision}`)
+  const limits = bookOfJob(
+    issued,
     entries.map(({ entry }) => entry),
     machine.units,
+    job,
   )
+  const notFitted = partsLeftOut(issued, limits)
   const measurable = new Set(limits.characteristics.map(({ id }) => id))
   const raw = {
     format: 'medida-record',
@@ -52,7 +58,8 @@ export async function buildRecord(
       date: job.openedOn,
       runningHours: job.runningHours,
       mustRunHours: job.mustRunHours,
-      installed: job.installed,
+      ...startsOf(job),
+      installed: withoutMarksOf(notFitted, job.installed as Record<string, string>),
       level: job.level,
       complaint: job.complaint,
       returnBy: job.returnBy,
@@ -65,15 +72,18 @@ export async function buildRecord(
     // A later revision of the book may have dropped a characteristic that was measured before.
     history: history.map((overhaul) => ({
       ...overhaul,
+      installed: withoutMarksOf(notFitted, overhaul.installed as Record<string, string>),
       readings: overhaul.readings.filter((reading) => measurable.has(reading.characteristic)),
     })),
-    decisions: (await decisionsOf(db, job.id)).map(decisionOfRow),
+    decisions: (await decisionsOf(db, job.id)).map(decisionOfRow).filter(({ part }) => !notFitted.has(part)),
   }
   // An issued book was read when this server met it; what a job typed beside it is read with its record.
   const read = readRecord(raw, limits.characteristics.some(({ typed }) => typed) ? recordSchema : recordOfReadBookSchema)
   if (!read.ok) throw new Refused('unreadable', say.whatStoredCannot(machine.name, job.title, read.fault))
   return read.value
 }
+
+const startsOf = ({ starts }: FoundJob['job']): { starts?: number } => (starts === null ? {} : { starts })
 
 const numberOrNull = (text: string | null): number | null => (text === null ? null : Number(text))
 
@@ -152,7 +162,12 @@ export const readingOfRow = ({ reading, by }: ReadingRow) => ({
 })
 
 /** Kinds of entries that change the limit book of their job. */
-const CHANGES_BOOK: ReadonlySet<EntryKind> = new Set(['characteristicTyped', 'characteristicDropped', 'limitsChecked'])
+const CHANGES_BOOK: ReadonlySet<EntryKind> = new Set([
+  'characteristicTyped',
+  'characteristicDropped',
+  'limitsChecked',
+  'variantSaid',
+])
 export const changesBook = (kind: EntryKind): boolean => CHANGES_BOOK.has(kind)
 /** With more readings than this the whole is read as fast. */
 const MOST_ADDED = 500

@@ -78,6 +78,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       byName: context.user.name,
       runningHours: body.runningHours,
       mustRunHours: body.mustRunHours,
+      starts: body.starts,
       level: body.level,
       complaint: body.complaint,
       returnBy: body.returnBy,
@@ -111,8 +112,9 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
 
 /** The same id must be the same job, sent again. */
 function refuseAnotherJob(known: MachineJob['job'], body: OpenJobBody): void {
-  const [then, now] = [known, body].map(({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy, practice }) =>
-    canonicalJson({ level, runningHours, reason, complaint, returnBy, mustRunHours, policy, practice }),
+  const [then, now] = [known, body].map(
+    ({ level, runningHours, reason, complaint, returnBy, mustRunHours, starts, policy, practice }) =>
+      canonicalJson({ level, runningHours, reason, complaint, returnBy, mustRunHours, starts, policy, practice }),
   )
   if (then !== now) throw new Refused('conflict', say.anotherJobId)
 }

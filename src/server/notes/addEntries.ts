@@ -5,9 +5,10 @@ import { scopeOfRecord } from '../../core/evaluate/evaluate'
 import { type EntryContext, refuseEntry } from '../../core/notes/checkEntry'
 import type { Entry, EntryBody, EntryKind } from '../../core/notes/entrySchema'
 import { foldNotes } from '../../core/notes/fold'
+import { bookOfJob } from '../../core/notes/jobBook'
 import { jobSteps } from '../../core/notes/steps'
 import { addsUp, standingOn, subjectOf } from '../../core/notes/subject'
-import { typedIn, withTyped } from '../../core/notes/typedBook'
+import { typedIn } from '../../core/notes/typedBook'
 import { levelOf, levelsInPlay, type Scope } from '../../core/scope/need'
 import { issueWords } from '../../core/words/issues'
 import { noteFaultWords } from '../../core/words/noteFaults'
@@ -77,7 +78,7 @@ export async function storeEntries(
     entries.push(entry)
   }
   if (sent.some(({ body: { kind } }) => changesBook(kind)))
-    refuseUnreadableBook(withTyped(record.book, entries, record.machine.units))
+    refuseUnreadableBook(bookOfJob(record.book, entries, record.machine.units, record.job))
   const ids = new Set(sent.map(({ id }) => id))
   return (await entriesAfter(db, record.job.id, 0)).filter(({ entry }) => ids.has(entry.id))
 }
@@ -109,7 +110,7 @@ function entryContext(
 ): EntryContext {
   const { record } = view
   const system = record.machine.units
-  const book = withTyped(record.book, entries, system)
+  const book = bookOfJob(record.book, entries, system, record.job)
   const noted = foldNotes(book, entries)
   const needs = levelOf(book, scope.counts)?.needs
   const items = needs ? [needs.gauges, needs.tools, needs.consumables, needs.safety, needs.people].flat() : []

@@ -4,7 +4,7 @@ import { noBook } from '../../core/book/noBook'
 import { stepsAreSafe } from '../../core/job/progress'
 import { standingBy } from '../../core/job/standing'
 import { acceptsSlot, masterAt } from '../../core/method/layout'
-import { withTyped } from '../../core/notes/typedBook'
+import { bookAsFitted } from '../../core/notes/jobBook'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { defaultUnitAt, readTyped, type TypedReading } from '../../core/record/typedReading'
 import { slotWords } from '../../core/words/places'
@@ -127,7 +127,7 @@ async function standingOfJob(
   const entries = (await entriesAfter(db, jobId, 0)).map(({ entry }) => entry)
   const issued =
     job.bookId === null || job.bookRevision === null ? noBook(jobId, jobId) : await bookOf(db, job.bookId, job.bookRevision)
-  const standing = { seq, safe: stepsAreSafe(issued, job.level, entries), book: withTyped(issued, entries, job.units) }
+  const standing = { seq, safe: stepsAreSafe(issued, job.level, entries), book: bookAsFitted(issued, entries, job.units) }
   if (standingBySeq.size >= JOBS_KEPT) standingBySeq.delete(standingBySeq.keys().next().value ?? '')
   standingBySeq.set(jobId, standing)
   return standing

@@ -31,13 +31,18 @@ export async function tableDifferences(db: Executor, { record, ...content }: Rep
   const { job } = record
   const found = await findJob(db, job.id)
   if (!found) return [say.jobGone(job.id)]
-  const header = { ...found.job, units: found.machine.units }
+  // Of types that were not fitted the report says nothing.
+  const fitted = new Set(record.book.parts.map(({ id }) => id))
+  const marks = Object.entries(found.job.installed as Record<string, string>)
+  const installed = Object.fromEntries(marks.filter(([part]) => fitted.has(part)))
+  const header = { ...found.job, installed, units: found.machine.units }
   const signedHeader = {
     title: content.title,
     reason: content.reason,
     openedOn: job.date,
     runningHours: job.runningHours,
     mustRunHours: job.mustRunHours,
+    starts: job.starts ?? null,
     installed: job.installed,
     level: job.level,
     complaint: job.complaint,

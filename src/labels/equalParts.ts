@@ -1,0 +1,27 @@
+export const say = {
+  equalParts: 'Equal parts',
+  place: 'Place',
+  left: (unit: string): string => `Left, ${unit}`,
+  wears: (unit: string): string => `Wears, ${unit} per 1\u00a0000 h`,
+  goesHere: 'To go there',
+  lasts: 'Lasts',
+  stays: 'stays',
+  noWear: 'no wear',
+  bore: 'Bore',
+  asItIs: 'As it is',
+  mostEven: 'Most even',
+  clearance: (unit: string): string => `Clearance, ${unit}`,
+  goesTo: (place: string): string => `goes to ${place}`,
+  takeOver: 'Write it on the tags',
+  onTags: 'On the tags',
+  rotationOpen: 'Every one must be measured, at this overhaul and one before, so that it is known how fast each place wears.',
+  rotationStays: (hours: string): string =>
+    `Left where they are they last as long as they can: ${hours} until the first reaches its limit.`,
+  rotationMoves: (then: string, now: string): string =>
+    `The part with most left goes where it wears fastest: ${then} until the first reaches its limit, left as they are ${now}.`,
+  pairingOpen: (names: string): string => `Still to be measured: ${names}.`,
+  nothingPairs: 'No pairing keeps every clearance within its limits.',
+  pairsStay: 'The job puts worn-in mates back in their own place; this is what pairing anew would give.',
+  pairsAreBest: 'As they are, the clearances are as even as they can be.',
+  pairsMove: 'Paired anew the clearances are most even. Worn-in mates run in again: watch the temperature.',
+} as const
