@@ -153,6 +153,7 @@ class Seeding {
       openedBy: 'demo-planner',
       runningHours: overhaul.runningHours,
       mustRunHours: overhaul.mustRunHours,
+      starts: overhaul.starts ?? null,
       level: overhaul.level,
       complaint: overhaul.complaint,
       returnBy: overhaul.returnBy,
@@ -220,12 +221,13 @@ class Seeding {
   }
 
   private async measureAndSign(readings: NonNullable<DemoOverhaul['readings']>): Promise<void> {
-    const { db, overhaul, book } = this
+    const { db, overhaul } = this
     // Where the level has steps, those of making safe were noted.
     if (overhaul.level === null) await this.confirmSafe()
-    for (const characteristic of book.characteristics)
-      await this.measure(characteristic, readings[characteristic.id] ?? [], 'asFound')
-    for (const characteristic of book.characteristics) {
+    // Of what is fitted.
+    const { characteristics } = (await buildJobView(this.as('inspector'), db, overhaul.id)).record.book
+    for (const characteristic of characteristics) await this.measure(characteristic, readings[characteristic.id] ?? [], 'asFound')
+    for (const characteristic of characteristics) {
       const left = overhaul.asLeft?.[characteristic.id]
       if (left) await this.measure(characteristic, left, 'asLeft')
     }

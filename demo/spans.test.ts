@@ -68,7 +68,7 @@ test.each(pastOverhauls)('$id: a verdict never leaves the span that missing read
         expect(dispositionRank[after.strong], told).toBeLessThanOrEqual(dispositionRank[before.strong])
       }
     }),
-    { numRuns: 40 },
+    { numRuns: 25 },
   )
 })
 

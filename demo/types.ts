@@ -18,6 +18,7 @@ export interface DemoOverhaul {
   readonly runningHours: number
   readonly reason: string
   readonly mustRunHours: number
+  readonly starts?: number
   /** Null for overhauls from before the book had levels. */
   readonly level: string | null
   readonly complaint: string

@@ -71,6 +71,8 @@ const overhauls: readonly DemoOverhaul[] = [
     title: 'Gate gear at 31\u00a0240 h',
     returnBy: '2026-12-18',
     readings: null,
+    // What would not last until the next overhaul counts as worn from now on.
+    policy: { ...policy, mustLastTheInterval: true },
     confirmed: true,
   },
 ]

@@ -56,6 +56,11 @@ const now: DemoReadings = {
   eye: ['159.38', '159.37', '159.38', '159.36'],
 }
 
+const noted: DemoOverhaul['noted'] = [
+  { by: 'inspector', minutes: 4, what: { kind: 'variantSaid', variant: 'seal', option: 'faces' } },
+  { by: 'inspector', minutes: 9, what: { kind: 'lookedAt', part: 'casing', note: 'Washed out, no cracks' } },
+]
+
 const at = (
   id: string,
   date: string,
@@ -72,7 +77,7 @@ const at = (
   level: null,
   complaint: '',
   returnBy: null,
-  noted: [],
+  noted,
   policy,
   installed,
   readings,
@@ -85,8 +90,9 @@ export const pump: DemoMachine = {
   gauges,
   hours: [{ date: '2026-05-04', hours: 33_100 }],
   overhauls: [
-    at('quillmere-p2-2021', '2021-06-14', 21_400, then),
+    at('quillmere-p2-2021', '2021-06-14', 21_400, then, { starts: 2_380 }),
     at('quillmere-p2-2026', '2026-11-16', 34_050, now, {
+      starts: 4_120,
       complaint: 'Bearing noise on the coupling side',
       returnBy: '2026-12-07',
       until: 'measured',
