@@ -30,7 +30,7 @@ const FEATURES_OFF = [
 export default defineConfig({
   testDir: 'e2e',
   // How long before a test is taken to hang: the machine is shared, and three starts in one test take half a minute at best.
-  timeout: 240_000,
+  timeout: 420_000,
   globalSetup: './e2e/support/beginning.ts',
   // One for each core of a small machine: while one waits for its page, the other is served.
   workers: 2,

@@ -67,7 +67,7 @@ test('by keyboard: a bearing that creeps in its housing, the first way taken as 
   // Back 0.235, front 0.575: what opens the one closes the other.
   await expect(
     page.getByText(
-      /Add 0\.100 mm \+ 0\.050 mm = 0\.150 mm of shims behind this face\. Then the gaps are 0\.385 mm and 0\.425 mm/,
+      /Add 0\.100 mm \+ 0\.050 mm = 0\.150 mm of shims where they open Impeller to back plate, gap\. Then it is 0\.385 mm, and Impeller to front plate, gap 0\.425 mm/,
     ),
   ).toBeVisible()
   await expectAccessible(page)
