@@ -113,7 +113,10 @@ const temporarySchema = z.strictObject({ id: idSchema, name: nameSchema, where: 
 /** What the book says about a kind of finding on a part. */
 const findingRuleSchema = z.strictObject({
   id: idSchema,
+  /** The part it decides. */
   part: idSchema,
+  /** The part the finding is on, where that is another one: what holds it, or what it runs on. */
+  foundOn: idSchema.optional(),
   kinds: z.array(z.enum(findingKindIds)).min(1),
   severityAtLeast: z.enum(severities),
   asks: z.enum(verdictLevels),

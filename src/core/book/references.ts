@@ -309,6 +309,7 @@ function ofFindings(refer: References): void {
   book.findingRules.forEach((rule, index) => {
     const path = ['findingRules', index]
     refer.part(rule.part, [...path, 'part'])
+    if (rule.foundOn !== undefined) refer.part(rule.foundOn, [...path, 'foundOn'])
     if (rule.route !== null) refer.route(rule.part, rule.route, [...path, 'route'])
     rule.confirm.forEach((id, at) => refer.characteristic(id, [...path, 'confirm', at]))
     refer.source(rule.source, [...path, 'source'])

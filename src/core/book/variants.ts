@@ -66,7 +66,7 @@ export function withoutOtherVariants(book: LimitBook, fitted: Fitted): LimitBook
     })),
     joints: book.joints.filter(({ between }) => between.every((id) => positionIds.has(id))),
     findingRules: book.findingRules
-      .filter(({ part }) => parts.has(part))
+      .filter(({ part, foundOn = part }) => parts.has(part) && parts.has(foundOn))
       .map((rule) => ({ ...rule, confirm: here(rule.confirm) })),
     patterns: book.patterns.filter(({ part }) => parts.has(part)),
     handTests: book.handTests.filter(({ part }) => parts.has(part)),

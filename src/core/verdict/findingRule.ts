@@ -8,12 +8,13 @@ interface Seen {
   readonly severity: Severity
 }
 
-/** What the book says about a finding: of the rules that apply, the one that asks for most. */
-export function strongestRule(rules: readonly FindingRule[], finding: Seen): FindingRule | null {
+/** What the book says about a finding for a part, its own or another one: of the rules that apply, the one that asks for most. */
+export function strongestRule(rules: readonly FindingRule[], finding: Seen, decides = finding.part): FindingRule | null {
   return rules
     .filter(
       (rule) =>
-        rule.part === finding.part &&
+        rule.part === decides &&
+        (rule.foundOn ?? rule.part) === finding.part &&
         rule.kinds.includes(finding.kind) &&
         severityRank[finding.severity] >= severityRank[rule.severityAtLeast],
     )

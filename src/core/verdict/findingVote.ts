@@ -12,9 +12,9 @@ import { vote } from './vote'
 /** What the findings on a part say: the book's rule for each, its damage patterns, or that no rule decides. */
 export function findingVotes(book: LimitBook, part: Part, noted: NotesState, routes: RouteContext): Vote[] {
   return [
-    ...standingFindings(noted)
-      .filter((finding) => finding.part === part.id)
-      .flatMap((finding) => findingVote(book, part, finding, routes)),
+    ...standingFindings(noted).flatMap((finding) =>
+      finding.part === part.id ? findingVote(book, part, finding, routes) : votesFromElsewhere(book, part, finding, routes),
+    ),
     ...patternVotes(book, part, noted, routes),
     ...lookedVotes(part, noted),
   ]
@@ -40,6 +40,12 @@ function findingVote(book: LimitBook, part: Part, finding: Finding, routes: Rout
   // A light finding without a rule is on record and decides nothing.
   if (severityRank[severity] === 0) return []
   return [vote({ ...said, code: 'noRule', mild: 'reuse', strong: 'replace', settledBy: { code: 'byEye' } })]
+}
+
+/** What a finding on one part decides of another, where a rule of the book says so. */
+function votesFromElsewhere(book: LimitBook, part: Part, finding: Finding, routes: RouteContext): Vote[] {
+  const rule = strongestRule(book.findingRules, finding, part.id)
+  return rule ? [ruleVote(part, finding, rule, routes)] : []
 }
 
 /** What a rule asks for by a route, with the route tried at the size found: one that is closed there asks for the next stronger. */

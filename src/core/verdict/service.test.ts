@@ -264,6 +264,41 @@ test('a part within a part goes with what holds it, and is renewed alone without
   expect(referenceFaults(ring).map(({ fault }) => fault.code)).toEqual(['insideItself'])
 })
 
+test('a finding on one part decides the other that runs on it, where the book says so', () => {
+  const rule = {
+    id: 'scored-shaft',
+    part: 'shell',
+    foundOn: 'shaft',
+    kinds: ['scoring'],
+    severityAtLeast: 'marked',
+    asks: 'replace',
+    route: null,
+    text: 'Renew the shell that ran on it.',
+    confirm: [],
+    source,
+  } as unknown as LimitBook['findingRules'][number]
+  const verdictWith = (severity: 'light' | 'severe') => {
+    const record = recordOf([looked, part('shell')])
+    const value = { part: 'shaft', kind: 'scoring', severity, since: 'service', station: null, clock: null, extent: '', note: '' }
+    const entries = [
+      { ...NOTED, body: { kind: 'findingRecorded', finding: 'f-1', value } },
+    ] as unknown as InspectionRecord['job']['entries']
+    const of = { ...record, book: { ...record.book, findingRules: [rule] }, job: { ...record.job, entries } }
+    const shell = evaluate(of).parts.find(({ id }) => id === 'shell')
+    const vote = shell?.votes.find((one) => one.rule === 'finding')
+    return { verdict: shell?.verdict, says: vote && reasonOf(speakerOf(of.book, 'metric'), vote) }
+  }
+  expect(verdictWith('severe')).toEqual({
+    verdict: 'replace',
+    says: expect.stringMatching(/^Scoring, severe on shaft: Renew the shell/),
+  })
+  expect(verdictWith('light')).toEqual({ verdict: 'hold', says: undefined })
+  const { book } = recordOf([looked, part('shell')])
+  expect(referenceFaults({ ...book, findingRules: [{ ...rule, foundOn: 'ghost' }] }).map(({ fault }) => fault.code)).toEqual([
+    'notThere',
+  ])
+})
+
 test('a part that can be turned over: open until somebody says how many sides are used up, closed when all are', () => {
   const turn = { id: 'turn', name: 'Turn over', mends: ['journal'], sizeAfter: null, sides: 2, cost: 10, days: 1, source }
   const mendable = smallBook.characteristics

@@ -278,7 +278,9 @@ function findingReason(speaker: Speaker, vote: Extract<Vote, { rule: 'finding' }
       return `${what}: the book has no rule for it`
     case 'rule': {
       const { byRule } = vote.facts
-      return `${what}: ${speaker.book.findingRules.find(({ id }) => id === byRule)?.text ?? ''}`
+      const rule = speaker.book.findingRules.find(({ id }) => id === byRule)
+      const where = rule?.foundOn === undefined ? '' : ` on ${nameOf(speaker, rule.foundOn)}`
+      return `${what}${where}: ${rule?.text ?? ''}`
     }
   }
 }
