@@ -43,6 +43,8 @@ export interface BookFaults extends NeverGivenFaults {
   alsoUnread: { readonly why: QuantityFault }
   /** Fewer journals than bores, or limits that nothing lies between. */
   nothingPairs: Bare
+  /** A limit on a place that its method does not have. */
+  noPlace: { readonly station: string; readonly direction: string }
   /** A fit that nothing judges. */
   noLimits: Bare
   /** A table by a size that the book does not give. */

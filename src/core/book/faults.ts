@@ -117,11 +117,16 @@ function unitsThatDisagree(
   )
 }
 
+const isSamePlace = (a: Limit['at'], b: Limit['at']): boolean => a?.station === b?.station && a?.direction === b?.direction
+
 /** Upper and lower limits on the same value between which nothing lies. */
 function crossedLimits(limits: readonly Limit[], path: BookFaultAt['path']): BookFaultAt[] {
   return limits.flatMap((lower, at) => {
     if (lower.side !== 'lower') return []
-    const upper = limits.find(({ judges, side, wear }) => side === 'upper' && judges === lower.judges && lower.wear > wear)
+    const upper = limits.find(
+      ({ judges, side, wear, at: place }) =>
+        side === 'upper' && judges === lower.judges && isSamePlace(place, lower.at) && lower.wear > wear,
+    )
     return upper ? [{ path: [...path, at, 'wear'], fault: { code: 'limitsCrossed', least: lower.wear, most: upper.wear } }] : []
   })
 }

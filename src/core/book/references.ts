@@ -5,6 +5,7 @@ import { HOURS_NAME } from '../limit/limitBy'
 import { checkFormula, parseFormula } from '../method/formula'
 import { isValueOf, quantityOf, quantityOfValue } from '../method/gives'
 import { kindOf as kindOfMethod } from '../method/kinds'
+import { slotsOf } from '../method/layout'
 import type { ReductionName } from '../method/reduction'
 import type { QuantityKind } from '../quantity/kind'
 import { commonCautionList } from '../safety/cautions'
@@ -139,6 +140,11 @@ function ofCharacteristics(refer: References): void {
     if (characteristic.new) refer.source(characteristic.new.source, [...path, 'new', 'source'])
     for (const why of kindOfMethod(method).faults?.(method) ?? []) refuse([...path, 'method'], { code: 'method', why })
     if (method.kind === 'computed') refer.names(method.names, [...path, 'method', 'names'])
+    limits.forEach(({ at: only }, at) => {
+      const isPlace =
+        only === undefined || slotsOf(method).some((slot) => slot.station === only.station && slot.direction === only.direction)
+      if (!isPlace) refuse([...path, 'limits', at, 'at'], { code: 'noPlace', ...(only ?? { station: '', direction: '' }) })
+    })
     limits.forEach(({ judges }, at) => {
       if (!isValueOf(method, judges)) refuse([...path, 'limits', at, 'judges'], { code: 'methodGivesNo', value: judges })
     })

@@ -3,6 +3,8 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { LimitBook } from '../book/bookSchema'
 import { bookFaults, faultsOf } from '../book/faults'
+import { everyMethod } from '../method/everyMethod.fixture'
+import { slotsOf } from '../method/layout'
 import { refuseEntry } from '../notes/checkEntry'
 import type { Entry } from '../notes/entrySchema'
 import { bookOfJob } from '../notes/jobBook'
@@ -182,6 +184,40 @@ describe('what belongs to one type only', () => {
       'only.variant notThere',
     ])
   })
+})
+
+test('a limit on one place judges that place alone, and the others theirs', () => {
+  const at = (direction: string, wear: number) => ({
+    ...limit('maximum', 'upper', wear),
+    id: `at-${direction}`,
+    at: { station: direction, direction: '-' },
+  })
+  const gap = (texts: readonly string[]) => {
+    const method = {
+      ...everyMethod.gapAtPositions,
+      positions: ['12', '3'].map((id, index) => ({ id, label: id, angleDeg: 90 * index })),
+    }
+    const one = size('gap', 'p', 'size', 1, { method, gaugeKind: 'feeler', new: null, limits: [at('12', 1), at('3', 2)] })
+    const record = machine([part('p')], [one], [], { gap: texts })
+    const [result] = evaluate(record).characteristics
+    return result?.limits.map(({ grade, value }) => [value?.value, grade.mild, grade.strong])
+  }
+  const places = slotsOf({ ...everyMethod.gapAtPositions, positions: ['12', '3'].map((id) => ({ id, label: id, angleDeg: 0 })) })
+  expect(places).toHaveLength(2)
+  expect(gap(['0.9', '1.8'])).toEqual([
+    [0.9, 0, 0],
+    [1.8, 0, 0],
+  ])
+  expect(gap(['1.8', '1.8'])).toEqual([
+    [1.8, 2, 2],
+    [1.8, 0, 0],
+  ])
+  expect(gap(['0.9'])).toEqual([
+    [0.9, 0, 0],
+    [undefined, 0, 2],
+  ])
+  const nowhere = machine([part('p')], [size('a', 'p', 'size', 1, { limits: [at('12', 1)] })], [], {})
+  expect(faultsOf(nowhere.book).map(({ fault }) => fault.code)).toContain('noPlace')
 })
 
 describe('a limit in two units', () => {

@@ -1,17 +1,19 @@
 import type { Characteristic, Part, Route } from '../book/bookSchema'
 import { neverGiven } from '../book/faults'
 import { ASKED, judgingLimits } from '../limit/asked'
-import { type GradeSpan, gradeSpan } from '../limit/conformity'
+import { type GradeSpan, gradeSpan, guardFactorOf } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
 import { limitAtNext, openLimits } from '../limit/limitBy'
 import { judged, type LimitOutcome } from '../limit/outcome'
-import { quantityOfValue } from '../method/gives'
+import { quantityOf, quantityOfValue } from '../method/gives'
 import { slotKey, slotsOf } from '../method/layout'
-import type { Reduced, ReductionName, Reductions } from '../method/reduction'
+import { type Reduced, type ReductionName, type Reductions, reduced } from '../method/reduction'
 import { slotOf } from '../method/slot'
+import { placeAt } from '../method/where'
 import { type Disposition, strongest } from '../policy/disposition'
 import { intervalOfEnds } from '../quantity/extent'
 import type { Policy } from '../record/recordSchema'
+import { sheetAt } from '../record/reduce'
 import type { Stage } from '../record/stage'
 import type { TakenSet } from '../record/standing'
 import type { LinesByValue } from '../trend/earlier'
@@ -72,13 +74,22 @@ export function evaluateCharacteristic(input: CharacteristicInput): Measured {
 }
 
 function outcomeOf(input: CharacteristicInput, limit: Limit, reductions: Reductions): LimitOutcome {
-  const outcome = judged(limit, reductions.values[limit.judges] ?? null, input.policy.acceptance)
+  const value = limit.at ? valueAt(input, limit.at) : (reductions.values[limit.judges] ?? null)
+  const outcome = judged(limit, value, input.policy.acceptance)
   const { grade } = outcome
   const step = grade.strong === 0 ? null : stepOfWork(input, limit, reductions)
   if (step === null) return outcome
   // Worked to a step of a route, it is judged by that step: bored to its oversize it is not worn out.
   const within: GradeSpan = step.surely ? { mild: 0, strong: 0 } : { mild: 0, strong: grade.strong }
   return { ...outcome, grade: within, step: step.route.id }
+}
+
+/** What was read at one place, where a limit judges that one alone; null while nothing was. */
+function valueAt({ characteristic, set, policy }: CharacteristicInput, at: NonNullable<Limit['at']>): Reduced | null {
+  const { places } = sheetAt(characteristic, set, guardFactorOf(policy.acceptance))
+  const place = places.find(({ station, direction }) => station === at.station && direction === at.direction)
+  if (!place || place.known.interval === null) return null
+  return reduced(place.known, { quantity: quantityOf(characteristic.method), where: placeAt(at), sum: [] })
 }
 
 const JUDGES_SIZE: ReadonlySet<ReductionName> = new Set(['maximum', 'minimum', 'mean', 'median', 'wear'])
@@ -148,14 +159,15 @@ function trendInput(
 function trendsOf(input: CharacteristicInput, { values }: Reductions): readonly Trend[] {
   const { characteristic, earlier } = input
   if (earlier === null) return []
-  return [...new Set(characteristic.limits.map(({ judges }) => judges))].map((judges): Trend => {
+  // A line is drawn of a value over all places; one place alone has none.
+  return [...new Set(characteristic.limits.filter(({ at }) => !at).map(({ judges }) => judges))].map((judges): Trend => {
     const value = values[judges]
     const line = earlier.get(judges) ?? []
     if (!value) return { judges, line, rate: rateOf(line), spread: null, forecasts: [] }
     return trendOf(
       judges,
       trendInput(input, judges, value),
-      characteristic.limits.filter((limit) => limit.judges === judges),
+      characteristic.limits.filter((limit) => limit.judges === judges && !limit.at),
     )
   })
 }
@@ -293,6 +305,7 @@ function forecastVote(
   if (
     earlier === null ||
     limit.id === ASKED ||
+    limit.at !== undefined ||
     !policy.mustLastTheInterval ||
     grade.mild === 2 ||
     value === null ||

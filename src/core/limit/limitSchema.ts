@@ -10,6 +10,8 @@ export const limitSchema = z
     id: idSchema,
     judges: z.enum(reductionNames),
     side: z.enum(['upper', 'lower']),
+    /** The one place it judges; left out: all of them. */
+    at: z.strictObject({ station: z.string().min(1).max(8), direction: z.string().min(1).max(8) }).optional(),
     /** The warning before the wear limit, where the book gives one. */
     plan: valueSchema.nullable(),
     wear: valueSchema,

@@ -64,6 +64,8 @@ export function bookFaultWords(fault: BookFault): string {
       return quantityFaultWords(fault.why)
     case 'nothingPairs':
       return 'there must be a journal for every bore, and the least clearance must lie below the greatest'
+    case 'noPlace':
+      return `this method takes no reading at “${fault.station} ${fault.direction}”`
     case 'noLimits':
       return 'a fit needs a limit at least'
     case 'noNewSize':

@@ -262,6 +262,7 @@ const book: Each<BookFault> = {
   unitsDisagree: { text: '0.30 mm', also: '0.010 in' },
   alsoUnread: { why: { code: 'notANumber', text: 'x', kind: 'length' } },
   nothingPairs: {},
+  noPlace: { station: 'g', direction: '13' },
   noLimits: {},
   noNewSize: { characteristic: 'bush' },
   limitsCrossed: { least: 60.5, most: 60.2 },
