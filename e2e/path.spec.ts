@@ -136,7 +136,7 @@ test.describe('the whole path', () => {
     )
     await open(page, bench('ring-gap-2'))
     await takeReadings(page, ['0.95'])
-    await expect(page.getByText('All 1 readings are in.')).toBeVisible()
+    await expect(page.getByText('The reading is in.')).toBeVisible()
   })
 
   test('repeats of the end float must agree; a correction supersedes and says why', async () => {
