@@ -3,7 +3,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { contextOf, type TestDatabase, testDatabase } from '../../scripts/lib/testDatabase'
 import type { OpenJobBody, ReadingBody } from '../contract/bodies'
-import type { Progress } from '../contract/longWork'
 import { evaluate } from '../core/evaluate/evaluate'
 import { jobState } from '../core/job/standing'
 import type { EntryBody } from '../core/notes/entrySchema'
@@ -11,14 +10,14 @@ import { standingOn, subjectOf } from '../core/notes/subject'
 import { entriesAfter } from '../db/queries/notes'
 import { readingsOf } from '../db/queries/readings'
 import type { Context } from './edge/context'
-import { Refused } from './edge/refused'
+import { newId, refusal } from './edge/refused.fixture'
 import { confirmStep } from './jobs/confirmStep'
 import { decidePart } from './jobs/decidePart'
 import { buildJobView } from './jobs/jobView'
 import { openJob, openJobView } from './jobs/openJob'
 import { shopFloor } from './jobs/shopFloor'
 import { addMachine } from './machines/addMachine'
-import { importedBy, importHistory } from './machines/history/importHistory'
+import { historyCases } from './machines/history/history.fixture'
 import { addEntries } from './notes/addEntries'
 import { peopleCases } from './people/people.fixture'
 import { acceptReading } from './readings/acceptReading'
@@ -33,24 +32,9 @@ beforeAll(async () => {
 afterAll(() => database.end())
 
 describe('people', () => peopleCases(() => database))
+describe('a table of earlier readings', () => historyCases(() => database))
 
 const JOB = 'quillmere-u1-2026'
-let numbers = 0
-const newId = (): string => {
-  numbers += 1
-  return `01990000-0000-7000-8000-${String(700_000 + numbers).padStart(12, '0')}`
-}
-
-/** Code and sentence with which something is refused; nothing when it is done. */
-const refusal = (done: Promise<unknown>): Promise<string> =>
-  done.then(
-    () => '',
-    (error: unknown) => {
-      if (error instanceof Refused) return `${error.code}: ${error.message}`
-      throw error
-    },
-  )
-
 const reading = (text: string, over: Partial<ReadingBody> = {}): ReadingBody => ({
   id: newId(),
   characteristic: 'journal',
@@ -359,64 +343,6 @@ describe('a review', () => {
       const inspector = contextOf(planner.db, 'inspector')
       const body = { id: newId(), step: 'order', note: '' } as const
       expect(await refusal(confirmStep(inspector, id, body))).toMatch(/stays closed until “Make safe”/)
-    })
-  })
-})
-
-describe('a table of earlier readings', () => {
-  const HEAD = 'overhaul;date;running_hours;characteristic;station;direction;stage;reading;gauge'
-  const rows = ['219,985', '219,984', '219,986', '219,984', '219,985', '219,986'].map(
-    (size, at) => `First overhaul;2009-05-11;4 100;Shaft journal Ø;${'ABC'[at >> 1]};${(at % 2) + 1};as found;${size};`,
-  )
-  const table = (...more: string[]) => new TextEncoder().encode(`${[HEAD, ...rows, ...more].join('\n')}\n`)
-  const fields = () => ({ id: newId(), source: 'Record sheets, folder 3' })
-  test('is taken over whole, and once', async () => {
-    await database.as('planner', async (context) => {
-      const about = fields()
-      const taken = { overhauls: 1, readings: 6 }
-      expect(await importHistory(context, 'quillmere-unit-1', about, table())).toMatchObject({ ...taken, stored: true })
-      expect(await importHistory(context, 'quillmere-unit-1', about, table())).toMatchObject({ ...taken, stored: false })
-      const other = table('First overhaul;2009-05-11;4 100;End float of the shaft;;;as found;0.30;')
-      expect(await refusal(importHistory(context, 'quillmere-unit-1', about, other))).toMatch(/^conflict/)
-      expect(
-        (await readingsOf(context.db, `${about.id}:1`)).length + (await readingsOf(context.db, `${about.id}:0`)).length,
-      ).toBe(6)
-    })
-  })
-  test('of which one row cannot be read stores nothing, and says which', async () => {
-    await database.as('planner', async (context) => {
-      const about = fields()
-      const done = importHistory(context, 'quillmere-unit-1', about, table('First overhaul;2009-05-11;4 100;Piston;A;1;;60;'))
-      const error = await done.then(
-        () => null,
-        (refused: Refused) => refused,
-      )
-      expect(error?.issues.map(({ message }) => message).join()).toMatch(/no characteristic “Piston”/)
-      expect(await importHistory(context, 'quillmere-unit-1', about, table())).toMatchObject({ stored: true })
-    })
-  })
-  test('that is cancelled while it is stored leaves nothing, and says so to whoever asks what became of it', async () => {
-    await database.as('planner', async (context) => {
-      const about = fields()
-      const cancelled = new AbortController()
-      const said: string[] = []
-      const say = ({ stage, done, of }: Progress): void => {
-        said.push(`${stage} ${done}/${of}`)
-        if (stage === 'storing') cancelled.abort()
-      }
-      const long = { say, signal: cancelled.signal }
-      // Each overhaul is a place to stop at; of a single one it is stored and rolled back.
-      expect(await refusal(importHistory(context, 'quillmere-unit-1', about, table(), long))).toMatch(/^notPossible: Cancelled/)
-      expect(said).toEqual(['reading 0/1', 'storing 0/6'])
-      expect(await importedBy(context, 'quillmere-unit-1', about.id)).toBeNull()
-      expect(await readingsOf(context.db, `${about.id}:1`)).toEqual([])
-      const done = await importHistory(context, 'quillmere-unit-1', about, table())
-      expect(await importedBy(context, 'quillmere-unit-1', about.id)).toEqual({ ...done, stored: false })
-    })
-  })
-  test('is the planner’s', async () => {
-    await database.as('visitor', async (context) => {
-      expect(await refusal(importHistory(context, 'quillmere-unit-1', fields(), table()))).toMatch(/^notAllowed/)
     })
   })
 })

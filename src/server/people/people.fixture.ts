@@ -6,7 +6,7 @@ import type { TestDatabase } from '../../../scripts/lib/testDatabase'
 import { account, eventLog, session, twoFactor, user } from '../../db/schema'
 import { storedBook } from '../books/storedBook'
 import type { Context } from '../edge/context'
-import { Refused } from '../edge/refused'
+import { refusal } from '../edge/refused.fixture'
 import { jobView } from '../jobs/jobView'
 import { openJobView } from '../jobs/openJob'
 import { shopFloor } from '../jobs/shopFloor'
@@ -17,17 +17,8 @@ import { codeHash, newCode } from './code'
 import { askedOf, logCsv, logView } from './eventLog'
 import { changeOwnPassword } from './ownPassword'
 import { addPerson, changePerson, endFactor, endSessions, makeCode, makeFirst, peopleView, setPassword } from './people'
-
 import { endOwnFactor, takeFactorCode } from './secondFactor'
 
-const refusal = (done: Promise<unknown>): Promise<string> =>
-  done.then(
-    () => '',
-    (error: unknown) => {
-      if (error instanceof Refused) return `${error.code}: ${error.message}`
-      throw error
-    },
-  )
 const NEW = '01990000-0000-7000-8000-000000900001'
 const person = { id: NEW, name: 'Jon Pike', username: 'jpike', role: 'inspector', station: null } as const
 /** Told of the database that all use cases share: seeding one takes as long as the tests of both. */
