@@ -20,7 +20,7 @@ export type NeverGiven = Coded<NeverGivenFaults>
 
 /** What is wrong with a book as it is written. */
 export interface BookFaults extends NeverGivenFaults {
-  sameId: { readonly of: 'part' | 'characteristic' | 'entry' }
+  sameId: { readonly of: 'part' | 'characteristic' | 'entry' | 'limit' }
   notThere: { readonly what: Named; readonly id: string }
   noRoute: { readonly part: string; readonly route: string }
   otherMethod: { readonly characteristic: string; readonly wanted: readonly string[] }
@@ -47,6 +47,8 @@ export interface BookFaults extends NeverGivenFaults {
   noPlace: { readonly station: string; readonly direction: string }
   /** A fit that nothing judges. */
   noLimits: Bare
+  /** A limit that depends on a size of a type that may not be fitted. */
+  notAlwaysFitted: { readonly characteristic: string }
   /** A table by a size that the book does not give. */
   noNewSize: { readonly characteristic: string }
   /** Limits on one value that leave nothing between them. */

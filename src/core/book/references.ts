@@ -1,6 +1,6 @@
 import { cycleIn } from '../base/cyclic'
 import { fitFaults, linksOf, stripOf } from '../fit/kinds'
-import type { LimitBy } from '../limit/limit'
+import type { Limit, LimitBy } from '../limit/limit'
 import { HOURS_NAME } from '../limit/limitBy'
 import { checkFormula, parseFormula } from '../method/formula'
 import { isValueOf, quantityOf, quantityOfValue } from '../method/gives'
@@ -15,6 +15,7 @@ import type { Only } from './variants'
 
 type Path = BookFaultAt['path']
 type Names = Readonly<Record<string, { readonly characteristic: string; readonly value: string }>>
+type Limited = { readonly limits: readonly Limit[]; readonly limitsBy?: readonly LimitBy[] | undefined }
 type Refuse = (path: Path, fault: BookFault) => void
 
 /** What a book names must be in it: each list is looked through once, and what is missing is told where it is named. */
@@ -76,16 +77,21 @@ class References {
     if (!variant) return this.refuse([...path, 'only', 'variant'], { code: 'notThere', what: 'variant', id: only.variant })
     only.options.forEach((id, at) => this.among(idsOf(variant.options), 'option', id, [...path, 'only', 'options', at]))
   }
+  /** A limit by a table or a formula takes the place of none that stands beside it: only what a job resolved has its id. */
+  limitIds({ limits, limitsBy = [] }: Limited, path: Path): void {
+    const ids = [...limits.filter(({ by }) => by === undefined), ...limitsBy].map(({ id }) => id)
+    if (new Set(ids).size !== ids.length) this.refuse([...path, 'limitsBy'], { code: 'sameId', of: 'limit' })
+  }
   /** A limit by a table or a formula: what it depends on is in the book, and gives its figures. */
-  limitBy({ depends, source }: LimitBy, quantity: QuantityKind, path: Path): void {
+  limitBy({ depends, source }: LimitBy, quantity: QuantityKind, path: Path, own: Characteristic | null): void {
     this.source(source, [...path, 'source'])
-    if (depends.kind === 'size') this.newSize(depends.characteristic, [...path, 'depends', 'characteristic'])
+    if (depends.kind === 'size') this.dependsOn(depends.characteristic, [...path, 'depends', 'characteristic'], own)
     if (depends.kind === 'variant') {
       const options = depends.rows.map(({ option }) => option)
       this.only({ variant: depends.variant, options }, [...path, 'depends'])
     }
     if (depends.kind !== 'formula') return
-    for (const [name, id] of Object.entries(depends.names)) this.newSize(id, [...path, 'depends', 'names', name])
+    for (const [name, id] of Object.entries(depends.names)) this.dependsOn(id, [...path, 'depends', 'names', name], own)
     const kindOf = (name: string): QuantityKind => {
       const found = this.characteristics.get(depends.names[name] ?? '')
       return name === HOURS_NAME || !found ? 'count' : quantityOf(found.method)
@@ -97,6 +103,14 @@ class References {
       const why = parsed.ok ? checkFormula(parsed.value, kindOf, quantity) : parsed.fault
       if (why) this.refuse([...path, 'depends', key], { code: 'formula', why })
     }
+  }
+  /** A size that a limit depends on is there wherever the limit is: always, or with what it limits. */
+  private dependsOn(id: string, path: Path, own: Characteristic | null): void {
+    this.newSize(id, path)
+    const found = this.characteristics.get(id)
+    const holder = this.book.parts.find((part) => part.id === found?.part)
+    const isThere = found?.id === own?.id || (!found?.only && (!holder?.only || found?.part === own?.part))
+    if (found && !isThere) this.refuse(path, { code: 'notAlwaysFitted', characteristic: id })
   }
   /** A characteristic whose new size something is counted from. */
   newSize(id: string, path: Path): void {
@@ -154,10 +168,11 @@ function ofCharacteristics(refer: References): void {
     limits.forEach(({ source }, at) => refer.source(source, [...path, 'limits', at, 'source']))
     limitsBy?.forEach((limit, at) => {
       const place = [...path, 'limitsBy', at]
-      if (isValueOf(method, limit.judges)) refer.limitBy(limit, quantityOfValue(method, limit.judges), place)
+      if (isValueOf(method, limit.judges)) refer.limitBy(limit, quantityOfValue(method, limit.judges), place, characteristic)
       else refuse([...place, 'judges'], { code: 'methodGivesNo', value: limit.judges })
       limit.mendedBy?.forEach((id, where) => refer.route(characteristic.part, id, [...place, 'mendedBy', where]))
     })
+    refer.limitIds(characteristic, path)
     refer.only(characteristic.only, path)
     changes?.forEach((change, at) => {
       if (!isValueOf(method, change.judges))
@@ -221,7 +236,8 @@ function ofFits(refer: References): void {
     refer.part(fit.mendOn, [...path, 'mendOn'])
     if (fit.new) refer.source(fit.new.source, [...path, 'new', 'source'])
     if (fit.limits.length === 0 && (fit.limitsBy ?? []).length === 0) refer.refuse([...path, 'limits'], { code: 'noLimits' })
-    fit.limitsBy?.forEach((limit, at) => refer.limitBy(limit, 'length', [...path, 'limitsBy', at]))
+    fit.limitsBy?.forEach((limit, at) => refer.limitBy(limit, 'length', [...path, 'limitsBy', at], null))
+    refer.limitIds(fit, path)
     refer.only(fit.only, path)
     fit.limits.forEach((limit, at) => refer.source(limit.source, [...path, 'limits', at, 'source']))
   })

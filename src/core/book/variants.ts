@@ -36,10 +36,14 @@ export function withoutOtherVariants(book: LimitBook, fitted: Fitted): LimitBook
   const positions = book.positions.filter(({ part }) => part === null || parts.has(part))
   const positionIds = new Set(positions.map(({ id }) => id))
   const there = (ids: readonly string[]): string[] => ids.filter((id) => positionIds.has(id))
+  const fittedParts = book.parts.filter(({ id }) => parts.has(id)).map((part) => partWith(part, parts, isHere, fitIds))
+  const routes = new Set(fittedParts.flatMap((part) => part.routes.map(({ id }) => routeOf(part.id, id))))
+  const stillOpen = (part: string, route: string | null): string | null =>
+    route !== null && routes.has(routeOf(part, route)) ? route : null
   return {
     ...book,
-    parts: book.parts.filter(({ id }) => parts.has(id)).map((part) => partWith(part, parts, isHere, fitIds)),
-    characteristics: book.characteristics.filter(({ id }) => isHere(id)),
+    parts: fittedParts,
+    characteristics: book.characteristics.filter(({ id }) => isHere(id)).map((one) => mendedBy(one, routes)),
     fits,
     equalParts: book.equalParts?.filter((set) =>
       (set.kind === 'rotation' ? set.places : [...set.bores, ...set.journals]).every(isHere),
@@ -67,8 +71,10 @@ export function withoutOtherVariants(book: LimitBook, fitted: Fitted): LimitBook
     joints: book.joints.filter(({ between }) => between.every((id) => positionIds.has(id))),
     findingRules: book.findingRules
       .filter(({ part, foundOn = part }) => parts.has(part) && parts.has(foundOn))
-      .map((rule) => ({ ...rule, confirm: here(rule.confirm) })),
-    patterns: book.patterns.filter(({ part }) => parts.has(part)),
+      .map((rule) => ({ ...rule, route: stillOpen(rule.part, rule.route), confirm: here(rule.confirm) })),
+    patterns: book.patterns
+      .filter(({ part }) => parts.has(part))
+      .map((pattern) => ({ ...pattern, route: stillOpen(pattern.part, pattern.route) })),
     handTests: book.handTests.filter(({ part }) => parts.has(part)),
   }
 }
@@ -114,9 +120,21 @@ function keptOf(book: LimitBook, isFitted: (characteristic: Characteristic) => b
   }
 }
 
+const routeOf = (part: string, route: string): string => `${part}/${route}`
+
+/** A characteristic whose limits name only routes that are still there. */
+function mendedBy(characteristic: Characteristic, routes: ReadonlySet<string>): Characteristic {
+  const open = <L extends { mendedBy?: string[] | undefined }>(limit: L): L =>
+    limit.mendedBy ? { ...limit, mendedBy: limit.mendedBy.filter((id) => routes.has(routeOf(characteristic.part, id))) } : limit
+  const { limits, limitsBy } = characteristic
+  return { ...characteristic, limits: limits.map(open), ...(limitsBy ? { limitsBy: limitsBy.map(open) } : {}) }
+}
+
 function partWith(part: Part, parts: ReadonlySet<string>, isHere: (id: string) => boolean, fits: ReadonlySet<string>): Part {
+  const { within, ...rest } = part
   return {
-    ...part,
+    ...rest,
+    ...(within !== undefined && parts.has(within) ? { within } : {}),
     service: part.service?.flatMap((rule): NonNullable<Part['service']> => {
       if (rule.kind !== 'withMate' && rule.kind !== 'set') return [rule]
       const mates = rule.parts.filter((id) => parts.has(id))

@@ -220,6 +220,37 @@ test('a limit on one place judges that place alone, and the others theirs', () =
   expect(faultsOf(nowhere.book).map(({ fault }) => fault.code)).toContain('noPlace')
 })
 
+test('a limit by a table takes the place of none beside it, and depends on nothing that may not be there', () => {
+  const record = machine(
+    [part('p'), part('q', { only: { variant: 'metal', options: ['a'] } })],
+    [
+      size('bush', 'p', 'boreDiameter', 40, {
+        limits: [{ ...limit('maximum', 'upper', 40.4), id: 'by' }],
+        limitsBy: [depending({ kind: 'size', characteristic: 'pin', rows })],
+      }),
+      size('pin', 'q', 'outsideDiameter', 40, {
+        limitsBy: [
+          depending(
+            { kind: 'size', characteristic: 'pin', rows },
+            {
+              side: 'lower',
+              judges: 'minimum',
+              depends: { kind: 'size', characteristic: 'pin', rows: [{ upTo: null, plan: null, wear: 39 }] },
+            },
+          ),
+        ],
+      }),
+    ],
+    [],
+    {},
+  )
+  const faults = faultsOf({ ...record.book, variants: TYPE } as LimitBook)
+  expect(faults.map(({ path, fault }) => `${path.join('.')} ${fault.code}`)).toEqual([
+    'characteristics.0.limitsBy.0.depends.characteristic notAlwaysFitted',
+    'characteristics.0.limitsBy sameId',
+  ])
+})
+
 describe('a limit in two units', () => {
   test.each([
     ['0.30 mm (0.012 in)', 0.3],

@@ -4,6 +4,7 @@ import { type Pairing, pairForEvenClearance } from '../fit/pairing'
 import { type Rotation, rotate } from '../fit/rotation'
 import { sizeEnd } from '../fit/sizeEnd'
 import type { Policy } from '../record/recordSchema'
+import type { Trend } from '../trend/forecast'
 import type { CharacteristicResult } from './results'
 
 type EqualParts = NonNullable<LimitBook['equalParts']>[number]
@@ -56,11 +57,12 @@ function rotationOf(spec: RotationSpec, resultOf: ResultOf): RotationFound {
     const value = first?.value?.value ?? null
     if (!result || !first || value === null) return { characteristic, rest: null, perThousandHours: null }
     const isUpper = first.limit.side === 'upper'
-    const rate = result.trends.find(({ judges }) => judges === first.limit.judges)?.rate?.perThousandHours
+    const trend = result.trends.find(({ judges }) => judges === first.limit.judges)
+    const rate = trend?.rate?.perThousandHours
     return {
       characteristic,
       rest: Math.max(0, isUpper ? first.limit.wear - value : value - first.limit.wear),
-      perThousandHours: rate === undefined ? null : Math.max(0, isUpper ? rate : -rate),
+      perThousandHours: !trend?.spread || rate === undefined ? null : wearOf(trend, isUpper ? rate : -rate),
     }
   })
   const known = places.flatMap(({ characteristic: id, rest, perThousandHours }) =>
@@ -68,6 +70,9 @@ function rotationOf(spec: RotationSpec, resultOf: ResultOf): RotationFound {
   )
   return { kind: 'rotation', spec, places, best: known.length === places.length ? rotate(known, known) : null }
 }
+
+/** How fast a place wears towards its limit; what noise explains is no wear, and tells no places apart. */
+const wearOf = ({ forecasts }: Pick<Trend, 'forecasts'>, rate: number): number => (forecasts.length === 0 ? 0 : Math.max(0, rate))
 
 function pairingOf(spec: PairingSpec, resultOf: ResultOf, { schools }: Policy): PairingFound {
   const middle = (id: string): number | null => {

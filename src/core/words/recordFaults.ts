@@ -25,6 +25,7 @@ export function bookFaultWords(fault: BookFault): string {
         part: 'two parts have the same id',
         characteristic: 'two characteristics have the same id',
         entry: 'two entries have the same id',
+        limit: 'two limits have the same id',
       }[fault.of]
     case 'notThere':
       return `no ${namedWords[fault.what]} “${fault.id}” in this book`
@@ -68,6 +69,8 @@ export function bookFaultWords(fault: BookFault): string {
       return `this method takes no reading at “${fault.station} ${fault.direction}”`
     case 'noLimits':
       return 'a fit needs a limit at least'
+    case 'notAlwaysFitted':
+      return `“${fault.characteristic}” belongs to a type that may not be fitted: the limit would have no figure then`
     case 'noNewSize':
       return `“${fault.characteristic}” has no new size to count from or look a limit up by`
     case 'limitsCrossed':

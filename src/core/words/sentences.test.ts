@@ -264,6 +264,7 @@ const book: Each<BookFault> = {
   nothingPairs: {},
   noPlace: { station: 'g', direction: '13' },
   noLimits: {},
+  notAlwaysFitted: { characteristic: 'bush' },
   noNewSize: { characteristic: 'bush' },
   limitsCrossed: { least: 60.5, most: 60.2 },
   routeSizesSwapped: {},
