@@ -1,23 +1,33 @@
 import { runningClusterUrl } from '../scripts/lib/cluster'
+import type { LimitBook } from '../src/core/book/bookSchema'
 import { connect } from '../src/db/client'
 import { job, limitBook, machine, reading, stepConfirmation } from '../src/db/schema'
 import { largeBook, largeReadings } from './largeJob'
 
 export const LARGE_JOB = 'bench-large'
 
-/** The large machine in the database, with two places of its first characteristic still to be read. */
-export async function fillLarge(dataFolder: string): Promise<void> {
+interface Filled {
+  readonly id: string
+  readonly book: LimitBook
+  /** Places of its first characteristic still to be read. */
+  readonly leftOpen: number
+  /** Readings that are in the database under ids of this kind. */
+  readonly from: number
+}
+
+/** A large machine in the database, as it is being measured. */
+export async function fillLarge(
+  dataFolder: string,
+  { id, book, leftOpen, from: ids }: Filled = { id: LARGE_JOB, book: largeBook(), leftOpen: 2, from: 0 },
+): Promise<void> {
   const { db, pool } = connect(runningClusterUrl(dataFolder) ?? '')
-  const book = largeBook()
-  const readings = largeReadings(book, 2)
+  const readings = largeReadings(book, leftOpen, ids)
   await db.transaction(async (tx) => {
     await tx.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
-    await tx
-      .insert(machine)
-      .values({ id: LARGE_JOB, station: 'Bench', name: 'A large machine', units: 'metric', bookId: book.id })
+    await tx.insert(machine).values({ id, station: 'Bench', name: 'A large machine', units: 'metric', bookId: book.id })
     await tx.insert(job).values({
-      id: LARGE_JOB,
-      machineId: LARGE_JOB,
+      id,
+      machineId: id,
       bookId: book.id,
       bookRevision: book.revision,
       title: 'Large',
@@ -31,8 +41,8 @@ export async function fillLarge(dataFolder: string): Promise<void> {
       installed: {},
     })
     await tx.insert(stepConfirmation).values({
-      id: '01990000-0000-7000-8000-0000000fffff',
-      jobId: LARGE_JOB,
+      id: `01990000-0000-7000-9000-${String(ids).padStart(12, '0')}`,
+      jobId: id,
       step: 'makeSafe',
       note: '',
       confirmedBy: 'demo-inspector',
@@ -43,7 +53,7 @@ export async function fillLarge(dataFolder: string): Promise<void> {
           .slice(from, from + 1000)
           .map(
             ({
-              id,
+              id: of,
               by: _by,
               gauge,
               value,
@@ -55,8 +65,8 @@ export async function fillLarge(dataFolder: string): Promise<void> {
               ...rest
             }) => ({
               ...rest,
-              id,
-              jobId: LARGE_JOB,
+              id: of,
+              jobId: id,
               value: String(value),
               gaugeId: gauge,
               takenBy: 'demo-inspector',

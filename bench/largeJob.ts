@@ -11,8 +11,9 @@ const READINGS_EACH = STATIONS.length * DIRECTIONS.length
 const source = { document: 'BM', page: 'p. 1' }
 const place = (id: string) => ({ id, label: `place ${id}` })
 
-export function largeBook(characteristics = CHARACTERISTICS): LimitBook {
-  const parts = Array.from({ length: Math.ceil(characteristics / PER_PART) }, (_, index) => ({
+/** `fits` of them, each of two characteristics one after the other. */
+export function largeBook(characteristics = CHARACTERISTICS, perPart = PER_PART, fits = 0): LimitBook {
+  const parts = Array.from({ length: Math.ceil(characteristics / perPart) }, (_, index) => ({
     id: `part-${index + 1}`,
     name: `Part ${index + 1}`,
     assembly: `Assembly ${Math.floor(index / 25) + 1}`,
@@ -24,7 +25,7 @@ export function largeBook(characteristics = CHARACTERISTICS): LimitBook {
   return bookSchema.parse({
     format: 'medida-limit-book',
     version: 2,
-    id: `bench-large-${characteristics}`,
+    id: `bench-large-${characteristics}-${perPart}-${fits}`,
     title: 'A large machine',
     revision: '1',
     issued: '2026-01-01',
@@ -33,7 +34,7 @@ export function largeBook(characteristics = CHARACTERISTICS): LimitBook {
     parts,
     characteristics: Array.from({ length: characteristics }, (_, index) => ({
       id: `c-${index + 1}`,
-      part: `part-${Math.floor(index / PER_PART) + 1}`,
+      part: `part-${Math.floor(index / perPart) + 1}`,
       name: `Journal ${index + 1}`,
       how: 'Outside micrometer',
       pose: 'Lying',
@@ -66,7 +67,31 @@ export function largeBook(characteristics = CHARACTERISTICS): LimitBook {
         },
       ],
     })),
-    fits: [],
+    fits: Array.from({ length: fits }, (_, index) => ({
+      id: `fit-${index + 1}`,
+      kind: 'chain',
+      name: `Journal ${2 * index + 1} less journal ${2 * index + 2}`,
+      links: [
+        { characteristic: `c-${2 * index + 1}`, does: 'opens' },
+        { characteristic: `c-${2 * index + 2}`, does: 'closes' },
+      ],
+      stated: [],
+      new: null,
+      limits: [
+        {
+          id: `fit-${index}`,
+          judges: 'maximum',
+          side: 'upper',
+          plan: 0.02,
+          wear: 0.03,
+          whenPassed: 'mend',
+          instruction: '',
+          source,
+        },
+      ],
+      mendOn: `part-${Math.floor((2 * index) / perPart) + 1}`,
+      showTo: 0.001,
+    })),
     levels: [],
     cautions: [],
     procedure: [],
@@ -82,7 +107,7 @@ export function largeBook(characteristics = CHARACTERISTICS): LimitBook {
 const idOf = (index: number): string => `01990000-0000-7000-8000-${String(index).padStart(12, '0')}`
 
 /** Readings of all places, but the last `leftOpen` ones of the first characteristic. */
-export function largeReadings(book: LimitBook, leftOpen = 0): Reading[] {
+export function largeReadings(book: LimitBook, leftOpen = 0, from = 0): Reading[] {
   const readings: Reading[] = []
   for (const [index, { id }] of book.characteristics.entries())
     for (const [at, station] of STATIONS.entries())
@@ -91,7 +116,7 @@ export function largeReadings(book: LimitBook, leftOpen = 0): Reading[] {
         if (index === 0 && nth >= READINGS_EACH - leftOpen) continue
         const value = Number((59.96 - 0.001 * ((index * 7 + nth * 3) % 40)).toFixed(3))
         readings.push({
-          id: idOf(index * READINGS_EACH + nth + 1),
+          id: idOf(from + index * READINGS_EACH + nth + 1),
           characteristic: id,
           station,
           direction,

@@ -4,6 +4,7 @@ import { coreFigures } from '../bench/core'
 import type { Figure } from '../bench/figure'
 import { floorFigures } from '../bench/floor'
 import { importFigures } from '../bench/importing'
+import { judgedFigures } from '../bench/judged'
 import { keystrokeFigures } from '../bench/keystroke'
 import { savingFigures } from '../bench/saving'
 import { stripMapFigures } from '../bench/stripMap'
@@ -15,6 +16,7 @@ const parts: Readonly<Record<string, () => Figure[] | Promise<Figure[]>>> = {
   strip: stripMapFigures,
   floor: floorFigures,
   core: coreFigures,
+  judged: judgedFigures,
   bench: keystrokeFigures,
   saving: savingFigures,
   import: importFigures,

@@ -22,6 +22,14 @@ export interface PartRowProps {
   readonly open: boolean
   readonly onToggle: () => void
   readonly onDepart: () => void
+  /** Its place among all rows, and what measures it: a long board draws only what is in sight. */
+  readonly place: RowPlace
+}
+
+export interface RowPlace {
+  readonly 'data-index': number
+  readonly 'aria-rowindex': number | undefined
+  readonly ref: (row: Element | null) => void
 }
 
 /** Cost or days of a way; what nobody has priced is said so, and what is still open has none. */
@@ -30,58 +38,61 @@ function Amount({ way, of, open }: { readonly way: BoardRow['way']; readonly of:
   return <td className={`figure ${styles.right}`}>{way ? formatAmount(way[of] ?? 0) : open ? '–' : 0}</td>
 }
 
-export function PartRow({ row, board, namesAssembly, open, onToggle, onDepart }: PartRowProps) {
+export function PartRow({ row, board, namesAssembly, open, onToggle, onDepart, place }: PartRowProps) {
   const { part, result, safety, way } = row
   const strongest = result.votes[0]
   const isOpen = way === null && result.verdict === 'hold' && (!row.standing || row.standing.stale)
   return (
-    <>
-      <tr
-        tabIndex={0}
-        data-part={part.id}
-        className={styles.row}
-        data-open={open ? '' : undefined}
-        aria-label={`${part.name}: ${verdictName[result.verdict]}`}
-      >
-        <th scope="row" className={styles.part}>
-          {part.name}
-          <span className={styles.position}>
-            {namesAssembly ? `${part.assembly} · ${part.position}` : part.position}
-            {safety && say.safety}
-          </span>
-        </th>
-        <td>
-          <VerdictWord verdict={result.verdict} />
-          {result.verdict === 'hold' && (
-            <span className={styles.span}>{say.to(verdictName[result.mild], verdictName[result.strong].toLowerCase())}</span>
-          )}
-          <StageLine lines={stageLines(result)} />
-        </td>
-        <td>
-          <button type="button" className={styles.reason} aria-expanded={open} onClick={onToggle}>
-            {strongest ? reasonOf(board.speaker, strongest) : say.nothingJudgesPart}
-          </button>
-        </td>
-        <td className={styles.ribbon}>
-          <PartRibbon board={board} row={row} />
-        </td>
-        <td className={styles.way}>
-          {way ? wayWords(board.speaker, part.id, way) : isOpen && strongest ? settledBy(board.speaker, strongest) : ''}
-        </td>
-        <Amount way={way} of="cost" open={isOpen} />
-        <Amount way={way} of="days" open={isOpen} />
-        <td>
-          <Decided row={row} board={board} onDepart={onDepart} />
-        </td>
-      </tr>
-      {open && (
-        <tr className={styles.reasons}>
-          <td colSpan={8}>
-            <VoteList votes={result.votes} speaker={board.speaker} />
-          </td>
-        </tr>
-      )}
-    </>
+    <tr
+      {...place}
+      tabIndex={0}
+      data-part={part.id}
+      className={styles.row}
+      data-open={open ? '' : undefined}
+      aria-label={`${part.name}: ${verdictName[result.verdict]}`}
+    >
+      <th scope="row" className={styles.part}>
+        {part.name}
+        <span className={styles.position}>
+          {namesAssembly ? `${part.assembly} · ${part.position}` : part.position}
+          {safety && say.safety}
+        </span>
+      </th>
+      <td>
+        <VerdictWord verdict={result.verdict} />
+        {result.verdict === 'hold' && (
+          <span className={styles.span}>{say.to(verdictName[result.mild], verdictName[result.strong].toLowerCase())}</span>
+        )}
+        <StageLine lines={stageLines(result)} />
+      </td>
+      <td>
+        <button type="button" className={styles.reason} aria-expanded={open} onClick={onToggle}>
+          {strongest ? reasonOf(board.speaker, strongest) : say.nothingJudgesPart}
+        </button>
+      </td>
+      <td className={styles.ribbon}>
+        <PartRibbon board={board} row={row} />
+      </td>
+      <td className={styles.way}>
+        {way ? wayWords(board.speaker, part.id, way) : isOpen && strongest ? settledBy(board.speaker, strongest) : ''}
+      </td>
+      <Amount way={way} of="cost" open={isOpen} />
+      <Amount way={way} of="days" open={isOpen} />
+      <td>
+        <Decided row={row} board={board} onDepart={onDepart} />
+      </td>
+    </tr>
+  )
+}
+
+/** Every reason of a part, under its row. */
+export function ReasonsRow({ row, board, place }: Pick<PartRowProps, 'row' | 'board' | 'place'>) {
+  return (
+    <tr {...place} className={styles.reasons}>
+      <td colSpan={8}>
+        <VoteList votes={row.result.votes} speaker={board.speaker} />
+      </td>
+    </tr>
   )
 }
 
@@ -101,7 +112,7 @@ function PartRibbon({ board, row }: { readonly board: Board; readonly row: Board
   return null
 }
 
-function Decided({ row, board, onDepart }: Omit<PartRowProps, 'open' | 'namesAssembly' | 'onToggle'>) {
+function Decided({ row, board, onDepart }: Omit<PartRowProps, 'open' | 'namesAssembly' | 'onToggle' | 'place'>) {
   const { standing, part, result } = row
   if (standing && !standing.stale) {
     const { decided } = standing

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import type { JobView } from '../../contract/answers'
 import { CAUTION, policyWords } from '../../contract/words'
 import { dispositions, type Verdict } from '../../core/policy/disposition'
@@ -16,7 +16,8 @@ import { VerdictMark } from '../../ui/VerdictMark'
 import { Departure } from '../decisions/Departure'
 import { type BoardRow, isAcceptable, needsSomeone, useBoard } from '../decisions/useBoard'
 import { receiving } from '../pageData/pageData'
-import { PartRow } from './PartRow'
+import { type BoardItem, BoardTable } from './BoardTable'
+import { PartRow, ReasonsRow } from './PartRow'
 import styles from './VerdictBoard.module.css'
 
 /** All parts with verdict, reason, limits and way; the inspector accepts or departs with a reason. */
@@ -32,7 +33,18 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
   const model = useTableModel(only ? waiting : board.rows, columns, partOf, words)
   const shown = model.rows
   // In the order of the machine the rows stand by assembly; sorted, each names its own.
-  const groups = model.isSorted ? [null] : [...new Set(shown.map(({ part }) => part.assembly))]
+  const assemblies = [...new Set(shown.map(({ part }) => part.assembly))]
+  const itemsOf = (rows: readonly BoardRow[]): BoardItem[] =>
+    rows.flatMap((row): BoardItem[] => [
+      { kind: 'part', row },
+      ...(openPart === row.part.id ? [{ kind: 'reasons' as const, row }] : []),
+    ])
+  const items = model.isSorted
+    ? itemsOf(shown)
+    : assemblies.flatMap((name): BoardItem[] => [
+        { kind: 'assembly', name },
+        ...itemsOf(shown.filter(({ part }) => part.assembly === name)),
+      ])
   const tally = (['replace', 'recondition', 'hold', 'reuse'] satisfies Verdict[]).map((verdict) => ({
     verdict,
     count: board.rows.filter((row) => verdictShown(row) === verdict).length,
@@ -40,34 +52,15 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
   const { currency } = board.view.record.book
   const total = totalOf(board.rows)
 
-  const table = useRef<HTMLTableElement>(null)
-  const onKey = (event: KeyboardEvent): void => {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || document.querySelector('dialog[open]')) return
-    const target = event.target as HTMLElement
-    if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return
-    const rows = [...(table.current?.querySelectorAll<HTMLElement>('tr[data-part]') ?? [])]
-    const here = target.closest<HTMLElement>('tr[data-part]')
-    const row = board.rows.find(({ part }) => part.id === here?.dataset.part)
-    if (!here || !row) {
-      // Nothing is chosen yet: the arrows begin at the first row, or at the last.
-      const first = { ArrowDown: rows[0], ArrowUp: rows.at(-1) }[event.key]
-      if (target !== document.body || !first) return
-      first.focus()
-      return event.preventDefault()
-    }
-    const to = { ArrowDown: 1, ArrowUp: -1 }[event.key]
-    const letter = event.key.toLowerCase()
-    if (to !== undefined) rows[rows.indexOf(here) + to]?.focus()
-    else if (event.key === ' ' && target === here) setOpenPart(openPart === row.part.id ? null : row.part.id)
+  const toggle = ({ part }: BoardRow): void => setOpenPart(openPart === part.id ? null : part.id)
+  const onKey = (key: string, row: BoardRow, isOnRow: boolean): boolean => {
+    const letter = key.toLowerCase()
+    if (key === ' ' && isOnRow) toggle(row)
     else if (letter === 'a' && board.closed === null && isAcceptable(row)) void board.accept([row])
     else if (letter === 'd' && board.closed === null) setDeparting(row)
-    else return
-    event.preventDefault()
+    else return false
+    return true
   }
-  useEffect(() => {
-    addEventListener('keydown', onKey)
-    return () => removeEventListener('keydown', onKey)
-  })
 
   return (
     <div className={styles.page}>
@@ -108,53 +101,49 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
           {say.everyPartHas} <a href={`/jobs/${board.view.record.job.id}/report`}>{say.report}</a>
         </p>
       ) : (
-        <table ref={table} className={styles.table}>
-          <caption className="hidden-label">{say.partsRecommendedDecided}</caption>
-          <thead>
-            <tr>
-              <SortHead text={say.part} head={model.headOf('part')} />
-              <SortHead text={say.recommendedTitle} head={model.headOf('recommended')} />
-              <th scope="col">{say.strongestReason}</th>
-              <th scope="col">{say.againstLimits}</th>
-              <th scope="col">{say.way}</th>
-              <SortHead text={currency} head={model.headOf('cost')} right />
-              <SortHead text={say.days} head={model.headOf('days')} right />
-              <SortHead text={say.inspector} head={model.headOf('inspector')} />
-            </tr>
-          </thead>
-          {groups.map((assembly) => (
-            <tbody key={assembly}>
-              {assembly !== null && (
-                <tr>
-                  <th colSpan={8} scope="rowgroup" className={styles.assembly}>
-                    {assembly}
-                  </th>
-                </tr>
-              )}
-              {shown
-                .filter(({ part }) => assembly === null || part.assembly === assembly)
-                .map((row) => (
-                  <PartRow
-                    key={row.part.id}
-                    row={row}
-                    namesAssembly={assembly === null}
-                    board={board}
-                    open={openPart === row.part.id}
-                    onToggle={() => setOpenPart(openPart === row.part.id ? null : row.part.id)}
-                    onDepart={() => setDeparting(row)}
-                  />
-                ))}
-            </tbody>
-          ))}
-          <tfoot>
-            <tr>
-              <td colSpan={5}>{say.asDecidedAs}</td>
-              <td className={`figure ${styles.right}`}>{formatAmount(total.cost)}</td>
-              <td className={`figure ${styles.right}`}>{formatAmount(total.days)}</td>
-              <td>{total.notKnown > 0 && say.andNotKnown(total.notKnown)}</td>
-            </tr>
-          </tfoot>
-        </table>
+        <BoardTable
+          items={items}
+          onKey={onKey}
+          rowOf={(item, place) =>
+            item.kind === 'reasons' ? (
+              <ReasonsRow row={item.row} board={board} place={place} />
+            ) : (
+              <PartRow
+                row={item.row}
+                namesAssembly={model.isSorted}
+                board={board}
+                open={openPart === item.row.part.id}
+                onToggle={() => toggle(item.row)}
+                onDepart={() => setDeparting(item.row)}
+                place={place}
+              />
+            )
+          }
+          head={
+            <thead>
+              <tr>
+                <SortHead text={say.part} head={model.headOf('part')} />
+                <SortHead text={say.recommendedTitle} head={model.headOf('recommended')} />
+                <th scope="col">{say.strongestReason}</th>
+                <th scope="col">{say.againstLimits}</th>
+                <th scope="col">{say.way}</th>
+                <SortHead text={currency} head={model.headOf('cost')} right />
+                <SortHead text={say.days} head={model.headOf('days')} right />
+                <SortHead text={say.inspector} head={model.headOf('inspector')} />
+              </tr>
+            </thead>
+          }
+          foot={
+            <tfoot>
+              <tr>
+                <td colSpan={5}>{say.asDecidedAs}</td>
+                <td className={`figure ${styles.right}`}>{formatAmount(total.cost)}</td>
+                <td className={`figure ${styles.right}`}>{formatAmount(total.days)}</td>
+                <td>{total.notKnown > 0 && say.andNotKnown(total.notKnown)}</td>
+              </tr>
+            </tfoot>
+          }
+        />
       )}
       <p className={styles.foot}>
         <span>
