@@ -96,4 +96,18 @@ export const say = {
   expectedNext: (value: string): string => `expected at the next overhaul ${value}`,
   afterIt: (value: string): string => `then ${value}`,
   wanted: (least: string, greatest: string): string => `wanted ${least} … ${greatest}`,
+  heldHere: 'held',
+  freeHere: 'free',
+  bothTogether: (least: string, greatest: string): string =>
+    `both sides together ${least === greatest ? least : `${least} … ${greatest}`}`,
+  shaftGrows: (mm: string): string => `shaft grows ${mm} further`,
+  housingGrows: (mm: string): string => `housing grows ${mm} further`,
+  floatSays: (least: string, greatest: string): string =>
+    `A shaft held at one end and free at the other: float left when warm ${least} to ${greatest}`,
+  key: 'key',
+  keyway: 'keyway',
+  keyIsTight: (least: string, greatest: string): string => `tight: ${least} … ${greatest}`,
+  playOnOneFlank: (least: string, greatest: string): string =>
+    `play on one flank ${least === greatest ? least : `${least} … ${greatest}`}`,
+  keySays: (least: string, greatest: string): string => `A key in its keyway, seen along the shaft: play ${least} to ${greatest}`,
 } as const

@@ -10,7 +10,7 @@ import { statedWords } from '../../core/words/places'
 import { fitModelOf } from '../../drawing/fitModel'
 import { gapRows } from '../../drawing/gapRows'
 import { say } from '../../labels/fits'
-import { FitDrawing, GapDrawing } from '../../ui/fitDrawing/FitDrawing'
+import { FitDrawing, GapDrawing, MateSketch } from '../../ui/fitDrawing/FitDrawing'
 import { SourceNote } from '../../ui/SourceNote'
 import { VoteList } from '../../ui/VoteList'
 import type { Board } from '../decisions/useBoard'
@@ -60,6 +60,7 @@ export function FitSheet({ row, board, ways, onTake }: SheetProps) {
         <p className={styles.limits}>{say.limits(limitWords(row, figure), unit)}</p>
       </div>
       <Missing row={row} board={board} />
+      <MateSketch spec={spec} mated={{ ...ends, notes }} system={units} />
       {gaps.length > 0 && <GapDrawing rows={gaps} system={units} step={spec.showTo} />}
       {model && gaps.length === 0 ? (
         <FitDrawing model={model} system={units} />

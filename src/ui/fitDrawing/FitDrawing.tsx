@@ -1,6 +1,8 @@
+import type { FitSpec } from '../../core/fit/kinds'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { type FitDrawing as Drawing, describeFit, type FitDrawingModel, fitDrawing } from '../../drawing/fitDrawing'
 import { describeGaps, type GapRow, gapDrawing } from '../../drawing/gapDrawing'
+import { describeMate, type Mated, mateSketch } from '../../drawing/mateSketch'
 import { Drawn } from '../limitRibbon/LimitRibbon'
 import styles from './FitDrawing.module.css'
 
@@ -16,6 +18,20 @@ export function GapDrawing({
 }) {
   const drawing = gapDrawing(rows, system, step)
   return drawing && <Sheet drawing={drawing} says={describeGaps(rows, system, step)} />
+}
+
+/** How the parts of a fit stand to each other, where its bands alone do not show it. */
+export function MateSketch({
+  spec,
+  mated,
+  system,
+}: {
+  readonly spec: FitSpec
+  readonly mated: Mated
+  readonly system: UnitSystem
+}) {
+  const drawing = mateSketch(spec, mated, system)
+  return drawing && <Sheet drawing={drawing} says={describeMate(spec, mated, system)} />
 }
 
 /** Both sides of a fit on one scale, with the clearance between them. */
