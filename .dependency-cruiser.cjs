@@ -31,6 +31,7 @@ const coreRooms = [
   'evaluate',
   'job',
   'words',
+  'kit',
 ]
 
 module.exports = {

@@ -4,7 +4,7 @@ import { asIssue } from '../base/schemaFault'
 import { gaugeKinds } from '../gauge/gaugeKinds'
 import { changeLimitSchema } from '../limit/changeLimitSchema'
 import { limitBySchema } from '../limit/limitBySchema'
-import { limitSchema } from '../limit/limitSchema'
+import { limitSchema, wantsSchema } from '../limit/limitSchema'
 import { methodSchema } from '../method/methodSchema'
 import { valueSchema } from '../quantity/valueSchema'
 
@@ -55,6 +55,8 @@ export const characteristicSchema = z.strictObject({
     .nullable(),
   /** The first limit is the one the ribbon and the wear line show; none where the value is information only. */
   limits: z.array(limitSchema).max(20).refine(uniqueIds, asIssue('limitsSameId')),
+  /** Values that want a limit from a document; until one is typed they are information only. */
+  wants: wantsSchema,
   /** Limits by a table or a formula. */
   limitsBy: z.array(limitBySchema).max(20).optional(),
   /** Only where one of these is fitted. */

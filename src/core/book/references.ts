@@ -148,7 +148,7 @@ function ofCharacteristics(refer: References): void {
   const { book, refuse } = refer
   book.characteristics.forEach((characteristic, index) => {
     const path = ['characteristics', index]
-    const { method, limits, limitsBy, changes } = characteristic
+    const { method, limits, limitsBy, wants, changes } = characteristic
     refer.part(characteristic.part, [...path, 'part'])
     if (method.kind === 'ringEndGap') refer.characteristic(method.runsIn, [...path, 'method', 'runsIn'], DIAMETERS)
     if (characteristic.new) refer.source(characteristic.new.source, [...path, 'new', 'source'])
@@ -161,6 +161,9 @@ function ofCharacteristics(refer: References): void {
     })
     limits.forEach(({ judges }, at) => {
       if (!isValueOf(method, judges)) refuse([...path, 'limits', at, 'judges'], { code: 'methodGivesNo', value: judges })
+    })
+    wants?.forEach(({ judges }, at) => {
+      if (!isValueOf(method, judges)) refuse([...path, 'wants', at, 'judges'], { code: 'methodGivesNo', value: judges })
     })
     limits.forEach(({ mendedBy }, at) => {
       mendedBy?.forEach((id, place) => refer.route(characteristic.part, id, [...path, 'limits', at, 'mendedBy', place]))
@@ -235,7 +238,8 @@ function ofFits(refer: References): void {
     for (const why of fitFaults(fit)) refer.refuse(path, { code: 'fit', why })
     refer.part(fit.mendOn, [...path, 'mendOn'])
     if (fit.new) refer.source(fit.new.source, [...path, 'new', 'source'])
-    if (fit.limits.length === 0 && (fit.limitsBy ?? []).length === 0) refer.refuse([...path, 'limits'], { code: 'noLimits' })
+    const isJudged = fit.limits.length > 0 || (fit.limitsBy ?? []).length > 0
+    if (!isJudged && refer.book.issued !== null) refer.refuse([...path, 'limits'], { code: 'noLimits' })
     fit.limitsBy?.forEach((limit, at) => refer.limitBy(limit, 'length', [...path, 'limitsBy', at], null))
     refer.limitIds(fit, path)
     refer.only(fit.only, path)

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, onlySchema, sourceSchema } from '../base/idSchema'
 import { limitBySchema } from '../limit/limitBySchema'
-import { limitSchema } from '../limit/limitSchema'
+import { limitSchema, wantsSchema } from '../limit/limitSchema'
 import { lengthMmSchema } from '../quantity/valueSchema'
 
 const band = z.strictObject({ lower: lengthMmSchema, upper: lengthMmSchema, source: sourceSchema })
@@ -20,9 +20,10 @@ export const fitShaping = {
   common: {
     id: idSchema,
     name: nameSchema,
-    /** One at least, here or by a table or a formula. */
+    /** One at least, here or by a table or a formula, once the book is issued. */
     limits: z.array(limitSchema).max(8),
     limitsBy: z.array(limitBySchema).max(8).optional(),
+    wants: wantsSchema,
     /** Only where one of these is fitted. */
     only: onlySchema.optional(),
     /** The workshop’s own narrower band inside the limits, for what is put together. */

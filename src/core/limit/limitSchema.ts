@@ -39,3 +39,9 @@ export const limitSchema = z
     path: ['plan'],
     message: asIssue('planAfterWear'),
   })
+
+/** Values that want a limit, which no document has given yet. */
+export const wantsSchema = z
+  .array(z.strictObject({ judges: z.enum(reductionNames), side: z.enum(['upper', 'lower']) }))
+  .max(20)
+  .optional()

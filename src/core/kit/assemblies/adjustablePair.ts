@@ -1,0 +1,143 @@
+import type { Assembly } from '../assembly'
+
+export const adjustablePair: Assembly = {
+  id: 'adjustablePair',
+  name: 'Adjustable ball or taper pair',
+  one: 'Adjusted pair',
+  also: 'cup cone loose balls bearing hub headset',
+  questions: [
+    { id: 'elements', text: 'Rolling elements', answers: ['loose balls', 'caged balls', 'taper rollers'] },
+    { id: 'lock', text: 'Locked by', answers: ['lock nut', 'split pin', 'tab washer'] },
+  ],
+  parts: [
+    { id: 'coneA', name: 'Cone A' },
+    { id: 'cupA', name: 'Cup A' },
+    {
+      id: 'ballsA',
+      name: 'Balls A',
+      keptWith: ['cupA', 'coneA'],
+      loose: 'Loose balls roll away: a cloth lies under it.',
+      when: { elements: ['loose balls'] },
+    },
+    { id: 'coneB', name: 'Cone B' },
+    { id: 'cupB', name: 'Cup B' },
+    {
+      id: 'ballsB',
+      name: 'Balls B',
+      keptWith: ['cupB', 'coneB'],
+      loose: 'Loose balls roll away: a cloth lies under it.',
+      when: { elements: ['loose balls'] },
+    },
+    { id: 'shaft', name: 'Shaft' },
+    { id: 'spacers', name: 'Spacers, in their order', asks: 'thickness' },
+    { id: 'lock', name: 'Lock', renewed: 'disturbed' },
+  ],
+  measures: [
+    {
+      id: 'sizeA',
+      of: 'ballsA',
+      name: 'Ball size A',
+      by: 'size',
+      set: { what: 'thickness', points: '3' },
+      gauge: 'outsideMicrometer',
+      fine: true,
+      wants: [
+        ['minimum', 'lower'],
+        ['parallelism', 'upper'],
+      ],
+    },
+    {
+      id: 'sizeB',
+      of: 'ballsB',
+      name: 'Ball size B',
+      by: 'size',
+      set: { what: 'thickness', points: '3' },
+      gauge: 'outsideMicrometer',
+      fine: true,
+      wants: [
+        ['minimum', 'lower'],
+        ['parallelism', 'upper'],
+      ],
+    },
+    {
+      id: 'straight',
+      of: 'shaft',
+      name: 'Shaft, runout',
+      by: 'runout',
+      set: { stations: '3', angles: '8' },
+      wants: [['totalIndicated', 'upper']],
+    },
+    {
+      id: 'play',
+      of: 'shaft',
+      name: 'End play as set',
+      by: 'endFloat',
+      set: { repeats: '3', repeatability: '0.02 mm' },
+      wants: [
+        ['minimum', 'lower'],
+        ['maximum', 'upper'],
+      ],
+    },
+  ],
+  looks: [
+    {
+      of: 'coneA',
+      kinds: ['pitting', 'spalling', 'wearStep'],
+      from: 'light',
+      asks: 'replace',
+      text: 'Pits or a ridge in the track: cone, cup and balls go together.',
+    },
+    {
+      of: 'coneB',
+      kinds: ['pitting', 'spalling', 'wearStep'],
+      from: 'light',
+      asks: 'replace',
+      text: 'Pits or a ridge in the track: cone, cup and balls go together.',
+    },
+    {
+      of: 'cupA',
+      kinds: ['pitting', 'spalling', 'wearStep', 'loosePart'],
+      from: 'light',
+      asks: 'replace',
+      text: 'Pits or a ridge in the track: cone, cup and balls go together.',
+    },
+    {
+      of: 'cupB',
+      kinds: ['pitting', 'spalling', 'wearStep', 'loosePart'],
+      from: 'light',
+      asks: 'replace',
+      text: 'Pits or a ridge in the track: cone, cup and balls go together.',
+    },
+    { of: 'shaft', kinds: ['bent', 'crack'], from: 'light', asks: 'replace', text: 'A bent shaft loads one side of every ball.' },
+  ],
+  feels: [
+    {
+      of: 'coneA',
+      kind: 'roughTurning',
+      name: 'Turns',
+      how: 'Turned by finger and thumb: play, binding, roughness at one place of the turn.',
+    },
+    { of: 'coneA', kind: 'rocks', name: 'Rocks', how: 'Rocked across the shaft: knocks mean play.' },
+  ],
+  steps: [
+    {
+      stage: 'asFound',
+      name: 'Play and drag felt before it is opened',
+      text: 'Loose, tight, or tight at one place of the turn.',
+      measures: ['play'],
+    },
+    {
+      stage: 'strip',
+      name: 'Count the balls of each race',
+      text: 'Each set stays with its race. Spacers on a wire in their order.',
+      cautions: ['may-fall'],
+      removes: ['coneA', 'ballsA', 'cupA', 'coneB', 'ballsB', 'cupB', 'spacers', 'lock'],
+    },
+    {
+      stage: 'look',
+      name: 'Follow the tracks with a pick',
+      text: 'Going back: play is taken out in small steps, locked, felt again; and once more after the first use.',
+    },
+  ],
+  lay: { consumables: ['Grease as the manual names it', 'Balls of the size found, as a set'] },
+}

@@ -1,0 +1,133 @@
+import type { Assembly } from '../assembly'
+
+export const drillingTool: Assembly = {
+  id: 'drillingTool',
+  name: 'Impact or drilling tool',
+  one: 'Tool',
+  also: 'hammer bit chuck inserts down-the-hole rock',
+  questions: [
+    { id: 'rows', text: 'Rows of cutting elements', answers: ['2', '1', '3', '4'] },
+    { id: 'perRow', text: 'Elements in a row', answers: ['6', '4', '8', '10', '12'] },
+  ],
+  parts: [
+    { id: 'case', name: 'Case', faces: ['worn end down', 'turned end for end'] },
+    { id: 'piston', name: 'Piston', routes: [{ name: 'Dress nicks', mends: ['piston'] }] },
+    { id: 'chuck', name: 'Chuck' },
+    {
+      id: 'bit',
+      name: 'Bit with its elements',
+      routes: [{ name: 'Dress the elements', mends: ['elements'], restores: ['shape of the elements'] }],
+    },
+    { id: 'valve', name: 'Check valve' },
+    { id: 'orings', name: 'O-rings', renewed: 'always' },
+  ],
+  measures: [
+    {
+      id: 'case',
+      of: 'case',
+      name: 'Case, outside Ø',
+      by: 'outsideDiameter',
+      set: { stations: '3', directions: '2' },
+      wants: [['minimum', 'lower']],
+      gauge: 'caliper',
+    },
+    {
+      id: 'bore',
+      of: 'case',
+      name: 'Case, bore Ø',
+      by: 'boreDiameter',
+      set: { stations: '3', directions: '2' },
+      wants: [['maximum', 'upper']],
+    },
+    {
+      id: 'piston',
+      of: 'piston',
+      name: 'Piston Ø',
+      by: 'outsideDiameter',
+      set: { stations: '2', directions: '2' },
+      wants: [['minimum', 'lower']],
+    },
+    {
+      id: 'splines',
+      of: 'chuck',
+      name: 'Splines, slack',
+      by: 'backlash',
+      set: { what: 'backlash', points: '4' },
+      gauge: 'feeler',
+      wants: [['maximum', 'upper']],
+    },
+    {
+      id: 'elements',
+      of: 'bit',
+      name: 'Cutting elements',
+      by: 'elements',
+      set: { groups: '{rows}', count: '{perRow}', arranged: 'rows', element: 'element', damagedFrom: '50' },
+      wants: [
+        ['damaged', 'upper'],
+        ['adjacentDamaged', 'upper'],
+        ['worstWorn', 'upper'],
+        ['broken', 'upper'],
+      ],
+    },
+    {
+      id: 'shoulder',
+      of: 'case',
+      name: 'Gap at the shoulder, dry trial fit',
+      by: 'gapAtPositions',
+      set: { positions: '4' },
+      asLeftOnly: true,
+      wants: [
+        ['minimum', 'lower'],
+        ['maximum', 'upper'],
+      ],
+    },
+  ],
+  mates: [
+    {
+      id: 'pistonFit',
+      name: 'Piston in case',
+      kind: 'shaftInBore',
+      sides: { bore: 'bore', journal: 'piston', strip: null },
+      mendOn: 'case',
+      wants: ['minimum', 'maximum'],
+    },
+  ],
+  looks: [
+    {
+      of: 'piston',
+      kinds: ['crack', 'galling'],
+      from: 'light',
+      asks: 'replace',
+      text: 'Seizure marks and cracks break it: oil and dirt are asked after.',
+    },
+    {
+      of: 'piston',
+      kinds: ['nick', 'chipped'],
+      from: 'marked',
+      asks: 'recondition',
+      text: 'Nicks are dressed round, as the manual allows and not deeper.',
+    },
+    {
+      of: 'bit',
+      kinds: ['heatColour', 'crack', 'loosePart'],
+      from: 'light',
+      asks: 'replace',
+      text: 'Heat checks or loose elements: neighbours are looked at.',
+    },
+    { of: 'chuck', kinds: ['crack', 'wearStep'], from: 'marked', asks: 'replace', text: 'Worn splines batter the bit.' },
+  ],
+  steps: [
+    {
+      stage: 'strip',
+      name: 'Opened on the break-out bench',
+      text: 'Counted turns, marked ends. What is inside falls out.',
+      cautions: ['may-fall', 'hydraulic-tools'],
+      removes: ['chuck', 'bit', 'piston', 'valve', 'orings', 'case'],
+    },
+    {
+      stage: 'look',
+      name: 'Elements row by row',
+      text: 'Which way the tool was used goes with it. Going back: dry trial fit, gap at the shoulder says whether all is in; stored dry and oiled.',
+    },
+  ],
+}

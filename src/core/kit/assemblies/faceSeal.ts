@@ -1,0 +1,111 @@
+import type { Assembly } from '../assembly'
+
+export const faceSeal: Assembly = {
+  id: 'faceSeal',
+  name: 'Mechanical face seal',
+  one: 'Face seal',
+  also: 'single double shaft seal ring stationary rotary gland',
+  questions: [
+    { id: 'kind', text: 'Kind', answers: ['single', 'double'] },
+    { id: 'springs', text: 'Springs', answers: ['one', 'several'] },
+  ],
+  parts: [
+    { id: 'seat', name: 'Stationary seat', faces: ['first side', 'second side'], set: ['ring'] },
+    { id: 'ring', name: 'Rotary ring', set: ['seat'] },
+    {
+      id: 'seat2',
+      name: 'Second stationary seat',
+      faces: ['first side', 'second side'],
+      set: ['ring2'],
+      when: { kind: ['double'] },
+    },
+    { id: 'ring2', name: 'Second rotary ring', set: ['seat2'], when: { kind: ['double'] } },
+    { id: 'springs', name: 'Springs', loose: 'Springs push the ring out when the sleeve comes free.' },
+    { id: 'orings', name: 'O-rings', renewed: 'disturbed', asks: 'seal' },
+    { id: 'sleeve', name: 'Shaft sleeve' },
+    { id: 'gland', name: 'Gland plate', faces: ['drain down', 'turned'], form: 'flat' },
+    { id: 'spacer', name: 'Setting spacer', special: 'comes out again before it runs' },
+  ],
+  measures: [
+    {
+      id: 'face',
+      of: 'ring',
+      name: 'Face left to wear',
+      by: 'remaining',
+      set: { what: 'face', points: '4' },
+      gauge: 'depthGauge',
+      wants: [
+        ['minimum', 'lower'],
+        ['variation', 'upper'],
+      ],
+    },
+    {
+      id: 'springLength',
+      of: 'springs',
+      name: 'Springs, free length',
+      by: 'size',
+      set: { what: 'length', points: '4' },
+      wants: [['minimum', 'lower']],
+    },
+    {
+      id: 'setLength',
+      of: 'ring',
+      name: 'Set length',
+      by: 'setDimension',
+      set: { points: '1' },
+      gauge: 'caliper',
+      asLeftOnly: true,
+      wants: [
+        ['minimum', 'lower'],
+        ['maximum', 'upper'],
+      ],
+    },
+    {
+      id: 'sleeve',
+      of: 'sleeve',
+      name: 'Sleeve Ø at the O-ring',
+      by: 'outsideDiameter',
+      set: { stations: '2', directions: '2' },
+      wants: [['minimum', 'lower']],
+    },
+  ],
+  looks: [
+    {
+      of: 'seat',
+      kinds: ['crack', 'chipped', 'heatColour', 'scoring'],
+      from: 'light',
+      asks: 'replace',
+      text: 'Chips, cracks or heat checks leak: seat and ring go together. A thin even track is good.',
+    },
+    {
+      of: 'ring',
+      kinds: ['crack', 'chipped', 'heatColour', 'scoring'],
+      from: 'light',
+      asks: 'replace',
+      text: 'Chips, cracks or heat checks leak: seat and ring go together.',
+    },
+    { of: 'sleeve', kinds: ['fretting'], from: 'marked', asks: 'replace', text: 'Fretted under the O-ring: it cannot follow.' },
+    {
+      of: 'springs',
+      kinds: ['corrosion', 'crack'],
+      from: 'light',
+      asks: 'replace',
+      text: 'Broken or clogged springs open one side.',
+    },
+  ],
+  steps: [
+    {
+      stage: 'strip',
+      name: 'Ports and drain marked to their side, gland off',
+      text: 'Faces are touched by nobody.',
+      removes: ['gland', 'seat', 'ring', 'seat2', 'ring2', 'springs', 'orings', 'sleeve'],
+      cautions: ['springs'],
+    },
+    {
+      stage: 'look',
+      name: 'Faces looked at under oblique light',
+      text: 'Width and evenness of the track. Going back: faces clean and dry, length set by its spacer, and the spacer taken out again.',
+    },
+  ],
+  lay: { consumables: ['Lint-free cloth', 'O-ring lubricant that its material allows'] },
+}

@@ -1,0 +1,76 @@
+import type { Assembly } from '../assembly'
+
+export const flexibleJoint: Assembly = {
+  id: 'flexibleJoint',
+  name: 'Flexible joint or bellows',
+  one: 'Bellows',
+  also: 'compensator expansion joint hose',
+  questions: [{ id: 'rods', text: 'Tie rods', answers: ['yes', 'no'] }],
+  parts: [
+    { id: 'bellows', name: 'Bellows' },
+    { id: 'rods', name: 'Tie rods', count: 4, when: { rods: ['yes'] } },
+    { id: 'joints', name: 'Joint rings', count: 2, renewed: 'disturbed', form: 'flat' },
+  ],
+  measures: [
+    {
+      id: 'length',
+      of: 'bellows',
+      name: 'Length, four places',
+      by: 'gapAtPositions',
+      set: { positions: '4' },
+      gauge: 'caliper',
+      wants: [
+        ['minimum', 'lower'],
+        ['maximum', 'upper'],
+        ['oppositeDifference', 'upper'],
+      ],
+    },
+    {
+      id: 'offset',
+      of: 'bellows',
+      name: 'Side offset, four places',
+      by: 'gapAtPositions',
+      set: { positions: '4' },
+      gauge: 'caliper',
+      wants: [['oppositeDifference', 'upper']],
+    },
+  ],
+  looks: [
+    {
+      of: 'bellows',
+      kinds: ['crack', 'corrosion', 'leakTrack'],
+      from: 'light',
+      asks: 'replace',
+      text: 'A crack in a fold runs on.',
+    },
+    {
+      of: 'bellows',
+      kinds: ['contamination', 'bent'],
+      from: 'marked',
+      asks: 'replace',
+      text: 'Deposits in the folds keep it from moving.',
+    },
+  ],
+  steps: [
+    {
+      stage: 'asFound',
+      name: 'Lengths and offsets before it is freed',
+      text: 'Each against its last record.',
+      measures: ['length', 'offset'],
+    },
+    {
+      stage: 'strip',
+      name: 'Tie rods slackened only',
+      text: 'Slacken only, not off, until the pipe is carried. Not yet: the flange bolts.',
+      removes: ['rods'],
+    },
+    {
+      stage: 'strip',
+      name: 'Bellows out',
+      text: 'The pipe is carried on both sides.',
+      cautions: ['lifting', 'stored-pressure'],
+      removes: ['bellows', 'joints'],
+    },
+    { stage: 'look', name: 'Folds looked at inside and out', text: 'Compared again after closing.' },
+  ],
+}

@@ -1,0 +1,101 @@
+import type { Assembly } from '../assembly'
+
+export const frameAndFeet: Assembly = {
+  id: 'frameAndFeet',
+  name: 'Frame and feet',
+  one: 'Frame',
+  also: 'bed base foundation chock holding-down soft foot level',
+  questions: [
+    { id: 'feet', text: 'Feet', answers: ['4', '2', '3', '6', '8'] },
+    { id: 'target', text: 'Tightening torque of the bolts, from the manual', answers: 'torque' },
+  ],
+  parts: [
+    { id: 'frame', name: 'Frame', form: 'flat' },
+    { id: 'feet', name: 'Feet', count: '{feet}', form: 'flat' },
+    { id: 'bolts', name: 'Holding-down bolts', count: '{feet}' },
+    {
+      id: 'chocks',
+      name: 'Chocks and shims',
+      count: '{feet}',
+      asks: 'thickness',
+      form: 'flat',
+      routes: [{ name: 'Scrape to bear', mends: ['contact'] }],
+    },
+  ],
+  measures: [
+    {
+      id: 'softFoot',
+      of: 'feet',
+      name: 'Soft foot',
+      by: 'setDimension',
+      set: { points: '{feet}' },
+      gauge: 'dial',
+      fine: true,
+      how: 'One bolt slackened at a time, the rise read.',
+      wants: [['maximum', 'upper']],
+    },
+    {
+      id: 'level',
+      of: 'frame',
+      name: 'Level',
+      by: 'straightness',
+      set: { points: '4' },
+      gauge: 'feeler',
+      wants: [['totalIndicated', 'upper']],
+    },
+    {
+      id: 'contact',
+      of: 'chocks',
+      name: 'Chocks, contact',
+      by: 'contactPattern',
+      set: { rows: '2', columns: '{feet}' },
+      wants: [['contactPercent', 'lower']],
+    },
+    {
+      id: 'torque',
+      of: 'bolts',
+      name: 'Bolts, final torque',
+      by: 'torque',
+      set: { fasteners: '{feet}', arranged: 'rows', taken: 'final', target: '{target}' },
+      asLeftOnly: true,
+      wants: [
+        ['lowestOfTarget', 'lower'],
+        ['highestOfTarget', 'upper'],
+      ],
+      when: { target: 'typed' },
+    },
+  ],
+  looks: [
+    {
+      of: 'frame',
+      kinds: ['crack'],
+      from: 'light',
+      asks: 'recondition',
+      text: 'Cracks at corners and welds: ends found, then whoever may weld there.',
+    },
+    {
+      of: 'chocks',
+      kinds: ['fretting', 'loosePart'],
+      from: 'light',
+      asks: 'recondition',
+      text: 'Red dust: the foot works on its chock.',
+    },
+    {
+      of: 'bolts',
+      kinds: ['bent', 'threadDamage', 'crack'],
+      from: 'light',
+      asks: 'replace',
+      text: 'A stretched bolt does not hold.',
+    },
+  ],
+  steps: [
+    {
+      stage: 'asFound',
+      name: 'Soft foot and level before anything is loosened for good',
+      text: 'Before alignment, always.',
+      measures: ['softFoot', 'level'],
+    },
+    { stage: 'strip', name: 'Shims to their feet', text: 'Each pack is tied to its foot.', removes: ['bolts', 'chocks'] },
+    { stage: 'look', name: 'Corners, welds and bolt holes', text: 'Paint cracks first.' },
+  ],
+}

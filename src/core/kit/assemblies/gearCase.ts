@@ -1,0 +1,113 @@
+import type { Assembly } from '../assembly'
+
+export const gearCase: Assembly = {
+  id: 'gearCase',
+  name: 'Gear case with cartridges',
+  one: 'Gear case',
+  also: 'gearbox housing halves covers cartridge jets',
+  questions: [
+    { id: 'cartridges', text: 'Cartridges', answers: ['2', '0', '4', '6'] },
+    { id: 'jets', text: 'Oil pipes and jets', answers: ['yes', 'no'] },
+  ],
+  parts: [
+    { id: 'lower', name: 'Lower half', form: 'flat' },
+    { id: 'upper', name: 'Upper half', form: 'flat', keptWith: ['lower'] },
+    { id: 'dowels', name: 'Dowels', count: 2, loose: 'A dowel may stay in the upper half and fall.' },
+    { id: 'bolts', name: 'Case bolts', count: 8, special: 'fitted bolts to their holes' },
+    {
+      id: 'covers',
+      name: 'Cartridges with their covers',
+      count: '{cartridges}',
+      faces: ['drain down', 'turned'],
+      form: 'flat',
+      when: { cartridges: ['2', '4', '6'] },
+    },
+    { id: 'gaskets', name: 'Gaskets', asks: 'thickness', renewed: 'disturbed', form: 'flat' },
+    { id: 'shims', name: 'Shims of the cartridges', asks: 'thickness', form: 'flat', when: { cartridges: ['2', '4', '6'] } },
+    { id: 'jets', name: 'Oil pipes and jets', count: 4, when: { jets: ['yes'] } },
+  ],
+  measures: [
+    {
+      id: 'flat',
+      of: 'lower',
+      name: 'Joint, flatness',
+      by: 'straightness',
+      set: { points: '6' },
+      gauge: 'feeler',
+      wants: [['totalIndicated', 'upper']],
+    },
+    {
+      id: 'gasket',
+      of: 'gaskets',
+      name: 'Gaskets, thickness',
+      by: 'size',
+      set: { what: 'thickness', points: '4' },
+      gauge: 'outsideMicrometer',
+      wants: [
+        ['minimum', 'lower'],
+        ['maximum', 'upper'],
+      ],
+    },
+    {
+      id: 'shim',
+      of: 'shims',
+      name: 'Shims, thickness',
+      by: 'size',
+      set: { what: 'thickness', points: '{cartridges}' },
+      gauge: 'outsideMicrometer',
+      wants: [],
+    },
+    {
+      id: 'endPlay',
+      of: 'covers',
+      name: 'End play as closed',
+      by: 'endFloat',
+      set: { repeats: '3', repeatability: '0.01 mm' },
+      fine: true,
+      wants: [
+        ['minimum', 'lower'],
+        ['maximum', 'upper'],
+      ],
+    },
+  ],
+  looks: [
+    {
+      of: 'upper',
+      kinds: ['leakTrack'],
+      from: 'light',
+      asks: 'recondition',
+      text: 'An oil track across the joint: dress the faces.',
+    },
+    {
+      of: 'lower',
+      kinds: ['crack'],
+      from: 'light',
+      asks: 'replace',
+      text: 'A cracked case: whoever may judge castings is asked.',
+    },
+    { of: 'jets', kinds: ['bent', 'crack', 'carbon'], from: 'light', asks: 'replace', text: 'A bent jet oils the wrong tooth.' },
+  ],
+  feels: [{ of: 'lower', kind: 'oilState', name: 'Oil drained', how: 'Colour, water, metal: on a white cloth and by magnet.' }],
+  steps: [
+    { stage: 'strip', name: 'Marks across every joint', text: 'Cartridges: drains down, fillers up, as found.' },
+    {
+      stage: 'strip',
+      name: 'Case jacked open evenly',
+      text: 'Guide pins in. Only so far as the jacking screws go evenly; look inside before it is lifted.',
+      cautions: ['lifting', 'may-fall'],
+      removes: ['bolts', 'dowels', 'jets', 'upper'],
+    },
+    {
+      stage: 'strip',
+      name: 'Cartridges out',
+      text: 'Shims and gasket stay with their cartridge.',
+      removes: ['covers', 'gaskets', 'shims'],
+    },
+    {
+      stage: 'look',
+      name: 'Joints, jets and drain looked at',
+      text: 'Preload by gasket and end play by shims are set again with the new thickness, measured.',
+    },
+  ],
+  lay: { consumables: ['Gaskets or sealing compound as the manual names it'] },
+}

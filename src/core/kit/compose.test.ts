@@ -1,0 +1,202 @@
+import { describe, expect, test } from 'vitest'
+import { bookSchema, type Characteristic, type LimitBook } from '../book/bookSchema'
+import { faultsOf } from '../book/faults'
+import { startEvaluation } from '../evaluate/evaluate'
+import type { Gauge } from '../gauge/gauge'
+import type { Limit } from '../limit/limit'
+import { formAt, slotsOf } from '../method/layout'
+import type { UnitSystem } from '../quantity/unitSystem'
+import { type InspectionRecord, type Reading, recordSchema } from '../record/recordSchema'
+import { readTyped } from '../record/typedReading'
+import { assemblies } from './assemblies'
+import type { Assembly } from './assembly'
+import { type Addition, compose } from './compose'
+import { emptyComposition } from './composition'
+import type { KitAnswers } from './shape'
+
+const SYSTEMS: readonly UnitSystem[] = ['metric', 'inch']
+const FIGURE = { length: '60 mm', torque: '120 Nm', pressure: '180 bar', force: '400 N' } as const
+const typedFigures = (assembly: Assembly): KitAnswers =>
+  Object.fromEntries(
+    assembly.questions.flatMap(({ id, answers }) => (typeof answers === 'string' ? [[id, FIGURE[answers]]] : [])),
+  )
+/** Lengths of a spring test go down. */
+const LENGTHS: KitAnswers = { longer: '62 mm', shorter: '48.5 mm', working: '50 mm', outsideMm: '110 mm' }
+const figuresOf = (assembly: Assembly): KitAnswers => {
+  const all = { ...typedFigures(assembly) }
+  for (const [id, text] of Object.entries(LENGTHS)) if (id in all) Object.assign(all, { [id]: text })
+  return all
+}
+
+/** The usual answers without and with figures, and each other answer by itself. */
+function shapesOf(assembly: Assembly): KitAnswers[] {
+  const others = assembly.questions.flatMap(({ id, answers }) =>
+    typeof answers === 'string' ? [] : answers.slice(1).map((text) => ({ ...figuresOf(assembly), [id]: text })),
+  )
+  return [{}, figuresOf(assembly), ...others]
+}
+
+const added = (
+  book: LimitBook,
+  over: Partial<Addition> & Pick<Addition, 'assembly'>,
+  system: UnitSystem = 'metric',
+): LimitBook => {
+  const made = compose(book, { names: ['One'], into: null, answers: {}, ...over }, system)
+  if (!made.ok) throw new Error(JSON.stringify(made.fault))
+  return made.value
+}
+const empty = emptyComposition('m', 'Machine')
+
+const source = { document: 'KIT', page: '1' }
+const limitOf = (judges: Limit['judges'], side: Limit['side'], at: number, wear: number): Characteristic['limits'][number] => ({
+  id: `typed-${at}`,
+  judges,
+  side,
+  plan: null,
+  wear,
+  whenPassed: 'mend',
+  instruction: '',
+  source,
+})
+/** Every value that wants a limit gets one. */
+const filled = (book: LimitBook): LimitBook => ({
+  ...book,
+  characteristics: book.characteristics.map((one) => ({
+    ...one,
+    limits: (one.wants ?? []).map(({ judges, side }, at) => limitOf(judges, side, at, side === 'upper' ? 1e5 : -1e5)),
+  })),
+  fits: book.fits.map((fit) => ({
+    ...fit,
+    limits: (fit.wants ?? []).map(({ judges, side }, at) => limitOf(judges, side, at, side === 'upper' ? 1e5 : -1e5)),
+  })),
+})
+
+const GAUGE: Omit<Gauge, 'id' | 'kind'> = {
+  code: 'G',
+  name: 'g',
+  resolution: 0.001,
+  maximumPermissibleError: 0.002,
+  calibration: null,
+  corrections: [],
+  expansionPerK: null,
+  range: null,
+  calibrationDue: '2030-01-01',
+}
+
+/** Loads of a spring at its two lengths, so that it has a rate. */
+const SPRING: Readonly<Record<string, string>> = { L1: '400', L2: '700' }
+
+function readingsOf(of: Characteristic, system: UnitSystem, from: number): Reading[] {
+  return slotsOf(of.method).map((slot, at) => {
+    const form = formAt(of.method, slot).kind
+    const text = form === 'answer' ? '+' : form === 'cell' ? '2' : form === 'element' ? '0' : (SPRING[slot.station] ?? '2')
+    const typed = readTyped(of, slot, text, system)
+    if (!typed.ok) throw new Error(`${of.id}: ${text} cannot be read`)
+    return {
+      id: `01990000-0000-7000-8000-${String(from + at).padStart(12, '0')}`,
+      characteristic: of.id,
+      ...slot,
+      stage: of.asLeftOnly ? 'asLeft' : 'asFound',
+      text,
+      ...typed.value.fields,
+      conditions: null,
+      gauge: form === 'quantity' && of.gaugeKind !== 'eye' ? of.gaugeKind : null,
+      by: 'Ann',
+      takenAt: '2026-06-01T09:00:00Z',
+      supersedes: null,
+      reason: null,
+    } satisfies Reading
+  })
+}
+
+function recordOf(book: LimitBook, units: UnitSystem): InspectionRecord {
+  const kinds = [...new Set(book.characteristics.map(({ gaugeKind }) => gaugeKind))].filter((kind) => kind !== 'eye')
+  return recordSchema.parse({
+    format: 'medida-record',
+    version: 2,
+    machine: { id: 'm', station: 'Yard', name: 'Machine', units },
+    job: {
+      id: 'job',
+      overhaul: 'Overhaul',
+      date: '2026-06-01',
+      runningHours: 8_000,
+      installed: {},
+      mustRunHours: 8_000,
+      level: 'full',
+      policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
+      readings: book.characteristics.flatMap((of, at) => readingsOf(of, units, 1000 * at)),
+    },
+    book,
+    gauges: kinds.map((kind) => ({ ...GAUGE, id: kind, kind })),
+    history: [],
+    decisions: [],
+  })
+}
+
+describe.each(SYSTEMS)('%s', (system) => {
+  describe.each(assemblies.map((assembly) => [assembly.name, assembly] as const))('%s', (_, assembly) => {
+    test('however it is asked for, it is a book without a fault and without a limit', () => {
+      for (const answers of shapesOf(assembly)) {
+        const book = added(empty, { assembly: assembly.id, names: ['First', 'Second'], answers }, system)
+        expect([answers, faultsOf(bookSchema.parse(book))]).toEqual([answers, []])
+        expect(book.characteristics.filter(({ limits, new: size }) => limits.length > 0 || size !== null)).toEqual([])
+        expect(book.fits.filter(({ limits }) => limits.length > 0)).toEqual([])
+        // One list: a part lies at a position, and each comes out in a step or stays in its place by what it is.
+        expect(book.parts.map(({ id }) => id).filter((id) => !book.positions.some(({ part }) => part === id))).toEqual([])
+        for (const list of [book.parts, book.positions, book.characteristics, book.fits])
+          expect(new Set(list.map(({ name }) => name.toLowerCase())).size).toBe(list.length)
+      }
+    })
+
+    test('with its limits typed and everything read it is judged from end to end', () => {
+      const book = filled(added(empty, { assembly: assembly.id, answers: figuresOf(assembly) }, system))
+      const { results } = startEvaluation(recordOf(bookSchema.parse(book), system))
+      const unread = results.characteristics.flatMap(({ id, reductions: found, stages }) => {
+        const reductions = stages.find(({ stage }) => stage === 'asLeft')?.reductions ?? found
+        const wants = book.characteristics.find((one) => one.id === id)?.wants ?? []
+        return wants.filter(({ judges }) => reductions.values[judges] === undefined).map(({ judges }) => `${id} ${judges}`)
+      })
+      expect(unread).toEqual([])
+      expect(results.parts.map(({ id }) => id)).toEqual(book.parts.map(({ id }) => id))
+      // Issued as it stands, nothing of it is missing.
+      if (book.characteristics.length > 0) expect(faultsOf({ ...book, issued: '2026-06-01' })).toEqual([])
+    })
+  })
+})
+
+test('a machine of every assembly at once is one book', () => {
+  let book = empty
+  for (const { id, one } of assemblies) book = added(book, { assembly: id, names: [`${one} of ${id}`] })
+  expect(faultsOf(bookSchema.parse(book))).toEqual([])
+})
+
+describe('what is asked for and cannot be', () => {
+  const once = added(empty, { assembly: 'shaftAssembly', names: ['Second shaft'] })
+  test.each<[string, Partial<Addition>, object]>([
+    ['an assembly there is not', { assembly: 'spaceship' }, { code: 'noAssembly', assembly: 'spaceship' }],
+    ['a place there is not', { into: 'attic' }, { code: 'noPosition', position: 'attic' }],
+    ['no name', { names: [' '] }, { code: 'noName' }],
+    ['a name that is taken', { names: ['second SHAFT'] }, { code: 'nameTaken', name: 'second SHAFT' }],
+    ['two of one name', { names: ['A', 'a'] }, { code: 'nameTaken', name: 'a' }],
+    ['an answer it does not have', { answers: { seats: '70' } }, { code: 'notAnAnswer', question: 'seats', text: '70' }],
+    [
+      'a figure that is none',
+      { assembly: 'rollingBearingSeat', answers: { boreMm: 'sixty' } },
+      { code: 'notAFigure', question: 'boreMm', text: 'sixty' },
+    ],
+  ])('%s', (_, over, fault) => {
+    const made = compose(once, { assembly: 'shaftAssembly', names: ['New'], into: null, answers: {}, ...over }, 'metric')
+    expect(made).toEqual({ ok: false, fault })
+  })
+
+  test('names that make the same id are told apart', () => {
+    const book = added(added(once, { assembly: 'generalPart', names: ['Lip 1'] }), { assembly: 'generalPart', names: ['Lip-1'] })
+    expect(faultsOf(bookSchema.parse(book))).toEqual([])
+  })
+
+  test('it sits in what holds it, and names it', () => {
+    const book = added(once, { assembly: 'generalPart', names: ['Collar'], into: 'second-shaft' })
+    expect(book.positions.find(({ name }) => name === 'Collar')?.parent).toBe('second-shaft')
+    expect(book.parts.at(-1)?.position).toBe('Second shaft')
+  })
+})

@@ -1,0 +1,330 @@
+import { err, ok, type Result } from '../base/result'
+import type { Characteristic, FitSpec, LimitBook, Part } from '../book/bookSchema'
+import { neverGiven } from '../book/faults'
+import type { BookPosition, BookStep, FindingRule } from '../book/procedureSchema'
+import { procedureStages } from '../book/procedureStages'
+import { setUpMethod, usualGaugeOf } from '../method/setUp/setUp'
+import type { UnitSystem } from '../quantity/unitSystem'
+import { assemblies } from './assemblies'
+import { everyMachine } from './assemblies/everyMachine'
+import type { Assembly, KitMate, KitMeasure } from './assembly'
+import { bookStep, FULL, KIT_DOCUMENT, kitDocument, withGaugesFor } from './composition'
+import { type AnswerFault, answersOf, figureOf, filledIn, isTyped, type KitAnswers, shaped } from './shape'
+
+/** An assembly to be added: how its instances are called, where they sit, and what shapes them. */
+export interface Addition {
+  readonly assembly: string
+  readonly names: readonly string[]
+  /** Position that holds them; null: the machine itself. */
+  readonly into: string | null
+  readonly answers: KitAnswers
+}
+
+export type ComposeFault =
+  | AnswerFault
+  | { readonly code: 'noAssembly'; readonly assembly: string }
+  | { readonly code: 'noPosition'; readonly position: string }
+  | { readonly code: 'noName' }
+  | { readonly code: 'nameTaken'; readonly name: string }
+
+/**
+ * The book with an assembly added: its positions, parts, measurements, fits, checks, rules and steps, once for each name.
+ * No limit comes with it; what wants one says so. The book that is given stays as it is.
+ */
+export function compose(book: LimitBook, addition: Addition, system: UnitSystem): Result<LimitBook, ComposeFault> {
+  const assembly = assemblies.find(({ id }) => id === addition.assembly)
+  if (!assembly) return err({ code: 'noAssembly', assembly: addition.assembly })
+  const { into } = addition
+  const holder = book.positions.find(({ id }) => id === into)
+  if (into !== null && !holder) return err({ code: 'noPosition', position: into })
+  const answers = answersOf(assembly, addition.answers, system)
+  if (!answers.ok) return answers
+  const names = addition.names.map((name) => name.trim())
+  if (names.length === 0 || names.some((name) => name === '')) return err({ code: 'noName' })
+  const taken = new Set(book.positions.map(({ name }) => name.toLowerCase()))
+  let made = book
+  for (const name of names) {
+    if (taken.has(name.toLowerCase())) return err({ code: 'nameTaken', name })
+    taken.add(name.toLowerCase())
+    made = new Instance(made, shaped(assembly, answers.value), answers.value, system, name, into).added()
+  }
+  return ok(made)
+}
+
+/** Least lengths shown: as a workshop reads them in its units. */
+const SHOWN: Readonly<Record<UnitSystem, { readonly usual: number; readonly fine: number }>> = {
+  metric: { usual: 0.01, fine: 0.001 },
+  inch: { usual: 0.0254, fine: 0.00254 },
+}
+const slug = (text: string): string =>
+  text
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40)
+
+const lowered = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text)
+
+/** One instance of an assembly on its way into a book. */
+class Instance {
+  private readonly prefix: string
+  private readonly source: { readonly document: string; readonly page: string }
+  constructor(
+    private readonly book: LimitBook,
+    private readonly assembly: Assembly,
+    private readonly answers: KitAnswers,
+    private readonly system: UnitSystem,
+    private readonly name: string,
+    private readonly into: string | null,
+  ) {
+    this.source = { document: KIT_DOCUMENT, page: assembly.name.slice(0, 40) }
+    this.prefix = freePrefix(book, slug(name) || slug(assembly.one))
+  }
+
+  private readonly id = (local: string): string => `${this.prefix}-${local}`
+  private readonly named = (text: string): string => `${this.name}: ${lowered(this.filled(text))}`.slice(0, 200)
+  private readonly filled = (text: string): string => filledIn(text, this.answers)
+
+  added(): LimitBook {
+    const { book, assembly } = this
+    const characteristics = [...book.characteristics, ...assembly.measures.map((measure) => this.characteristic(measure))]
+    const has = book.documents.some(({ id }) => id === KIT_DOCUMENT)
+    return {
+      ...book,
+      documents: has ? book.documents : [...book.documents, kitDocument],
+      parts: [...book.parts, ...assembly.parts.map((part) => this.part(part))],
+      positions: [...book.positions, this.root(), ...assembly.parts.map((part) => this.position(part))],
+      characteristics,
+      fits: [...book.fits, ...(assembly.mates ?? []).map((mate) => this.fit(mate))],
+      closings: [...(book.closings ?? []), ...this.checks()],
+      findingRules: [...book.findingRules, ...this.rules()],
+      handTests: [...book.handTests, ...this.handTests()],
+      procedure: inOrder([...book.procedure, ...this.steps()]),
+      levels: book.levels.map((level) =>
+        level.id === FULL ? { ...level, needs: withGaugesFor(this.needs(level.needs), characteristics) } : level,
+      ),
+    }
+  }
+
+  private root(): BookPosition {
+    return { ...PLAIN, id: this.prefix, name: this.name, parent: this.into }
+  }
+
+  private position(part: Assembly['parts'][number]): BookPosition {
+    const { count = 1, faces = [], keptWith = [], clock, loose, special, asks, form } = part
+    return {
+      ...PLAIN,
+      id: this.id(part.id),
+      name: this.named(part.name),
+      parent: part.in === undefined ? this.prefix : this.id(part.in),
+      part: this.id(part.id),
+      count: typeof count === 'number' ? count : Number(this.filled(count)) || 1,
+      faces: [...faces],
+      keptWith: keptWith.map(this.id),
+      clock: clock ?? null,
+      loose: loose ?? null,
+      special: special ?? null,
+      asks: asks ?? 'nothing',
+      form: form ?? 'round',
+    }
+  }
+
+  private part({ id, name, renewed, set, routes = [] }: Assembly['parts'][number]): Part {
+    const { source } = this
+    return {
+      id: this.id(id),
+      name: this.named(name),
+      assembly: this.name,
+      position: this.holderName(),
+      renewedAlways: renewed === 'always',
+      service: [
+        ...(renewed === 'disturbed' ? [{ kind: 'whenDisturbed' as const, source }] : []),
+        ...(set && set.length > 0 ? [{ kind: 'set' as const, parts: set.map(this.id), source }] : []),
+      ],
+      replacement: null,
+      routes: routes.map((route) => ({
+        id: slug(route.name),
+        name: route.name,
+        mends: route.mends.map(this.id),
+        sizeAfter: null,
+        ...(route.restores ? { restores: [...route.restores] } : {}),
+        cost: null,
+        days: null,
+        source,
+      })),
+    }
+  }
+
+  private holderName(): string {
+    return this.book.positions.find(({ id }) => id === this.into)?.name ?? everyMachine.onIt
+  }
+
+  private characteristic(measure: KitMeasure): Characteristic {
+    const { by, gauge, fine, wants } = measure
+    const answers = Object.fromEntries(
+      Object.entries(measure.set ?? {}).map(([key, text]) => [
+        key,
+        this.filled(text).replace(/^@(\w+)$/, (_, local: string) => this.id(local)),
+      ]),
+    )
+    const method = setUpMethod(by, answers, this.system)
+    if (!method.ok) throw new Error(`${this.assembly.id}, ${measure.id}: ${JSON.stringify(method.fault)}`)
+    const made: Characteristic = {
+      id: this.id(measure.id),
+      part: this.id(measure.of),
+      name: this.named(measure.name),
+      how: measure.how ?? '',
+      pose: measure.pose ?? '',
+      trap: measure.trap ?? '',
+      method: method.value as Characteristic['method'],
+      gaugeKind: gauge ?? usualGaugeOf(by),
+      showTo: SHOWN[this.system][fine ? 'fine' : 'usual'],
+      new: null,
+      limits: [],
+      safety: measure.safety ?? false,
+      ...(measure.asLeftOnly ? { asLeftOnly: true as const } : {}),
+    }
+    // What only a figure that nobody typed would give wants no limit.
+    const given = wants.filter(([judges]) => neverGiven(made, judges) === null)
+    return { ...made, wants: given.map(([judges, side]) => ({ judges, side })) }
+  }
+
+  private fit(mate: KitMate): FitSpec {
+    const sides = Object.fromEntries(Object.entries(mate.sides).map(([key, id]) => [key, id === null ? null : this.id(id)]))
+    return {
+      id: this.id(mate.id),
+      kind: mate.kind,
+      name: this.named(mate.name),
+      ...sides,
+      ...this.withFigures(mate.with ?? {}),
+      ...(mate.direct === undefined ? {} : { direct: this.id(mate.direct) }),
+      new: null,
+      limits: [],
+      wants: mate.wants.map((judges) => ({ judges, side: judges === 'maximum' ? 'upper' : 'lower' })),
+      mendOn: this.id(mate.mendOn),
+      showTo: SHOWN[this.system].fine,
+      // That its sides are those of its kind, the book’s own schema says.
+    } as unknown as FitSpec
+  }
+
+  /** What a kind of fit wants besides its sides: a figure that was typed stands where its question is named. */
+  private withFigures(value: Readonly<Record<string, unknown>>): Readonly<Record<string, unknown>> {
+    return Object.fromEntries(
+      Object.entries(value).map(([key, of]) => {
+        const asked = typeof of === 'string' ? /^\{(\w+)\}$/.exec(of)?.[1] : undefined
+        if (asked !== undefined) {
+          const question = this.assembly.questions.find(({ id }) => id === asked)
+          const figure = question && isTyped(question)
+          return [key, figure ? figureOf(this.assembly, this.answers, asked, this.system) : this.answers[asked]]
+        }
+        return [key, of !== null && typeof of === 'object' && !Array.isArray(of) ? this.withFigures(of as never) : of]
+      }),
+    )
+  }
+
+  private checks() {
+    return (this.assembly.checks ?? []).map(({ id, name, known, also, names }) => ({
+      id: this.id(id),
+      name: this.named(name),
+      known,
+      also,
+      names: Object.fromEntries(
+        Object.entries(names).map(([key, [characteristic, value]]) => [key, { characteristic: this.id(characteristic), value }]),
+      ),
+      quantity: 'length' as const,
+      within: FORM_MM,
+      showTo: SHOWN[this.system].usual,
+      source: this.source,
+    }))
+  }
+
+  private rules(): FindingRule[] {
+    return this.assembly.looks.map(({ of, foundOn, kinds, from, asks, text }, at) => ({
+      id: this.id(`look-${at + 1}`),
+      part: this.id(of),
+      ...(foundOn === undefined ? {} : { foundOn: this.id(foundOn) }),
+      kinds: [...kinds],
+      severityAtLeast: from,
+      asks,
+      route: null,
+      text: this.filled(text),
+      confirm: [],
+      source: this.source,
+    }))
+  }
+
+  private handTests() {
+    return (this.assembly.feels ?? []).map(({ of, kind, name, how }, at) => ({
+      id: this.id(`feel-${at + 1}`),
+      part: this.id(of),
+      kind,
+      name: this.named(name),
+      how,
+    }))
+  }
+
+  private steps(): BookStep[] {
+    return this.assembly.steps.map((step, at) =>
+      bookStep(step, {
+        id: this.id(`step-${at + 1}`),
+        name: this.named(step.name),
+        text: this.filled(step.text),
+        source: this.source,
+        idOf: this.id,
+      }),
+    )
+  }
+
+  private needs(needs: LimitBook['levels'][number]['needs']): LimitBook['levels'][number]['needs'] {
+    const { tools = [], consumables = [], safety = [], people = [] } = this.assembly.lay ?? {}
+    const more = (list: readonly { readonly id: string }[], names: readonly string[]) =>
+      names.map((name) => ({ id: slug(name), name })).filter(({ id }) => !list.some((one) => one.id === id))
+    return {
+      ...needs,
+      tools: [...needs.tools, ...more(needs.tools, tools)],
+      consumables: [
+        ...needs.consumables,
+        ...more(needs.consumables, consumables).map((item) => ({ ...item, quantity: everyMachine.asNeeded })),
+      ],
+      safety: [...needs.safety, ...more(needs.safety, safety)],
+      people: [
+        ...needs.people,
+        ...people
+          .filter(({ name }) => !needs.people.some((one) => one.name === name))
+          .map((one) => ({ ...one, id: slug(one.name) })),
+      ],
+    }
+  }
+}
+
+/** What form and deposits may make two ways of knowing one size differ, mm. */
+const FORM_MM = 0.03
+
+const PLAIN: Omit<BookPosition, 'id' | 'name' | 'parent'> = {
+  part: null,
+  count: 1,
+  faces: [],
+  clock: null,
+  keptWith: [],
+  loose: null,
+  thread: null,
+  special: null,
+  asks: 'nothing',
+  form: 'round',
+  stations: [],
+}
+
+/** Steps in the order of work; those of one stage in the order they were added. */
+const inOrder = (steps: readonly BookStep[]): BookStep[] =>
+  procedureStages.flatMap((stage) => steps.filter((step) => step.stage === stage))
+
+/** A beginning that no id of the book has yet. */
+function freePrefix({ positions, parts, characteristics }: LimitBook, wanted: string): string {
+  const used = [...positions, ...parts, ...characteristics].map(({ id }) => id)
+  const isFree = (prefix: string): boolean => !used.some((id) => id === prefix || id.startsWith(`${prefix}-`))
+  for (let number = 1; ; number += 1) {
+    const prefix = number === 1 ? wanted : `${wanted}-n${number}`
+    if (isFree(prefix)) return prefix
+  }
+}

@@ -1,0 +1,83 @@
+import type { Characteristic, LimitBook } from '../book/bookSchema'
+import { noBook } from '../book/noBook'
+import type { BookStep, InspectionLevel } from '../book/procedureSchema'
+import { gaugeKindName } from '../words/gauges'
+import { everyMachine } from './assemblies/everyMachine'
+import type { KitStep } from './assembly'
+
+/** The document that texts of the kit come from: it never gives a figure. */
+export const KIT_DOCUMENT = 'KIT'
+/** The level a composed machine is opened at: all of it. */
+export const FULL = 'full'
+
+const KIT_SOURCE = { document: KIT_DOCUMENT, page: 'every' }
+
+export const kitDocument = { id: KIT_DOCUMENT, title: everyMachine.document, revision: '' }
+
+/** A machine nothing has been added to yet: what every machine is made safe by, and nothing else. */
+export function emptyComposition(machineId: string, title: string): LimitBook {
+  return {
+    ...noBook(machineId, title),
+    id: `book-${machineId}`.slice(0, 80),
+    documents: [kitDocument],
+    levels: [
+      {
+        id: FULL,
+        ...everyMachine.level,
+        measures: 'all',
+        renews: true,
+        gate: null,
+        needs: { gauges: [], tools: [], consumables: [], safety: [], people: [] },
+      },
+    ],
+    procedure: everyMachine.steps.map((step, at) =>
+      bookStep(step, { id: `every-${at + 1}`, name: step.name, text: step.text, source: KIT_SOURCE, idOf: (local) => local }),
+    ),
+  }
+}
+
+interface Placed {
+  readonly id: string
+  readonly name: string
+  readonly text: string
+  readonly source: NonNullable<BookStep['source']>
+  readonly idOf: (local: string) => string
+}
+
+/** A step of the kit as a book has it. */
+export const bookStep = (step: KitStep, { id, name, text, source, idOf }: Placed): BookStep => ({
+  id,
+  levels: [FULL],
+  stage: step.stage,
+  name,
+  text,
+  cautions: [...(step.cautions ?? [])],
+  gate: step.gate ?? false,
+  wait: step.wait ?? null,
+  removes: (step.removes ?? []).map(idOf),
+  destroys: (step.destroys ?? []).map(idOf),
+  measures: (step.measures ?? []).map(idOf),
+  source,
+})
+
+type Needs = InspectionLevel['needs']
+
+/** What is laid out, with a gauge of each kind that something is measured with. */
+export function withGaugesFor(needs: Needs, characteristics: readonly Characteristic[]): Needs {
+  const asked = new Set(needs.gauges.map(({ kind }) => kind))
+  const kinds = characteristics.flatMap(({ gaugeKind, otherGauges = {} }) => [gaugeKind, ...Object.values(otherGauges)])
+  const more = [...new Set(kinds)].filter((kind) => kind !== 'eye' && !asked.has(kind))
+  return {
+    ...needs,
+    gauges: [
+      ...needs.gauges,
+      ...more.map((kind) => ({
+        id: `gauge-${kind}`,
+        kind,
+        name: gaugeKindName[kind],
+        maximumPermissibleError: null,
+        sizesMm: [],
+      })),
+    ],
+  }
+}

@@ -1,0 +1,65 @@
+import { expect, test } from 'vitest'
+import { bookSchema, type LimitBook } from '../book/bookSchema'
+import { faultsOf } from '../book/faults'
+import { assemblies } from './assemblies'
+import { compose } from './compose'
+import { emptyComposition } from './composition'
+import { copied, renamed, subtreeOf, takenOut } from './subtree'
+
+const empty = emptyComposition('m', 'Machine')
+const added = (book: LimitBook, assembly: string, names: readonly string[], into: string | null = null): LimitBook => {
+  const made = compose(book, { assembly, names, into, answers: {} }, 'metric')
+  if (!made.ok) throw new Error(JSON.stringify(made.fault))
+  return made.value
+}
+const faults = (book: LimitBook) => faultsOf(bookSchema.parse(book))
+/** A gear train whose shaft carries a bearing, beside a frame. */
+const winch = added(
+  added(added(empty, 'shaftAssembly', ['Drum shaft']), 'splitSleeveBearing', ['Bearing 1'], 'drum-shaft'),
+  'frameAndFeet',
+  ['Frame'],
+)
+
+test.each(assemblies.map(({ id }) => [id]))('%s comes out again without a trace but its gauges and tools', (id) => {
+  const before = added(empty, 'shaftAssembly', ['Shaft'])
+  const book = added(before, id, ['Thing'])
+  const after = takenOut(book, 'thing')
+  expect({ ...after, levels: [] }).toEqual({ ...before, levels: [], closings: [], equalParts: [] })
+})
+
+test.each(assemblies.map(({ id }) => [id]))('%s is copied whole: as much again, and nothing shared', (id) => {
+  const book = added(empty, id, ['Thing'])
+  const twice = copied(book, 'thing', ['Thing 2', 'Thing 3'])
+  expect(faults(twice)).toEqual([])
+  for (const list of ['positions', 'parts', 'characteristics', 'fits', 'findingRules', 'handTests'] as const)
+    expect([list, twice[list].length]).toEqual([list, 3 * book[list].length])
+  // Taken out again, the copies leave nothing.
+  const [second, third] = twice.positions.filter(({ name }) => /^Thing [23]$/.test(name)).map(({ id: of }) => of)
+  const left = takenOut(takenOut(twice, second ?? ''), third ?? '')
+  expect(left.characteristics).toEqual(book.characteristics)
+  expect(left.parts).toEqual(book.parts)
+  expect(left.procedure).toEqual(book.procedure)
+})
+
+test('what sits in a position goes and comes with it', () => {
+  expect([...subtreeOf(winch, 'drum-shaft').positions]).toContain('bearing-1-journal')
+  expect([...subtreeOf(winch, 'bearing-1').positions]).not.toContain('drum-shaft')
+  expect(takenOut(winch, 'drum-shaft').positions.map(({ id }) => id)).toEqual(
+    added(empty, 'frameAndFeet', ['Frame']).positions.map(({ id }) => id),
+  )
+  const twice = copied(winch, 'drum-shaft', ['Second shaft'])
+  expect(faults(twice)).toEqual([])
+  const bearing = twice.positions.find(({ name }) => name === 'Second shaft: Bearing 1')
+  expect(twice.positions.find(({ id }) => id === bearing?.parent)?.name).toBe('Second shaft')
+})
+
+test('called otherwise, everything is called after it, and nothing else is', () => {
+  const book = renamed(winch, 'bearing-1', 'Bearing 1, drive side')
+  expect(faults(book)).toEqual([])
+  expect(book.characteristics.find(({ id }) => id === 'bearing-1-bore')?.name).toBe('Bearing 1, drive side: bore Ø')
+  expect(book.parts.find(({ id }) => id === 'bearing-1-cap')?.assembly).toBe('Bearing 1, drive side')
+  expect(book.characteristics.filter(({ name }) => name.startsWith('Frame'))).toEqual(
+    winch.characteristics.filter(({ name }) => name.startsWith('Frame')),
+  )
+  expect(renamed(winch, 'attic', 'Loft')).toEqual(winch)
+})
