@@ -16,7 +16,7 @@ const MEASURING =
   /\/src\/(core\/slip\/(expectation|question|questionAt|clockQuestion|gaugeQuestion)\.|drawing\/|ui\/(methodSketch|resultDrawing|limitRibbon|orderOfWorkBar)\/)/
 
 /** Drawings that one page alone has: they stay with it. */
-const OF_ONE_PAGE = /\/src\/(drawing\/fit\w+|ui\/fitDrawing\/\w+)\.tsx?$/
+const OF_ONE_PAGE = /\/src\/(drawing\/(fit|gap|mate)\w+|ui\/fitDrawing\/\w+)\.tsx?$/
 
 /** What a page fetches when it is asked for: the schemas of bodies and records, by which a form is checked at its first try. */
 const LATER = /Schema\.ts$|\/src\/(contract\/bodies|core\/words\/issues|labels\/bodies)\.ts$|node_modules\/zod\//
@@ -25,6 +25,7 @@ const LATER = /Schema\.ts$|\/src\/(contract\/bodies|core\/words\/issues|labels\/
 const PARTS: Readonly<Record<string, RegExp>> = {
   forms: /node_modules\/react-hook-form\/|\/src\/islands\/(forms\/|notes\/(useNoteForm|useSubjectForm|ComplaintNote)\.)/,
   tables: /node_modules\/@tanstack\/(react-table|table-core|react-store|store)\/|\/src\/ui\/dataTable\/\w+\.tsx?$/,
+  kit: /\/src\/(core\/kit\/[\w/]+|drawing\/assemblySketch|ui\/assemblySketch\/\w+|labels\/compose)\.tsx?$/,
   aria: /node_modules\/(react-aria|react-stately|react-aria-components|@internationalized)\//,
 }
 

@@ -1,5 +1,6 @@
 /** What the server answers: views for the pages and the one shape of a refusal. */
 
+import type { LimitBook } from '../core/book/bookSchema'
 import type { Results } from '../core/evaluate/results'
 import type { IntervalUsed } from '../core/job/interval'
 import type { ConfirmableStep, Step } from '../core/job/orderOfWork'
@@ -215,6 +216,19 @@ export interface OpenJobView {
   /** A job that is still open on this machine: another one waits for it. */
   readonly openJob: { readonly id: string; readonly title: string } | null
   readonly today: string
+}
+
+/** The draft of a machine's book, as it is composed. */
+export interface DraftView {
+  readonly machine: InspectionRecord['machine']
+  readonly book: LimitBook
+  /** Null while nothing was added. */
+  readonly revision: string | null
+  /** An issued book is composed no further. */
+  readonly issued: boolean
+  /** Every revision there is, oldest first. */
+  readonly earlier: readonly string[]
+  readonly openJob: { readonly id: string; readonly title: string } | null
 }
 
 /** Everybody with an account. */

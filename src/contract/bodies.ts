@@ -120,6 +120,34 @@ export const machineBody = z.strictObject({
 })
 export type MachineBody = z.infer<typeof machineBody>
 
+const positionName = z.string().trim().min(1, say.nameIt).max(120)
+const positionNames = z.array(positionName).min(1).max(24)
+
+/** One change to the draft of a machine's book. */
+export const draftChange = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('add'),
+    assembly: idSchema,
+    names: positionNames,
+    into: idSchema.nullable(),
+    answers: z.record(z.string().regex(/^\w{1,20}$/), z.string().trim().max(60)),
+  }),
+  z.strictObject({ kind: z.literal('rename'), position: idSchema, name: positionName }),
+  z.strictObject({ kind: z.literal('copy'), position: idSchema, names: positionNames }),
+  z.strictObject({ kind: z.literal('takeOut'), position: idSchema }),
+  /** As an earlier draft had it. */
+  z.strictObject({ kind: z.literal('back'), revision: z.string().min(1).max(20) }),
+])
+export type DraftChange = z.infer<typeof draftChange>
+
+/** A change, with the draft it was made on: null where there was none. */
+export const draftChangeBody = z.strictObject({
+  id: clientId,
+  base: z.string().min(1).max(20).nullable(),
+  change: draftChange,
+})
+export type DraftChangeBody = z.infer<typeof draftChangeBody>
+
 export const draftBookBody = z.strictObject({ title: z.string().trim().min(3, say.giveBookTitle).max(200) })
 export type DraftBookBody = z.infer<typeof draftBookBody>
 

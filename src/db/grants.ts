@@ -17,7 +17,7 @@ export const grants: Readonly<Record<string, readonly string[]>> = {
   limit_book: ['INSERT'],
   gauge: ['INSERT', 'UPDATE (replaced)'],
   gauge_pairing: ['INSERT', 'UPDATE (ended_at)'],
-  job: ['INSERT', 'UPDATE (lock)'],
+  job: ['INSERT', 'UPDATE (lock, book_id, book_revision, level)'],
   reading: ['INSERT'],
   step_confirmation: ['INSERT'],
   decision: ['INSERT'],

@@ -1,5 +1,6 @@
 /** What the schemas of bodies say at the field where something is wrong. */
 export const say = {
+  nameIt: 'Give it a name.',
   idMadeClient: 'An id made by the client, as a UUID.',
   sayWhyFew: 'Say why, in a few words.',
   typeReading: 'Type a reading.',

@@ -1,6 +1,60 @@
 import { assemblies } from '../core/kit/assemblies'
 import type { ComposeFault } from '../core/kit/compose'
 
+export const say = {
+  compose: 'Compose',
+  composeOf: (machine: string): string => `Compose ${machine}`,
+  partByPosition: 'Part by position',
+  parts: 'Parts',
+  measured: 'Measured',
+  countOf: (parts: number, limits: number): string =>
+    `${parts} ${parts === 1 ? 'part' : 'parts'}, ${limits} ${limits === 1 ? 'limit' : 'limits'} to type`,
+  nothingYet:
+    'Nothing yet. Choose an assembly: it brings parts, measurements, fits and steps. You type its limits from your manual.',
+  find: 'Find an assembly',
+  begins: (words: string): string => `Fits “${words}”`,
+  all: 'All assemblies, most used first',
+  others: 'The others',
+  ofAll: (shown: number, all: number): string => `${shown} of ${all}`,
+  into: 'Sits in',
+  theMachine: 'the machine itself',
+  howMany: 'How many',
+  names: 'Names, one a line',
+  namesHint: 'As they are called at the bench: Bearing 1, drive side.',
+  leaveEmpty: 'May be left empty: what needs it is left out.',
+  comes: (count: number): string => (count === 1 ? 'What comes with it' : `What comes with ${count} of them`),
+  positions: 'positions',
+  sheets: 'measured',
+  mates: 'fits',
+  steps: 'steps',
+  limitsAsked: 'limits asked',
+  add: (names: readonly string[], one: string): string =>
+    names.length === 1 ? `Add ${names[0] ?? one}` : `Add ${names.length} of ${one.toLowerCase()}`,
+  ctrlEnter: 'Ctrl Enter',
+  addKey: 'add',
+  move: 'drawing',
+  toQuestions: 'to its questions',
+  tab: 'Tab',
+  noNumbers: 'No number comes with an assembly: limits are typed from your manual, which stands above all of this.',
+  undo: 'Undo',
+  rename: 'Rename',
+  copy: 'Copy',
+  takeOut: 'Take out',
+  cancel: 'Cancel',
+  newName: 'New name',
+  copyTo: 'Names of the copies, one a line',
+  takeOutOf: (name: string): string => `Take out ${name}?`,
+  goesWith: (parts: number, measured: number, fits: number, steps: number): string =>
+    `With it go ${parts} ${parts === 1 ? 'part' : 'parts'}, ${measured} measured, ${fits} ${fits === 1 ? 'fit' : 'fits'} and ${steps} ${steps === 1 ? 'step' : 'steps'}. What has readings stays: that is refused.`,
+  whatOf: (name: string): string => `What to do with ${name}`,
+  issued: 'This machine has an issued limit book. It is not composed further here.',
+  mayLook: 'You may look. Inspectors and planners compose.',
+  openJob: 'Open a job',
+  toJob: 'To the job',
+  added: (name: string): string => `${name} added.`,
+  notReached: 'The server cannot be reached. Nothing typed is lost: try again in a moment.',
+}
+
 const questionOf = (id: string): string =>
   assemblies.flatMap(({ questions }) => questions).find((question) => question.id === id)?.text ?? id
 
@@ -10,7 +64,7 @@ export function composeFaultWords(fault: ComposeFault): string {
     case 'noAssembly':
       return `There is no assembly “${fault.assembly}”. Choose one from the drawings.`
     case 'noPosition':
-      return 'The place it was to sit in is gone. Choose another in the list of parts.'
+      return 'That place is not on this machine any more. Choose another in the list of parts.'
     case 'noName':
       return 'Give each of them a name.'
     case 'nameTaken':

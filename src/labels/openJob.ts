@@ -5,6 +5,9 @@ export const say = {
   unitsBareFigure: 'Units a bare figure is read in',
   metricMmBar: 'Metric: mm, bar, N·m',
   inchPsiLbf: 'Inch: in, psi, lbf·ft',
+  putRecordCompose: 'Add the machine and compose it',
+  composeIt: 'Compose it from assemblies',
+  composeFurther: 'Compose it further',
   putRecordOpen: 'Add the machine and open a job',
   noRunningHours: (hours: string): string =>
     `“${hours}” is not a number of running hours. Type whole hours as the meter shows them.`,

@@ -1,4 +1,12 @@
 export const say = {
+  bookIssued: (title: string, revision: string): string =>
+    `“${title}” is issued as revision ${revision}. An issued book is not changed.`,
+  draftChangedMeanwhile: (revision: string): string =>
+    `Somebody changed this machine meanwhile (now ${revision}). It is shown anew; do it again if it is still wanted.`,
+  draftTooLarge: 'That is more than one book holds. Take something out first.',
+  measuredStays: (name: string, job: string): string => `“${name}” has readings in ${job}: it stays.`,
+  decidedStays: (name: string, job: string): string => `“${name}” has a verdict in ${job}: it stays.`,
+  jobHoldsIt: (job: string): string => `Something noted in ${job} stands on it: it stays.`,
   thereNoSuch: 'There is no such call. Check its address.',
   limitBookCannot: (revision: string, path: string, text: string): string =>
     `Limit book ${revision} cannot be read (${path}: ${text}). Store it again from its document.`,

@@ -9,6 +9,7 @@ import type { EntryBody } from '../core/notes/entrySchema'
 import { standingOn, subjectOf } from '../core/notes/subject'
 import { entriesAfter } from '../db/queries/notes'
 import { readingsOf } from '../db/queries/readings'
+import { draftCases } from './drafts/drafts.fixture'
 import type { Context } from './edge/context'
 import { newId, refusal } from './edge/refused.fixture'
 import { confirmStep } from './jobs/confirmStep'
@@ -32,6 +33,7 @@ beforeAll(async () => {
 afterAll(() => database.end())
 
 describe('people', () => peopleCases(() => database))
+describe('a machine', () => draftCases(() => database))
 describe('a table of earlier readings', () => historyCases(() => database))
 
 const JOB = 'quillmere-u1-2026'

@@ -1,4 +1,4 @@
-import { type InputHTMLAttributes, type SelectHTMLAttributes, useId } from 'react'
+import { type InputHTMLAttributes, type SelectHTMLAttributes, type TextareaHTMLAttributes, useId } from 'react'
 import styles from './Field.module.css'
 
 interface Texts {
@@ -36,6 +36,20 @@ export function TextField({ label, hint, error, ...input }: Texts & InputHTMLAtt
         {label}
       </label>
       <input {...input} id={id} className={styles.input} {...tiedTo(id, { hint, error })} />
+      <Below id={id} hint={hint} error={error} />
+    </div>
+  )
+}
+
+/** A labelled field of several lines. */
+export function TextArea({ label, hint, error, ...input }: Texts & TextareaHTMLAttributes<HTMLTextAreaElement>) {
+  const id = useId()
+  return (
+    <div className={styles.field} data-invalid={error ? '' : undefined}>
+      <label htmlFor={id} className={styles.label}>
+        {label}
+      </label>
+      <textarea {...input} id={id} className={styles.input} {...tiedTo(id, { hint, error })} />
       <Below id={id} hint={hint} error={error} />
     </div>
   )

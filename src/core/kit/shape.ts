@@ -36,7 +36,7 @@ export function figureOf({ questions }: Assembly, answers: KitAnswers, id: strin
 }
 
 /** The answers ask for this piece. */
-export const isThere = ({ when }: { readonly when?: When }, answers: KitAnswers): boolean =>
+const isThere = ({ when }: { readonly when?: When }, answers: KitAnswers): boolean =>
   Object.entries(when ?? {}).every(([id, wanted]) =>
     wanted === 'typed' ? (answers[id] ?? '') !== '' : wanted.includes(answers[id] ?? ''),
   )

@@ -1,7 +1,7 @@
 /** Limit books and their revisions. */
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
-import { limitBook, machine } from '../schema'
+import { job, limitBook, machine } from '../schema'
 
 export async function bookDocument(db: Executor, id: string, revision: string): Promise<unknown> {
   const rows = await db
@@ -41,3 +41,16 @@ export const giveBook = (db: Executor, machineId: string, bookId: string) =>
     .update(machine)
     .set({ bookId })
     .where(and(eq(machine.id, machineId), isNull(machine.bookId)))
+
+/** The draft that a change made, by the id of the change; undefined while it was not made. */
+export async function draftOfChange(db: Executor, changeId: string) {
+  const rows = await db
+    .select({ id: limitBook.id, revision: limitBook.revision })
+    .from(limitBook)
+    .where(eq(limitBook.changeId, changeId))
+  return rows[0]
+}
+
+/** From now on a job that is not signed is measured against this revision. */
+export const giveJobBook = (db: Executor, jobId: string, of: { bookId: string; bookRevision: string; level: string | null }) =>
+  db.update(job).set(of).where(eq(job.id, jobId))

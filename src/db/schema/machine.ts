@@ -73,6 +73,8 @@ export const limitBook = pgTable(
     revision: text('revision').notNull(),
     title: text('title').notNull(),
     document: jsonb('document').notNull(),
+    /** The change that made this draft, by the id its sender gave it: sent again it is found here. */
+    changeId: uuid('change_id').unique(),
     storedAt: timestamp('stored_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.id, table.revision] })],

@@ -1,3 +1,4 @@
+import { useRef } from 'react'
 import { v7 } from 'uuid'
 import type { MachineBody } from '../../contract/bodies'
 import { say } from '../../labels/openJob'
@@ -9,6 +10,8 @@ import styles from './OpenJob.module.css'
 
 /** A machine that is in no limit book: named here, then a job is opened on it at once. */
 export function AddMachine({ stations }: { readonly stations: readonly string[] }) {
+  /** Where it goes on once the machine is on record. */
+  const next = useRef<'open' | 'compose'>('open')
   const form = useSentForm<MachineBody, { readonly id: string }>({
     key: 'medida-form:machine',
     // One id for this form: pressing twice puts one machine on record.
@@ -16,7 +19,7 @@ export function AddMachine({ stations }: { readonly stations: readonly string[] 
     path: '/api/machines',
     schema: async () => (await import('../../contract/bodies')).machineBody,
     body: (typed) => typed,
-    done: ({ id }) => location.assign(`/machines/${id}/open`),
+    done: ({ id }) => location.assign(`/machines/${id}/${next.current}`),
   })
   const { field, set } = form
   return (
@@ -39,7 +42,23 @@ export function AddMachine({ stations }: { readonly stations: readonly string[] 
       />
       <Fault text={form.fault} />
       <div className={styles.actions}>
-        <Button type="submit" kind="primary" disabled={form.busy}>
+        <Button
+          type="submit"
+          kind="primary"
+          disabled={form.busy}
+          onClick={() => {
+            next.current = 'compose'
+          }}
+        >
+          {say.putRecordCompose}
+        </Button>
+        <Button
+          type="submit"
+          disabled={form.busy}
+          onClick={() => {
+            next.current = 'open'
+          }}
+        >
           {say.putRecordOpen}
         </Button>
       </div>

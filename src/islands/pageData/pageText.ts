@@ -19,8 +19,12 @@ const packedRecord = (record: InspectionRecord): unknown => ({
   history: record.history.map((overhaul) => ({ ...overhaul, readings: packed(overhaul.readings) })),
 })
 
-/** A view as it stands in its page. */
-export function pageText({ record, ...rest }: JobView): string {
+const isOfJob = (view: object): view is JobView => 'record' in view
+
+/** A view as it stands in its page; that of a job with its readings as tables. */
+export function pageText(view: JobView | Readonly<Record<string, unknown>>): string {
+  if (!isOfJob(view)) return inScript(view)
+  const { record, ...rest } = view
   const text = texts.get(record) ?? inScript(packedRecord(record))
   texts.set(record, text)
   return `{"record":${text},${inScript(rest).slice(1)}`
@@ -29,6 +33,7 @@ export function pageText({ record, ...rest }: JobView): string {
 /** The view again; one that a device kept from before readings were tables is read as well. */
 export function readPageData(text: string): JobView {
   const view = JSON.parse(text) as JobView
+  if (!isOfJob(view)) return view
   const { record } = view
   const job = { ...record.job, readings: unpacked(record.job.readings) }
   const history = record.history.map((overhaul) => ({ ...overhaul, readings: unpacked(overhaul.readings) }))

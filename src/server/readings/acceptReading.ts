@@ -107,6 +107,7 @@ function refuseAnother(known: Row['reading'], body: ReadingBody): void {
 
 /** What a job's entries say for its readings, by its last entry: nothing else can change it. */
 interface StandingOfJob {
+  readonly revision: string | null
   readonly seq: number
   /** Whether its own steps made the machine safe. */
   readonly safe: boolean
@@ -123,11 +124,16 @@ async function standingOfJob(
 ): Promise<StandingOfJob> {
   const seq = Number(job.lastSeq ?? 0)
   const known = standingBySeq.get(jobId)
-  if (known?.seq === seq) return known
+  if (known?.seq === seq && known.revision === job.bookRevision) return known
   const entries = (await entriesAfter(db, jobId, 0)).map(({ entry }) => entry)
   const issued =
     job.bookId === null || job.bookRevision === null ? noBook(jobId, jobId) : await bookOf(db, job.bookId, job.bookRevision)
-  const standing = { seq, safe: stepsAreSafe(issued, job.level, entries), book: bookAsFitted(issued, entries, job.units) }
+  const standing = {
+    seq,
+    revision: job.bookRevision,
+    safe: stepsAreSafe(issued, job.level, entries),
+    book: bookAsFitted(issued, entries, job.units),
+  }
   if (standingBySeq.size >= JOBS_KEPT) standingBySeq.delete(standingBySeq.keys().next().value ?? '')
   standingBySeq.set(jobId, standing)
   return standing

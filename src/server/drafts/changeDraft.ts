@@ -1,0 +1,117 @@
+import type { DraftView } from '../../contract/answers'
+import type { DraftChange, DraftChangeBody } from '../../contract/bodies'
+import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
+import { faultsOf } from '../../core/book/faults'
+import { changed } from '../../core/kit/change'
+import { emptyComposition, FULL } from '../../core/kit/composition'
+import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { typedBookTitle } from '../../core/words/books'
+import { bookFaultWords } from '../../core/words/recordFaults'
+import type { Executor } from '../../db/client'
+import { booksOf, draftOfChange, giveBook, giveJobBook, lockBook, storeBook } from '../../db/queries/books'
+import { announce, lockJob } from '../../db/queries/jobs'
+import { appendLog } from '../../db/queries/log'
+import { lockMachine } from '../../db/queries/machines'
+import { composeFaultWords } from '../../labels/compose'
+import { say } from '../../labels/refusals'
+import { bookOf } from '../books/issuedBook'
+import { authorise, type Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { buildJobView } from '../jobs/jobView'
+import { machineOf } from '../jobs/openJob'
+import { sees } from '../people/roles'
+
+/** The draft of a machine's book as it stands, to be composed further. */
+export async function draftView(context: Context, machineId: string): Promise<DraftView> {
+  authorise(context, 'read')
+  const { db } = context
+  const { machine, book, jobs } = await machineOf(db, machineId)
+  if (!sees(context.user, machine.station)) throw new Refused('notFound', say.thereNoMachine(machineId))
+  const open = jobs.find(isOpen)
+  return {
+    machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
+    book: book ?? emptyComposition(machine.id, typedBookTitle(machine.name)),
+    revision: book?.revision ?? null,
+    issued: book !== null && book.issued !== null,
+    earlier: book === null ? [] : (await booksOf(db, book.id)).map(({ revision }) => revision),
+    openJob: open ? { id: open.job.id, title: open.job.title } : null,
+  }
+}
+
+/**
+ * Makes the next draft of a machine's book by one change. Jobs that are open on the draft before it are measured against
+ * this one from now on; what was measured in them cannot be taken out. Sent twice, it is made once.
+ */
+export async function changeDraft(context: Context, machineId: string, body: DraftChangeBody): Promise<DraftView> {
+  authorise(context, 'plan')
+  await context.db.transaction(async (db) => {
+    await lockMachine(db, machineId)
+    if (await draftOfChange(db, body.id)) return
+    const { machine, book, jobs } = await machineOf(db, machineId)
+    if (book !== null && book.issued !== null) throw new Refused('notPossible', say.bookIssued(book.title, book.revision))
+    if ((book?.revision ?? null) !== body.base) throw new Refused('conflict', say.draftChangedMeanwhile(book?.revision ?? ''))
+    const before = book ?? emptyComposition(machine.id, typedBookTitle(machine.name))
+    await lockBook(db, before.id)
+    const drafts = await booksOf(db, before.id)
+    const made = checked(await applied(db, before, body.change, machine.units))
+    const document = { ...made, revision: `draft ${drafts.length + 1}` }
+    await storeBook(db, { id: document.id, revision: document.revision, title: document.title, document, changeId: body.id })
+    await giveBook(db, machine.id, document.id)
+    for (const { job } of jobs.filter((one) => follows(one, before))) await bringAlong(context, db, job, document)
+    await appendLog(db, context, {
+      verb: 'book.changed',
+      subject: machineId,
+      detail: { book: document.id, revision: document.revision, change: body.change.kind },
+    })
+  })
+  return draftView(context, machineId)
+}
+
+type MachineJob = Awaited<ReturnType<typeof machineOf>>['jobs'][number]
+
+const isOpen = ({ job: { importedFrom, practice }, reportId }: MachineJob): boolean =>
+  reportId === null && importedFrom === null && !practice
+
+/** A job that is measured against this draft, or without a book yet. */
+const follows = ({ job, reportId }: MachineJob, { id }: LimitBook): boolean =>
+  reportId === null && job.importedFrom === null && (job.bookId === null || job.bookId === id)
+
+async function applied(db: Executor, book: LimitBook, change: DraftChange, units: UnitSystem): Promise<LimitBook> {
+  if (change.kind === 'back') return bookOf(db, book.id, change.revision)
+  const made = changed(book, change, units)
+  if (!made.ok) throw new Refused('notPossible', composeFaultWords(made.fault))
+  return made.value
+}
+
+/** A draft may still want its limits; what it names must be in it. */
+function checked(book: LimitBook): LimitBook {
+  const read = bookSchema.safeParse(book)
+  const [fault] = read.success ? faultsOf(read.data) : []
+  if (!read.success) throw new Refused('notPossible', say.draftTooLarge)
+  if (fault) throw new Refused('notPossible', say.bookCanNever(bookFaultWords(fault.fault)))
+  return read.data
+}
+
+/** An open job takes the new draft over, unless something recorded in it would name what is there no more. */
+async function bringAlong(context: Context, db: Executor, job: MachineJob['job'], book: LimitBook): Promise<void> {
+  await lockJob(db, job.id)
+  const { record } = await buildJobView(context, db, job.id)
+  const measured = new Set(record.job.readings.map(({ characteristic }) => characteristic))
+  const typed = new Set(record.book.characteristics.filter((one) => one.typed).map(({ id }) => id))
+  const has = new Set(book.characteristics.map(({ id }) => id))
+  const lost = record.book.characteristics.find(({ id }) => measured.has(id) && !typed.has(id) && !has.has(id))
+  if (lost) throw new Refused('notPossible', say.measuredStays(lost.name, job.title))
+  const parts = new Set([...book.parts, ...record.book.parts.filter((part) => part.typed)].map(({ id }) => id))
+  const decided = record.decisions.find(({ part }) => !parts.has(part))
+  if (decided) throw new Refused('notPossible', say.decidedStays(nameOfPart(record.book, decided.part), job.title))
+  await giveJobBook(db, job.id, { bookId: book.id, bookRevision: book.revision, level: job.level ?? FULL })
+  try {
+    await buildJobView(context, db, job.id)
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error
+    throw new Refused('notPossible', say.jobHoldsIt(job.title))
+  }
+  await announce(db, job.id)
+}
+
+const nameOfPart = ({ parts }: LimitBook, id: string): string => parts.find((part) => part.id === id)?.name ?? id

@@ -1,0 +1,154 @@
+/** A machine composed, changed and measured on a real database: whole or not at all, once, and nothing measured is lost. */
+import { expect, test } from 'vitest'
+import { contextOf, type TestDatabase } from '../../../scripts/lib/testDatabase'
+import type { DraftChange, OpenJobBody, ReadingBody } from '../../contract/bodies'
+import { assemblies } from '../../core/kit/assemblies'
+import { NO_PLACE } from '../../core/method/layout'
+import type { Context } from '../edge/context'
+import { newId, refusal } from '../edge/refused.fixture'
+import { buildJobView } from '../jobs/jobView'
+import { openJob, openJobView } from '../jobs/openJob'
+import { addMachine } from '../machines/addMachine'
+import { addEntries } from '../notes/addEntries'
+import { acceptReading } from '../readings/acceptReading'
+import { changeDraft, draftView } from './changeDraft'
+
+const add = (assembly: string, names: string[], into: string | null = null): DraftChange => ({
+  kind: 'add',
+  assembly,
+  names,
+  into,
+  answers: {},
+})
+const opening = (level: string | null): OpenJobBody => ({
+  id: newId(),
+  level,
+  runningHours: 0,
+  readOn: '2026-11-20',
+  reason: 'As found',
+  complaint: '',
+  returnBy: null,
+  mustRunHours: 0,
+  starts: null,
+  practice: false,
+  policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
+  hoursNote: null,
+})
+const read = (over: Partial<ReadingBody>): ReadingBody => ({
+  id: newId(),
+  characteristic: 'bearing-1-journal',
+  station: 'A',
+  direction: '1',
+  repeat: 1,
+  stage: 'asFound',
+  kind: 'read',
+  text: '79.97',
+  conditions: null,
+  gauge: 'om-12',
+  takenAt: '2026-11-24T11:59:00Z',
+  supersedes: null,
+  reason: null,
+  ...over,
+})
+
+/** Told of the database that all use cases share. */
+export function draftCases(database: () => TestDatabase): void {
+  /** A machine nobody has seen, and what changes it from draft to draft. */
+  async function yard(context: Context, units: 'metric' | 'inch' = 'metric') {
+    const { id } = await addMachine(context, { id: newId(), station: 'Yard', name: `Winch ${newId()}`, units })
+    let base: string | null = null
+    const change = async (what: DraftChange) => {
+      const view = await changeDraft(context, id, { id: newId(), base, change: what })
+      base = view.revision
+      return view
+    }
+    return { id, change, base: () => base }
+  }
+
+  test('is composed from draft to draft, and a change sent twice is one', async () => {
+    await database().as('planner', async (context) => {
+      const { id, change, base } = await yard(context)
+      await change(add('splitSleeveBearing', ['Bearing 1']))
+      const body = { id: newId(), base: base(), change: add('gearPair', ['First pair']) }
+      const once = await changeDraft(context, id, body)
+      expect(await changeDraft(context, id, body)).toEqual(once)
+      expect(once.earlier).toEqual(['draft 1', 'draft 2'])
+      expect(await draftView(contextOf(context.db, 'visitor'), id)).toMatchObject({ revision: 'draft 2', issued: false })
+      expect((await openJobView(context, id)).book).toMatchObject({ revision: 'draft 2', draft: true })
+    })
+  })
+
+  test('of two who change the same draft the second is told, and nothing of theirs is stored', async () => {
+    await database().as('planner', async (context) => {
+      const { id, change } = await yard(context)
+      await change(add('lift', ['Lift']))
+      const late = changeDraft(context, id, { id: newId(), base: null, change: add('impeller', ['Impeller']) })
+      expect(await refusal(late)).toMatch(/^conflict: Somebody changed this machine meanwhile \(now draft 1\)/)
+      expect((await draftView(context, id)).book.positions.some(({ name }) => name === 'Impeller')).toBe(false)
+    })
+  })
+
+  test('is not changed by those who may only look, nor where its book is issued', async () => {
+    await database().as('visitor', async (visitor) => {
+      const asked = { id: newId(), base: null, change: add('lift', ['Lift']) }
+      expect(await refusal(changeDraft(visitor, 'quillmere-unit-1', asked))).toMatch(/^notAllowed/)
+      const planner = contextOf(visitor.db, 'planner')
+      expect(await refusal(changeDraft(planner, 'quillmere-unit-1', asked))).toMatch(/^notPossible: .*is issued/)
+      expect(await refusal(changeDraft(planner, 'nowhere', asked))).toMatch(/^notFound/)
+    })
+  })
+
+  test('an open job goes along, keeps what was read, and what was read stays', async () => {
+    await database().as('planner', async (planner) => {
+      const { id, change } = await yard(planner)
+      await change(add('splitSleeveBearing', ['Bearing 1']))
+      const job = await openJob(planner, id, opening('full'))
+      const inspector = contextOf(planner.db, 'inspector')
+      expect(await refusal(acceptReading(inspector, job.id, read({})))).toMatch(/Make safe/)
+      const done = (step: string) => ({
+        entries: [{ id: newId(), seen: null, body: { kind: 'stepDone' as const, step, note: '', licensed: null } }],
+      })
+      for (const step of ['every-1', 'every-2']) await addEntries(inspector, job.id, done(step))
+      await acceptReading(inspector, job.id, read({}))
+      // What is missed while it is measured is added, and can be read at once.
+      await change(add('gearPair', ['First pair']))
+      await acceptReading(
+        inspector,
+        job.id,
+        read({ characteristic: 'first-pair-backlash', station: '1', direction: NO_PLACE, text: '0.32', gauge: 'di-07' }),
+      )
+      const { record } = await buildJobView(inspector, planner.db, job.id)
+      expect(record.book.revision).toBe('draft 2')
+      expect(record.job.readings.map(({ text }) => text)).toEqual(['79.97', '0.32'])
+      const out = (position: string): DraftChange => ({ kind: 'takeOut', position })
+      expect(await refusal(change(out('bearing-1')))).toMatch(/^notPossible: “Bearing 1: journal Ø” has readings in Overhaul/)
+      expect(await refusal(change({ kind: 'back', revision: 'draft 1' }))).toMatch(/“First pair: backlash” has readings/)
+      // Nothing of what was refused was stored.
+      expect((await draftView(planner, id)).revision).toBe('draft 2')
+      await change({ kind: 'rename', position: 'bearing-1', name: 'Bearing 1, drive side' })
+      expect((await buildJobView(inspector, planner.db, job.id)).record.book.parts[0]?.name).toBe(
+        'Bearing 1, drive side: upper half',
+      )
+    })
+  })
+
+  test('a job begun without a book takes the machine over once it is composed, beside what was typed in it', async () => {
+    await database().as('planner', async (planner) => {
+      const { id, change } = await yard(planner)
+      const job = await openJob(planner, id, opening(null))
+      await change(add('shaftAssembly', ['Second shaft']))
+      const { record } = await buildJobView(planner, planner.db, job.id)
+      expect(record.job.level).toBe('full')
+      expect(record.book.characteristics.map(({ name }) => name)).toContain('Second shaft: runout along')
+    })
+  })
+
+  test('every assembly of the kit is stored, in both unit systems', async () => {
+    await database().as('planner', async (context) => {
+      for (const units of ['metric', 'inch'] as const) {
+        const { change } = await yard(context, units)
+        for (const { id, one } of assemblies) await change(add(id, [`${one} of ${id}`]))
+      }
+    })
+  }, 60_000)
+}
