@@ -123,6 +123,9 @@ export type MachineBody = z.infer<typeof machineBody>
 const positionName = z.string().trim().min(1, say.nameIt).max(120)
 const positionNames = z.array(positionName).min(1).max(24)
 
+const cell = z.string().trim().max(60)
+const sheetPlace = { of: idSchema, judges: z.string().min(1).max(40), side: z.enum(['upper', 'lower']) }
+
 /** One change to the draft of a machine's book. */
 export const draftChange = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -135,6 +138,33 @@ export const draftChange = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('rename'), position: idSchema, name: positionName }),
   z.strictObject({ kind: z.literal('copy'), position: idSchema, names: positionNames }),
   z.strictObject({ kind: z.literal('takeOut'), position: idSchema }),
+  /** Rows of the limits sheet as they were typed. */
+  z.strictObject({
+    kind: z.literal('limits'),
+    rows: z
+      .array(
+        z.strictObject({
+          ...sheetPlace,
+          new: cell,
+          plan: cell,
+          wear: cell,
+          whenPassed: z.enum(['mend', 'replace']),
+          instruction: z.string().trim().max(400),
+          document: z.string().trim().max(40),
+          page: z.string().trim().max(40),
+        }),
+      )
+      .min(1)
+      .max(2000),
+  }),
+  /** What a second person says of rows, with the page before them. */
+  z.strictObject({
+    kind: z.literal('check'),
+    rows: z
+      .array(z.strictObject({ ...sheetPlace, agrees: z.boolean(), note: z.string().trim().max(400) }))
+      .min(1)
+      .max(2000),
+  }),
   /** As an earlier draft had it. */
   z.strictObject({ kind: z.literal('back'), revision: z.string().min(1).max(20) }),
 ])

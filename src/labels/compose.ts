@@ -51,6 +51,7 @@ export const say = {
   mayLook: 'You may look. Inspectors and planners compose.',
   openJob: 'Open a job',
   toJob: 'To the job',
+  limits: 'Limits sheet',
   added: (name: string): string => `${name} added.`,
   notReached: 'The server cannot be reached. Nothing typed is lost: try again in a moment.',
 }

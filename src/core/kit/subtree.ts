@@ -1,6 +1,7 @@
 import type { LimitBook } from '../book/bookSchema'
 import { procedureStages } from '../book/procedureStages'
 import { linksOf } from '../fit/kinds'
+import type { Limit } from '../limit/limit'
 import { kindOf } from '../method/kinds'
 
 /** What belongs to a position of a composed book: itself, what sits in it, and everything known of that. */
@@ -190,8 +191,8 @@ function copiedOnce(book: LimitBook, root: string, name: string): LimitBook {
         position: under(part.position, origin.name, name),
       })),
     ],
-    characteristics: [...book.characteristics, ...again(book.characteristics, own.characteristics)],
-    fits: [...book.fits, ...again(book.fits, own.fits)],
+    characteristics: [...book.characteristics, ...again(book.characteristics, own.characteristics).map(unchecked)],
+    fits: [...book.fits, ...again(book.fits, own.fits).map(unchecked)],
     closings: [...(book.closings ?? []), ...again(book.closings ?? [], own.closings)],
     findingRules: [...book.findingRules, ...ofParts(book.findingRules)],
     patterns: [...book.patterns, ...ofParts(book.patterns)],
@@ -201,3 +202,9 @@ function copiedOnce(book: LimitBook, root: string, name: string): LimitBook {
     ),
   }
 }
+
+/** What was held against the page for one is to be held for its copy. */
+const unchecked = <T extends { readonly limits: readonly Limit[] }>(of: T): T => ({
+  ...of,
+  limits: of.limits.map((limit) => (limit.typed ? { ...limit, typed: { ...limit.typed, check: null } } : limit)),
+})

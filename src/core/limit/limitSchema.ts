@@ -4,6 +4,15 @@ import { asIssue } from '../base/schemaFault'
 import { reductionNames } from '../method/reduction'
 import { valueSchema } from '../quantity/valueSchema'
 
+/** Who typed a figure of a draft from its document, and what a second person said of it; null while it waits. */
+const typedBySchema = z.strictObject({
+  by: z.string().max(120),
+  at: z.string().max(40),
+  check: z
+    .strictObject({ by: z.string().max(120), at: z.string().max(40), agrees: z.boolean(), note: z.string().max(400) })
+    .nullable(),
+})
+
 /** A limit on one reduced value, one side, in the fixed unit of its quantity. */
 export const limitSchema = z
   .strictObject({
@@ -34,6 +43,8 @@ export const limitSchema = z
     atNext: z.strictObject({ plan: valueSchema.nullable(), wear: valueSchema }).nullable().optional(),
     instruction: z.string().max(400),
     source: sourceSchema,
+    /** Only in a draft: its figures wait for a second person, or have been held against the page. */
+    typed: typedBySchema.optional(),
   })
   .refine((limit) => limit.plan === null || (limit.side === 'upper' ? limit.plan <= limit.wear : limit.plan >= limit.wear), {
     path: ['plan'],

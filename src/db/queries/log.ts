@@ -89,3 +89,11 @@ export async function chainHeads(db: Executor): Promise<ReadonlyMap<string, Chai
 /** Every chained event, chain by chain, in order. */
 export const chainedEvents = (db: Executor) =>
   db.select().from(eventLog).where(isNotNull(eventLog.chain)).orderBy(asc(eventLog.chain), asc(eventLog.number))
+
+/** Every name under which a person has done anything that is chained to a subject. */
+export async function namesOn(db: Executor, subject: string, userId: string): Promise<string[]> {
+  const { rows } = await db.execute<{ name: string }>(
+    sql`SELECT DISTINCT by_name AS name FROM event_log WHERE chain = ${subject} AND user_id = ${userId}`,
+  )
+  return rows.map(({ name }) => name)
+}

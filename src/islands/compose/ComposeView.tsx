@@ -69,6 +69,11 @@ function ComposeView({ view, mayChange }: { readonly view: DraftView; readonly m
               {say.undo}
             </Button>
           )}
+          {revision !== null && (
+            <a className={styles.link} href={`/machines/${machine.id}/limits`}>
+              {say.limits}
+            </a>
+          )}
           {openJob ? (
             <a className={styles.link} href={`/jobs/${openJob.id}`}>
               {say.toJob}

@@ -1,18 +1,20 @@
 import type { DraftView } from '../../contract/answers'
 import type { DraftChange, DraftChangeBody } from '../../contract/bodies'
+import { err, type Result } from '../../core/base/result'
 import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
 import { faultsOf } from '../../core/book/faults'
 import { changed } from '../../core/kit/change'
 import { emptyComposition, FULL } from '../../core/kit/composition'
-import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { type RowFault, type SheetPlace, withCheck, withRow } from '../../core/kit/limitSheet'
 import { typedBookTitle } from '../../core/words/books'
 import { bookFaultWords } from '../../core/words/recordFaults'
 import type { Executor } from '../../db/client'
 import { booksOf, draftOfChange, giveBook, giveJobBook, lockBook, storeBook } from '../../db/queries/books'
 import { announce, lockJob } from '../../db/queries/jobs'
-import { appendLog } from '../../db/queries/log'
+import { appendLog, namesOn } from '../../db/queries/log'
 import { lockMachine } from '../../db/queries/machines'
 import { composeFaultWords } from '../../labels/compose'
+import { rowFaultWords } from '../../labels/limitSheet'
 import { say } from '../../labels/refusals'
 import { bookOf } from '../books/issuedBook'
 import { authorise, type Context } from '../edge/context'
@@ -43,7 +45,7 @@ export async function draftView(context: Context, machineId: string): Promise<Dr
  * this one from now on; what was measured in them cannot be taken out. Sent twice, it is made once.
  */
 export async function changeDraft(context: Context, machineId: string, body: DraftChangeBody): Promise<DraftView> {
-  authorise(context, 'plan')
+  authorise(context, body.change.kind === 'check' ? 'check' : 'plan')
   await context.db.transaction(async (db) => {
     await lockMachine(db, machineId)
     if (await draftOfChange(db, body.id)) return
@@ -53,7 +55,7 @@ export async function changeDraft(context: Context, machineId: string, body: Dra
     const before = book ?? emptyComposition(machine.id, typedBookTitle(machine.name))
     await lockBook(db, before.id)
     const drafts = await booksOf(db, before.id)
-    const made = checked(await applied(db, before, body.change, machine.units))
+    const made = checked(await applied(context, db, before, body.change, machine))
     const document = { ...made, revision: `draft ${drafts.length + 1}` }
     await storeBook(db, { id: document.id, revision: document.revision, title: document.title, document, changeId: body.id })
     await giveBook(db, machine.id, document.id)
@@ -76,11 +78,58 @@ const isOpen = ({ job: { importedFrom, practice }, reportId }: MachineJob): bool
 const follows = ({ job, reportId }: MachineJob, { id }: LimitBook): boolean =>
   reportId === null && job.importedFrom === null && (job.bookId === null || job.bookId === id)
 
-async function applied(db: Executor, book: LimitBook, change: DraftChange, units: UnitSystem): Promise<LimitBook> {
-  if (change.kind === 'back') return bookOf(db, book.id, change.revision)
-  const made = changed(book, change, units)
-  if (!made.ok) throw new Refused('notPossible', composeFaultWords(made.fault))
-  return made.value
+type Machine = Pick<DraftView['machine'], 'id' | 'units'>
+
+async function applied(
+  context: Context,
+  db: Executor,
+  book: LimitBook,
+  change: DraftChange,
+  machine: Machine,
+): Promise<LimitBook> {
+  const who = { by: context.user.name, at: context.now().toISOString() }
+  switch (change.kind) {
+    case 'back':
+      return bookOf(db, book.id, change.revision)
+    case 'limits':
+      return eachRow(book, change.rows, (made, row) => withRow(made, row, machine.units, who), rowFaultWords)
+    case 'check': {
+      const names = await namesOn(db, machine.id, context.user.id)
+      return eachRow(
+        book,
+        change.rows,
+        (made, row) => {
+          const done = withCheck(made, row, { ...who, names })
+          return done.ok ? done : err([done.fault])
+        },
+        rowFaultWords,
+      )
+    }
+    default: {
+      const made = changed(book, change, machine.units)
+      if (!made.ok) throw new Refused('notPossible', composeFaultWords(made.fault))
+      return made.value
+    }
+  }
+}
+
+/** All rows or none; what is wrong with any of them is told at once. */
+function eachRow<R extends SheetPlace>(
+  book: LimitBook,
+  rows: readonly R[],
+  make: (book: LimitBook, row: R) => Result<LimitBook, readonly RowFault[]>,
+  words: (fault: RowFault) => string,
+): LimitBook {
+  const issues: { path: string; message: string }[] = []
+  let made = book
+  rows.forEach((row, at) => {
+    const next = make(made, row)
+    if (next.ok) made = next.value
+    else for (const fault of next.fault) issues.push({ path: `change.rows.${at}`, message: words(fault) })
+  })
+  const [first] = issues
+  if (first) throw new Refused('notPossible', first.message, issues)
+  return made
 }
 
 /** A draft may still want its limits; what it names must be in it. */

@@ -1,0 +1,109 @@
+import { describe, expect, test } from 'vitest'
+import { bookSchema, type LimitBook } from '../book/bookSchema'
+import { faultsOf } from '../book/faults'
+import type { UnitSystem } from '../quantity/unitSystem'
+import { compose } from './compose'
+import { emptyComposition } from './composition'
+import { sheetRows, type TypedRow, withCheck, withRow } from './limitSheet'
+import { copied } from './subtree'
+
+const bearing = (system: UnitSystem = 'metric'): LimitBook => {
+  const made = compose(
+    emptyComposition('m', 'Winch'),
+    { assembly: 'splitSleeveBearing', names: ['Bearing'], into: null, answers: { thrust: 'one' } },
+    system,
+  )
+  if (!made.ok) throw new Error(made.fault.code)
+  return made.value
+}
+const row = (over: Partial<TypedRow> = {}): TypedRow => ({
+  of: 'bearing-bore',
+  judges: 'maximum',
+  side: 'upper',
+  new: '',
+  plan: '',
+  wear: '80.35',
+  whenPassed: 'mend',
+  instruction: '',
+  document: 'TE-W4',
+  page: '21',
+  ...over,
+})
+const ANN = { by: 'Ann', at: '2026-11-28T10:00:00Z' }
+const BEN = { by: 'Ben', at: '2026-11-28T11:00:00Z', names: ['Ben'] }
+const typed = (book: LimitBook, over: Partial<TypedRow> = {}, system: UnitSystem = 'metric'): LimitBook => {
+  const made = withRow(book, row(over), system, ANN)
+  if (!made.ok) throw new Error(JSON.stringify(made.fault))
+  return made.value
+}
+const boreOf = (book: LimitBook) => book.characteristics.find(({ id }) => id === 'bearing-bore')
+
+describe('a row', () => {
+  test.each<[Partial<TypedRow>, UnitSystem, object]>([
+    [{ new: '80.03 … 80.06', plan: '80.28' }, 'metric', { lower: 80.03, upper: 80.06, plan: 80.28, wear: 80.35 }],
+    [{ new: '80.03..80.06' }, 'metric', { lower: 80.03, upper: 80.06, plan: null, wear: 80.35 }],
+    [{ new: '80,03 to 80,06', wear: '80,35' }, 'metric', { lower: 80.03, upper: 80.06, wear: 80.35 }],
+    // A size with its class, and a limit in the other unit.
+    [{ new: '80 H7', wear: '3.1634 in' }, 'metric', { lower: 80, upper: 80.03, wear: 80.35036 }],
+    [{ new: '3.150 – 3.151', wear: '3.163' }, 'inch', { lower: 80.01, upper: 80.0354, wear: 80.3402 }],
+  ])('%j in %s units', (over, system, figures) => {
+    const book = typed(bearing(system), over, system)
+    expect(faultsOf(bookSchema.parse(book))).toEqual([])
+    const { new: size, limits } = boreOf(book) ?? {}
+    const found = { lower: size?.lower, upper: size?.upper, plan: limits?.[0]?.plan, wear: limits?.[0]?.wear }
+    for (const [key, value] of Object.entries(figures))
+      expect([key, found[key as keyof typeof found] ?? null]).toEqual([key, value === null ? null : expect.closeTo(value, 6)])
+  })
+
+  test.each<[string, Partial<TypedRow>, string]>([
+    ['that is no figure', { wear: 'eighty' }, 'figure'],
+    ['in a unit of something else', { wear: '80 bar' }, 'figure'],
+    ['whose plan lies beyond its wear', { plan: '80.40' }, 'planAfterWear'],
+    ['whose new ends are swapped', { new: '80.06 … 80.03' }, 'newEndsSwapped'],
+    ['with one end of the new size', { new: '80.03' }, 'newTwoEnds'],
+    ['with a class there is not', { new: '80 QQ7' }, 'sizeClass'],
+    ['without its page', { page: ' ' }, 'noPage'],
+    ['of a measurement that is gone', { of: 'attic' }, 'noRow'],
+    ['of a value nobody asked for', { judges: 'barrel' }, 'noRow'],
+  ])('%s is refused', (_, over, code) => {
+    const made = withRow(bearing(), row(over), 'metric', ANN)
+    expect(made.ok ? [] : made.fault.map((fault) => fault.code)).toContain(code)
+  })
+
+  test('typed again takes the place of what stood there; emptied it judges nothing', () => {
+    const twice = typed(typed(bearing()), { wear: '80.30' })
+    expect(boreOf(twice)?.limits.map(({ wear }) => wear)).toEqual([80.3])
+    expect(boreOf(typed(twice, { wear: '' }))?.limits).toEqual([])
+    expect(twice.documents.filter(({ id }) => id === 'TE-W4')).toHaveLength(1)
+  })
+})
+
+test('the sheet has a row for each value that wants a limit, and says how each stands', () => {
+  const stands = (book: LimitBook) =>
+    sheetRows(book)
+      .filter(({ of }) => of === 'bearing-bore')
+      .map(({ state }) => state)
+  const book = typed(bearing())
+  expect(stands(bearing())).toEqual(['empty', 'empty', 'empty'])
+  expect(stands(book)).toEqual(['typed', 'empty', 'empty'])
+  const place = { of: 'bearing-bore', judges: 'maximum', side: 'upper' } as const
+  expect(withCheck(book, { ...place, agrees: true, note: '' }, { ...ANN, names: [] })).toEqual({
+    ok: false,
+    fault: { code: 'ownCheck' },
+  })
+  // Whoever typed it under an earlier name typed it still.
+  expect(withCheck(book, { ...place, agrees: true, note: '' }, { ...BEN, names: ['Ann'] }).ok).toBe(false)
+  for (const [agrees, state] of [
+    [true, 'agreed'],
+    [false, 'differs'],
+  ] as const) {
+    const checked = withCheck(book, { ...place, agrees, note: '80.45' }, BEN)
+    expect(checked.ok && stands(checked.value)).toEqual([state, 'empty', 'empty'])
+    // A copy is held against the page by itself; typed anew, it waits again.
+    if (checked.ok) {
+      const twice = copied(checked.value, 'bearing', ['Bearing 2'])
+      expect(sheetRows(twice).filter(({ name, state: now }) => name.startsWith('Bearing 2') && now === 'typed')).toHaveLength(1)
+      expect(stands(typed(checked.value, { wear: '80.36' }))).toEqual(['typed', 'empty', 'empty'])
+    }
+  }
+})

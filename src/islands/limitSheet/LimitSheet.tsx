@@ -1,0 +1,187 @@
+import { useEffect, useState } from 'react'
+import type { DraftView } from '../../contract/answers'
+import type { SheetRow, SheetState } from '../../core/kit/limitSheet'
+import { judgedWords, say } from '../../labels/limitSheet'
+import { Button, Key } from '../../ui/Button'
+import { Choice } from '../../ui/Choice'
+import { Fault } from '../../ui/Field'
+import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
+import { receiving } from '../pageData/pageData'
+import { keyOf } from './cells'
+import styles from './LimitSheet.module.css'
+import { SheetTable } from './SheetTable'
+import { type Sheet, useSheet } from './useSheet'
+
+type Shown = 'all' | 'empty' | 'faulty' | 'toCheck'
+
+interface SheetProps {
+  readonly view: DraftView
+  readonly me: string
+  readonly may: { readonly type: boolean; readonly check: boolean }
+}
+
+/** Every limit of a machine in one grid: typed from the manual by one person, held against the page by another. */
+function LimitSheet({ view, me, may }: SheetProps) {
+  const sheet = useSheet(view, me)
+  const { rows, draft } = sheet
+  const mayType = may.type && !draft.view.issued
+  const [mode, setMode] = useState<'type' | 'check'>(mayType ? 'type' : 'check')
+  const [only, setOnly] = useState<Shown>('all')
+  const [here, setHere] = useState<SheetRow | null>(null)
+  const counts = countsOf(rows)
+  const shown = rows.filter((row) => isShown(row, only, sheet))
+  const waiting = rows.filter(({ limit }) => limit?.typed?.check === null && limit.typed.by !== me)
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 's') return
+      event.preventDefault()
+      void sheet.save()
+    }
+    addEventListener('keydown', onKey)
+    return () => removeEventListener('keydown', onKey)
+  })
+  const filters: readonly (readonly [Shown, string, number])[] = [
+    ['all', say.all, rows.length],
+    ['empty', say.empty, counts.empty],
+    ['faulty', say.faulty, sheet.faults.size],
+    ['toCheck', say.toCheck, counts.typed + counts.differs],
+  ]
+  const found = here && rows.find((row) => keyOf(row) === keyOf(here))
+  return (
+    <div className={styles.page}>
+      <div className={styles.main}>
+        <div className={styles.head}>
+          <h1>{say.sheet}</h1>
+          {mayType && may.check && (
+            <Choice
+              legend={say.mode}
+              options={[
+                { value: 'type', label: say.type },
+                { value: 'check', label: say.check },
+              ]}
+              value={mode}
+              onChange={setMode}
+            />
+          )}
+          <div className={styles.filters}>
+            {filters.map(([value, text, count]) => (
+              <Button key={value} aria-pressed={only === value} onClick={() => setOnly(value)}>
+                {text} <b className="figure">{count}</b>
+              </Button>
+            ))}
+          </div>
+          {mode === 'type' && mayType ? (
+            <Button kind="primary" disabled={sheet.ready.length === 0 || sheet.busy} onClick={() => void sheet.save()}>
+              {say.save(sheet.ready.length)}
+            </Button>
+          ) : (
+            may.check && (
+              <Button
+                kind="primary"
+                disabled={waiting.length === 0 || sheet.busy}
+                onClick={() => void sheet.check(waiting, true)}
+              >
+                {waiting.length === 0 ? say.nothingToCheck : say.agreesAll(waiting.length)}
+              </Button>
+            )
+          )}
+        </div>
+        <ul className={styles.counts}>
+          {(['agreed', 'typed', 'differs', 'empty'] satisfies SheetState[]).map((state) => (
+            <li key={state} data-state={state}>
+              <b className="figure">{counts[state]}</b> {say.counted[state]}
+            </li>
+          ))}
+        </ul>
+        {!mayType && !may.check && <p>{say.mayLook}</p>}
+        <Fault text={draft.fault} />
+        {rows.length === 0 ? (
+          <p className={styles.empty}>
+            {say.nothing} <a href={`/machines/${draft.view.machine.id}/compose`}>{say.composeFirst}</a>
+          </p>
+        ) : (
+          <SheetTable sheet={sheet} rows={shown} checks={mode === 'check' && may.check} mayType={mayType} onHere={setHere} />
+        )}
+      </div>
+      <aside className={styles.side} aria-label={say.value}>
+        {found ? <Beside row={found} sheet={sheet} /> : <p>{say.emptyJudges}</p>}
+      </aside>
+      <p className={styles.foot}>
+        <span>
+          <Key>{say.tabKey}</Key> {say.nextCell}
+        </span>
+        <span>
+          <Key>↑</Key> <Key>↓</Key> {say.row}
+        </span>
+        <span>
+          <Key>{say.fillKey}</Key> {say.fillDown}
+        </span>
+        <span>
+          <Key>{say.pasteKeys}</Key> {say.pasteKey}
+        </span>
+        <span>
+          <Key>{say.saveKeys}</Key> {say.saveKey}
+        </span>
+        <a href={`/machines/${draft.view.machine.id}/compose`}>{say.compose}</a>
+        <span className={styles.caution}>{say.emptyJudges}</span>
+      </p>
+    </div>
+  )
+}
+
+/** How the value of the row is measured, and who typed and checked it. */
+function Beside({ row, sheet }: { readonly row: SheetRow; readonly sheet: Sheet }) {
+  const { book } = sheet.draft.view
+  const measured = book.characteristics.find(({ id }) => id === row.of)
+  const typed = row.limit?.typed
+  return (
+    <>
+      <p className={styles.over}>{row.group}</p>
+      <h2>{row.name}</h2>
+      <p>{say.judged(judgedWords(row.judges), row.side)}</p>
+      {measured && (
+        <>
+          <div className={styles.sketch}>
+            <MethodSketch
+              method={measured.method}
+              active={null}
+              taken={new Set()}
+              system={sheet.units}
+              values={new Map()}
+              nameOf={(id) => book.characteristics.find((one) => one.id === id)?.name ?? id}
+            />
+          </div>
+          {[measured.how, measured.pose, measured.trap].filter(Boolean).map((text) => (
+            <p key={text}>{text}</p>
+          ))}
+        </>
+      )}
+      {typed && <p className={styles.about}>{say.typedBy(typed.by)}</p>}
+      {typed?.check && (
+        <p className={styles.about}>{say.saysOf(typed.check.by, typed.check.agrees ? say.agrees : typed.check.note)}</p>
+      )}
+    </>
+  )
+}
+
+const countsOf = (rows: readonly SheetRow[]): Record<SheetState, number> => {
+  const counts: Record<SheetState, number> = { agreed: 0, typed: 0, differs: 0, empty: 0 }
+  for (const { state } of rows) counts[state] += 1
+  return counts
+}
+
+function isShown(row: SheetRow, only: Shown, sheet: Sheet): boolean {
+  switch (only) {
+    case 'all':
+      return true
+    case 'empty':
+      return row.state === 'empty'
+    case 'faulty':
+      return sheet.faults.has(keyOf(row))
+    case 'toCheck':
+      return row.state === 'typed' || row.state === 'differs'
+  }
+}
+
+/** As its page shows it. */
+export const LimitSheetIsland = receiving(LimitSheet)

@@ -1,0 +1,136 @@
+import type { LimitBook } from '../../core/book/bookSchema'
+import { type RowFault, type SheetRow, type TypedRow, withRow } from '../../core/kit/limitSheet'
+import { formatQuantity } from '../../core/quantity/format'
+import type { QuantityKind } from '../../core/quantity/kind'
+import type { UnitSystem } from '../../core/quantity/unitSystem'
+
+/** Cells that are typed, in the order they stand. */
+export const CELLS = ['new', 'plan', 'wear', 'whenPassed', 'document', 'page'] as const
+export type Cell = (typeof CELLS)[number]
+export type Texts = Readonly<Record<Cell, string>>
+
+export const keyOf = ({ of, judges, side }: Pick<SheetRow, 'of' | 'judges' | 'side'>): string => `${of} ${judges} ${side}`
+
+/** A row as it is stored, in the texts a person would have typed. */
+export function storedTexts({ limit, new: size, quantity, step }: SheetRow, system: UnitSystem): Texts {
+  const figure = (value: number | null | undefined): string => (value == null ? '' : exactly(value, quantity, system, step))
+  const source = limit?.source ?? size?.source
+  return {
+    new: size ? `${figure(size.lower)} … ${figure(size.upper)}` : '',
+    plan: figure(limit?.plan),
+    wear: figure(limit?.wear),
+    whenPassed: limit?.whenPassed ?? 'mend',
+    document: source?.document ?? '',
+    page: source?.page ?? '',
+  }
+}
+
+/** A figure to its last digit: what is shown is what is sent again, so that nothing is rounded on the way. */
+function exactly(value: number, quantity: QuantityKind, system: UnitSystem, step: number): string {
+  const shown = formatQuantity(value, quantity, system, step)
+  const fine = formatQuantity(value, quantity, system, FINEST)
+  const numberOf = (text: string): number => Number(text.replace('−', '-'))
+  return numberOf(shown) === numberOf(fine) ? shown : fine.replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '')
+}
+/** Lengths and all other figures are stored to a millionth at least. */
+const FINEST = 1e-6
+
+/** Document and page of each row: as typed, or carried down from the row above that has them. */
+export function carriedDown(
+  rows: readonly SheetRow[],
+  textsOf: (row: SheetRow) => Texts,
+): ReadonlyMap<string, Pick<Texts, 'document' | 'page'>> {
+  const carried = new Map<string, Pick<Texts, 'document' | 'page'>>()
+  let above = { document: '', page: '' }
+  for (const row of rows) {
+    const { document, page } = textsOf(row)
+    above = { document: document || above.document, page: page || above.page }
+    carried.set(keyOf(row), above)
+  }
+  return carried
+}
+
+/** What is sent of a row. */
+export const typedRow = (row: SheetRow, texts: Texts, carried: Pick<Texts, 'document' | 'page'>): TypedRow => ({
+  of: row.of,
+  judges: row.judges,
+  side: row.side,
+  new: texts.new,
+  plan: texts.plan,
+  wear: texts.wear,
+  whenPassed: texts.whenPassed === 'replace' ? 'replace' : 'mend',
+  instruction: row.limit?.instruction ?? '',
+  ...(texts.new === '' && texts.wear === '' ? { document: texts.document, page: texts.page } : carried),
+})
+
+/** What is wrong with a row as it is typed; nothing where it can be stored. */
+export function faultsOfRow(book: LimitBook, row: TypedRow, system: UnitSystem): readonly RowFault[] {
+  const made = withRow(book, row, system, { by: '', at: '' })
+  return made.ok ? [] : made.fault
+}
+
+/** The cell that a fault is to be mended in. */
+export function cellOf(fault: RowFault): Cell {
+  switch (fault.code) {
+    case 'noPage':
+      return 'page'
+    case 'newTwoEnds':
+    case 'newEndsSwapped':
+      return 'new'
+    case 'planAfterWear':
+      return 'plan'
+    case 'figure':
+    case 'sizeClass':
+      return { limit: 'wear', plan: 'plan', newLeast: 'new', newGreatest: 'new', nominal: 'new', readTo: 'wear' }[
+        fault.figure.of
+      ] as Cell
+    default:
+      return 'wear'
+  }
+}
+
+/** A figure that lies ten times away from what stands beside it has most likely lost its point. */
+export function farFrom(row: SheetRow, texts: Texts): readonly [string, string] | null {
+  const numberOf = (text: string): number => Number.parseFloat(text.replace(',', '.'))
+  const [wear, ...others] = [texts.wear, texts.plan, texts.new].map((text) => ({ text, value: numberOf(text) }))
+  if (!wear || !(Math.abs(wear.value) > 0) || row.quantity === 'count') return null
+  const far = others.find(({ value }) => {
+    const ratio = Math.abs(value) > 0 ? Math.abs(wear.value / value) : 1
+    return ratio > FAR || ratio < 1 / FAR
+  })
+  // A runout of 0 … 0.02 says nothing of how far it may wear.
+  return far && numberOf(texts.new) !== 0 ? [wear.text, far.text] : null
+}
+const FAR = 8
+
+/** A block of cells as a spreadsheet puts it on the clipboard. */
+export const cellsIn = (text: string): readonly (readonly string[])[] =>
+  text
+    .replace(/\r/g, '')
+    .replace(/\n$/, '')
+    .split('\n')
+    .map((line) => line.split('\t').map((cell) => cell.trim()))
+
+/** The texts of rows with a block laid over them from one cell on; cells that say nothing of mending or replacing leave that as it is. */
+export function laidOver(
+  rows: readonly SheetRow[],
+  textsOf: (row: SheetRow) => Texts,
+  at: { readonly row: number; readonly cell: Cell },
+  block: readonly (readonly string[])[],
+): ReadonlyMap<string, Texts> {
+  const from = CELLS.indexOf(at.cell)
+  const laid = new Map<string, Texts>()
+  block.forEach((line, index) => {
+    const row = rows[at.row + index]
+    if (!row) return
+    const texts: Record<Cell, string> = { ...textsOf(row) }
+    line.forEach((text, place) => {
+      const cell = CELLS[from + place]
+      if (cell === undefined || (cell === 'new' && !row.takesNew)) return
+      if (cell !== 'whenPassed') texts[cell] = text
+      else if (/^(mend|replace)$/i.test(text)) texts[cell] = text.toLowerCase()
+    })
+    laid.set(keyOf(row), texts)
+  })
+  return laid
+}

@@ -1,0 +1,73 @@
+import type { RowFault } from '../core/kit/limitSheet'
+import { valueName } from '../core/words/labels'
+import { typedFaultWords } from '../core/words/typedFaults'
+
+export const say = {
+  sheet: 'Limits sheet',
+  sheetOf: (machine: string): string => `Limits of ${machine}`,
+  type: 'Type',
+  check: 'Check',
+  mode: 'What you do',
+  all: 'All',
+  empty: 'Empty',
+  faulty: 'With a fault',
+  toCheck: 'To check',
+  value: 'Value',
+  new: 'New size or class',
+  plan: 'Plan',
+  wear: 'Wear',
+  unit: 'Unit',
+  passed: 'When passed',
+  document: 'Document',
+  page: 'Page',
+  state: 'State',
+  mend: 'mend',
+  replace: 'replace',
+  stateWord: { empty: 'empty', typed: 'typed, to check', agreed: 'agreed', differs: 'differs' },
+  stateOf: (state: string, by: string): string => (by === '' ? state : `${state}, ${by}`),
+  counted: { agreed: 'agreed', typed: 'typed, to check', differs: 'differ', empty: 'empty' },
+  judged: (value: string, side: 'upper' | 'lower'): string => `${value}, ${side === 'upper' ? 'at most' : 'at least'}`,
+  typedOf: (typed: number, all: number): string => `${typed} of ${all} typed`,
+  save: (rows: number): string => (rows === 0 ? 'Nothing to save' : `Save ${rows} ${rows === 1 ? 'row' : 'rows'}`),
+  agrees: 'Agrees',
+  agreesAll: (rows: number): string => `All ${rows} agree`,
+  differs: 'Differs',
+  pageSays: 'What the page says',
+  own: 'You typed it: a second person checks.',
+  nothingToCheck: 'Nothing waits to be checked.',
+  nothing: 'Nothing on this machine wants a limit yet.',
+  composeFirst: 'Compose it first',
+  compose: 'Compose',
+  far: (text: string, other: string): string => `${text} lies far from ${other}: is the point in its place?`,
+  tabKey: 'Tab',
+  fillKey: 'Ctrl D',
+  pasteKeys: 'Ctrl V',
+  saveKeys: 'Ctrl S',
+  nextCell: 'next cell',
+  row: 'row',
+  fillDown: 'as above',
+  saveKey: 'save',
+  pasteKey: 'paste from a spreadsheet',
+  emptyJudges: 'An empty limit judges nothing: the reading is information only.',
+  typedBy: (by: string): string => `Typed by ${by}`,
+  saysOf: (by: string, note: string): string => `${by}: ${note}`,
+  mayLook: 'You may look. Inspectors and planners type limits; a second person checks them.',
+}
+
+/** What is wrong with a row of the limits sheet, and what to do. */
+export function rowFaultWords(fault: RowFault): string {
+  switch (fault.code) {
+    case 'noRow':
+      return 'This row is gone: somebody changed the machine meanwhile.'
+    case 'noPage':
+      return 'Say which document and page it stands on.'
+    case 'newTwoEnds':
+      return `New size “${fault.text}”: type both ends, 80.03 … 80.06, or the size with its class, 80 H7.`
+    case 'ownCheck':
+      return 'You typed this yourself: a second person checks it.'
+    default:
+      return typedFaultWords(fault)
+  }
+}
+
+export const judgedWords = (judges: keyof typeof valueName): string => valueName[judges]
