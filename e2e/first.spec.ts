@@ -106,7 +106,7 @@ test('from nothing to one’s own administrator, inspector, machine and first re
   await alive(page)
   await page.getByLabel('Station').fill('Tarn End Waterworks')
   await page.getByRole('textbox', { name: 'Machine' }).fill('Plunger pump 2')
-  await page.getByRole('button', { name: /Add the machine/ }).click()
+  await page.getByRole('button', { name: 'Add the machine and open a job' }).click()
   await page.waitForURL(/\/open$/)
   await alive(page)
   await page.getByLabel('Running hours').fill('8120')

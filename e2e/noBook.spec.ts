@@ -22,7 +22,7 @@ test('a machine is put on record and a job opened on it', async () => {
   await page.keyboard.press('Enter')
   await expect(page.getByText('Name the machine.')).toBeVisible()
   await page.getByRole('textbox', { name: 'Machine' }).fill('Feed pump 2')
-  await page.getByRole('button', { name: /Add the machine/ }).click()
+  await page.getByRole('button', { name: 'Add the machine and open a job' }).click()
   await expect(page.getByRole('heading', { name: 'Open a job on Feed pump 2' })).toBeVisible()
   await expect(page.getByText('This machine has no limit book')).toBeVisible()
   await page.getByLabel('Running hours').fill('12 400')
