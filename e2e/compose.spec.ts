@@ -58,14 +58,12 @@ test('a winch: from “add a machine” to its first reading', async () => {
   await add('brake', 'Clutch, brake or friction stack', 14)
   // Four sleeve bearings at once.
   await page.keyboard.type('split')
-  await tab('How many')
-    .catch(() => tab('1'))
-    .then(async () => {
-      for (let at = 0; at < 3; at += 1) await key('ArrowRight')
-    })
+  await key('Tab')
+  await key('Tab')
+  for (let at = 0; at < 3; at += 1) await key('ArrowRight')
   await expect(page.getByRole('button', { name: 'Add 4 of bearing' })).toBeVisible()
   await key('Control+Enter')
-  await expect(page.getByText(/^54 parts,/)).toBeVisible()
+  await expect(page.getByText(/^50 parts,/)).toBeVisible()
   await expect(page.getByRole('button', { name: 'Bearing 4', exact: true })).toBeVisible()
 
   await tab('Open a job', 'Shift+Tab')
@@ -83,7 +81,7 @@ test('a winch: from “add a machine” to its first reading', async () => {
   await page.waitForURL(/\/plan$/)
   const job = new URL(page.url()).pathname.replace(/\/plan$/, '')
   const bar = async (step: RegExp): Promise<void> => {
-    await page.getByRole('link', { name: step }).click()
+    await page.getByRole('link', { name: step }).first().click()
     presses += 1
     await expect(page.locator('astro-island[ssr]')).toHaveCount(0)
   }
@@ -130,18 +128,18 @@ test('what stands in the machine is renamed, copied and taken out, and what has 
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: 'Bearing 1, drive side', exact: true })).toBeVisible()
   await chosen('Bearing 4', 'Take out')
-  await expect(page.getByText(/With it go 10 parts, 7 measured, 1 fit and 5 steps/)).toBeVisible()
+  await expect(page.getByText(/With it go 9 parts, 7 measured, 1 fit and 5 steps/)).toBeVisible()
   await expectAccessible(page)
   await page.keyboard.press('Enter')
-  await expect(page.getByText(/^44 parts,/)).toBeVisible()
+  await expect(page.getByText(/^41 parts,/)).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).press('Enter')
-  await expect(page.getByText(/^54 parts,/)).toBeVisible()
+  await expect(page.getByText(/^50 parts,/)).toBeVisible()
   // The first reading stands on the frame.
   await chosen('Frame', 'Take out')
   await page.keyboard.press('Enter')
   await expect(page.getByText(/“Frame: .*” has readings in Overhaul.*: it stays\./)).toBeVisible()
   await page.keyboard.press('Escape')
-  await expect(page.getByText(/^54 parts,/)).toBeVisible()
+  await expect(page.getByText(/^50 parts,/)).toBeVisible()
 })
 
 test('limits are typed, pasted and saved in one sheet; what is wrong is said, and a reload loses nothing', async () => {

@@ -107,7 +107,7 @@ export function AssemblyForm({ assembly, draft, into, onInto, onAdded }: FormPro
       />
       <div className={styles.last}>
         {made.ok && <Comes before={book} after={made.value} count={names.length} />}
-        <Fault text={draft.fault} />
+        <Fault text={draft.faultOf('add')} />
         <Button type="submit" kind="primary" disabled={!made.ok || draft.busy}>
           <Key>{say.ctrlEnter}</Key> {say.add(names, assembly.one)}
         </Button>

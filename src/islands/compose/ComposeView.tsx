@@ -3,6 +3,7 @@ import type { DraftView } from '../../contract/answers'
 import { assemblies } from '../../core/kit/assemblies'
 import { say } from '../../labels/compose'
 import { Button, Key } from '../../ui/Button'
+import { Fault } from '../../ui/Field'
 import { receiving } from '../pageData/pageData'
 import { AssemblyCards } from './AssemblyCards'
 import { AssemblyForm } from './AssemblyForm'
@@ -63,6 +64,7 @@ function ComposeView({ view, mayChange }: { readonly view: DraftView; readonly m
         <h1 id="machine-name">{machine.name}</h1>
         <p className={styles.sum}>{say.countOf(book.parts.length, limitsWanted(book))}</p>
         <PartTree draft={draft} chosen={position} fresh={fresh} mayChange={allowed} onChoose={setPosition} />
+        <Fault text={draft.faultOf('back')} />
         <div className={styles.what}>
           {allowed && before !== undefined && (
             <Button disabled={draft.busy} onClick={() => void draft.make({ kind: 'back', revision: before })}>

@@ -143,7 +143,7 @@ function Doing({ doing, row, draft, onClose, onDone }: DoingProps) {
         {doing === 'takeOut' && (
           <p>{say.goesWith(gone.parts.size, gone.characteristics.size, gone.fits.size, gone.steps.size)}</p>
         )}
-        <Fault text={draft.fault} />
+        <Fault text={draft.faultOf(doing)} />
         <DialogActions>
           <Button type="submit" kind="primary" disabled={draft.busy || (doing !== 'takeOut' && names.length === 0)}>
             {{ rename: say.rename, copy: say.copy, takeOut: say.takeOut }[doing]}

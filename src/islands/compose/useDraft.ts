@@ -8,8 +8,8 @@ import { getJson, postJson } from '../../sync/http'
 export interface Draft {
   readonly view: DraftView
   readonly busy: boolean
-  /** Why the last change was not made. */
-  readonly fault: string | null
+  /** Why the last change was not made, said where it was asked for. */
+  readonly faultOf: (...kinds: readonly DraftChange['kind'][]) => string | null
   /** Makes a change; true once it is stored. */
   readonly make: (change: DraftChange) => Promise<boolean>
   readonly forget: () => void
@@ -19,7 +19,7 @@ export interface Draft {
 export function useDraft(start: DraftView): Draft {
   const [view, setView] = useState(start)
   const [busy, setBusy] = useState(false)
-  const [fault, setFault] = useState<string | null>(null)
+  const [fault, setFault] = useState<{ readonly kind: DraftChange['kind']; readonly says: string } | null>(null)
   /** What was sent and not answered keeps its id: sent again it is the same change. */
   const unanswered = useRef<{ readonly id: string; readonly says: string } | null>(null)
   const path = `/api/machines/${encodeURIComponent(view.machine.id)}/draft`
@@ -33,7 +33,7 @@ export function useDraft(start: DraftView): Draft {
       const answer = await postJson<DraftView>(path, { id, base: view.revision, change })
       if (answer.kind === 'ok') setView(answer.value)
       else {
-        setFault(answer.kind === 'offline' ? say.notReached : answer.message)
+        setFault({ kind: change.kind, says: answer.kind === 'offline' ? say.notReached : answer.message })
         // Somebody else was quicker: what stands now is shown before anything is done again.
         if (answer.kind === 'refused' && answer.status === 409) {
           const now = await getJson<DraftView>(path)
@@ -46,5 +46,11 @@ export function useDraft(start: DraftView): Draft {
     },
     [path, view.revision],
   )
-  return { view, busy, fault, make, forget: useCallback(() => setFault(null), []) }
+  return {
+    view,
+    busy,
+    faultOf: (...kinds) => (fault && kinds.includes(fault.kind) ? fault.says : null),
+    make,
+    forget: useCallback(() => setFault(null), []),
+  }
 }

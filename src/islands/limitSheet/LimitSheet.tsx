@@ -94,7 +94,7 @@ function LimitSheet({ view, me, may }: SheetProps) {
           ))}
         </ul>
         {!mayType && !may.check && <p>{say.mayLook}</p>}
-        <Fault text={draft.fault} />
+        <Fault text={draft.faultOf('limits', 'check')} />
         {rows.length === 0 ? (
           <p className={styles.empty}>
             {say.nothing} <a href={`/machines/${draft.view.machine.id}/compose`}>{say.composeFirst}</a>
