@@ -1,4 +1,4 @@
-import { type ClipboardEvent, Fragment, type KeyboardEvent, useRef } from 'react'
+import { type ClipboardEvent, type KeyboardEvent, useRef } from 'react'
 import type { SheetRow } from '../../core/kit/limitSheet'
 import { unitOf } from '../../core/quantity/format'
 import { judgedWords, say } from '../../labels/limitSheet'
@@ -198,9 +198,7 @@ function Row({ row, at, sheet, checks, mayType, place, onHere }: RowProps) {
               ...(isEdited ? faults.map(({ says }) => says) : []),
               ...(far && isEdited ? [say.far(far[0], far[1])] : []),
               ...(check?.agrees === false ? [say.saysOf(check.by, check.note)] : []),
-            ].map((text) => (
-              <Fragment key={text}>{text} </Fragment>
-            ))}
+            ].join(' ')}
           </td>
         </tr>
       ) : null}
