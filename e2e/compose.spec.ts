@@ -191,10 +191,10 @@ test('a second person holds them against the page, nobody their own; the reading
   await second.getByRole('button', { name: 'Differs Bearing 1, drive side: bore Ø' }).nth(1).click()
   await second.getByLabel('What the page says').fill('0.09')
   await second.keyboard.press('Enter')
-  await expect(second.getByText(/: 0\.09$/)).toBeVisible()
+  await expect(second.getByRole('cell', { name: 'Tobias Renn: 0.09' })).toBeVisible()
   await open(page, `${machine}/limits`)
   await page.getByRole('button', { name: /^To check/ }).click()
-  await expect(page.getByText(/: 0\.09$/)).toBeVisible()
+  await expect(page.getByRole('cell', { name: 'Tobias Renn: 0.09' })).toBeVisible()
   const { record } = (await (await page.request.get(`/api${new URL(await jobAddress(page)).pathname}`)).json()) as {
     record: { book: { characteristics: { name: string; limits: { wear: number }[] }[] } }
   }

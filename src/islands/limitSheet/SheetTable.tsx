@@ -193,7 +193,7 @@ function Row({ row, at, sheet, checks, mayType, place, onHere }: RowProps) {
       </tr>
       {(faults.length > 0 && isEdited) || far || check?.agrees === false ? (
         <tr className={styles.fault}>
-          <td colSpan={COLUMNS} id={`fault-${at}`} role="status">
+          <td colSpan={COLUMNS} id={`fault-${at}`}>
             {[
               ...(isEdited ? faults.map(({ says }) => says) : []),
               ...(far && isEdited ? [say.far(far[0], far[1])] : []),
