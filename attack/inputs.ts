@@ -357,6 +357,11 @@ export function anyInput(random: Random, { job, machine, spare }: Target): Input
       },
     }),
     () => ({ path: `/api/jobs/${job}/draft-book`, by: 'inspector', body: { title: `Book ${random.integer(1e6)}` } }),
+    () => ({
+      path: `/api/machines/${random.pick(['quillmere-unit-2', 'nowhere'])}/draft`,
+      by: random.pick(['inspector', 'reviewer']),
+      body: { id: v7(), base: random.pick([null, 'draft 1']), change: anyDraftChange(random) },
+    }),
     () => ({ path: `/api/jobs/${job}/review`, by: 'reviewer', body: { kind: 'return', id: v7(), note: 'mend it' } }),
   ])()
   const body = random.chance(0.2) ? one.body : altered(random, one.body)
@@ -364,4 +369,38 @@ export function anyInput(random: Random, { job, machine, spare }: Target): Input
     ? one.path.replace(job, random.pick(['%00', 'a%00b', '%ff', '..', job.toUpperCase(), v7()]))
     : one.path
   return { ...one, body, path }
+}
+
+/** A change of the draft of a machine’s book. */
+function anyDraftChange(random: Random): unknown {
+  const place = { of: 'bearing-1-bore', judges: random.pick(['maximum', 'range']), side: random.pick(['upper', 'lower']) }
+  return random.pick([
+    {
+      kind: 'add',
+      assembly: random.pick(['gearPair', 'lift', 'spaceship']),
+      names: [random.pick(TEXTS)],
+      into: null,
+      answers: {},
+    },
+    { kind: 'rename', position: 'bearing-1', name: random.pick(TEXTS) },
+    { kind: 'copy', position: 'bearing-1', names: ['Bearing 2', random.pick(TEXTS)] },
+    { kind: 'takeOut', position: random.pick(['bearing-1', 'attic']) },
+    { kind: 'back', revision: 'draft 1' },
+    {
+      kind: 'limits',
+      rows: [
+        {
+          ...place,
+          new: random.pick(['', '80 H7', '80.03 … 80.06']),
+          plan: '',
+          wear: random.pick(TEXTS).slice(0, 60),
+          whenPassed: 'mend',
+          instruction: '',
+          document: 'D',
+          page: '1',
+        },
+      ],
+    },
+    { kind: 'check', rows: [{ ...place, agrees: random.chance(0.5), note: random.pick(TEXTS).slice(0, 400) }] },
+  ])
 }
