@@ -20,6 +20,7 @@ export const say = {
   splits: 'beyond, may split',
   undecided: 'undecided',
   missing: 'not measured yet',
+  unlimited: 'no limit typed',
   limits: (words: string, unit: string): string => `limits ${words} ${unit}`,
   plan: (value: string): string => `plan ${value}`,
   minusIsInterference: 'Minus is interference.',

@@ -23,7 +23,17 @@ import { rateOf, type WearRate } from '../trend/wearLine'
 import { limitVote, strongestLevelOf } from '../verdict/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../verdict/mending'
 import { byStrength, spanOf, verdictOf } from '../verdict/partVerdict'
-import { type ForecastFacts, type Missing, NONE, openVote, type Settling, type TraceStep, type Vote, vote } from '../verdict/vote'
+import {
+  type ForecastFacts,
+  type InformationCode,
+  type Missing,
+  NONE,
+  openVote,
+  type Settling,
+  type TraceStep,
+  type Vote,
+  vote,
+} from '../verdict/vote'
 import { faultVotes } from './faultVotes'
 import { openLimitVotes } from './openLimitVotes'
 import type { CharacteristicResult, Measured } from './results'
@@ -220,9 +230,7 @@ function votesOf(
     ...cannot,
     ...limits.flatMap((outcome) => forecastVote(input, outcome, trends, wayOf(outcome.limit)) ?? []),
     ...faultVotes(input, reductions, openTo(votes)),
-    ...(limits.length === 0 && open.length === 0
-      ? [information(characteristic, stage, (characteristic.changes ?? []).length === 0 ? 'nothingJudges' : 'byChange')]
-      : []),
+    ...(limits.length === 0 && open.length === 0 ? [information(characteristic, stage, informationCode(characteristic))] : []),
   ]
 }
 
@@ -271,8 +279,13 @@ const notMeasuredVote = ({ characteristic: { id }, stage }: CharacteristicInput,
     settledBy: { code: 'measure', characteristic: id },
   })
 
-/** asLeftOnly: there is nothing to find; what it is left at is asked for when it is left. */
-const information = ({ id }: Characteristic, stage: Stage, code: 'asLeftOnly' | 'nothingJudges' | 'byChange'): Vote =>
+/** Why a value without a limit judges nothing. */
+function informationCode({ changes = [], wants }: Characteristic): InformationCode {
+  if (changes.length > 0) return 'byChange'
+  return wants !== undefined && wants.length > 0 ? 'noLimitTyped' : 'nothingJudges'
+}
+
+const information = ({ id }: Characteristic, stage: Stage, code: InformationCode): Vote =>
   vote({ rule: 'information', code, facts: NONE, stage, subject: id, mild: 'reuse', strong: 'reuse' })
 
 /** Places marked as not to be measured leave open what only they could have settled. */

@@ -1,4 +1,4 @@
-import type { FitSpec, Part } from '../book/bookSchema'
+import type { Characteristic, FitSpec, Part } from '../book/bookSchema'
 import { sidesOf, stripOf } from '../fit/kinds'
 import { slotOf } from '../method/slot'
 import type { PlaceOf, Where } from '../method/where'
@@ -70,10 +70,16 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
   const need = isNeededPart ? 'required' : pending ? 'ifGateFails' : 'notRequired'
   const leftOut = left.length > 0 || !isNeededPart ? [leftOutVote(scope, pending)] : []
   const found = [...said, ...service, ...leftOut]
+  // A size or a fit whose limits nobody has typed yet tells nothing of the part, read or not.
+  const unjudged = new Set([
+    ...own.flatMap(({ id }) => (wantsItsLimits(characteristicAt(fixed, id)) ? [id] : [])),
+    ...book.fits.flatMap((fit) => (wantsItsLimits(fit) ? [fit.id] : [])),
+  ])
+  const isUnjudged = ({ subject, strong }: Vote): boolean => subject !== null && unjudged.has(subject) && strong === 'reuse'
   return {
     ...partVerdict(
       part,
-      found.some(tells) ? found : [...found, nothingKnownVote()],
+      found.some((one) => tells(one) && !isUnjudged(one)) ? found : [...found, nothingKnownVote()],
       laterVotes(fixed, part, own, ownFits, routes),
     ),
     need,
@@ -110,6 +116,10 @@ function changeVotes(fixed: Index, part: Part, { id, changes }: CharacteristicRe
 
 /** A service rule that is not due says nothing of the part as it lies there. */
 const tells = ({ rule, code, strong }: Vote): boolean => rule !== 'service' || strong !== 'reuse' || code === 'notDisturbed'
+
+/** A composed book says which limits it wants, if none of them; a part is judged by none before one is typed. */
+const wantsItsLimits = (of: Characteristic | FitSpec): boolean =>
+  of.wants !== undefined && of.limits.length === 0 && (!('changes' in of) || (of.changes ?? []).length === 0)
 
 /** Nothing measures it and nobody has looked at it: nothing is known of it. */
 const nothingKnownVote = (): Vote =>

@@ -148,6 +148,17 @@ describe.each(SYSTEMS)('%s', (system) => {
       }
     })
 
+    test('without a limit no reading lets a part go back: it holds until somebody has looked at it', () => {
+      const book = bookSchema.parse(added(empty, { assembly: assembly.id, answers: figuresOf(assembly) }, system))
+      for (const record of [
+        recordOf(book, system),
+        { ...recordOf(book, system), job: { ...recordOf(book, system).job, readings: [] } },
+      ]) {
+        const { results } = startEvaluation(record)
+        expect(results.parts.filter(({ verdict }) => verdict === 'reuse' || verdict === 'recondition')).toEqual([])
+      }
+    })
+
     test('with its limits typed and everything read it is judged from end to end', () => {
       const book = filled(added(empty, { assembly: assembly.id, answers: figuresOf(assembly) }, system))
       const { results } = startEvaluation(recordOf(bookSchema.parse(book), system))

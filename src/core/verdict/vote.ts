@@ -14,6 +14,9 @@ import type { LeftOut } from '../scope/need'
 import type { Lasts } from '../trend/forecast'
 
 /** What a value is judged by and what came of it. */
+/** Why a value judges nothing: nothing to find; no limit in its book; none typed yet that its book wants; it is judged by its change. */
+export type InformationCode = 'asLeftOnly' | 'nothingJudges' | 'noLimitTyped' | 'byChange'
+
 export interface LimitFacts {
   readonly limit: Limit
   readonly quantity: QuantityKind
@@ -89,7 +92,7 @@ export type Said =
       readonly code: 'cannot'
       readonly facts: { readonly places: readonly { readonly slot: Slot; readonly why: string }[] }
     }
-  | { readonly rule: 'information'; readonly code: 'asLeftOnly' | 'nothingJudges' | 'byChange'; readonly facts: None }
+  | { readonly rule: 'information'; readonly code: InformationCode; readonly facts: None }
   | {
       readonly rule: 'repeats' | 'gauge' | 'stripScale' | 'shims' | 'springLine' | 'formula'
       readonly code: MethodFault['code']

@@ -141,6 +141,8 @@ function informationReason(name: string, code: Extract<Vote, { rule: 'informatio
       return `${name} is measured as left`
     case 'nothingJudges':
       return `${name} is for information only`
+    case 'noLimitTyped':
+      return `${name} is for information only: no limit is typed`
     case 'byChange':
       return `${name} is judged by how it changes`
   }

@@ -10,6 +10,7 @@ const markOf: Readonly<Record<FitState, Verdict>> = {
   beyond: 'replace',
   undecided: 'hold',
   missing: 'hold',
+  unlimited: 'hold',
 }
 
 export const FitStateMark = ({ state, words }: { readonly state: FitState; readonly words: string }) => (

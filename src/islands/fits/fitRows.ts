@@ -5,7 +5,7 @@ import { say } from '../../labels/fits'
 import type { ModelColumn } from '../../ui/dataTable/useTableModel'
 import { type Board, needsSomeone } from '../decisions/useBoard'
 
-export type FitState = 'within' | 'pastPlan' | 'beyond' | 'undecided' | 'missing'
+export type FitState = 'within' | 'pastPlan' | 'beyond' | 'undecided' | 'missing' | 'unlimited'
 
 export interface FitRow {
   readonly spec: FitSpec
@@ -18,7 +18,9 @@ export interface FitRow {
   readonly toDecide: boolean
 }
 
-function stateOf(fit: Pick<FitResult, 'verdict' | 'limits'>): FitState {
+function stateOf(fit: Pick<FitResult, 'verdict' | 'limits'>, spec: FitSpec): FitState {
+  // A draft may still want them: what nothing limits lies within nothing.
+  if (spec.limits.length === 0 && (spec.limitsBy ?? []).length === 0) return 'unlimited'
   if (fit.verdict === 'passes') return 'within'
   if (fit.verdict === 'pastPlan') return 'pastPlan'
   if (fit.verdict === 'fails') return 'beyond'
@@ -30,6 +32,7 @@ const plainStates: Readonly<Record<Exclude<FitState, 'beyond'>, string>> = {
   pastPlan: say.pastPlan,
   undecided: say.undecided,
   missing: say.missing,
+  unlimited: say.unlimited,
 }
 
 /** A state in words; past a limit it says to which side. */
@@ -47,14 +50,21 @@ export function fitRows(board: Board): readonly FitRow[] {
   return board.view.record.book.fits.flatMap((spec, index): FitRow[] => {
     const fit = board.results.fits[index]
     if (!fit) return []
-    const state = stateOf(fit)
+    const state = stateOf(fit, spec)
     return [
-      { spec, index, fit, state, kind: fitKindWords[kindOfFit(spec)], toDecide: state !== 'within' && open.has(spec.mendOn) },
+      {
+        spec,
+        index,
+        fit,
+        state,
+        kind: fitKindWords[kindOfFit(spec)],
+        toDecide: state !== 'within' && state !== 'unlimited' && open.has(spec.mendOn),
+      },
     ]
   })
 }
 
-const SEVERITY: readonly FitState[] = ['beyond', 'undecided', 'pastPlan', 'missing', 'within']
+const SEVERITY: readonly FitState[] = ['beyond', 'undecided', 'pastPlan', 'missing', 'unlimited', 'within']
 
 /** What the rows are sorted and found by; the worst state comes first. */
 export const fitColumns: readonly ModelColumn<FitRow>[] = [
