@@ -42,6 +42,8 @@ test('dark theme and a tablet: every view without serious faults', async ({ brow
     '/machines/quillmere-unit-1/trends',
     '/machines/quillmere-unit-1/history',
     '/machines/new',
+    '/machines/quillmere-unit-1/compose',
+    '/machines/quillmere-unit-1/limits',
     `/jobs/${JOB}/limits`,
     '/jobs/quillmere-g1-2026/bench?c=pad-contact&stage=asLeft',
     '/gauges',

@@ -3,6 +3,7 @@ import type { SheetRow } from '../../core/kit/limitSheet'
 import { unitOf } from '../../core/quantity/format'
 import { judgedWords, say } from '../../labels/limitSheet'
 import { Button } from '../../ui/Button'
+import { RowGap } from '../../ui/dataTable/RowGap'
 import { useRowWindow } from '../../ui/dataTable/useRowWindow'
 import { type Cell, cellsIn, keyOf } from './cells'
 import styles from './LimitSheet.module.css'
@@ -61,12 +62,6 @@ export function SheetTable({ sheet, rows, checks, mayType, onHere }: TableProps)
     event.preventDefault()
     sheet.paste(rows, { row: Number(field.dataset.row), cell }, block)
   }
-  const gap = (px: number) =>
-    px > 0 && (
-      <tr>
-        <td colSpan={COLUMNS} style={{ height: px }} />
-      </tr>
-    )
   return (
     <table
       ref={table}
@@ -89,7 +84,7 @@ export function SheetTable({ sheet, rows, checks, mayType, onHere }: TableProps)
         </tr>
       </thead>
       <tbody>
-        {gap(lines.before)}
+        <RowGap px={lines.before} columns={COLUMNS} />
         {lines.drawn.map((index) => {
           const item = items[index]
           if (!item) return null
@@ -117,7 +112,7 @@ export function SheetTable({ sheet, rows, checks, mayType, onHere }: TableProps)
             </tr>
           )
         })}
-        {gap(lines.after)}
+        <RowGap px={lines.after} columns={COLUMNS} />
       </tbody>
     </table>
   )

@@ -1,5 +1,6 @@
 import { Fragment, type ReactNode, useEffect, useRef } from 'react'
 import { say } from '../../labels/verdicts'
+import { RowGap } from '../../ui/dataTable/RowGap'
 import { useRowWindow } from '../../ui/dataTable/useRowWindow'
 import type { BoardRow } from '../decisions/useBoard'
 import type { RowPlace } from './PartRow'
@@ -65,12 +66,6 @@ export function BoardTable({ items, head, foot, rowOf, onKey }: BoardTableProps)
     addEventListener('keydown', pressed)
     return () => removeEventListener('keydown', pressed)
   })
-  const gap = (px: number) =>
-    px > 0 && (
-      <tr>
-        <td colSpan={COLUMNS} style={{ height: px }} />
-      </tr>
-    )
   return (
     <table
       ref={table}
@@ -81,7 +76,7 @@ export function BoardTable({ items, head, foot, rowOf, onKey }: BoardTableProps)
       <caption className="hidden-label">{say.partsRecommendedDecided}</caption>
       {head}
       <tbody>
-        {gap(rows.before)}
+        <RowGap px={rows.before} columns={COLUMNS} />
         {rows.drawn.map((index) => {
           const item = items[index]
           if (!item) return null
@@ -95,7 +90,7 @@ export function BoardTable({ items, head, foot, rowOf, onKey }: BoardTableProps)
             </tr>
           )
         })}
-        {gap(rows.after)}
+        <RowGap px={rows.after} columns={COLUMNS} />
       </tbody>
       {foot}
     </table>
