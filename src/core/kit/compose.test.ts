@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { bookSchema, type Characteristic, type LimitBook } from '../book/bookSchema'
 import { faultsOf } from '../book/faults'
+import { noBook } from '../book/noBook'
 import { startEvaluation } from '../evaluate/evaluate'
 import type { Gauge } from '../gauge/gauge'
 import type { Limit } from '../limit/limit'
@@ -198,6 +199,14 @@ describe('what is asked for and cannot be', () => {
   ])('%s', (_, over, fault) => {
     const made = compose(once, { assembly: 'shaftAssembly', names: ['New'], into: null, answers: {}, ...over }, 'metric')
     expect(made).toEqual({ ok: false, fault })
+  })
+
+  test('a book that was never composed can be: it gets its level and what every machine is made safe by', () => {
+    const typed = { ...noBook('job', 'Typed'), documents: [{ id: 'D', title: 'Manual', revision: '' }] }
+    const book = added(typed, { assembly: 'shaftAssembly', names: ['Shaft'] })
+    expect(faultsOf(bookSchema.parse(book))).toEqual([])
+    expect(book.procedure.filter(({ gate }) => gate)).toHaveLength(1)
+    expect(added(book, { assembly: 'shaftAssembly', names: ['Other'] }).levels).toHaveLength(1)
   })
 
   test('names that make the same id are told apart', () => {

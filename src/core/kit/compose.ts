@@ -8,7 +8,7 @@ import type { UnitSystem } from '../quantity/unitSystem'
 import { assemblies } from './assemblies'
 import { everyMachine } from './assemblies/everyMachine'
 import type { Assembly, KitMate, KitMeasure } from './assembly'
-import { bookStep, FULL, KIT_DOCUMENT, kitDocument, withGaugesFor } from './composition'
+import { bookStep, FULL, KIT_DOCUMENT, withBeginning, withGaugesFor } from './composition'
 import { type AnswerFault, answersOf, figureOf, filledIn, isTyped, type KitAnswers, shaped } from './shape'
 
 /** An assembly to be added: how its instances are called, where they sit, and what shapes them. */
@@ -42,7 +42,7 @@ export function compose(book: LimitBook, addition: Addition, system: UnitSystem)
   const names = addition.names.map((name) => name.trim())
   if (names.length === 0 || names.some((name) => name === '')) return err({ code: 'noName' })
   const taken = new Set(book.positions.map(({ name }) => name.toLowerCase()))
-  let made = book
+  let made = withBeginning(book)
   for (const name of names) {
     if (taken.has(name.toLowerCase())) return err({ code: 'nameTaken', name })
     taken.add(name.toLowerCase())
@@ -89,10 +89,8 @@ class Instance {
   added(): LimitBook {
     const { book, assembly } = this
     const characteristics = [...book.characteristics, ...assembly.measures.map((measure) => this.characteristic(measure))]
-    const has = book.documents.some(({ id }) => id === KIT_DOCUMENT)
     return {
       ...book,
-      documents: has ? book.documents : [...book.documents, kitDocument],
       parts: [...book.parts, ...assembly.parts.map((part) => this.part(part))],
       positions: [...book.positions, this.root(), ...assembly.parts.map((part) => this.position(part))],
       characteristics,

@@ -14,25 +14,33 @@ const KIT_SOURCE = { document: KIT_DOCUMENT, page: 'every' }
 
 export const kitDocument = { id: KIT_DOCUMENT, title: everyMachine.document, revision: '' }
 
+const everyStep = (): BookStep[] =>
+  everyMachine.steps.map((step, at) =>
+    bookStep(step, { id: `every-${at + 1}`, name: step.name, text: step.text, source: KIT_SOURCE, idOf: (local) => local }),
+  )
+
+const fullLevel = (): InspectionLevel => ({
+  id: FULL,
+  ...everyMachine.level,
+  measures: 'all',
+  renews: true,
+  gate: null,
+  needs: { gauges: [], tools: [], consumables: [], safety: [], people: [] },
+})
+
 /** A machine nothing has been added to yet: what every machine is made safe by, and nothing else. */
-export function emptyComposition(machineId: string, title: string): LimitBook {
+export const emptyComposition = (machineId: string, title: string): LimitBook =>
+  withBeginning({ ...noBook(machineId, title), id: `book-${machineId}`.slice(0, 80) })
+
+/** A book that was not composed so far, as one that can be: with its level, and what every machine is made safe by. */
+export function withBeginning(book: LimitBook): LimitBook {
+  const hasLevel = book.levels.some(({ id }) => id === FULL)
+  const hasDocument = book.documents.some(({ id }) => id === KIT_DOCUMENT)
   return {
-    ...noBook(machineId, title),
-    id: `book-${machineId}`.slice(0, 80),
-    documents: [kitDocument],
-    levels: [
-      {
-        id: FULL,
-        ...everyMachine.level,
-        measures: 'all',
-        renews: true,
-        gate: null,
-        needs: { gauges: [], tools: [], consumables: [], safety: [], people: [] },
-      },
-    ],
-    procedure: everyMachine.steps.map((step, at) =>
-      bookStep(step, { id: `every-${at + 1}`, name: step.name, text: step.text, source: KIT_SOURCE, idOf: (local) => local }),
-    ),
+    ...book,
+    documents: hasDocument ? book.documents : [...book.documents, kitDocument],
+    levels: hasLevel ? book.levels : [...book.levels, fullLevel()],
+    procedure: hasLevel ? book.procedure : [...everyStep(), ...book.procedure],
   }
 }
 

@@ -148,6 +148,8 @@ async function bringAlong(context: Context, db: Executor, job: MachineJob['job']
   const measured = new Set(record.job.readings.map(({ characteristic }) => characteristic))
   const typed = new Set(record.book.characteristics.filter((one) => one.typed).map(({ id }) => id))
   const has = new Set(book.characteristics.map(({ id }) => id))
+  // A draft that was made of what is typed in this job: the job goes on with what it typed.
+  if ([...typed].some((id) => has.has(id))) return
   const lost = record.book.characteristics.find(({ id }) => measured.has(id) && !typed.has(id) && !has.has(id))
   if (lost) throw new Refused('notPossible', say.measuredStays(lost.name, job.title))
   const parts = new Set([...book.parts, ...record.book.parts.filter((part) => part.typed)].map(({ id }) => id))

@@ -4,6 +4,8 @@ import { contextOf, type TestDatabase } from '../../../scripts/lib/testDatabase'
 import type { DraftChange, OpenJobBody, ReadingBody } from '../../contract/bodies'
 import { assemblies } from '../../core/kit/assemblies'
 import { NO_PLACE } from '../../core/method/layout'
+import type { TypedCharacteristic } from '../../core/notes/typedSchema'
+import { makeDraftBook } from '../books/makeDraftBook'
 import type { Context } from '../edge/context'
 import { newId, refusal } from '../edge/refused.fixture'
 import { buildJobView } from '../jobs/jobView'
@@ -50,6 +52,24 @@ const read = (over: Partial<ReadingBody>): ReadingBody => ({
   reason: null,
   ...over,
 })
+
+const SLEEVE: TypedCharacteristic = {
+  name: 'Sleeve Ø',
+  part: { id: 'sleeve', name: 'Sleeve', assembly: 'Winch', position: 'middle' },
+  method: {
+    kind: 'outsideDiameter',
+    stations: [{ id: 'A', label: 'drive side' }],
+    directions: [{ id: '1', label: 'level' }],
+    walk: 'stationFirst',
+  },
+  gaugeKind: 'outsideMicrometer',
+  readTo: '0.01',
+  how: '',
+  document: { id: 'FP-7', title: 'Manual', revision: '' },
+  new: null,
+  limits: [{ judges: 'minimum', side: 'lower', wear: '59.90', plan: null, whenPassed: 'replace', instruction: '', page: '3' }],
+  safety: false,
+}
 
 /** Told of the database that all use cases share. */
 export function draftCases(database: () => TestDatabase): void {
@@ -140,6 +160,34 @@ export function draftCases(database: () => TestDatabase): void {
       const { record } = await buildJobView(planner, planner.db, job.id)
       expect(record.job.level).toBe('full')
       expect(record.book.characteristics.map(({ name }) => name)).toContain('Second shaft: runout along')
+    })
+  })
+
+  test('a draft made of what was typed in a job is composed further, and that job goes on as it was', async () => {
+    await database().as('planner', async (planner) => {
+      const { id } = await yard(planner)
+      const job = await openJob(planner, id, opening(null))
+      const inspector = contextOf(planner.db, 'inspector')
+      const entry = newId()
+      await addEntries(inspector, job.id, {
+        entries: [{ id: entry, seen: null, body: { kind: 'characteristicTyped', characteristic: 'sleeve', value: SLEEVE } }],
+      })
+      await addEntries(contextOf(planner.db, 'reviewer'), job.id, {
+        entries: [
+          {
+            id: newId(),
+            seen: entry,
+            body: { kind: 'limitsChecked', characteristic: 'sleeve', of: entry, agrees: true, note: '' },
+          },
+        ],
+      })
+      const { revision } = await makeDraftBook(inspector, job.id, { title: 'Winch' })
+      const view = await changeDraft(planner, id, { id: newId(), base: revision, change: add('gearPair', ['First pair']) })
+      expect(view.book.characteristics.map(({ name }) => name)).toEqual(
+        expect.arrayContaining(['Sleeve Ø', 'First pair: backlash']),
+      )
+      const { record } = await buildJobView(inspector, planner.db, job.id)
+      expect(record.book.characteristics.map(({ name }) => name)).toEqual(['Sleeve Ø'])
     })
   })
 
