@@ -1,4 +1,5 @@
 import { coverageOf } from '../contract/figuresAt'
+import { typedLimits } from '../core/limit/typedLimits'
 import { stageName, valueName, verdictName } from '../core/words/labels'
 import { slotWords } from '../core/words/places'
 import { say } from '../labels/report'
@@ -224,12 +225,17 @@ function reductionLines(characteristic: Characteristic, result: CharacteristicRe
               `${plan === null ? '' : say.plan(sign(side), figure(plan))}wear ${sign(side)} ${figure(wear)}`,
           )
           .join('; '),
-        source: [...new Set(limits.map(({ source }) => `${source.document}, ${source.page}`))]
-          .map((text) => (characteristic.typed && !characteristic.typed.check?.agrees ? say.notChecked(text) : text))
-          .join('; '),
+        source: [...new Set(limits.map((limit) => sourceWords(limit, characteristic)))].join('; '),
       },
     ]
   })
+}
+
+/** Document and page of a limit; typed and not checked yet it says so. */
+function sourceWords(limit: Characteristic['limits'][number], { typed }: Characteristic): string {
+  const text = `${limit.source.document}, ${limit.source.page}`
+  const by = typedLimits({ limits: [limit], typed })
+  return by && !by.check?.agrees ? say.notChecked(text) : text
 }
 
 function rankOf(characteristic: Characteristic, name: ReductionName): number {

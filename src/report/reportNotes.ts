@@ -6,6 +6,7 @@ import type { LimitBook } from '../core/book/bookSchema'
 import { countPattern, judgePattern } from '../core/condition/damagePattern'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { readiness } from '../core/job/ready'
+import { typedLimits } from '../core/limit/typedLimits'
 import type { EntryBody } from '../core/notes/entrySchema'
 import { foldNotes } from '../core/notes/fold'
 import { complaintState, openCauses } from '../core/notes/openQuestions'
@@ -158,11 +159,12 @@ function readyExceptions(
   ]
 }
 
-/** Limits typed in the job that no second person has held against the document, or that do not agree with it. */
-const unchecked = (book: ReportDraft['record']['book']): string[] =>
-  book.characteristics.flatMap(({ name, typed }) => {
+/** Limits typed in the job or its draft book that no second person has held against the document, or that do not agree with it. */
+const unchecked = ({ characteristics, fits }: ReportDraft['record']['book']): string[] =>
+  [...characteristics, ...fits].flatMap((of) => {
+    const typed = typedLimits(of)
     if (!typed || typed.check?.agrees) return []
-    return typed.check ? [say.limitsDoNot(name, typed.check.note, typed.check.by)] : [say.limitsTypedNot(name, typed.by)]
+    return typed.check ? [say.limitsDoNot(of.name, typed.check.note, typed.check.by)] : [say.limitsTypedNot(of.name, typed.by)]
   })
 
 /** What moved further than it may between two measurements, with what the maker says to do. */

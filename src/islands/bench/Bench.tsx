@@ -122,7 +122,7 @@ function BenchSheet(props: BenchProps) {
             {characteristic.trap !== '' && <span className={styles.trap}>{characteristic.trap}.</span>}
           </p>
         )}
-        <TypedNote characteristic={characteristic} jobId={bench.record.job.id} />
+        <TypedNote characteristic={characteristic} record={bench.record} />
         <ReadingGrid bench={bench} />
         <Messages bench={bench} />
       </section>

@@ -1,6 +1,8 @@
 import { Suspense, useState } from 'react'
 import type { Characteristic } from '../../../core/book/bookSchema'
+import { typedLimits } from '../../../core/limit/typedLimits'
 import { typedIn } from '../../../core/notes/typedBook'
+import type { InspectionRecord } from '../../../core/record/recordSchema'
 import { say } from '../../../labels/benchDialogs'
 import { Button } from '../../../ui/Button'
 import { later } from '../../later'
@@ -51,14 +53,15 @@ export function EmptyBench({ view, notes }: Pick<BenchProps, 'view' | 'notes'>) 
   )
 }
 
-/** Limits that were typed in the job say so, and whether a second person has held them against the document. */
+/** Limits that were typed, in the job or in its draft book, say so, and whether a second person has held them against the document. */
 export function TypedNote({
-  characteristic: { typed },
-  jobId,
+  characteristic,
+  record: { job, machine },
 }: {
   readonly characteristic: Characteristic
-  readonly jobId: string
+  readonly record: Pick<InspectionRecord, 'job' | 'machine'>
 }) {
+  const typed = typedLimits(characteristic)
   if (!typed) return null
   const { check } = typed
   const state = check === null ? 'unchecked' : check.agrees ? 'checked' : 'wrong'
@@ -67,7 +70,7 @@ export function TypedNote({
       <b>{{ unchecked: say.limitsNotChecked, checked: say.limitsChecked, wrong: say.limitsDoNot }[state]}</b>
       {say.typed(typed.by)}
       {check && `; ${check.by}${check.note === '' ? '' : `: ${check.note}`}`}.{' '}
-      <a href={`/jobs/${jobId}/limits`}>{say.typedLimits}</a>
+      <a href={characteristic.typed ? `/jobs/${job.id}/limits` : `/machines/${machine.id}/limits`}>{say.typedLimits}</a>
     </p>
   )
 }
