@@ -12,7 +12,7 @@ export const FULL = 'full'
 
 const KIT_SOURCE = { document: KIT_DOCUMENT, page: 'every' }
 
-export const kitDocument = { id: KIT_DOCUMENT, title: everyMachine.document, revision: '' }
+const kitDocument = { id: KIT_DOCUMENT, title: everyMachine.document, revision: '' }
 
 const everyStep = (): BookStep[] =>
   everyMachine.steps.map((step, at) =>
