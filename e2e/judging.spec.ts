@@ -91,8 +91,10 @@ test('which type is fitted is said, and what belongs to the other comes and goes
   await expect(page.locator('tr[data-part=seal]')).toBeVisible()
   await expect(page.locator('tr[data-part=sleeve]')).toHaveCount(0)
   await open(page, `/jobs/${job}/limits`)
+  // The page comes anew, with what belongs to it; before that nothing else is opened.
+  const anew = page.waitForEvent('load')
   await page.getByLabel('Shaft seal').selectOption('Packing on a sleeve')
-  // The page comes anew, with what belongs to it.
+  await anew
   await expect(page.getByText('Mara Ellwood. What belongs to other types is left out.')).toBeVisible()
   await open(page, `/jobs/${job}/limits`)
   await expect(page.getByLabel('Shaft seal')).toHaveValue('packing')
