@@ -1,5 +1,6 @@
 import { assemblies } from '../core/kit/assemblies'
 import type { ComposeFault } from '../core/kit/compose'
+import { setUpFaultWords } from '../core/words/methods'
 
 export const say = {
   compose: 'Compose',
@@ -70,6 +71,8 @@ export function composeFaultWords(fault: ComposeFault): string {
       return 'Give each of them a name.'
     case 'nameTaken':
       return `“${fault.name}” is on this machine already. Give it another name.`
+    case 'noMethod':
+      return `${fault.measurement}: ${fault.why.map((why) => setUpFaultWords(fault.by, why)).join(' ')}`
     case 'notAnAnswer':
       return `“${questionOf(fault.question)}”: “${fault.text}” is none of its answers. Choose one.`
     case 'notAFigure':

@@ -192,6 +192,16 @@ describe('what is asked for and cannot be', () => {
     ['two of one name', { names: ['A', 'a'] }, { code: 'nameTaken', name: 'a' }],
     ['an answer it does not have', { answers: { seats: '70' } }, { code: 'notAnAnswer', question: 'seats', text: '70' }],
     [
+      'figures that make no measurement together',
+      { assembly: 'valveAndSpring', answers: { longer: '48 mm', shorter: '62 mm', working: '50 mm', load: '400 N' } },
+      {
+        code: 'noMethod',
+        measurement: 'Spring, load against length',
+        by: 'spring',
+        why: [{ code: 'shorterIsLonger' }],
+      },
+    ],
+    [
       'a figure that is none',
       { assembly: 'rollingBearingSeat', answers: { boreMm: 'sixty' } },
       { code: 'notAFigure', question: 'boreMm', text: 'sixty' },

@@ -1,9 +1,12 @@
 import { err, ok, type Result } from '../base/result'
 import type { Characteristic, FitSpec, LimitBook, Part } from '../book/bookSchema'
 import { neverGiven } from '../book/faults'
+import { plainPosition } from '../book/plainPosition'
 import type { BookPosition, BookStep, FindingRule } from '../book/procedureSchema'
 import { procedureStages } from '../book/procedureStages'
+import type { MethodKind } from '../method/kinds'
 import { setUpMethod, usualGaugeOf } from '../method/setUp/setUp'
+import type { SetUpFault } from '../method/setUp/setUpFault'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { assemblies } from './assemblies'
 import { everyMachine } from './assemblies/everyMachine'
@@ -26,6 +29,8 @@ export type ComposeFault =
   | { readonly code: 'noPosition'; readonly position: string }
   | { readonly code: 'noName' }
   | { readonly code: 'nameTaken'; readonly name: string }
+  /** Figures that are right one by one and make no measurement together: a longer test length below the shorter one. */
+  | { readonly code: 'noMethod'; readonly measurement: string; readonly by: MethodKind; readonly why: readonly SetUpFault[] }
 
 /**
  * The book with an assembly added: its positions, parts, measurements, fits, checks, rules and steps, once for each name.
@@ -46,7 +51,9 @@ export function compose(book: LimitBook, addition: Addition, system: UnitSystem)
   for (const name of names) {
     if (taken.has(name.toLowerCase())) return err({ code: 'nameTaken', name })
     taken.add(name.toLowerCase())
-    made = new Instance(made, shaped(assembly, answers.value), answers.value, system, name, into).added()
+    const added = new Instance(made, shaped(assembly, answers.value), answers.value, system, name, into).added()
+    if (!added.ok) return added
+    made = added.value
   }
   return ok(made)
 }
@@ -86,10 +93,16 @@ class Instance {
   private readonly named = (text: string): string => `${this.name}: ${lowered(this.filled(text))}`.slice(0, 200)
   private readonly filled = (text: string): string => filledIn(text, this.answers)
 
-  added(): LimitBook {
+  added(): Result<LimitBook, ComposeFault> {
     const { book, assembly } = this
-    const characteristics = [...book.characteristics, ...assembly.measures.map((measure) => this.characteristic(measure))]
-    return {
+    const measured: Characteristic[] = []
+    for (const measure of assembly.measures) {
+      const made = this.characteristic(measure)
+      if (!made.ok) return made
+      measured.push(made.value)
+    }
+    const characteristics = [...book.characteristics, ...measured]
+    return ok({
       ...book,
       parts: [...book.parts, ...assembly.parts.map((part) => this.part(part))],
       positions: [...book.positions, this.root(), ...assembly.parts.map((part) => this.position(part))],
@@ -102,17 +115,17 @@ class Instance {
       levels: book.levels.map((level) =>
         level.id === FULL ? { ...level, needs: withGaugesFor(this.needs(level.needs), characteristics) } : level,
       ),
-    }
+    })
   }
 
   private root(): BookPosition {
-    return { ...PLAIN, id: this.prefix, name: this.name, parent: this.into }
+    return { ...plainPosition, id: this.prefix, name: this.name, parent: this.into }
   }
 
   private position(part: Assembly['parts'][number]): BookPosition {
     const { count = 1, faces = [], keptWith = [], clock, loose, special, asks, form } = part
     return {
-      ...PLAIN,
+      ...plainPosition,
       id: this.id(part.id),
       name: this.named(part.name),
       parent: part.in === undefined ? this.prefix : this.id(part.in),
@@ -158,7 +171,7 @@ class Instance {
     return this.book.positions.find(({ id }) => id === this.into)?.name ?? everyMachine.onIt
   }
 
-  private characteristic(measure: KitMeasure): Characteristic {
+  private characteristic(measure: KitMeasure): Result<Characteristic, ComposeFault> {
     const { by, gauge, fine, wants } = measure
     const answers = Object.fromEntries(
       Object.entries(measure.set ?? {}).map(([key, text]) => [
@@ -167,7 +180,8 @@ class Instance {
       ]),
     )
     const method = setUpMethod(by, answers, this.system)
-    if (!method.ok) throw new Error(`${this.assembly.id}, ${measure.id}: ${JSON.stringify(method.fault)}`)
+    if (!method.ok)
+      return err({ code: 'noMethod', measurement: this.filled(measure.name), by, why: method.fault.map(({ fault }) => fault) })
     const made: Characteristic = {
       id: this.id(measure.id),
       part: this.id(measure.of),
@@ -185,7 +199,7 @@ class Instance {
     }
     // What only a figure that nobody typed would give wants no limit.
     const given = wants.filter(([judges]) => neverGiven(made, judges) === null)
-    return { ...made, wants: given.map(([judges, side]) => ({ judges, side })) }
+    return ok({ ...made, wants: given.map(([judges, side]) => ({ judges, side })) })
   }
 
   private fit(mate: KitMate): FitSpec {
@@ -298,20 +312,6 @@ class Instance {
 
 /** What form and deposits may make two ways of knowing one size differ, mm. */
 const FORM_MM = 0.03
-
-const PLAIN: Omit<BookPosition, 'id' | 'name' | 'parent'> = {
-  part: null,
-  count: 1,
-  faces: [],
-  clock: null,
-  keptWith: [],
-  loose: null,
-  thread: null,
-  special: null,
-  asks: 'nothing',
-  form: 'round',
-  stations: [],
-}
 
 /** Steps in the order of work; those of one stage in the order they were added. */
 const inOrder = (steps: readonly BookStep[]): BookStep[] =>

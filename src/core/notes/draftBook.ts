@@ -1,5 +1,6 @@
 import { err, ok, type Result } from '../base/result'
 import type { LimitBook } from '../book/bookSchema'
+import { plainPosition } from '../book/plainPosition'
 import type { BookPosition } from '../book/procedureSchema'
 import type { NotedPosition } from './state'
 import type { Typed } from './typedCharacteristic'
@@ -38,18 +39,9 @@ export function draftBook(
 }
 
 const positionFound = ({ id, name, parent, count }: NotedPosition): BookPosition => ({
+  ...plainPosition,
   id,
   name,
   parent,
-  part: null,
   count,
-  faces: [],
-  clock: null,
-  keptWith: [],
-  loose: null,
-  thread: null,
-  special: null,
-  asks: 'nothing',
-  form: 'round',
-  stations: [],
 })

@@ -70,8 +70,9 @@ export const crankshaftLine: Assembly = {
       id: 'clearance',
       of: 'bearings',
       name: 'Main bearing clearances',
-      by: 'sideClearance',
+      by: 'setDimension',
       set: { points: '{mains}' },
+      gauge: 'stripScale',
       wants: [
         ['maximum', 'upper'],
         ['minimum', 'lower'],

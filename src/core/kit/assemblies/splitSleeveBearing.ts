@@ -64,15 +64,27 @@ export const splitSleeveBearing: Assembly = {
     {
       id: 'strip',
       of: 'lower',
-      name: 'Clearance by strip, crown and sides',
-      by: 'sideClearance',
-      set: { points: 'crown near, crown far, side near, side far' },
+      name: 'Clearance by strip, crown',
+      by: 'setDimension',
+      set: { points: 'near end, far end' },
       gauge: 'stripScale',
       how: 'Strip on the journal, cap tightened to its figure, opened again; read at the widest place.',
-      trap: 'A shaft turned with the strip in place reads too small. At the sides the gap is not the clearance of the crown.',
+      trap: 'A shaft turned with the strip in place reads too small.',
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
+      ],
+    },
+    {
+      id: 'sides',
+      of: 'lower',
+      name: 'Clearance at the sides',
+      by: 'gapAtPositions',
+      set: { positions: '90, 270' },
+      trap: 'At the sides the gap is not the clearance of the crown.',
+      wants: [
+        ['minimum', 'lower'],
+        ['oppositeDifference', 'upper'],
       ],
     },
     {
@@ -256,7 +268,7 @@ export const splitSleeveBearing: Assembly = {
       stage: 'asFound',
       name: 'Strip before the bearing is disturbed',
       text: 'Tighten as found, open the cap, lay the strip, close, open and read.',
-      measures: ['strip', 'float'],
+      measures: ['strip', 'sides', 'float'],
     },
     {
       stage: 'strip',
