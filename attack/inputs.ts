@@ -5,6 +5,8 @@ import type { Random } from '../src/core/base/random.fixture'
 import { bookSchema } from '../src/core/book/bookSchema'
 import { findingKindIds } from '../src/core/condition/findingKinds'
 import { slotsOf } from '../src/core/method/layout'
+import { anyDraftChange } from './draftChange'
+import { TEXTS } from './texts'
 
 export interface Input {
   readonly path: string
@@ -16,51 +18,6 @@ export interface Input {
 }
 
 const LENGTHS = [1, 2, 3, 7, 8, 9, 12, 13, 20, 21, 40, 41, 60, 61, 80, 81, 120, 121, 200, 201, 400, 401, 1000, 1001, 4001]
-const TEXTS = [
-  '',
-  ' ',
-  '\0',
-  'a\0b',
-  '\ud83d',
-  '\udc00x',
-  '🙂',
-  '\u202eabc',
-  'é',
-  '\u2028',
-  '__proto__',
-  '../../etc',
-  "'; DROP TABLE job; --",
-  '<script>alert(1)</script>',
-  '0000-01-01',
-  '9999-12-31',
-  '2024-02-30',
-  '2026-11-27',
-  '0000-01-01T00:00:00Z',
-  '9999-12-31T23:59:59Z',
-  '2026-11-27T10:00:00+14:00',
-  '0',
-  '-0',
-  '1e400',
-  '1e9',
-  '2000000000',
-  '20000000000 mm',
-  '99999999999999999999 in',
-  '0.000000000000001',
-  '1/0',
-  '1-7/16"',
-  '>1e30',
-  '< 5',
-  '1..2',
-  '+0.05 -0.03',
-  '25 = 0.001; 50 = -0.002',
-  Array.from({ length: 201 }, (_, at) => `${at} = 0.001`).join('; '),
-  'NaN',
-  'Infinity',
-  'null',
-  'A',
-  'U',
-  '-',
-]
 const FIGURES = [
   0,
   -0,
@@ -369,38 +326,4 @@ export function anyInput(random: Random, { job, machine, spare }: Target): Input
     ? one.path.replace(job, random.pick(['%00', 'a%00b', '%ff', '..', job.toUpperCase(), v7()]))
     : one.path
   return { ...one, body, path }
-}
-
-/** A change of the draft of a machine’s book. */
-function anyDraftChange(random: Random): unknown {
-  const place = { of: 'bearing-1-bore', judges: random.pick(['maximum', 'range']), side: random.pick(['upper', 'lower']) }
-  return random.pick([
-    {
-      kind: 'add',
-      assembly: random.pick(['gearPair', 'lift', 'spaceship']),
-      names: [random.pick(TEXTS)],
-      into: null,
-      answers: {},
-    },
-    { kind: 'rename', position: 'bearing-1', name: random.pick(TEXTS) },
-    { kind: 'copy', position: 'bearing-1', names: ['Bearing 2', random.pick(TEXTS)] },
-    { kind: 'takeOut', position: random.pick(['bearing-1', 'attic']) },
-    { kind: 'back', revision: 'draft 1' },
-    {
-      kind: 'limits',
-      rows: [
-        {
-          ...place,
-          new: random.pick(['', '80 H7', '80.03 … 80.06']),
-          plan: '',
-          wear: random.pick(TEXTS).slice(0, 60),
-          whenPassed: 'mend',
-          instruction: '',
-          document: 'D',
-          page: '1',
-        },
-      ],
-    },
-    { kind: 'check', rows: [{ ...place, agrees: random.chance(0.5), note: random.pick(TEXTS).slice(0, 400) }] },
-  ])
 }
