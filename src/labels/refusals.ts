@@ -3,7 +3,7 @@ export const say = {
     `“${title}” is issued as revision ${revision}. An issued book is not changed.`,
   draftChangedMeanwhile: (revision: string): string =>
     `Somebody changed this machine meanwhile (now ${revision}). It is shown anew; do it again if it is still wanted.`,
-  draftTooLarge: 'That is more than one book holds. Take something out first.',
+  draftNotKept: (why: string): string => `The book cannot be kept like this: ${why}. Nothing was changed.`,
   measuredStays: (name: string, job: string): string => `“${name}” has readings in ${job}: it stays.`,
   decidedStays: (name: string, job: string): string => `“${name}” has a verdict in ${job}: it stays.`,
   jobHoldsIt: (job: string): string => `Something noted in ${job} stands on it: it stays.`,

@@ -130,21 +130,27 @@ function ComposeView({ view, mayChange }: { readonly view: DraftView; readonly m
           </section>
         </>
       ) : (
-        <p className={styles.empty}>{draft.view.issued ? say.issued : say.mayLook}</p>
+        <section className={styles.kit} aria-label={say.compose}>
+          <p className={styles.empty}>{draft.view.issued ? say.issued : say.mayLook}</p>
+        </section>
       )}
       <p className="hidden-label" role="status">
         {[...fresh].map((name) => say.added(name)).join(' ')}
       </p>
       <p className={styles.foot}>
-        <span>
-          <Key>↑</Key> <Key>↓</Key> {say.move}
-        </span>
-        <span>
-          <Key>{say.tab}</Key> {say.toQuestions}
-        </span>
-        <span>
-          <Key>{say.ctrlEnter}</Key> {say.addKey}
-        </span>
+        {allowed && (
+          <>
+            <span>
+              <Key>↑</Key> <Key>↓</Key> {say.move}
+            </span>
+            <span>
+              <Key>{say.tab}</Key> {say.toQuestions}
+            </span>
+            <span>
+              <Key>{say.ctrlEnter}</Key> {say.addKey}
+            </span>
+          </>
+        )}
         <span className={styles.caution}>{say.noNumbers}</span>
       </p>
     </div>

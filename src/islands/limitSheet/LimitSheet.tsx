@@ -75,15 +75,7 @@ function LimitSheet({ view, me, may }: SheetProps) {
               {say.save(sheet.ready.length)}
             </Button>
           ) : (
-            may.check && (
-              <Button
-                kind="primary"
-                disabled={waiting.length === 0 || sheet.busy}
-                onClick={() => void sheet.check(waiting, true)}
-              >
-                {waiting.length === 0 ? say.nothingToCheck : say.agreesAll(waiting.length)}
-              </Button>
-            )
+            may.check && <p role="status">{say.waiting(waiting.length)}</p>
           )}
         </div>
         <ul className={styles.counts}>

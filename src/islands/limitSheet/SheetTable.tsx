@@ -10,7 +10,10 @@ import styles from './LimitSheet.module.css'
 import type { Sheet } from './useSheet'
 
 const COLUMNS = 9
-const ROW_PX = 34
+const ROW_PX = 41
+/** So many letters of the usual size have room in a cell. */
+const MOST_IN_CELL = 7
+const MOST_IN_NEW = 14
 
 type Item =
   | { readonly kind: 'group'; readonly name: string }
@@ -66,6 +69,7 @@ export function SheetTable({ sheet, rows, checks, mayType, onHere }: TableProps)
     <table
       ref={table}
       className={styles.table}
+      data-checks={checks || undefined}
       onKeyDown={onKeyDown}
       onPaste={onPaste}
       aria-rowcount={lines.isPart ? items.length + 1 : undefined}
@@ -141,6 +145,7 @@ function Row({ row, at, sheet, checks, mayType, place, onHere }: RowProps) {
         data-row={at}
         data-cell={cell}
         value={texts[cell]}
+        data-long={texts[cell].length > (cell === 'new' ? MOST_IN_NEW : MOST_IN_CELL) || undefined}
         placeholder={placeholder}
         maxLength={60}
         autoComplete="off"
@@ -179,11 +184,8 @@ function Row({ row, at, sheet, checks, mayType, place, onHere }: RowProps) {
         {field('document', say.document, carried?.document)}
         {field('page', say.page, carried?.page)}
         <td className={styles.state} data-state={row.state}>
-          {checks && row.limit?.typed ? (
-            <Check row={row} sheet={sheet} />
-          ) : (
-            say.stateOf(say.stateWord[row.state], check?.by ?? '')
-          )}
+          {say.stateOf(say.stateWord[row.state], check?.by ?? '')}
+          {checks && row.limit?.typed && <Check row={row} sheet={sheet} />}
         </td>
       </tr>
       {(faults.length > 0 && isEdited) || far || check?.agrees === false ? (
@@ -211,17 +213,22 @@ function underGroup({ name, group }: SheetRow): string {
 function Check({ row, sheet }: { readonly row: SheetRow; readonly sheet: Sheet }) {
   const key = keyOf(row)
   const note = sheet.notes.get(key)
+  const named = `${row.name}, ${judgedWords(row.judges)}`
   if (row.limit?.typed?.by === sheet.me) return <span className={styles.own}>{say.own}</span>
   return (
     <span className={styles.checks}>
-      <Button disabled={sheet.busy} onClick={() => void sheet.check([row], true)}>
+      <Button
+        disabled={sheet.busy}
+        aria-pressed={row.limit?.typed?.check?.agrees === true}
+        onClick={() => void sheet.check(row, true)}
+      >
         {say.agrees}
-        <span className="hidden-label"> {row.name}</span>
+        <span className="hidden-label"> {named}</span>
       </Button>
       {note === undefined ? (
         <Button kind="quiet" onClick={() => sheet.note(row, '')}>
           {say.differs}
-          <span className="hidden-label"> {row.name}</span>
+          <span className="hidden-label"> {named}</span>
         </Button>
       ) : (
         <input
@@ -233,7 +240,7 @@ function Check({ row, sheet }: { readonly row: SheetRow; readonly sheet: Sheet }
           autoFocus
           onChange={({ target }) => sheet.note(row, target.value)}
           onKeyDown={(event) => {
-            if (event.key === 'Enter' && note.trim() !== '') void sheet.check([row], false)
+            if (event.key === 'Enter' && note.trim() !== '') void sheet.check(row, false)
             if (event.key === 'Escape') sheet.note(row, null)
           }}
         />

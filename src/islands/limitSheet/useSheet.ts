@@ -30,7 +30,7 @@ export interface Sheet {
   readonly ready: readonly SheetRow[]
   readonly save: () => Promise<boolean>
   readonly note: (row: SheetRow, text: string | null) => void
-  readonly check: (rows: readonly SheetRow[], agrees: boolean) => Promise<boolean>
+  readonly check: (row: SheetRow, agrees: boolean) => Promise<boolean>
 }
 
 type Edits = ReadonlyMap<string, Texts>
@@ -104,13 +104,11 @@ export function useSheet(start: DraftView, me: string): Sheet {
       else next.set(keyOf(row), text)
       setNotes(next)
     },
-    check: async (checked, agrees) => {
-      const places = checked.map((row) => ({ of: row.of, judges: row.judges, side: row.side }))
-      const done = await draft.make({
-        kind: 'check',
-        rows: places.map((place, at) => ({ ...place, agrees, note: (notes.get(keyOf(checked[at] as SheetRow)) ?? '').trim() })),
-      })
-      if (done) setNotes(new Map([...notes].filter(([key]) => !checked.some((row) => keyOf(row) === key))))
+    check: async (row, agrees) => {
+      const { of, judges, side } = row
+      const note = (notes.get(keyOf(row)) ?? '').trim()
+      const done = await draft.make({ kind: 'check', rows: [{ of, judges, side, agrees, note: agrees ? '' : note }] })
+      if (done) setNotes(new Map([...notes].filter(([key]) => key !== keyOf(row))))
       return done
     },
   }

@@ -7,6 +7,7 @@ import { changed } from '../../core/kit/change'
 import { emptyComposition, FULL } from '../../core/kit/composition'
 import { type RowFault, type SheetPlace, withCheck, withRow } from '../../core/kit/limitSheet'
 import { typedBookTitle } from '../../core/words/books'
+import { issueWords } from '../../core/words/issues'
 import { bookFaultWords } from '../../core/words/recordFaults'
 import type { Executor } from '../../db/client'
 import { booksOf, draftOfChange, giveBook, giveJobBook, lockBook, storeBook } from '../../db/queries/books'
@@ -20,7 +21,7 @@ import { bookOf } from '../books/issuedBook'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { buildJobView } from '../jobs/jobView'
-import { machineOf } from '../jobs/openJob'
+import { isOpen, type MachineJob, machineOf } from '../jobs/openJob'
 import { sees } from '../people/roles'
 
 /** The draft of a machine's book as it stands, to be composed further. */
@@ -68,11 +69,6 @@ export async function changeDraft(context: Context, machineId: string, body: Dra
   })
   return draftView(context, machineId)
 }
-
-type MachineJob = Awaited<ReturnType<typeof machineOf>>['jobs'][number]
-
-const isOpen = ({ job: { importedFrom, practice }, reportId }: MachineJob): boolean =>
-  reportId === null && importedFrom === null && !practice
 
 /** A job that is measured against this draft, or without a book yet. */
 const follows = ({ job, reportId }: MachineJob, { id }: LimitBook): boolean =>
@@ -136,7 +132,8 @@ function eachRow<R extends SheetPlace>(
 function checked(book: LimitBook): LimitBook {
   const read = bookSchema.safeParse(book)
   const [fault] = read.success ? faultsOf(read.data) : []
-  if (!read.success) throw new Refused('notPossible', say.draftTooLarge)
+  const [issue] = read.error?.issues ?? []
+  if (!read.success) throw new Refused('notPossible', say.draftNotKept(issue ? issueWords(issue) : ''))
   if (fault) throw new Refused('notPossible', say.bookCanNever(bookFaultWords(fault.fault)))
   return read.data
 }

@@ -119,9 +119,9 @@ function refuseAnotherJob(known: MachineJob['job'], body: OpenJobBody): void {
   if (then !== now) throw new Refused('conflict', say.anotherJobId)
 }
 
-type MachineJob = Awaited<ReturnType<typeof jobsOf>>[number]
+export type MachineJob = Awaited<ReturnType<typeof jobsOf>>[number]
 
-const isOpen = ({ job: { importedFrom, practice }, reportId }: MachineJob): boolean =>
+export const isOpen = ({ job: { importedFrom, practice }, reportId }: MachineJob): boolean =>
   reportId === null && importedFrom === null && !practice
 
 export async function machineOf(db: Executor, machineId: string) {
