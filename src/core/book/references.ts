@@ -1,5 +1,5 @@
 import { cycleIn } from '../base/cyclic'
-import { fitFaults, linksOf, stripOf } from '../fit/kinds'
+import { fitFaults, hasLimits, linksOf, stripOf } from '../fit/kinds'
 import type { Limit, LimitBy } from '../limit/limit'
 import { HOURS_NAME } from '../limit/limitBy'
 import { checkFormula, parseFormula } from '../method/formula'
@@ -238,8 +238,7 @@ function ofFits(refer: References): void {
     for (const why of fitFaults(fit)) refer.refuse(path, { code: 'fit', why })
     refer.part(fit.mendOn, [...path, 'mendOn'])
     if (fit.new) refer.source(fit.new.source, [...path, 'new', 'source'])
-    const isJudged = fit.limits.length > 0 || (fit.limitsBy ?? []).length > 0
-    if (!isJudged && refer.book.issued !== null) refer.refuse([...path, 'limits'], { code: 'noLimits' })
+    if (!hasLimits(fit) && refer.book.issued !== null) refer.refuse([...path, 'limits'], { code: 'noLimits' })
     fit.limitsBy?.forEach((limit, at) => refer.limitBy(limit, 'length', [...path, 'limitsBy', at], null))
     refer.limitIds(fit, path)
     refer.only(fit.only, path)

@@ -112,3 +112,7 @@ export const readBy = (fit: FitSpec): readonly string[] => {
   const strip = stripOf(fit)
   return [...sidesOf(fit), ...(strip === null ? [] : [strip]), ...(fit.direct === undefined ? [] : [fit.direct])]
 }
+
+/** Whether anything judges a fit: one of a draft may still want its limits. */
+export const hasLimits = ({ limits, limitsBy = [] }: Pick<FitSpec, 'limits' | 'limitsBy'>): boolean =>
+  limits.length > 0 || limitsBy.length > 0

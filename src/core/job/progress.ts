@@ -1,6 +1,6 @@
 import type { LimitBook } from '../book/bookSchema'
 import type { Results } from '../evaluate/results'
-import { sidesOf } from '../fit/kinds'
+import { hasLimits, sidesOf } from '../fit/kinds'
 import type { Entry } from '../notes/entrySchema'
 import { foldNotes } from '../notes/fold'
 import { jobSteps, stageCounts } from '../notes/steps'
@@ -34,7 +34,9 @@ export function jobProgress(
   const asLeftOnly = new Set(record.book.characteristics.filter((own) => own.asLeftOnly).map(({ id }) => id))
   const needed = results.characteristics.filter(({ id, need }) => need === 'required' && !asLeftOnly.has(id))
   const required = new Set(needed.map(({ id }) => id))
-  const fits = record.book.fits.filter((fit) => sidesOf(fit).every((id) => required.has(id))).map(({ id }) => id)
+  const fits = record.book.fits
+    .filter((fit) => hasLimits(fit) && sidesOf(fit).every((id) => required.has(id)))
+    .map(({ id }) => id)
   const parts = new Set(results.parts.filter(({ need }) => need === 'required').map(({ id }) => id))
   const standing = [...standingDecisions(record, results)].filter(([part, { stale }]) => !stale && parts.has(part))
   const steps = jobSteps(record.book, foldNotes(record.book, record.job.entries), levelsInPlay(results.scope))

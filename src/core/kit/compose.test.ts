@@ -4,6 +4,7 @@ import { faultsOf } from '../book/faults'
 import { noBook } from '../book/noBook'
 import { startEvaluation } from '../evaluate/evaluate'
 import type { Gauge } from '../gauge/gauge'
+import { jobProgress } from '../job/progress'
 import type { Limit } from '../limit/limit'
 import { formAt, slotsOf } from '../method/layout'
 import type { UnitSystem } from '../quantity/unitSystem'
@@ -157,6 +158,8 @@ describe.each(SYSTEMS)('%s', (system) => {
       ]) {
         const { results } = startEvaluation(record)
         expect(results.parts.filter(({ verdict }) => verdict === 'reuse' || verdict === 'recondition')).toEqual([])
+        // Nor is a fit that nothing limits judged.
+        expect(jobProgress(record, results, new Set(), false).fitsJudged).toEqual({ done: 0, of: 0 })
       }
     })
 

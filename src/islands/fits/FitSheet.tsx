@@ -2,7 +2,7 @@ import { fitStageLines } from '../../contract/stageLines'
 import type { Way } from '../../core/evaluate/fits/ways'
 import { directAgrees, doubtOf } from '../../core/fit/direct'
 import type { FitNote } from '../../core/fit/fitKind'
-import { fitNotes, isShaftInBore, linksOf, sidesOf, statedOf } from '../../core/fit/kinds'
+import { fitNotes, hasLimits, isShaftInBore, linksOf, sidesOf, statedOf } from '../../core/fit/kinds'
 import { sizeEnd } from '../../core/fit/sizeEnd'
 import { formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
 import { fitNoteWords } from '../../core/words/fits'
@@ -57,7 +57,7 @@ export function FitSheet({ row, board, ways, onTake }: SheetProps) {
         <p className={`figure ${styles.big}`}>
           {figure(fit.minimum?.value)} … {figure(fit.maximum?.value)} <small>{unit}</small>
         </p>
-        <p className={styles.limits}>{say.limits(limitWords(row, figure), unit)}</p>
+        {hasLimits(spec) && <p className={styles.limits}>{say.limits(limitWords(row, figure), unit)}</p>}
       </div>
       <Missing row={row} board={board} />
       <MateSketch spec={spec} mated={{ ...ends, notes }} system={units} />

@@ -1,5 +1,5 @@
 import type { FitResult } from '../../core/evaluate/results'
-import { type FitSpec, kindOfFit } from '../../core/fit/kinds'
+import { type FitSpec, hasLimits, kindOfFit } from '../../core/fit/kinds'
 import { fitKindWords } from '../../core/words/fits'
 import { say } from '../../labels/fits'
 import type { ModelColumn } from '../../ui/dataTable/useTableModel'
@@ -20,7 +20,7 @@ export interface FitRow {
 
 function stateOf(fit: Pick<FitResult, 'verdict' | 'limits'>, spec: FitSpec): FitState {
   // A draft may still want them: what nothing limits lies within nothing.
-  if (spec.limits.length === 0 && (spec.limitsBy ?? []).length === 0) return 'unlimited'
+  if (!hasLimits(spec)) return 'unlimited'
   if (fit.verdict === 'passes') return 'within'
   if (fit.verdict === 'pastPlan') return 'pastPlan'
   if (fit.verdict === 'fails') return 'beyond'
