@@ -171,7 +171,7 @@ test('limits are typed, pasted and saved in one sheet; what is wrong is said, an
   await expect(cell('Bearing 1, drive side: bore Ø, Taper', 'Document')).toHaveAttribute('placeholder', 'TE-W4')
   await page.keyboard.press('Control+s')
   await expect(page.getByRole('button', { name: 'Nothing to save' })).toBeVisible()
-  await expect(page.getByText('3 of 18 typed')).toBeVisible()
+  await expect(page.getByText('3 of 19 typed')).toBeVisible()
 })
 
 test('a second person holds them against the page, nobody their own; the reading is judged by them', async ({
