@@ -1,5 +1,6 @@
 /** The demo books with what somebody has noted in a job, for tests of what may be noted next and where things stand. */
 import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
+import { additionsIn } from '../src/core/notes/additions'
 import type { EntryBody } from '../src/core/notes/entrySchema'
 import { foldNotes } from '../src/core/notes/fold'
 import { jobSteps } from '../src/core/notes/steps'
@@ -24,10 +25,8 @@ export const contextOf = (
   levels: ReadonlySet<string> = CHECK,
   at = '2026-11-24T08:00:00.000Z',
 ) => {
-  const noted = foldNotes(
-    book,
-    bodies.map((body) => entry(body, at)),
-  )
+  const entries = bodies.map((body) => entry(body, at))
+  const noted = foldNotes(book, entries)
   return {
     book,
     noted,
@@ -35,6 +34,7 @@ export const contextOf = (
     planItems: new Set(['bc-dial']),
     system: 'metric' as const,
     confirmedSafe: false,
+    added: additionsIn(entries),
     author: new Set(['Ida Marsh']),
     typed: [],
     readings: new Map<string, string>(),

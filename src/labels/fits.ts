@@ -3,6 +3,7 @@ export const say = {
   all: 'All',
   toDecide: 'To decide',
   findFit: 'Part or kind',
+  addFit: 'Add a fit',
   nothingMatches: 'Nothing matches.',
   nothingToDecide: 'Every fit is within its limits, or its part is decided.',
   tableOf: 'Fits with their clearance, limits and state',

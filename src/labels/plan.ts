@@ -5,6 +5,7 @@ export const say = {
   safetyGear: 'Safety gear',
   people: 'People',
   jobsLimitBook: 'This job’s limit book has no inspection levels, so nothing is listed to be laid out.',
+  composeMachine: 'Compose the machine',
   laidOutBefore: 'Laid out before opening',
   printList: 'Print the list',
   makeSafe: 'Make safe',

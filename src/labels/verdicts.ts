@@ -1,4 +1,6 @@
 export const say = {
+  addWay: 'Add a way or a rule',
+  onPart: (part: string): string => `for ${part}`,
   chooseVerdictFirst: 'Choose a verdict first.',
   sayWhyFew: 'Say why, in a few words: it stands on the report.',
   yourVerdict: (name: string): string => `Your verdict on ${name}`,

@@ -47,6 +47,8 @@ const LOGGED: ReadonlySet<EntryBody['kind']> = new Set([
   'characteristicTyped',
   'characteristicDropped',
   'limitsChecked',
+  'thingAdded',
+  'thingDropped',
 ])
 
 /** What a report says before the gauge, in the words of today. `said` holds what its results say. */

@@ -40,6 +40,8 @@ export const bookShapeSchema = z.strictObject({
   /** Equal parts that may change places, and bores and journals that may be paired anew. */
   equalParts: z.array(equalPartsSchema).max(100).refine(uniqueIds, asIssue('placesSameId')).optional(),
   closings: z.array(crossCheckSchema).max(200).refine(uniqueIds, asIssue('crossChecksSameId')).optional(),
+  /** Only inside a job: ids of fits, routes, lines of the plan and positions that were added there. */
+  added: z.array(idSchema).max(2000).optional(),
   ...procedureShape,
 })
 

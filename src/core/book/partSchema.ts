@@ -34,19 +34,24 @@ const routeSchema = z.strictObject({
   source: sourceSchema,
 })
 
+/** Only inside a job: what was added there by this id. */
+const added = idSchema.optional()
+
 /** When a part is renewed whatever it measures, beside those that are renewed always. */
 const serviceRuleSchema = z.discriminatedUnion('kind', [
+  /** At every overhaul, with the document that says so. */
+  z.strictObject({ kind: z.literal('always'), source: sourceSchema, added }),
   /** At every n-th overhaul of the part that is fitted. */
-  z.strictObject({ kind: z.literal('everyNth'), nth: z.int().min(2).max(20), source: sourceSchema }),
+  z.strictObject({ kind: z.literal('everyNth'), nth: z.int().min(2).max(20), source: sourceSchema, added }),
   /** Once it has run so long, or would before the next overhaul. */
-  z.strictObject({ kind: z.literal('afterHours'), hours: z.number().gt(0).max(1_000_000), source: sourceSchema }),
+  z.strictObject({ kind: z.literal('afterHours'), hours: z.number().gt(0).max(1_000_000), source: sourceSchema, added }),
   /** Once it was started so often, or would be before the next overhaul. */
-  z.strictObject({ kind: z.literal('afterStarts'), starts: z.int().min(1).max(10_000_000), source: sourceSchema }),
-  z.strictObject({ kind: z.literal('whenDisturbed'), source: sourceSchema }),
+  z.strictObject({ kind: z.literal('afterStarts'), starts: z.int().min(1).max(10_000_000), source: sourceSchema, added }),
+  z.strictObject({ kind: z.literal('whenDisturbed'), source: sourceSchema, added }),
   /** When one of these is renewed. */
-  z.strictObject({ kind: z.literal('withMate'), parts: z.array(idSchema).min(1).max(40), source: sourceSchema }),
+  z.strictObject({ kind: z.literal('withMate'), parts: z.array(idSchema).min(1).max(40), source: sourceSchema, added }),
   /** One verdict with all of these. */
-  z.strictObject({ kind: z.literal('set'), parts: z.array(idSchema).min(1).max(40), source: sourceSchema }),
+  z.strictObject({ kind: z.literal('set'), parts: z.array(idSchema).min(1).max(40), source: sourceSchema, added }),
 ])
 
 export const partSchema = z.strictObject({

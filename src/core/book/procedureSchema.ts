@@ -8,7 +8,7 @@ import { gaugeKinds } from '../gauge/gaugeKinds'
 import { dispositions as verdictLevels } from '../policy/disposition'
 import { lengthMmSchema } from '../quantity/valueSchema'
 import { licensedFields } from '../safety/cautions'
-import { procedureStages } from './procedureStages'
+import { procedureStages, stops } from './procedureStages'
 
 const needSchema = z.strictObject({ id: idSchema, name: nameSchema })
 const shortText = z.string().max(400)
@@ -65,6 +65,8 @@ const stepSchema = z.strictObject({
   destroys: z.array(idSchema).default([]),
   /** Measurements taken in this step. */
   measures: z.array(idSchema).default([]),
+  /** How far it goes and no further, with what that is in words. */
+  stop: z.strictObject({ at: z.enum(stops), text: nameSchema }).optional(),
   source: sourceSchema.nullable().default(null),
 })
 

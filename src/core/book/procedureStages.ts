@@ -1,3 +1,7 @@
 /** Stages of a limit book's procedure, in the order of work. */
 export const procedureStages = ['makeSafe', 'asFound', 'strip', 'gate', 'look'] as const
 export type ProcedureStage = (typeof procedureStages)[number]
+
+/** A state that a step must stop at: only loosened, not touched yet, only so far. */
+export const stops = ['slackenOnly', 'notYet', 'onlySoFar'] as const
+export type Stop = (typeof stops)[number]

@@ -1,8 +1,10 @@
 import { err, ok, type Result } from '../base/result'
 import type { LimitBook } from '../book/bookSchema'
 import { plainPosition } from '../book/plainPosition'
-import type { BookPosition } from '../book/procedureSchema'
-import type { NotedPosition } from './state'
+import type { BookPosition, BookStep } from '../book/procedureSchema'
+import type { Added } from './additions'
+import type { NotedPosition, NotedStep, NotesState } from './state'
+import { isAddedHere } from './steps'
 import type { Typed } from './typedCharacteristic'
 
 /** Why what was typed cannot be made a draft yet. */
@@ -17,26 +19,54 @@ export type DraftFault =
 export function draftBook(
   book: LimitBook,
   typed: readonly Typed[],
-  positions: readonly NotedPosition[],
+  added: readonly Added[],
+  { positions, steps }: Pick<NotesState, 'positions' | 'steps'>,
   name: { readonly id: string; readonly title: string; readonly revision: string },
 ): Result<LimitBook, DraftFault> {
-  if (typed.length === 0) return err({ code: 'nothingTyped' })
-  const names = (items: readonly Typed[]): string[] => items.map(({ value }) => value.name)
-  const wrong = typed.filter(({ check }) => check?.agrees === false)
-  if (wrong.length > 0) return err({ code: 'notAsDocument', names: names(wrong) })
-  const waiting = typed.filter(({ check }) => check === null)
-  if (waiting.length > 0) return err({ code: 'notChecked', names: names(waiting) })
+  const more = steps.filter(isAddedHere)
+  if (typed.length + added.length + more.length + (book.added ?? []).length === 0) return err({ code: 'nothingTyped' })
+  const limited = [
+    ...typed.map(({ value, check }) => ({ name: value.name, check })),
+    ...added.flatMap(({ what, check }) => (what.of === 'fit' && what.limits.length > 0 ? [{ name: what.name, check }] : [])),
+  ]
+  const wrong = limited.filter(({ check }) => check?.agrees === false)
+  if (wrong.length > 0) return err({ code: 'notAsDocument', names: wrong.map(({ name }) => name) })
+  const waiting = limited.filter(({ check }) => check === null)
+  if (waiting.length > 0) return err({ code: 'notChecked', names: waiting.map(({ name }) => name) })
+  const levels = book.levels.map(({ id }) => id)
   const found = positions.filter((position) => position.book === null)
+  const { added: _, ...own } = book
   return ok({
-    ...book,
+    ...own,
     ...name,
     issued: null,
     documents: book.documents.map(({ typed: _, ...document }) => document),
-    parts: book.parts.map(({ typed: _, ...part }) => part),
+    parts: book.parts.map(({ typed: _, ...part }) => ({
+      ...part,
+      ...(part.service ? { service: part.service.map(({ added: __, ...rule }) => rule) } : {}),
+    })),
     characteristics: book.characteristics.map(({ typed: _, ...characteristic }) => characteristic),
     positions: [...book.positions, ...found.map(positionFound)],
+    // A step belongs to levels: a book without any has nowhere to put it.
+    procedure: [...book.procedure, ...(levels.length === 0 ? [] : more.map((step) => stepAdded(step, levels)))],
   })
 }
+
+const stepAdded = ({ book, id, stage, name, text }: NotedStep, levels: readonly string[]): BookStep => ({
+  cautions: [],
+  gate: false,
+  wait: null,
+  removes: [],
+  destroys: [],
+  measures: [],
+  source: null,
+  ...book,
+  id,
+  stage,
+  name,
+  text,
+  levels: [...levels],
+})
 
 const positionFound = ({ id, name, parent, count }: NotedPosition): BookPosition => ({
   ...plainPosition,

@@ -1,3 +1,4 @@
+import { thingAdded, thingDropped } from './kinds/added'
 import { complaintExplained, complaintGone } from './kinds/complaint'
 import {
   causeRecorded,
@@ -63,6 +64,8 @@ export const noteKinds = {
   characteristicTyped,
   characteristicDropped,
   limitsChecked,
+  thingAdded,
+  thingDropped,
   variantSaid,
   sidesSaid,
   readingNoted,

@@ -1,6 +1,7 @@
 import type { Bare, Coded } from '../base/coded'
 import type { QuantityFault } from '../quantity/quantity'
 import type { LicensedField } from '../safety/cautions'
+import type { AdditionFault } from './additions'
 import type { TypedFault } from './typedFault'
 
 /** Why a note cannot be taken as things stand. Facts are names as people gave them, ids where nothing has a name. */
@@ -22,6 +23,7 @@ export interface NoteFaults {
   notThere: { readonly step: string }
   noWait: { readonly step: string }
   noPosition: { readonly id: string }
+  noCaution: { readonly id: string }
   noPart: { readonly id: string }
   noCharacteristic: { readonly id: string }
   noFinding: Bare
@@ -53,6 +55,8 @@ export interface NoteFaults {
   noPlanLine: { readonly id: string }
   noReading: Bare
   tooManySides: { readonly part: string; readonly has: number }
+  addition: { readonly why: readonly AdditionFault[] }
+  notAddedHere: Bare
   noVariant: { readonly id: string }
   readOnOther: { readonly name: string }
 }

@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import type { LimitBook } from '../book/bookSchema'
 import type { UnitSystem } from '../quantity/unitSystem'
+import type { Added } from './additions'
 import type { NotesDraft } from './draft'
 import type { NoteFault } from './noteFault'
 import type { NoteShaping } from './noteShapingSchema'
@@ -22,6 +23,8 @@ export interface EntryContext {
   readonly author: ReadonlySet<string>
   /** What is typed in this job so far. */
   readonly typed: readonly Typed[]
+  /** Fits, routes, rules and lines of the plan added in this job so far. */
+  readonly added: readonly Added[]
   /** Readings of the job by id, with the characteristic they belong to. */
   readonly readings: ReadonlyMap<string, string>
 }

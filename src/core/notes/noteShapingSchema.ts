@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { idSchema, nameSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
+import { additionSchema } from './additionSchema'
 import { typedCharacteristicSchema } from './typedSchema'
 
 /** What the shapes of notes are made of. They are handed it, so that a page that shows notes loads no Zod. */
@@ -9,6 +10,7 @@ export const noteShaping = {
   idSchema,
   nameSchema,
   typedCharacteristicSchema,
+  additionSchema,
   /** Words of so many letters at most; may stay empty. */
   words: (most: number) => z.string().trim().max(most),
   reason: z.string().trim().min(3, asIssue('sayWhy')).max(400),

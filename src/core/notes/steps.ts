@@ -26,7 +26,7 @@ export function cautionsOf(book: LimitBook, step: BookStep | null): Caution[] {
  * never skipped, so only “done”, or two people who agree that it does not apply, opens it.
  */
 export function jobSteps(book: LimitBook, noted: NotesState, levels: ReadonlySet<string>): JobStep[] {
-  const own = noted.steps.filter(({ book: step }) => step === null || step.levels.some((level) => levels.has(level)))
+  const own = noted.steps.filter((step) => isAddedHere(step) || step.book?.levels.some((level) => levels.has(level)))
   const ordered = procedureStages.flatMap((stage) => own.filter((step) => step.stage === stage))
   let closedBy: string | null = null
   return ordered.map((step) => {
@@ -43,6 +43,9 @@ export function jobSteps(book: LimitBook, noted: NotesState, levels: ReadonlySet
     return result
   })
 }
+
+/** It stands in no book: somebody added it in this job, for whatever level counts. */
+export const isAddedHere = ({ book }: Pick<NotedStep, 'book'>): boolean => book === null || book.levels.length === 0
 
 /** Done by name, or not applying to this machine in the eyes of two people. */
 const opensTheWay = ({ standing }: Pick<NotedStep, 'standing'>): boolean =>

@@ -8,6 +8,7 @@ import { draftFaultWords } from '../words/noteFaults'
 import { typedFaultWords } from '../words/typedFaults'
 import { draftBook } from './draftBook'
 import type { Entry, EntryBody } from './entrySchema'
+import { foldNotes } from './fold'
 import { typedIn, withTyped } from './typedBook'
 import { readTypedCharacteristic, typedFaults } from './typedCharacteristic'
 import type { TypedCharacteristic } from './typedSchema'
@@ -122,7 +123,8 @@ describe('the second person', () => {
   test('makes a draft possible, and nothing less does', () => {
     const first = typed()
     const name = { id: 'book-pump', title: 'Feed pump: limits', revision: 'draft 1' }
-    const draft = (entries: readonly Entry[]) => draftBook(withTyped(none, entries, 'metric'), typedIn(entries), [], name)
+    const draft = (entries: readonly Entry[]) =>
+      draftBook(withTyped(none, entries, 'metric'), typedIn(entries), [], foldNotes(none, entries), name)
     expect(draft([])).toMatchObject({ ok: false })
     const unchecked = draft([first])
     expect(unchecked.ok ? '' : draftFaultWords(unchecked.fault)).toBe('Not checked by a second person yet: Sleeve Ø.')

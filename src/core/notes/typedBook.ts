@@ -1,5 +1,7 @@
 import type { LimitBook, Part } from '../book/bookSchema'
+import { plainPosition } from '../book/plainPosition'
 import type { UnitSystem } from '../quantity/unitSystem'
+import { additionsIn, withAddition, withoutAdditions } from './additions'
 import type { Entry } from './entrySchema'
 import { readTypedCharacteristic, type Typed, withoutTyped } from './typedCharacteristic'
 import type { TypedCharacteristic } from './typedSchema'
@@ -25,24 +27,56 @@ export function typedIn(entries: readonly Entry[]): readonly Typed[] {
  * changes nothing, so browser and server may both ask it for the entries they know.
  */
 export function withTyped(book: LimitBook, entries: readonly Entry[], system: UnitSystem): LimitBook {
-  const issued = withoutTyped(book)
+  const issued = withoutTyped(withoutAdditions(book))
   const typed = typedIn(entries)
-  if (typed.length === 0) return issued
+  const added = additionsIn(entries)
+  const found = entries.flatMap(({ body }) => (body.kind === 'positionAdded' && body.asPart ? [body] : []))
+  if (typed.length + added.length + found.length === 0) return issued
   const parts = new Map(issued.parts.map((part) => [part.id, part]))
   const documents = new Map(issued.documents.map((document) => [document.id, document]))
   const characteristics = [...issued.characteristics]
+  const positions = new Map(issued.positions.map((position) => [position.id, position]))
+  const sit = (id: string, name: string, parent: string | null, count: number): void => {
+    if (!positions.has(id)) positions.set(id, { ...plainPosition, id, name, parent, count, part: id })
+  }
+  for (const { position: id, name, parent, count } of found) {
+    sit(id, name, parent, count)
+    if (!parts.has(id)) parts.set(id, newPart({ id, name, ...placeOf(issued, parent, name) }))
+  }
   for (const item of typed) {
     const read = readTypedCharacteristic(item, system)
     if (!read.ok) continue // refused before it was stored (checkEntry)
     const { part, document } = item.value
-    if (!parts.has(part.id)) parts.set(part.id, newPart(part))
+    if (!parts.has(part.id)) {
+      parts.set(part.id, newPart(part))
+      if (part.sitsIn !== undefined) sit(part.id, part.name, part.sitsIn, 1)
+    }
     if (!documents.has(document.id)) documents.set(document.id, { ...document, typed: true })
     characteristics.push(read.value)
   }
-  return { ...issued, parts: [...parts.values()], documents: [...documents.values()], characteristics }
+  const sitting = [...positions.keys()].filter((id) => !issued.positions.some((position) => position.id === id))
+  const beside: LimitBook = {
+    ...issued,
+    parts: [...parts.values()],
+    documents: [...documents.values()],
+    characteristics,
+    positions: [...positions.values()],
+    ...(sitting.length > 0 ? { added: sitting } : {}),
+  }
+  return added.reduce((made, one) => {
+    const next = withAddition(made, one, system)
+    return next.ok ? next.value : made // refused before it was stored (checkEntry)
+  }, beside)
 }
 
-const newPart = ({ id, name, assembly, position }: TypedCharacteristic['part']): Part => ({
+/** Where a part found on the machine belongs: to what holds it, or it stands for itself. */
+function placeOf({ positions, parts }: LimitBook, parent: string | null, name: string): Pick<Part, 'assembly' | 'position'> {
+  const holder = positions.find(({ id }) => id === parent)
+  const part = parts.find(({ id }) => id === holder?.part)
+  return { assembly: part?.assembly ?? holder?.name ?? name, position: holder?.name ?? name }
+}
+
+const newPart = ({ id, name, assembly, position }: Omit<TypedCharacteristic['part'], 'sitsIn'>): Part => ({
   id,
   name,
   assembly,

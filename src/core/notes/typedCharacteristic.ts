@@ -11,6 +11,7 @@ import { unitOf } from '../quantity/format'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
 import { parseInTwoUnits } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
+import { OWN_DOCUMENT } from './ownLimit'
 import type { Noted } from './state'
 import type { TypedFault, TypedFigure } from './typedFault'
 import type { TypedCharacteristic } from './typedSchema'
@@ -26,7 +27,8 @@ export interface Typed extends Noted {
 
 /** The book as it was issued: without what a job typed, and the parts and documents only that needed. */
 export function withoutTyped(book: LimitBook): LimitBook {
-  if (!book.characteristics.some(({ typed }) => typed)) return book
+  const { characteristics: all, parts, documents } = book
+  if (![...all, ...parts, ...documents].some(({ typed }) => typed)) return book
   const characteristics = book.characteristics.filter(({ typed }) => !typed)
   return {
     ...book,
@@ -136,6 +138,8 @@ export function typedFaults(id: string, value: TypedCharacteristic, book: LimitB
   // What can never be judged is told while it is typed, not when the sheet is full.
   const never = read.value.limits.flatMap(({ judges }) => neverGiven(read.value, judges) ?? [])
   if (never.length > 0) return never.map((why) => ({ code: 'never', why }))
+  if (value.safety && value.document.id === OWN_DOCUMENT && value.limits.length > 0)
+    return [{ code: 'ownOnSafety', name: value.name }]
   const fault = methodFault(read.value, others)
   return fault ? [fault] : []
 }

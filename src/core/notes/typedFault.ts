@@ -26,6 +26,8 @@ export interface TypedFaults {
   noValueOf: { readonly name: string; readonly value: string }
   formula: { readonly why: FormulaFault }
   needsItself: Bare
+  /** A limit of the shop’s own on what is safety-marked. */
+  ownOnSafety: { readonly name: string }
   never: { readonly why: NeverGiven }
 }
 export type TypedFault = Coded<TypedFaults>

@@ -9,8 +9,15 @@ import { methodSchema } from '../method/methodSchema'
 import { reductionNames } from '../method/reduction'
 
 /** A figure with or without a unit, kept as typed; read by typedBook.ts. */
-const figureText = z.string().trim().min(1, asIssue('typeAFigure')).max(60)
-const page = z.string().trim().min(1, asIssue('nameThePage')).max(40)
+export const figureText = z.string().trim().min(1, asIssue('typeAFigure')).max(60)
+export const page = z.string().trim().min(1, asIssue('nameThePage')).max(40)
+
+/** A document by its short name, as a person names it. */
+export const typedDocumentSchema = z.strictObject({
+  id: z.string().trim().min(1).max(40),
+  title: nameSchema,
+  revision: z.string().trim().max(40),
+})
 
 const typedLimitSchema = z.strictObject({
   judges: z.enum(reductionNames),
@@ -26,13 +33,20 @@ const typedLimitSchema = z.strictObject({
 export const typedCharacteristicSchema = z.strictObject({
   name: nameSchema,
   /** A part of the book, or a new one with its name and place. */
-  part: z.strictObject({ id: idSchema, name: nameSchema, assembly: nameSchema, position: nameSchema }),
+  part: z.strictObject({
+    id: idSchema,
+    name: nameSchema,
+    assembly: nameSchema,
+    position: nameSchema,
+    /** A new part sits at a position of its own in this one, or in the machine itself; left out by what was typed long ago. */
+    sitsIn: idSchema.nullable().optional(),
+  }),
   method: methodSchema,
   gaugeKind: z.enum(gaugeKinds),
   /** Step its figures are read to. */
   readTo: figureText,
   how: z.string().trim().max(400),
-  document: z.strictObject({ id: z.string().trim().min(1).max(40), title: nameSchema, revision: z.string().trim().max(40) }),
+  document: typedDocumentSchema,
   /** New size as the manual gives it; null where it gives none. */
   new: z.strictObject({ nominal: figureText.nullable(), lower: figureText, upper: figureText, page }).nullable(),
   limits: z.array(typedLimitSchema).max(20),

@@ -1,3 +1,4 @@
+import { commonCautionList } from '../safety/cautions'
 import type { NoteFault } from './noteFault'
 import type { EntryContext } from './noteKind'
 import { standingFindings } from './state'
@@ -9,6 +10,8 @@ export const unknownPart = (id: string, { book }: EntryContext): NoteFault | nul
   book.parts.some((part) => part.id === id) ? null : { code: 'noPart', id }
 export const unknownCharacteristic = (id: string, { book }: EntryContext): NoteFault | null =>
   book.characteristics.some((item) => item.id === id) ? null : { code: 'noCharacteristic', id }
+export const unknownCaution = (id: string, { book }: EntryContext): NoteFault | null =>
+  [...commonCautionList, ...book.cautions].some((caution) => caution.id === id) ? null : { code: 'noCaution', id }
 export const unknownFinding = (id: string, { noted }: EntryContext): NoteFault | null =>
   standingFindings(noted).some((finding) => finding.id === id) ? null : { code: 'noFinding' }
 

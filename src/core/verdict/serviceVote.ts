@@ -46,14 +46,15 @@ interface ServiceInput {
 export function serviceVotes(part: Part, { record, book, scope, noted }: ServiceInput): Vote[] {
   const renews = levelOf(book, scope.counts)?.renews ?? true
   // What is counted in overhauls waits for one; hours run and parts come out at every level.
-  const rules = (part.service ?? []).filter(({ kind }) => renews || kind !== 'everyNth')
+  const rules = (part.service ?? []).filter(({ kind }) => kind !== 'always' && (renews || kind !== 'everyNth'))
   const own = rules.flatMap((rule) => ruleVote(part, rule, record, noted) ?? [])
   return [...alwaysVotes(part, scope, renews), ...own]
 }
 
 /** Parts renewed always; at a level that does not disturb them they stay, and while its gate is open that is open too. */
 function alwaysVotes(part: Part, scope: Scope, renews: boolean): Vote[] {
-  if (!part.renewedAlways) return []
+  const rule = part.service?.find(({ kind }) => kind === 'always')
+  if (!part.renewedAlways && !rule) return []
   const pending = !renews && scope.gate?.kind === 'open'
   return [
     vote({
@@ -63,6 +64,7 @@ function alwaysVotes(part: Part, scope: Scope, renews: boolean): Vote[] {
       mild: renews ? 'replace' : 'reuse',
       strong: renews || pending ? 'replace' : 'reuse',
       settledBy: pending ? { code: 'gate', missing: [] } : null,
+      ...(rule ? { source: rule.source } : {}),
     }),
   ]
 }
@@ -116,6 +118,7 @@ function ruleVote(part: Part, rule: ServiceRule, record: ServiceInput['record'],
       const isOut = noted.positions.some(({ book: position, tray }) => position?.part === part.id && tray !== null)
       return vote({ rule: 'service', code: isOut ? 'disturbed' : 'leftInPlace', facts: NONE, source, ...decided(isOut) })
     }
+    case 'always':
     case 'withMate':
     case 'set':
       return null

@@ -1,4 +1,4 @@
-import type { BearingClass } from '../fit/bearingTolerance'
+import type { BearingClass, ClearanceType } from '../fit/bearingTolerance'
 import type { FitFault, FitNote } from '../fit/fitKind'
 import type { FitKindName } from '../fit/kinds'
 import type { WrittenClassFault } from '../fit/writtenClass'
@@ -32,6 +32,20 @@ const bearingClassWords: Readonly<Record<BearingClass, string>> = {
   tapered: 'tapered bore 1:12',
   taperRoller: 'taper roller bearing',
   inchTaperRoller: 'taper roller bearing in inches',
+}
+
+const clearanceTypeWords: Readonly<Record<ClearanceType, string>> = {
+  deepGrooveBall: 'deep groove ball',
+  selfAligningBall: 'self-aligning ball',
+  cylindricalRoller: 'cylindrical roller',
+  sphericalRoller: 'spherical roller',
+  sphericalRollerTapered: 'spherical roller, tapered bore',
+}
+
+/** What a class, a type or a clearance group is called where one is chosen. */
+export const mateChoiceWords = (choice: string, value: string): string => {
+  const words: Readonly<Record<string, string>> = choice === 'tolerance' ? bearingClassWords : clearanceTypeWords
+  return words[value] ?? value
 }
 
 const STEP_MM = 0.001

@@ -1,5 +1,6 @@
 import type { DraftFault } from '../notes/draftBook'
 import type { NoteFault } from '../notes/noteFault'
+import { additionFaultWords } from './additions'
 import { licensedFieldName } from './cautions'
 import { clockText } from './clock'
 import { quantityFaultWords } from './quantities'
@@ -44,6 +45,12 @@ export function noteFaultWords(fault: NoteFault): string {
       return `This machine has no position “${fault.id}”. Reload the page; the part may belong to another job.`
     case 'noPart':
       return `The limit book has no part “${fault.id}”.`
+    case 'noCaution':
+      return `There is no caution “${fault.id}”.`
+    case 'addition':
+      return fault.why.map(additionFaultWords).join(' ')
+    case 'notAddedHere':
+      return 'That was not added in this job, or was taken out again.'
     case 'noCharacteristic':
       return `The limit book has no characteristic “${fault.id}”.`
     case 'noFinding':

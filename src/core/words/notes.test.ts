@@ -178,6 +178,30 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
   },
   {
     body: {
+      kind: 'thingAdded',
+      id: 'a-1',
+      what: {
+        of: 'rule',
+        part: 'shell',
+        rule: { kind: 'everyNth', nth: 3 },
+        source: { document: { id: 'FP-7', title: 'Pump handbook', revision: '' }, page: '12' },
+      },
+    },
+    subject: 'added:a-1',
+    says: 'Bearing shell, both halves: renewed at every 3. overhaul (FP-7, 12)',
+  },
+  {
+    body: { kind: 'thingAdded', id: 'a-2', what: { of: 'need', group: 'consumables', name: 'Lapping paste', quantity: '1 tin' } },
+    subject: 'added:a-2',
+    says: 'To lay out: 1 tin Lapping paste',
+  },
+  {
+    body: { kind: 'thingDropped', id: 'a-2', name: 'Lapping paste', reason: 'not needed' },
+    subject: 'added:a-2',
+    says: 'Taken out again: Lapping paste (not needed)',
+  },
+  {
+    body: {
       kind: 'characteristicTyped',
       characteristic: 't-1',
       value: {

@@ -2,6 +2,7 @@ import type { LimitBook } from '../book/bookSchema'
 import type { EntryBody, EntryKind } from '../notes/kinds'
 import type { IdentitySizes, Tag } from '../notes/shapes'
 import type { NotesState } from '../notes/state'
+import { additionWords } from './additions'
 import { causeName, findingWords } from './findings'
 import { counted } from './plain'
 import { optionName, variantName } from './speaker'
@@ -103,6 +104,8 @@ const noteWords: NoteWords = {
   characteristicDropped: ({ characteristic, reason }, names) => `${names.characteristic(characteristic)} removed (${reason})`,
   sidesSaid: ({ part, used }, names) => `${names.part(part)}: ${counted(used, 'side', 'sides')} used up`,
   variantSaid: ({ variant, option }, { book }) => `${variantName({ book }, variant)}: ${optionName({ book }, variant, option)}`,
+  thingAdded: ({ what }, names) => additionWords(what, names),
+  thingDropped: ({ name, reason }) => `Taken out again: ${name} (${reason})`,
   limitsChecked: ({ characteristic, agrees, note }, names) => {
     const says = agrees ? 'agree' : 'do not agree'
     return `Limits of ${names.characteristic(characteristic)} ${says} with the document${inBrackets(note)}`

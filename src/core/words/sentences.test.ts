@@ -8,6 +8,7 @@ import type { FormulaFault } from '../method/formula'
 import type { MethodFault } from '../method/reduction'
 import type { SetUpFault } from '../method/setUp/setUpFault'
 import { NO_PLACE } from '../method/slot'
+import type { AdditionFault } from '../notes/additions'
 import type { DraftFault } from '../notes/draftBook'
 import type { NoteFault } from '../notes/noteFault'
 import type { PlanFault } from '../notes/plan'
@@ -18,6 +19,7 @@ import type { HistoryFault } from '../record/historyTable'
 import type { RecordFault } from '../record/recordFault'
 import { smallBook } from '../record/smallMachine.fixture'
 import type { SlipQuestion } from '../slip/slip'
+import { additionFaultWords } from './additions'
 import { gaugeFaultWords } from './gauges'
 import { historyFaultWords } from './history'
 import { schemaFaultWords } from './issues'
@@ -119,6 +121,7 @@ const typed: Each<TypedFault> = {
   noValueOf: { name: 'Sleeve', value: 'bow' },
   formula: { why: { code: 'endsEarly' } },
   needsItself: {},
+  ownOnSafety: { name: 'Brake band' },
   never: { why: { code: 'wearFromNothing' } },
 }
 const note: Each<NoteFault> = {
@@ -139,6 +142,9 @@ const note: Each<NoteFault> = {
   notThere: { step: 'Look' },
   noWait: { step: 'Look' },
   noPosition: { id: 'x' },
+  noCaution: { id: 'x' },
+  addition: { why: [{ code: 'endsSwapped' }] },
+  notAddedHere: {},
   noPart: { id: 'x' },
   noCharacteristic: { id: 'x' },
   noFinding: {},
@@ -172,6 +178,23 @@ const note: Each<NoteFault> = {
   tooManySides: { part: 'Wear strip', has: 2 },
   noVariant: { id: 'white-metal' },
   readOnOther: { name: 'Bush bore' },
+}
+const addition: Each<AdditionFault> = {
+  noSuchKind: { kind: 'glue' },
+  side: { kind: 'shaftInBore', side: 'bore' },
+  sameSide: { name: 'Sleeve' },
+  figure: { figure: 'upper:plan', why },
+  choice: { choice: 'tolerance' },
+  noPart: { id: 'x' },
+  mendOn: { name: 'Shaft in sleeve' },
+  notMeasuredHere: { id: 'x' },
+  planAfterWear: { side: 'upper' },
+  endsSwapped: {},
+  fit: { why: { code: 'bearingNotInTable', sizeMm: 9000, tolerance: 'normal' } },
+  nameTaken: { name: 'Sleeve' },
+  ruleTwice: { part: 'Sleeve' },
+  noLevel: {},
+  ownOnSafety: { name: 'Brake band' },
 }
 const draft: Each<DraftFault> = { nothingTyped: {}, notAsDocument: { names: ['Sleeve'] }, notChecked: { names: ['Sleeve'] } }
 const setUp: Each<SetUpFault> = {
@@ -320,6 +343,7 @@ const all = [
   ...each(slip, (question: SlipQuestion) => slipQuestionWords(question, figures)),
   ...each(typed, typedFaultWords),
   ...each(note, noteFaultWords),
+  ...each(addition, additionFaultWords),
   ...each(draft, draftFaultWords),
   ...each(setUp, (fault: SetUpFault) => setUpFaultWords('benchTest', fault)),
   ...each(gauge, gaugeFaultWords),

@@ -1,4 +1,5 @@
 import type { TypedFault, TypedFigure } from '../notes/typedFault'
+import { ownOnSafetyWords } from './additions'
 import { writtenClassWords } from './fits'
 import { valueName, valueNameOf } from './labels'
 import { formulaFaultWords } from './methodFaults'
@@ -53,6 +54,8 @@ export function typedFaultWords(fault: TypedFault): string {
       return formulaFaultWords(fault.why)
     case 'needsItself':
       return 'The formula needs its own result.'
+    case 'ownOnSafety':
+      return ownOnSafetyWords(fault.name)
     case 'never':
       return neverGivenWords(fault.why)
   }

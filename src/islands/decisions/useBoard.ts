@@ -7,6 +7,7 @@ import { evaluate } from '../../core/evaluate/evaluate'
 import type { Results } from '../../core/evaluate/results'
 import { type StandingDecision, standingDecisions } from '../../core/job/progress'
 import { jobState, whyClosed } from '../../core/job/standing'
+import type { EntryBody } from '../../core/notes/entrySchema'
 import type { Disposition } from '../../core/policy/disposition'
 import { type DecidedWay, decidedWay } from '../../core/verdict/decidedWay'
 import type { PartResult } from '../../core/verdict/partVerdict'
@@ -44,6 +45,10 @@ export interface Board {
   readonly fault: string | null
   /** Why nothing can be decided here; null when it can. */
   readonly closed: string | null
+  /** Why nothing can be added here; null when it can. */
+  readonly closedToNotes: string | null
+  /** Notes something in the job; why it was refused, or null. */
+  note(body: EntryBody): Promise<string | null>
   accept(rows: readonly BoardRow[]): Promise<void>
   depart(row: BoardRow, own: OwnVerdict): Promise<string | null>
 }
@@ -85,7 +90,14 @@ export function useBoard(initial: JobView): Board {
     rows,
     busy,
     fault,
-    closed: closedBecause(view),
+    closed: closedBecause(view, 'decide'),
+    closedToNotes: closedBecause(view, 'note'),
+    note: async (body) => {
+      const answer = await postJson(`${jobPath}/entries`, { entries: [{ id: v7(), seen: null, body }] })
+      if (answer.kind !== 'ok') return messageOf(answer)
+      await refresh()
+      return null
+    },
     accept: async (chosen) => {
       setBusy(true)
       setFault(null)
@@ -135,8 +147,8 @@ function rowsOf(view: JobView, results: Results): BoardRow[] {
   })
 }
 
-function closedBecause(view: JobView): string | null {
+function closedBecause(view: JobView, wants: 'decide' | 'note'): string | null {
   const because = whyClosed(jobState(view))
   if (because !== null) return closedWords[because]
-  return view.may.decide ? null : say.youMayLook
+  return view.may[wants] ? null : say.youMayLook
 }

@@ -9,6 +9,8 @@ import { Button, Key } from '../../ui/Button'
 import { useTableModel } from '../../ui/dataTable/useTableModel'
 import { Fault } from '../../ui/Field'
 import { SearchField } from '../../ui/SearchField'
+import { AddFit } from '../additions/AddFit'
+import { boardAddsTo } from '../additions/addsTo'
 import { Departure } from '../decisions/Departure'
 import { type BoardRow, useBoard } from '../decisions/useBoard'
 import type { NotesProps } from '../notes/useNotes'
@@ -33,6 +35,7 @@ function FitsView({ view, person }: { readonly view: JobView; readonly person: N
   const chosen = model.rows.find(({ spec }) => spec.id === asked) ?? model.rows.find(({ toDecide }) => toDecide) ?? model.rows[0]
   const index = chosen?.index
   const ways = useMemo(() => (index === undefined ? [] : startEvaluation(record).waysAt(index)), [record, index])
+  const [adding, setAdding] = useState(false)
   const [taking, setTaking] = useState<Taking | null>(null)
   const take = (way: Way): void => {
     const row = chosen && boardRowOf(way, chosen, board)
@@ -62,6 +65,9 @@ function FitsView({ view, person }: { readonly view: JobView; readonly person: N
             </Button>
           </div>
           {rows.length > 0 && <SearchField label={say.findFit} value={words} onChange={setWords} />}
+          {board.closedToNotes === null && record.book.characteristics.length > 0 && (
+            <Button onClick={() => setAdding(true)}>+ {say.addFit}</Button>
+          )}
         </div>
         {board.closed && <p className={styles.closed}>{board.closed}</p>}
         <Fault text={board.fault} />
@@ -88,6 +94,16 @@ function FitsView({ view, person }: { readonly view: JobView; readonly person: N
         {rows.length > 0 && <Keys />}
         <span className={styles.caution}>{CAUTION}</span>
       </p>
+      {adding && (
+        <AddFit
+          to={boardAddsTo(board)}
+          onDone={(id) => {
+            setAdding(false)
+            setAsked(id)
+          }}
+          onClose={() => setAdding(false)}
+        />
+      )}
       {taking && <Departure {...taking} levels={dispositions} board={board} onClose={() => setTaking(null)} />}
     </div>
   )

@@ -1,10 +1,9 @@
 import { useState } from 'react'
 import type { DraftBookAnswer } from '../../contract/answers'
 import type { DraftBookBody } from '../../contract/bodies'
-import { hasEnded, jobState } from '../../core/job/standing'
 import { quantityOf, quantityOfValue, stepOf } from '../../core/method/gives'
 import { slotsOf } from '../../core/method/layout'
-import type { EntryBody } from '../../core/notes/entrySchema'
+import { type Added, additionsIn } from '../../core/notes/additions'
 import { typedIn } from '../../core/notes/typedBook'
 import type { Typed } from '../../core/notes/typedCharacteristic'
 import { figuresOf } from '../../core/quantity/figures'
@@ -19,6 +18,8 @@ import { FittedTypes } from '../notes/FittedTypes'
 import { Notices } from '../notes/Notices'
 import { type JobNotes, type NotesProps, useNotes } from '../notes/useNotes'
 import { receiving } from '../pageData/pageData'
+import { AddedList } from './AddedList'
+import { Check } from './Check'
 import styles from './Limits.module.css'
 import { TypeForm } from './TypeForm'
 
@@ -27,6 +28,7 @@ function Limits(props: NotesProps) {
   const noted = useNotes(props)
   const { record } = noted
   const typed = typedIn(record.job.entries)
+  const added = additionsIn(record.job.entries)
   const [editing, setEditing] = useState<Typed | 'new' | null>(null)
   const waiting = typed.filter(({ check }) => check === null).length
   const measured = new Set(record.job.readings.map(({ characteristic }) => characteristic))
@@ -72,7 +74,8 @@ function Limits(props: NotesProps) {
           />
         ))}
       </ul>
-      {typed.length > 0 && <DraftBook noted={noted} typed={typed} />}
+      <AddedList noted={noted} person={props.person.name} />
+      {(typed.length > 0 || added.length > 0) && <DraftBook noted={noted} typed={typed} added={added} />}
       {editing !== null && (
         <TypeForm
           jobId={record.job.id}
@@ -187,7 +190,14 @@ function Card({
         {say.typed} {typed.by}
         {check && say.by(check.agrees ? say.checked : say.refused, check.by, check.note === '' ? '' : `: ${check.note}`)}
       </p>
-      <Check noted={noted} typed={typed} person={person} measured={measured} onEdit={onEdit} />
+      <Check
+        noted={noted}
+        typed={typed}
+        person={person}
+        isLimited
+        drop={measured ? null : (reason) => ({ kind: 'characteristicDropped', characteristic: typed.id, reason })}
+        onEdit={onEdit}
+      />
     </li>
   )
 }
@@ -202,83 +212,16 @@ function newWords(
   return `${figure(own.new.lower)} … ${figure(own.new.upper)} ${unit}`.trim()
 }
 
-/** The second person's answer, and for the first one the way to type it anew or take it out. */
-function Check({
+/** Everything typed, together, as a draft of a limit book. */
+function DraftBook({
   noted,
   typed,
-  person,
-  measured,
-  onEdit,
+  added,
 }: {
   readonly noted: JobNotes
-  readonly typed: Typed
-  readonly person: string
-  readonly measured: boolean
-  onEdit(): void
+  readonly typed: readonly Typed[]
+  readonly added: readonly Added[]
 }) {
-  const [asking, setAsking] = useState<'disagree' | 'drop' | null>(null)
-  const [text, setText] = useState('')
-  const [fault, setFault] = useState<string | null>(null)
-  const { view } = noted
-  const own = typed.by === person
-  const mayCheck = view.may.check && !hasEnded(jobState(view)) && !own
-  const answer = async (body: EntryBody): Promise<void> => {
-    const fate = await noted.write(body)
-    setFault(fate.kind === 'refused' ? fate.message : null)
-    if (fate.kind !== 'refused') setAsking(null)
-  }
-  const check = (agrees: boolean, note: string): void =>
-    void answer({ kind: 'limitsChecked', characteristic: typed.id, of: typed.entry, agrees, note })
-  return (
-    <div className={styles.check}>
-      {asking === null ? (
-        <div className={styles.actions}>
-          {mayCheck && (
-            <>
-              <Button kind="primary" disabled={typed.check?.agrees === true} onClick={() => check(true, '')}>
-                {say.agreesDocument}
-              </Button>
-              <Button onClick={() => setAsking('disagree')}>{say.doesNotAgreeTitle}</Button>
-            </>
-          )}
-          {noted.closed === null && <Button onClick={onEdit}>{say.typeAnew}</Button>}
-          {noted.closed === null && !measured && (
-            <Button kind="quiet" onClick={() => setAsking('drop')}>
-              {say.takeOut}
-            </Button>
-          )}
-          {own && typed.check === null && <span className={styles.about}>{say.secondPersonChecks}</span>}
-        </div>
-      ) : (
-        <form
-          className={styles.why}
-          onSubmit={(event) => {
-            event.preventDefault()
-            if (asking === 'disagree') check(false, text.trim())
-            else void answer({ kind: 'characteristicDropped', characteristic: typed.id, reason: text.trim() })
-          }}
-        >
-          <TextField
-            label={asking === 'disagree' ? say.whatDocumentSays : say.whyTakenOut}
-            value={text}
-            maxLength={400}
-            autoComplete="off"
-            autoFocus
-            onChange={(event) => setText(event.currentTarget.value)}
-          />
-          <Button onClick={() => setAsking(null)}>{say.leave}</Button>
-          <Button kind="primary" type="submit" disabled={text.trim().length < 3}>
-            {asking === 'disagree' ? say.doesNotAgreeTitle : say.takeOut}
-          </Button>
-        </form>
-      )}
-      <Fault text={fault} />
-    </div>
-  )
-}
-
-/** Everything typed, together, as a draft of a limit book. */
-function DraftBook({ noted, typed }: { readonly noted: JobNotes; readonly typed: readonly Typed[] }) {
   const { record } = noted
   const [made, setMade] = useState<DraftBookAnswer | null>(null)
   const form = useSentForm<DraftBookBody, DraftBookAnswer>({
@@ -292,7 +235,10 @@ function DraftBook({ noted, typed }: { readonly noted: JobNotes; readonly typed:
       setMade(answer)
     },
   })
-  const waiting = typed.filter(({ check }) => check?.agrees !== true)
+  const waiting = [
+    ...typed.map(({ value, check }) => ({ name: value.name, check })),
+    ...added.flatMap(({ what, check }) => (what.of === 'fit' && what.limits.length > 0 ? [{ name: what.name, check }] : [])),
+  ].filter(({ check }) => check?.agrees !== true)
   return (
     <section className={styles.draft} aria-labelledby="draft">
       <h2 id="draft">{say.makeDraftLimit}</h2>
@@ -300,7 +246,7 @@ function DraftBook({ noted, typed }: { readonly noted: JobNotes; readonly typed:
         {!noted.view.may.note
           ? say.inspectorMakesDraft
           : waiting.length > 0
-            ? say.waitsCheck(waiting.map(({ value }) => value.name).join(', '))
+            ? say.waitsCheck(waiting.map(({ name }) => name).join(', '))
             : say.partsPositionsMethods}
       </p>
       <form className={styles.why} onSubmit={form.submit} noValidate>

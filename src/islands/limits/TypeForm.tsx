@@ -5,13 +5,16 @@ import type { Gauge } from '../../core/gauge/gauge'
 import { type GaugeKind, gaugeKindFacts, gaugeKinds } from '../../core/gauge/gaugeKinds'
 import { quantityOf } from '../../core/method/gives'
 import type { MethodKind } from '../../core/method/method'
+import { needsOf } from '../../core/method/needs'
 import { setUpOf, usualGaugeOf } from '../../core/method/setUp/setUp'
 import type { EntryBody } from '../../core/notes/entrySchema'
 import type { Typed } from '../../core/notes/typedCharacteristic'
+import { typedFaults } from '../../core/notes/typedCharacteristic'
 import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { gaugeKindName } from '../../core/words/gauges'
 import { methodName } from '../../core/words/methods'
+import { typedFaultWords } from '../../core/words/typedFaults'
 import { say } from '../../labels/limits'
 import type { Told } from '../../sync/outbox'
 import { Button } from '../../ui/Button'
@@ -22,7 +25,7 @@ import { useKeptForm } from '../forms/useKeptForm'
 import { LimitRows } from './LimitRows'
 import styles from './Limits.module.css'
 import { SetUpAnswer } from './SetUpAnswer'
-import { emptyForm, formOf, methodOf, type TypedForm, typedFigures, typedOf, usualStep } from './typedForm'
+import { emptyForm, formOf, methodOf, sameFor, type TypedForm, typedFigures, typedOf, usualStep } from './typedForm'
 
 export interface TypeFormProps {
   readonly jobId: string
@@ -43,7 +46,13 @@ export interface TypeFormProps {
 export function TypeForm(props: TypeFormProps) {
   const { book, system, before } = props
   // One id each: pressing twice writes one characteristic.
-  const [ids] = useState(() => ({ characteristic: before?.id ?? `t-${v7()}`, part: `t-${v7()}` }))
+  const [ids] = useState(() => ({
+    characteristic: before?.id ?? `t-${v7()}`,
+    part: `t-${v7()}`,
+    more: book.parts.map(() => `t-${v7()}`),
+  }))
+  const alsoFor = (typed: TypedForm): LimitBook['parts'] =>
+    book.parts.filter(({ id }) => id !== typed.part && typed.alsoFor.includes(id))
   const resolutionsOf = ({ gaugeKind, kind }: TypedForm): readonly number[] => {
     const wanted = gaugeKind === '' ? usualGaugeOf(kind) : gaugeKind
     return props.gauges.filter((gauge) => gauge.kind === wanted).map(({ resolution }) => resolution)
@@ -56,12 +65,28 @@ export function TypeForm(props: TypeFormProps) {
     start: () => (before ? formOf(before) : emptyForm(book, props.typed.at(-1))),
     check: (typed) => {
       const value = read(typed)
-      return value.ok ? [] : value.fault
+      if (!value.ok) return value.fault
+      // What is measured alike elsewhere must be able to stand there too.
+      return alsoFor(typed).flatMap((part) =>
+        typedFaults(`${ids.characteristic}-also`, sameFor(value.value, { name: value.value.part.name }, part), book, system)
+          .slice(0, 1)
+          .map((fault) => ({ at: '', says: `${part.name}: ${typedFaultWords(fault)}` })),
+      )
     },
     send: async (typed) => {
       const value = read(typed)
       if (!value.ok) return value.fault
-      const fate = await props.write({ kind: 'characteristicTyped', characteristic: ids.characteristic, value: value.value })
+      const more = alsoFor(typed).map(
+        (part, index): EntryBody => ({
+          kind: 'characteristicTyped',
+          characteristic: ids.more[index] ?? `t-${v7()}`,
+          value: sameFor(value.value, { name: value.value.part.name }, part),
+        }),
+      )
+      const fate = await props.write(
+        { kind: 'characteristicTyped', characteristic: ids.characteristic, value: value.value },
+        ...more,
+      )
       if (fate.kind === 'refused') return [{ at: '', says: fate.message }]
       kept.done()
       props.onDone(ids.characteristic)
@@ -128,6 +153,15 @@ export function TypeForm(props: TypeFormProps) {
                 autoComplete="off"
                 onChange={(event) => set({ position: event.currentTarget.value })}
               />
+              <SelectField
+                label={say.sitsIn}
+                value={form.sitsIn}
+                options={[
+                  { value: '', label: say.machineItself },
+                  ...book.positions.map(({ id, name }) => ({ value: id, label: name })),
+                ]}
+                onChange={(event) => set({ sitsIn: event.currentTarget.value })}
+              />
             </>
           )}
         </fieldset>
@@ -190,43 +224,76 @@ export function TypeForm(props: TypeFormProps) {
             </div>
           )}
         </fieldset>
+        {before === null && method.ok && needsOf(method.value).length === 0 && book.parts.length > 1 && (
+          <details>
+            <summary>
+              {say.alsoFor} <span className="figure">{form.alsoFor.length}</span>
+            </summary>
+            <div className={styles.also}>
+              {book.parts
+                .filter(({ id }) => id !== form.part)
+                .map(({ id, name }) => (
+                  <label key={id} className={styles.tick}>
+                    <input
+                      type="checkbox"
+                      checked={form.alsoFor.includes(id)}
+                      onChange={(event) =>
+                        set({
+                          alsoFor: event.currentTarget.checked ? [...form.alsoFor, id] : form.alsoFor.filter((one) => one !== id),
+                        })
+                      }
+                    />
+                    {name}
+                  </label>
+                ))}
+            </div>
+          </details>
+        )}
         <fieldset className={styles.group}>
           <legend>{say.fromManual}</legend>
-          <TextField
-            label={say.document}
-            hint={say.shortNameNumber}
-            list="documents-known"
-            value={form.document}
-            error={at('document')}
-            maxLength={40}
-            autoComplete="off"
-            onChange={(event) => {
-              const text = event.currentTarget.value
-              const chosen = book.documents.find(({ id }) => id === text)
-              set({ document: text, ...(chosen ? { documentTitle: chosen.title, documentRevision: chosen.revision } : {}) })
-            }}
-          />
-          <datalist id="documents-known">
-            {documents.map(({ id, title }) => (
-              <option key={id} value={id}>
-                {title}
-              </option>
-            ))}
-          </datalist>
-          <TextField
-            label={say.title}
-            value={form.documentTitle}
-            maxLength={200}
-            autoComplete="off"
-            onChange={(event) => set({ documentTitle: event.currentTarget.value })}
-          />
-          <TextField
-            label={say.revisionTitle}
-            value={form.documentRevision}
-            maxLength={40}
-            autoComplete="off"
-            onChange={(event) => set({ documentRevision: event.currentTarget.value })}
-          />
+          <label className={styles.tick}>
+            <input type="checkbox" checked={form.isOwn} onChange={(event) => set({ isOwn: event.currentTarget.checked })} />
+            {say.noDocument}
+          </label>
+          {!form.isOwn && (
+            <>
+              <TextField
+                label={say.document}
+                hint={say.shortNameNumber}
+                list="documents-known"
+                value={form.document}
+                error={at('document')}
+                maxLength={40}
+                autoComplete="off"
+                onChange={(event) => {
+                  const text = event.currentTarget.value
+                  const chosen = book.documents.find(({ id }) => id === text)
+                  set({ document: text, ...(chosen ? { documentTitle: chosen.title, documentRevision: chosen.revision } : {}) })
+                }}
+              />
+              <datalist id="documents-known">
+                {documents.map(({ id, title }) => (
+                  <option key={id} value={id}>
+                    {title}
+                  </option>
+                ))}
+              </datalist>
+              <TextField
+                label={say.title}
+                value={form.documentTitle}
+                maxLength={200}
+                autoComplete="off"
+                onChange={(event) => set({ documentTitle: event.currentTarget.value })}
+              />
+              <TextField
+                label={say.revisionTitle}
+                value={form.documentRevision}
+                maxLength={40}
+                autoComplete="off"
+                onChange={(event) => set({ documentRevision: event.currentTarget.value })}
+              />
+            </>
+          )}
           <label className={styles.tick}>
             <input type="checkbox" checked={form.safety} onChange={(event) => set({ safety: event.currentTarget.checked })} />
             {say.safetyMarkedDeparting}

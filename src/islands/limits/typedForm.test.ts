@@ -3,7 +3,18 @@ import { noBook } from '../../core/book/noBook'
 import { everyMethod } from '../../core/method/everyMethod.fixture'
 import type { Method } from '../../core/method/method'
 import type { Typed } from '../../core/notes/typedCharacteristic'
-import { emptyForm, formOf, judgedBy, judgeLabel, methodOf, type TypedForm, typedOf, usualJudge, usualStep } from './typedForm'
+import {
+  emptyForm,
+  formOf,
+  judgedBy,
+  judgeLabel,
+  methodOf,
+  sameFor,
+  type TypedForm,
+  typedOf,
+  usualJudge,
+  usualStep,
+} from './typedForm'
 
 const book = noBook('job', 'Feed pump')
 const limit = { ...emptyForm(book, undefined).limits[0], key: 'l', page: '31' } as TypedForm['limits'][number]
@@ -23,12 +34,35 @@ const over = { id: 't-1', before: null, book, system: 'metric' as const, newPart
 const sent = (form: Partial<TypedForm>) => typedOf({ ...filled, ...form }, over)
 
 describe('a form filled in from a manual', () => {
+  it('needs no document where there is none: the limit is then the shop’s own, and says so', () => {
+    const own = sent({ isOwn: true, document: '', newPage: '', limits: [{ ...limit, wear: '0,50', plan: '', page: '' }] })
+    expect(own.value?.document.id).toBe('as found')
+    expect(own.value?.limits[0]?.page).toBe('no document')
+    expect(own.value?.new?.page).toBe('no document')
+    expect(sent({ document: '', newPage: '' }).ok).toBe(false)
+    // What has no figure needs none either.
+    const bare = sent({ document: '', newLower: '', newUpper: '', newPage: '', limits: [] })
+    expect(bare.value?.document.id).toBe('as found')
+  })
+
+  it('stands on another part under its name', () => {
+    const { value } = sent({})
+    if (!value) throw new Error('It was refused.')
+    const other = { id: 'p-2', name: 'Collar', assembly: 'Pump', position: 'Free side' } as Parameters<typeof sameFor>[2]
+    expect(sameFor(value, { name: 'Sleeve' }, other)).toEqual({
+      ...value,
+      name: 'Collar Ø',
+      part: { id: 'p-2', name: 'Collar', assembly: 'Pump', position: 'Free side' },
+    })
+    expect(sameFor({ ...value, name: 'Play' }, { name: 'Sleeve' }, other).name).toBe('Collar: Play')
+  })
+
   it('is sent trimmed, with what is usual where nothing was said', () => {
     expect(sent({})).toEqual({
       ok: true,
       value: {
         name: 'Sleeve Ø',
-        part: { id: 'own-part', name: 'Sleeve', assembly: 'Machine', position: 'Sleeve' },
+        part: { id: 'own-part', name: 'Sleeve', assembly: 'Machine', position: 'Sleeve', sitsIn: null },
         method: expect.objectContaining({ kind: 'endFloat' }),
         gaugeKind: 'dial',
         readTo: '0.01 mm',

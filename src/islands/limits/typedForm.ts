@@ -8,12 +8,14 @@ import type { Method, MethodKind } from '../../core/method/method'
 import type { ReductionName } from '../../core/method/reduction'
 import type { SetUpAnswers } from '../../core/method/setUp/answers'
 import { setUpMethod, usualGaugeOf } from '../../core/method/setUp/setUp'
+import { OWN_DOCUMENT, OWN_PAGE } from '../../core/notes/ownLimit'
 import { type Typed, typedFaults } from '../../core/notes/typedCharacteristic'
 import type { TypedCharacteristic, TypedLimit } from '../../core/notes/typedSchema'
 import { formatQuantity, unitOf } from '../../core/quantity/format'
 import { differenceOf, type QuantityKind, quantityFacts } from '../../core/quantity/kind'
 import { parseReading } from '../../core/quantity/reading'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { ownDocumentTitle } from '../../core/words/additions'
 import { valueName } from '../../core/words/labels'
 import { setUpFaultWords, setUpStarts } from '../../core/words/methods'
 import { typedFaultWords } from '../../core/words/typedFaults'
@@ -40,6 +42,10 @@ export interface TypedForm {
   readonly partName: string
   readonly assembly: string
   readonly position: string
+  /** Position that holds a new part; empty: the machine itself. */
+  readonly sitsIn: string
+  /** Other parts it is measured on in the same way. */
+  readonly alsoFor: readonly string[]
   readonly kind: MethodKind
   readonly answers: SetUpAnswers
   /** Empty: the usual one. */
@@ -47,6 +53,8 @@ export interface TypedForm {
   /** Empty: the usual step. */
   readonly readTo: string
   readonly how: string
+  /** No document gives it: its limits are the shop’s own. */
+  readonly isOwn: boolean
   readonly document: string
   readonly documentTitle: string
   readonly documentRevision: string
@@ -77,11 +85,14 @@ export function emptyForm(book: LimitBook, last: Typed | undefined): TypedForm {
     partName: '',
     assembly: last?.value.part.assembly ?? '',
     position: '',
+    sitsIn: '',
+    alsoFor: [],
     kind: 'outsideDiameter',
     answers: {},
     gaugeKind: '',
     readTo: '',
     how: '',
+    isOwn: false,
     document: last?.value.document.id ?? '',
     documentTitle: last?.value.document.title ?? '',
     documentRevision: last?.value.document.revision ?? '',
@@ -102,11 +113,14 @@ export function formOf({ value }: Typed): TypedForm {
     partName: value.part.name,
     assembly: value.part.assembly,
     position: value.part.position,
+    sitsIn: value.part.sitsIn ?? '',
+    alsoFor: [],
     kind: value.method.kind,
     answers: {},
     gaugeKind: value.gaugeKind,
     readTo: value.readTo,
     how: value.how,
+    isOwn: value.document.id === OWN_DOCUMENT,
     document: value.document.id,
     documentTitle: value.document.title,
     documentRevision: value.document.revision,
@@ -207,17 +221,19 @@ export function typedOf(
   wants(has(form.name), 'name', say.nameWhatMeasured)
   const method = methodOf(form, before, system)
   if (!method.ok) faults.push(...method.fault)
-  wants(has(form.document), 'document', say.nameDocumentLimit)
   const hasNew = [form.newLower, form.newUpper, form.newNominal].some(has)
   wants(!hasNew || has(form.newLower), 'newLower', say.typeLeastNew)
   const byClass = writtenClass(form.newLower, system) !== null
   wants(!hasNew || byClass || has(form.newUpper), 'newUpper', say.typeGreatestNew)
-  wants(!hasNew || has(form.newPage), 'newPage', say.namePage)
   const rows = form.limits.filter((row) => has(row.wear) || has(row.plan))
+  // What has no figure needs no document to have it from.
+  const isOwn = form.isOwn || (!hasNew && rows.length === 0 && !has(form.document))
+  wants(isOwn || has(form.document), 'document', say.nameDocumentLimit)
+  wants(isOwn || !hasNew || has(form.newPage), 'newPage', say.namePage)
   for (const row of rows) {
     const at = `limits.${form.limits.indexOf(row)}`
     wants(has(row.wear), `${at}.wear`, say.typeWearLimit)
-    wants(has(row.page), `${at}.page`, say.namePage)
+    wants(isOwn || has(row.page), `${at}.page`, say.namePage)
   }
   if (!method.ok || faults.length > 0) return err(faults)
   const value: TypedCharacteristic = {
@@ -229,23 +245,26 @@ export function typedOf(
           name: form.partName.trim(),
           assembly: form.assembly.trim() || say.machine,
           position: form.position.trim() || form.partName.trim(),
+          sitsIn: form.sitsIn === '' ? null : form.sitsIn,
         },
     method: method.value as TypedCharacteristic['method'],
     gaugeKind: form.gaugeKind === '' ? usualGaugeOf(form.kind) : form.gaugeKind,
     readTo: form.readTo.trim() || usualStep(method.value, system, typedFigures(form), resolutions),
     how: form.how.trim(),
-    document: {
-      id: form.document.trim(),
-      title: form.documentTitle.trim() || form.document.trim(),
-      revision: form.documentRevision.trim(),
-    },
+    document: isOwn
+      ? { id: OWN_DOCUMENT, title: ownDocumentTitle, revision: '' }
+      : {
+          id: form.document.trim(),
+          title: form.documentTitle.trim() || form.document.trim(),
+          revision: form.documentRevision.trim(),
+        },
     new: hasNew
       ? {
           nominal: form.newNominal.trim() || null,
           lower: form.newLower.trim(),
           // A class gives both ends.
           upper: form.newUpper.trim() || form.newLower.trim(),
-          page: form.newPage.trim(),
+          page: isOwn ? OWN_PAGE : form.newPage.trim(),
         }
       : null,
     limits: rows.map((row) => ({
@@ -255,10 +274,20 @@ export function typedOf(
       plan: row.plan.trim() || null,
       whenPassed: row.whenPassed,
       instruction: row.instruction.trim(),
-      page: row.page.trim(),
+      page: isOwn ? OWN_PAGE : row.page.trim(),
     })),
     safety: form.safety,
   }
   const refused = typedFaults(id, value, book, system)
   return refused.length === 0 ? ok(value) : err(refused.map((fault) => ({ at: '', says: typedFaultWords(fault) })))
+}
+
+/** The same measurement on another part: named after it, limited alike, from the same document. */
+export function sameFor(
+  value: TypedCharacteristic,
+  own: Pick<LimitBook['parts'][number], 'name'>,
+  { id, name, assembly, position }: LimitBook['parts'][number],
+): TypedCharacteristic {
+  const renamed = value.name.includes(own.name) ? value.name.replace(own.name, name) : `${name}: ${value.name}`
+  return { ...value, name: renamed.slice(0, 200), part: { id, name, assembly, position } }
 }

@@ -13,8 +13,10 @@ import { ComplaintNote } from '../notes/ComplaintNote'
 import { Notices } from '../notes/Notices'
 import { type NotesProps, useNotes } from '../notes/useNotes'
 import { receiving } from '../pageData/pageData'
+import { AddStep } from '../steps/AddStep'
 import stepStyles from '../steps/StageSteps.module.css'
-import { AddStep, StepCard } from '../steps/StepCard'
+import { StepCard } from '../steps/StepCard'
+import { AddPosition } from '../strip/AddPosition'
 import { FindingCard } from './FindingCard'
 import { FindingForm } from './FindingForm'
 import { HandTests } from './HandTests'
@@ -80,6 +82,7 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
             </ul>
           </section>
         ))}
+        <AddPosition noted={noted} onAdded={setPartId} />
       </nav>
       <div className={styles.main}>
         <Notices noted={noted} />

@@ -9,6 +9,8 @@ import { speakerOf } from '../../core/words/speaker'
 import { say } from '../../labels/plan'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
+import { AddNeed } from '../additions/AddNeed'
+import { addsTo } from '../additions/addsTo'
 import { FittedTypes } from '../notes/FittedTypes'
 import { Notices } from '../notes/Notices'
 import { type NotesProps, useNotes } from '../notes/useNotes'
@@ -50,7 +52,10 @@ function PlanSheet({ today, ...props }: NotesProps & { readonly today: string })
     return (
       <div className={styles.sheet}>
         <FittedTypes noted={noted} />
-        <p className={styles.empty}>{say.jobsLimitBook}</p>
+        <p className={styles.empty}>
+          {say.jobsLimitBook}{' '}
+          <a href={`/machines/${encodeURIComponent(record.machine.id)}/compose`}>{say.composeMachine}</a>
+        </p>
       </div>
     )
   return (
@@ -142,6 +147,7 @@ function PlanSheet({ today, ...props }: NotesProps & { readonly today: string })
           )
         })}
       </div>
+      {noted.closed === null && <AddNeed to={addsTo(noted)} />}
       {missing.length > 0 && (
         <section className={styles.missing} aria-labelledby="missing">
           <h2 id="missing">{say.gotBeforeAnything}</h2>

@@ -6,10 +6,11 @@ import { ComplaintNote } from '../notes/ComplaintNote'
 import { Notices } from '../notes/Notices'
 import { type NotesProps, useNotes } from '../notes/useNotes'
 import { receiving } from '../pageData/pageData'
+import { AddStep } from './AddStep'
 import { GateOutcomePanel } from './GateOutcomePanel'
 import { LiftingHelper } from './LiftingHelper'
 import styles from './StageSteps.module.css'
-import { AddStep, StepCard } from './StepCard'
+import { StepCard } from './StepCard'
 
 export type OwnStage = Exclude<ProcedureStage, 'strip' | 'look'>
 

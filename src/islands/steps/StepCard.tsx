@@ -1,13 +1,11 @@
 import { useEffect, useState } from 'react'
-import { v7 } from 'uuid'
 import { formatMoment } from '../../contract/words'
-import { type JobStep, reopenedWith, waitLeftMs } from '../../core/notes/steps'
+import { isAddedHere, type JobStep, reopenedWith, waitLeftMs } from '../../core/notes/steps'
 import { cautionText, licensedFieldName } from '../../core/words/cautions'
 import { clockText } from '../../core/words/clock'
 import { say } from '../../labels/steps'
 import { Button, ButtonLink } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
-import { useNoteForm } from '../notes/useNoteForm'
 import type { JobNotes } from '../notes/useNotes'
 import { useSubjectForm } from '../notes/useSubjectForm'
 import { Pictures } from '../picture/Pictures'
@@ -42,9 +40,14 @@ export function StepCard({ noted, step, number }: { readonly noted: JobNotes; re
         <h3 className={styles.name}>
           {step.name}
           {step.gate && <span className={styles.badge}>{say.gate}</span>}
-          {step.book === null && <span className={styles.badge}>{say.addedJob}</span>}
+          {isAddedHere(step) && <span className={styles.badge}>{say.addedJob}</span>}
         </h3>
         {step.text !== '' && <p className={styles.text}>{step.text}</p>}
+        {step.book?.stop && (
+          <p className={styles.stop}>
+            <b>{say.stops[step.book.stop.at]}:</b> {step.book.stop.text}
+          </p>
+        )}
         {step.cautions.length > 0 && (
           <ul className={styles.cautions}>
             {step.cautions.map((caution) => (
@@ -241,44 +244,6 @@ function StepForm({
           {SUBMITS[kind]}
         </Button>
         <Button onClick={onClose}>{say.notNow}</Button>
-      </div>
-    </form>
-  )
-}
-
-/** A step that the book does not have. */
-export function AddStep({
-  noted,
-  stage,
-  after,
-}: {
-  readonly noted: JobNotes
-  readonly stage: JobStep['stage']
-  readonly after: string | null
-}) {
-  const [open, setOpen] = useState(false)
-  const form = useNoteForm(noted, `step after ${after ?? stage}`, {
-    start: () => ({ name: '' }),
-    check: ({ name }) => (name.trim() === '' ? [{ at: 'name', says: say.sayWhatDone }] : []),
-    bodies: ({ name }) => [{ kind: 'stepAdded', step: v7(), stage, name: name.trim(), text: '', after }],
-    done: () => setOpen(false),
-  })
-  if (noted.closed !== null) return null
-  if (!open)
-    return (
-      <Button kind="quiet" onClick={() => setOpen(true)}>
-        {say.addStep}
-      </Button>
-    )
-  return (
-    <form className={styles.form} onSubmit={form.submit} noValidate>
-      <TextField label={say.whatDone} maxLength={200} autoFocus {...form.field('name')} />
-      <Fault text={form.fault} />
-      <div className={styles.actions}>
-        <Button type="submit" kind="primary">
-          {say.addEnd}
-        </Button>
-        <Button onClick={() => setOpen(false)}>{say.notNow}</Button>
       </div>
     </form>
   )

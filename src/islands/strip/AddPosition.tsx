@@ -18,7 +18,14 @@ export function AddPosition({ noted, onAdded }: { readonly noted: JobNotes; read
       ...(/^[1-9]\d{0,2}$/.test(count.trim()) ? [] : [{ at: 'count', says: say.piecesWholeNumber }]),
     ],
     bodies: ({ name, parent, count }) => [
-      { kind: 'positionAdded', position: id, name: name.trim(), parent: parent === '' ? null : parent, count: Number(count) },
+      {
+        kind: 'positionAdded',
+        position: id,
+        name: name.trim(),
+        parent: parent === '' ? null : parent,
+        count: Number(count),
+        asPart: true,
+      },
     ],
     done: () => {
       setOpen(false)

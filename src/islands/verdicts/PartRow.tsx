@@ -86,11 +86,22 @@ export function PartRow({ row, board, namesAssembly, open, onToggle, onDepart, p
 }
 
 /** Every reason of a part, under its row. */
-export function ReasonsRow({ row, board, place }: Pick<PartRowProps, 'row' | 'board' | 'place'>) {
+export function ReasonsRow({
+  row,
+  board,
+  place,
+  onAdd,
+}: Pick<PartRowProps, 'row' | 'board' | 'place'> & { readonly onAdd: () => void }) {
   return (
     <tr {...place} className={styles.reasons}>
       <td colSpan={8}>
         <VoteList votes={row.result.votes} speaker={board.speaker} />
+        {board.closedToNotes === null && (
+          <Button kind="quiet" onClick={onAdd}>
+            + {say.addWay}
+            <span className="hidden-label"> {say.onPart(row.part.name)}</span>
+          </Button>
+        )}
       </td>
     </tr>
   )

@@ -13,6 +13,8 @@ import { type ModelColumn, useTableModel } from '../../ui/dataTable/useTableMode
 import { Fault } from '../../ui/Field'
 import { SearchField } from '../../ui/SearchField'
 import { VerdictMark } from '../../ui/VerdictMark'
+import { AddWay } from '../additions/AddWay'
+import { boardAddsTo } from '../additions/addsTo'
 import { Departure } from '../decisions/Departure'
 import { type BoardRow, isAcceptable, needsSomeone, useBoard } from '../decisions/useBoard'
 import { receiving } from '../pageData/pageData'
@@ -25,6 +27,7 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
   const board = useBoard(view)
   const [only, setOnly] = useState(false)
   const [openPart, setOpenPart] = useState<string | null>(null)
+  const [addingTo, setAddingTo] = useState<BoardRow['part'] | null>(null)
   const [departing, setDeparting] = useState<BoardRow | null>(null)
   const acceptable = board.rows.filter(isAcceptable)
   const waiting = board.rows.filter(needsSomeone)
@@ -106,7 +109,7 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
           onKey={onKey}
           rowOf={(item, place) =>
             item.kind === 'reasons' ? (
-              <ReasonsRow row={item.row} board={board} place={place} />
+              <ReasonsRow row={item.row} board={board} place={place} onAdd={() => setAddingTo(item.row.part)} />
             ) : (
               <PartRow
                 row={item.row}
@@ -161,6 +164,9 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
         <span className={styles.policy}>{say.policy(policyWords(board.view.record.job.policy).join(' · '))}</span>
         <span className={styles.caution}>{CAUTION}</span>
       </p>
+      {addingTo && (
+        <AddWay to={boardAddsTo(board)} part={addingTo} onDone={() => setAddingTo(null)} onClose={() => setAddingTo(null)} />
+      )}
       {departing && <Departure row={departing} levels={dispositions} board={board} onClose={() => setDeparting(null)} />}
     </div>
   )

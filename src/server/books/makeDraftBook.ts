@@ -2,8 +2,11 @@ import type { DraftBookAnswer } from '../../contract/answers'
 import type { DraftBookBody } from '../../contract/bodies'
 import { bookSchema } from '../../core/book/bookSchema'
 import { faultsOf } from '../../core/book/faults'
+import { withBeginning } from '../../core/kit/composition'
+import { additionsIn } from '../../core/notes/additions'
 import { draftBook } from '../../core/notes/draftBook'
 import { foldNotes } from '../../core/notes/fold'
+import { isAddedHere } from '../../core/notes/steps'
 import { typedIn } from '../../core/notes/typedBook'
 import { draftFaultWords } from '../../core/words/noteFaults'
 import { bookFaultWords } from '../../core/words/recordFaults'
@@ -32,8 +35,11 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
     const before = await booksOf(db, id)
     const drafts = before.filter(({ revision }) => /draft \d+$/.test(revision))
     const base = book.issued === null ? '' : `${book.revision.slice(0, 10)}, `
+    const noted = foldNotes(book, job.entries)
+    // Steps belong to a level: a machine that had no book gets the one that every composed machine has.
+    const based = book.levels.length === 0 && noted.steps.some(isAddedHere) ? withBeginning(book) : book
     const make = (revision: string) =>
-      draftBook(book, typedIn(job.entries), foldNotes(book, job.entries).positions, { id, title: body.title, revision })
+      draftBook(based, typedIn(job.entries), additionsIn(job.entries), noted, { id, title: body.title, revision })
     for (const { revision, document } of drafts) {
       const again = make(revision)
       if (again.ok && canonicalJson(bookSchema.parse(again.value)) === canonicalJson(bookSchema.parse(document)))

@@ -167,6 +167,9 @@ const CHANGES_BOOK: ReadonlySet<EntryKind> = new Set([
   'characteristicDropped',
   'limitsChecked',
   'variantSaid',
+  'thingAdded',
+  'thingDropped',
+  'positionAdded',
 ])
 export const changesBook = (kind: EntryKind): boolean => CHANGES_BOOK.has(kind)
 /** With more readings than this the whole is read as fast. */

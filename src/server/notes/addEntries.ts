@@ -2,6 +2,7 @@ import type { JobView, StoredEntry } from '../../contract/answers'
 import type { EntriesBody, SentEntry } from '../../contract/bodies'
 import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
 import { scopeOfRecord } from '../../core/evaluate/evaluate'
+import { additionsIn } from '../../core/notes/additions'
 import { type EntryContext, refuseEntry } from '../../core/notes/checkEntry'
 import type { Entry, EntryBody, EntryKind } from '../../core/notes/entrySchema'
 import { foldNotes } from '../../core/notes/fold'
@@ -124,6 +125,7 @@ function entryContext(
     confirmedSafe: view.confirmations.some(({ step }) => step === 'makeSafe'),
     author: new Set([user.name, ...names]),
     typed: typedIn(entries),
+    added: additionsIn(entries),
     readings: new Map(record.job.readings.map(({ id, characteristic }) => [id, characteristic])),
   }
 }

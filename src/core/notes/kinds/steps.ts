@@ -1,4 +1,5 @@
-import { procedureStages } from '../../book/procedureStages'
+import type { BookStep } from '../../book/procedureSchema'
+import { procedureStages, stops } from '../../book/procedureStages'
 import { freshStep, insertAfter } from '../draft'
 import type { NoteFault } from '../noteFault'
 import type { EntryContext, NoteKindOf } from '../noteKind'
@@ -6,6 +7,7 @@ import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
 import type { NotedPosition, NotesState } from '../state'
 import { closedFault, mustNotBeSkipped, placesFor, reopenedWith, stepOf, waitLeftMs } from '../steps'
+import { firstOf, unknownCaution, unknownCharacteristic, unknownPosition } from '../unknown'
 
 const unknownStep = (id: string): NoteFault => ({ code: 'noStep', id })
 
@@ -128,18 +130,56 @@ const stepAddedShape = ({ z, idSchema, nameSchema, words }: NoteShaping) =>
     name: nameSchema,
     text: words(1000),
     after: idSchema.nullable(),
+    /** What it has beyond its words, where anything of it was said. */
+    has: z
+      .strictObject({
+        cautions: z.array(idSchema).max(20),
+        gate: z.boolean(),
+        wait: z.strictObject({ minutes: z.int().min(1).max(10_000), for: nameSchema }).nullable(),
+        stop: z.strictObject({ at: z.enum(stops), text: nameSchema }).nullable(),
+        removes: z.array(idSchema).max(100),
+        measures: z.array(idSchema).max(100),
+      })
+      .optional(),
   })
 export type StepAdded = Noting<typeof stepAddedShape>
+
+/** A step with everything a book's own may have; it belongs to every level. */
+const stepWith = (
+  id: string,
+  { stage, name, text }: Pick<StepAdded, 'stage' | 'name' | 'text'>,
+  { stop, ...has }: NonNullable<StepAdded['has']>,
+): BookStep => ({
+  id,
+  stage,
+  name,
+  text,
+  levels: [],
+  gate: has.gate,
+  wait: has.wait,
+  cautions: [...has.cautions],
+  removes: [...has.removes],
+  measures: [...has.measures],
+  destroys: [],
+  ...(stop ? { stop } : {}),
+  source: null,
+})
 export const stepAdded: NoteKindOf<StepAdded> = {
   shape: stepAddedShape,
   subject: ({ step }) => `step:${step}`,
-  refuse: ({ step, after }, context) => {
+  refuse: ({ step, after, has }, context) => {
     if (stepOf(step, context)) return { code: 'stepIdTaken' }
+    const unknown =
+      firstOf(has?.removes ?? [], (id) => unknownPosition(id, context)) ??
+      firstOf(has?.measures ?? [], (id) => unknownCharacteristic(id, context)) ??
+      firstOf(has?.cautions ?? [], (id) => unknownCaution(id, context))
+    if (unknown) return unknown
     return after === null || stepOf(after, context) ? null : { code: 'noStepBefore', id: after }
   },
-  apply: ({ step, after, ...added }, _noted, { steps }) => {
+  apply: ({ step, after, has, ...added }, _noted, { steps }) => {
     if (steps.some(({ id }) => id === step)) return
-    insertAfter(steps, { book: null, ...freshStep({ ...added, id: step }) }, after)
+    const book = has ? stepWith(step, added, has) : null
+    insertAfter(steps, { book, ...freshStep({ ...added, id: step }) }, after)
   },
 }
 

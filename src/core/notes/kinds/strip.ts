@@ -65,7 +65,14 @@ export const putBack: NoteKindOf<PutBack> = {
 }
 
 const positionAddedShape = ({ z, idSchema, nameSchema, count }: NoteShaping) =>
-  z.strictObject({ kind: z.literal('positionAdded'), position: idSchema, name: nameSchema, parent: idSchema.nullable(), count })
+  z.strictObject({
+    kind: z.literal('positionAdded'),
+    position: idSchema,
+    name: nameSchema,
+    parent: idSchema.nullable(),
+    count,
+    asPart: z.literal(true).optional(),
+  })
 export type PositionAdded = Noting<typeof positionAddedShape>
 export const positionAdded: NoteKindOf<PositionAdded> = {
   shape: positionAddedShape,
@@ -74,7 +81,8 @@ export const positionAdded: NoteKindOf<PositionAdded> = {
     if (unknownPosition(position, context) === null) return { code: 'positionIdTaken' }
     return parent === null ? null : unknownPosition(parent, context)
   },
-  apply: ({ position: id, ...added }, _noted, { positions }) => {
+  apply: ({ position: id, asPart: _, ...added }, _noted, { positions }) => {
+    // One that is a part too stands in the job’s book (typedBook.ts).
     if (!positions.has(id)) positions.set(id, freshPosition({ id, ...added }, null))
   },
 }

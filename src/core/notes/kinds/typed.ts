@@ -4,6 +4,7 @@ import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
 import { typedFaults } from '../typedCharacteristic'
+import { addedUser } from './added'
 
 const isMeasured = (characteristic: string, { readings }: EntryContext): boolean =>
   [...readings.values()].includes(characteristic)
@@ -46,7 +47,8 @@ function refuseDropping(id: string, context: EntryContext): NoteFault | null {
   if (!typed) return { code: 'notTypedHere' }
   if (isMeasured(id, context)) return { code: 'hasReadings', name: typed.value.name }
   const user = context.typed.find(({ value: { method } }) => needsOf(method).includes(id))
-  return user ? { code: 'usedBy', name: user.value.name } : null
+  const name = user?.value.name ?? addedUser(id, context)
+  return name === undefined ? null : { code: 'usedBy', name }
 }
 
 /** A second person held what was typed against the document. */
@@ -67,10 +69,18 @@ export const limitsChecked: NoteKindOf<LimitsChecked> = {
   apply: () => {},
 }
 
+/** What limits were typed with: a measurement, or a fit. */
+function typedHere(id: string, { typed, added }: EntryContext) {
+  const own = typed.find((one) => one.id === id)
+  if (own) return { ...own, name: own.value.name }
+  const fit = added.find((one) => one.id === id)
+  return fit?.what.of === 'fit' ? { ...fit, name: fit.what.name } : undefined
+}
+
 function refuseCheck(body: LimitsChecked, context: EntryContext): NoteFault | null {
-  const typed = context.typed.find(({ id }) => id === body.characteristic)
+  const typed = typedHere(body.characteristic, context)
   if (!typed) return { code: 'notTypedHere' }
-  if (typed.entry !== body.of) return { code: 'typedAnew', name: typed.value.name }
-  if (context.author.has(typed.by)) return { code: 'typedYourself', name: typed.value.name }
+  if (typed.entry !== body.of) return { code: 'typedAnew', name: typed.name }
+  if (context.author.has(typed.by)) return { code: 'typedYourself', name: typed.name }
   return !body.agrees && body.note.length < 3 ? { code: 'sayWhatDiffers' } : null
 }

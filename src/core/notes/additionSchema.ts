@@ -1,0 +1,68 @@
+/** What a person adds in a job where it is missed: a fit, a route, a service rule, a line of the plan. Figures are kept as typed. */
+
+import { z } from 'zod'
+import type { Frozen } from '../base/frozen'
+import { idSchema, nameSchema } from '../base/idSchema'
+import { asIssue } from '../base/schemaFault'
+import { figureText, page, typedDocumentSchema } from './typedSchema'
+
+const source = z.strictObject({ document: typedDocumentSchema, page })
+const words = (most: number) => z.string().trim().max(most)
+
+/** One end of a fit's clearance as the document limits it. */
+const endSchema = z.strictObject({ side: z.enum(['lower', 'upper']), wear: figureText, plan: figureText.nullable() })
+
+const fitSchema = z.strictObject({
+  of: z.literal('fit'),
+  name: nameSchema,
+  /** A kind of `mateKinds`, its sides by the names that kind has for them; null: left out. */
+  mate: z.strictObject({
+    kind: z.string().min(1).max(40),
+    sides: z.record(z.string().regex(/^\w{1,20}$/), idSchema.nullable()),
+    figures: z.record(z.string().regex(/^\w{1,20}$/), figureText),
+    choices: z.record(z.string().regex(/^\w{1,20}$/), z.string().min(1).max(40)),
+  }),
+  /** Part on which it is mended. */
+  mendOn: idSchema,
+  limits: z.array(endSchema).max(2),
+  whenPassed: z.enum(['mend', 'replace']),
+  instruction: words(400),
+  source,
+})
+
+const routeSchema = z.strictObject({
+  of: z.literal('route'),
+  part: idSchema,
+  name: nameSchema,
+  /** Measurements it brings back. */
+  mends: z.array(idSchema).min(1, asIssue('nameWhatItMends')).max(40),
+  /** Null where nobody knows yet. */
+  cost: z.number().min(0).max(1e9).nullable(),
+  days: z.number().min(0).max(1e5).nullable(),
+  source,
+})
+
+const ruleSchema = z.strictObject({
+  of: z.literal('rule'),
+  part: idSchema,
+  rule: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('always') }),
+    z.strictObject({ kind: z.literal('whenDisturbed') }),
+    z.strictObject({ kind: z.literal('everyNth'), nth: z.int().min(2).max(20) }),
+    z.strictObject({ kind: z.literal('afterHours'), hours: z.number().gt(0).max(1_000_000) }),
+    z.strictObject({ kind: z.literal('afterStarts'), starts: z.int().min(1).max(10_000_000) }),
+  ]),
+  source,
+})
+
+const needSchema = z.strictObject({
+  of: z.literal('need'),
+  group: z.enum(['tools', 'consumables', 'safety', 'people']),
+  name: nameSchema,
+  quantity: words(40),
+})
+
+export const additionSchema = z.discriminatedUnion('of', [fitSchema, routeSchema, ruleSchema, needSchema])
+
+export type Addition = Frozen<z.infer<typeof additionSchema>>
+export type AdditionOf<K extends Addition['of']> = Extract<Addition, { readonly of: K }>

@@ -1,0 +1,238 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { bookSchema, type LimitBook } from '../book/bookSchema'
+import { smallBook } from '../record/smallMachine.fixture'
+import { additionFaultWords } from '../words/additions'
+import type { Addition, AdditionOf } from './additionSchema'
+import { type Added, additionsIn, withAddition } from './additions'
+import { draftBook } from './draftBook'
+import { type Entry, type EntryBody, entryBodySchema } from './entrySchema'
+import { foldNotes } from './fold'
+import { mateKinds } from './mates'
+import { OWN_DOCUMENT, OWN_PAGE } from './ownLimit'
+import { withTyped } from './typedBook'
+
+const uuid = (n: number): string => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
+let count = 0
+const entry = (body: EntryBody, by = 'Mara'): Entry => ({ id: uuid(++count), by, at: '2026-11-25T08:00:00.000Z', body })
+const source = { document: { id: 'FP-7', title: 'Handbook', revision: '' }, page: '30' }
+const own = { document: { id: OWN_DOCUMENT, title: 'None', revision: '' }, page: OWN_PAGE }
+
+const [shaft] = smallBook.parts
+const journal = smallBook.characteristics.find(({ id }) => id === 'journal')
+if (!shaft || journal?.method.kind !== 'outsideDiameter') throw new Error('The small machine has no journal.')
+const bore = {
+  ...journal,
+  id: 'bore',
+  part: 'bush',
+  name: 'Bush Ø',
+  new: null,
+  limits: [],
+  method: { ...journal.method, kind: 'boreDiameter' as const, masterMm: null },
+}
+/** The small machine with a bush about its shaft, and one fit of the two. */
+const machine: LimitBook = bookSchema.parse({
+  ...smallBook,
+  parts: [...smallBook.parts, { ...shaft, id: 'bush', name: 'Bush', routes: [] }],
+  characteristics: [...smallBook.characteristics, bore],
+  fits: [
+    {
+      id: 'f-1',
+      kind: 'shaftInBore',
+      name: 'Shaft in bush',
+      bore: 'bore',
+      journal: 'journal',
+      strip: null,
+      new: null,
+      limits: [],
+      mendOn: 'bush',
+      showTo: 0.001,
+    },
+  ],
+})
+
+const fit: AdditionOf<'fit'> = {
+  of: 'fit',
+  name: 'Journal in the other bore',
+  mate: { kind: 'shaftInBore', sides: { bore: bore.id, journal: journal.id, strip: null }, figures: {}, choices: {} },
+  mendOn: bore.part,
+  limits: [
+    { side: 'lower', wear: '0.02', plan: null },
+    { side: 'upper', wear: '0,20', plan: '6 thou' },
+  ],
+  whenPassed: 'mend',
+  instruction: '',
+  source,
+}
+const seat: AdditionOf<'fit'> = {
+  ...fit,
+  name: 'Bearing on its seat',
+  mate: { kind: 'bearingOnShaft', sides: { seat: journal.id }, figures: { boreMm: '60' }, choices: { tolerance: 'normal' } },
+  mendOn: journal.part,
+}
+const route: AdditionOf<'route'> = {
+  of: 'route',
+  part: bore.part,
+  name: 'Hone by hand',
+  mends: [bore.id],
+  cost: null,
+  days: 1,
+  source,
+}
+const rule: AdditionOf<'rule'> = { of: 'rule', part: bore.part, rule: { kind: 'always' }, source: own }
+const added = (what: Addition, id = 'a-1'): Added => ({
+  id,
+  what,
+  entry: uuid(1),
+  by: 'Mara',
+  at: '2026-11-25T08:00:00.000Z',
+  check: null,
+})
+const refused = (what: Addition): string => {
+  const made = withAddition(machine, added(what), 'metric')
+  return made.ok ? '' : made.fault.map(additionFaultWords).join(' ')
+}
+
+describe('what is added where it is missed', () => {
+  test.each([
+    ['a fit of two sizes', fit],
+    ['a fit of a rolling bearing', seat],
+    ['a route', route],
+    ['a rule', rule],
+  ] satisfies [string, Addition][])('%s makes a book that can be read, and comes away again', (_, what) => {
+    const body = entryBodySchema.parse({ kind: 'thingAdded', id: 'a-1', what })
+    const made = withTyped(machine, [entry(body)], 'metric')
+    expect(made).not.toEqual(machine)
+    expect(bookSchema.safeParse(made).error).toBeUndefined()
+    expect(withTyped(made, [], 'metric')).toEqual(machine)
+  })
+
+  test('a fit reads its limits exactly, names who typed them, and knows the bearing by its standard', () => {
+    const made = withTyped(machine, [entry({ kind: 'thingAdded', id: 'a-1', what: fit })], 'metric').fits.at(-1)
+    expect(made?.limits).toMatchObject([
+      { judges: 'minimum', wear: 0.02, source: { document: 'FP-7', page: '30' }, typed: { by: 'Mara', check: null } },
+      { judges: 'maximum', wear: 0.2, plan: 0.1524 },
+    ])
+    const on = withTyped(machine, [entry({ kind: 'thingAdded', id: 'a-1', what: seat })], 'metric').fits.at(-1)
+    expect(on).toMatchObject({ kind: 'bearingOnShaft', seat: journal.id, bearing: { boreMm: 60, tolerance: 'normal' } })
+  })
+
+  test('every kind of fit that is offered can be built from its own questions', () => {
+    for (const kind of mateKinds) expect(Object.values(kind.choices).every((of) => of.length > 0)).toBe(true)
+    expect(new Set(mateKinds.map(({ kind }) => kind)).size).toBe(mateKinds.length)
+  })
+
+  const refusals: [string, Addition, RegExp][] = [
+    ['a side that is not measured', { ...fit, mate: { ...fit.mate, sides: { ...fit.mate.sides, bore: null } } }, /^Bore: choose/],
+    [
+      'a side measured as something else',
+      { ...fit, mate: { ...fit.mate, sides: { bore: journal.id, journal: journal.id } } },
+      /^Bore/,
+    ],
+    [
+      'one size twice',
+      { ...fit, mate: { kind: 'keyInKeyway', sides: { keyway: bore.id, key: bore.id }, figures: {}, choices: {} } },
+      /both sides/,
+    ],
+    ['a figure that is none', { ...seat, mate: { ...seat.mate, figures: { boreMm: 'sixty' } } }, /^Bore of the bearing:/],
+    ['a bearing in no table', { ...seat, mate: { ...seat.mate, figures: { boreMm: '90000' } } }, /90|table/],
+    ['a class that is none', { ...seat, mate: { ...seat.mate, choices: { tolerance: 'best' } } }, /Tolerance class/],
+    [
+      'limits the wrong way round',
+      {
+        ...fit,
+        limits: [
+          { side: 'lower', wear: '3', plan: null },
+          { side: 'upper', wear: '2', plan: null },
+        ],
+      },
+      /least clearance/,
+    ],
+    ['a plan limit behind the wear limit', { ...fit, limits: [{ side: 'upper', wear: '0.2', plan: '0.3' }] }, /must come before/],
+    ['a kind nobody offers', { ...fit, mate: { ...fit.mate, kind: 'glue' } }, /no kind of fit/],
+    ['mending on a part of another fit', { ...fit, mendOn: 'nothing' }, /mended on one of its own parts/],
+    ['a name that is taken', { ...fit, name: (machine.fits[0]?.name ?? '').toUpperCase() }, /is there already/],
+    ['a route on nothing', { ...route, mends: ['nothing'] }, /not measured/],
+    ['a rule on no part', { ...rule, part: 'nothing' }, /no part/],
+    ['a line of a plan that no level has', { of: 'need', group: 'tools', name: 'Puller', quantity: '' }, /no list to lay out/],
+  ]
+  test.each(refusals)('%s is refused with a sentence', (_, what, says) => {
+    expect(refused(what)).toMatch(says)
+  })
+
+  test('a limit of the shop’s own is no limit of what is safety-marked', () => {
+    const guarded = { ...machine, characteristics: machine.characteristics.map((one) => ({ ...one, safety: true })) }
+    const made = withAddition(guarded, added({ ...fit, source: own }), 'metric')
+    expect(made.ok ? [] : made.fault).toMatchObject([{ code: 'ownOnSafety' }])
+    expect(withAddition(machine, added({ ...fit, source: own }), 'metric').ok).toBe(true)
+  })
+
+  test('what is added is there once, whatever is added, corrected, checked or taken out in between', () => {
+    const kinds = fc.constantFrom('fit', 'fit2', 'route', 'rule', 'check', 'drop', 'part')
+    fc.assert(
+      fc.property(fc.array(kinds, { maxLength: 12 }), fc.nat(12), (list, cut) => {
+        let last = ''
+        const entries = list.map((kind): Entry => {
+          const made = ((): EntryBody => {
+            if (kind === 'check')
+              return { kind: 'limitsChecked', characteristic: 'a-fit', of: last || uuid(999), agrees: true, note: '' }
+            if (kind === 'drop') return { kind: 'thingDropped', id: 'a-fit', name: 'It', reason: 'not there' }
+            if (kind === 'part')
+              return { kind: 'positionAdded', position: 'p-9', name: 'Rail', parent: null, count: 2, asPart: true }
+            if (kind === 'route') return { kind: 'thingAdded', id: 'a-route', what: route }
+            if (kind === 'rule') return { kind: 'thingAdded', id: 'a-rule', what: rule }
+            return { kind: 'thingAdded', id: 'a-fit', what: kind === 'fit' ? fit : { ...fit, name: 'Other' } }
+          })()
+          const one = entry(made)
+          if (kind.startsWith('fit')) last = one.id
+          return one
+        })
+        const once = withTyped(machine, entries, 'metric')
+        expect(bookSchema.safeParse(once).error).toBeUndefined()
+        expect(withTyped(withTyped(machine, entries.slice(0, cut), 'metric'), entries, 'metric')).toEqual(once)
+        expect(withTyped(once, entries, 'metric')).toEqual(once)
+        expect(withTyped(once, [], 'metric')).toEqual(machine)
+      }),
+      { seed: 11, numRuns: 80 },
+    )
+  })
+
+  test('a part found on the machine is one thing: a position, something to look at, and a verdict', () => {
+    const found = entry({ kind: 'positionAdded', position: 'p-9', name: 'Rail', parent: null, count: 2, asPart: true })
+    const book = withTyped(machine, [found], 'metric')
+    expect(book.parts.at(-1)).toMatchObject({ id: 'p-9', name: 'Rail', typed: true })
+    expect(foldNotes(book, [found]).positions.filter(({ id }) => id === 'p-9')).toMatchObject([
+      { count: 2, book: { part: 'p-9' } },
+    ])
+    // A position noted before a part could be added with it stays a position.
+    const before = entry({ kind: 'positionAdded', position: 'p-8', name: 'Rail', parent: null, count: 1 })
+    expect(withTyped(machine, [before], 'metric')).toEqual(machine)
+  })
+
+  test('together they make a draft, once a second person has held the limits against their page', () => {
+    const name = { id: 'book-small', title: 'Small', revision: 'draft 1' }
+    const bodies: EntryBody[] = [
+      { kind: 'thingAdded', id: 'a-fit', what: fit },
+      { kind: 'thingAdded', id: 'a-rule', what: rule },
+      { kind: 'positionAdded', position: 'p-9', name: 'Rail', parent: null, count: 2, asPart: true },
+    ]
+    const entries = bodies.map((body) => entry(body))
+    const make = (all: readonly Entry[]) => {
+      const book = withTyped(machine, all, 'metric')
+      return draftBook(book, [], additionsIn(all), foldNotes(book, all), name)
+    }
+    expect(make(entries)).toMatchObject({ ok: false, fault: { code: 'notChecked', names: [fit.name] } })
+    const agreed = entry(
+      { kind: 'limitsChecked', characteristic: 'a-fit', of: entries[0]?.id ?? '', agrees: true, note: '' },
+      'Tobias',
+    )
+    const made = make([...entries, agreed])
+    if (!made.ok) throw new Error(made.fault.code)
+    const book = bookSchema.parse(made.value)
+    expect(book.added).toBeUndefined()
+    expect(JSON.stringify(book.parts)).not.toMatch(/"(typed|added)"/)
+    // The next job starts from it and loses nothing.
+    expect(withTyped(book, [], 'metric')).toEqual(book)
+    expect(book.fits.at(-1)?.limits[0]?.typed?.check).toMatchObject({ by: 'Tobias', agrees: true })
+  })
+})

@@ -1,0 +1,267 @@
+import type { Bare, Coded } from '../base/coded'
+import { err, ok, type Result } from '../base/result'
+import type { Characteristic, FitSpec, LimitBook, Part } from '../book/bookSchema'
+import type { FitFault } from '../fit/fitKind'
+import { type FitKindName, fitFaults, readBy } from '../fit/kinds'
+import type { Limit } from '../limit/limit'
+import { quantityOf } from '../method/gives'
+import { unitOf } from '../quantity/format'
+import { parseInTwoUnits, type TwoUnitsFault } from '../quantity/twoUnits'
+import type { UnitSystem } from '../quantity/unitSystem'
+import type { Addition, AdditionOf } from './additionSchema'
+import type { Entry } from './entrySchema'
+import { type MateKind, mateKindOf } from './mates'
+import { OWN_DOCUMENT } from './ownLimit'
+import type { Noted } from './state'
+
+/** Something added in a job beside its book, with the entry that says so and what a second person said of its limits. */
+export interface Added extends Noted {
+  readonly id: string
+  readonly entry: string
+  readonly what: Addition
+  readonly check: (Noted & { readonly agrees: boolean; readonly note: string }) | null
+}
+
+/** Why something cannot be added like this. Names are the field's own keys. */
+export interface AdditionFaults {
+  noSuchKind: { readonly kind: string }
+  /** A side is not named, or names what is not measured here, or not so. */
+  side: { readonly kind: FitKindName; readonly side: string }
+  sameSide: { readonly name: string }
+  figure: { readonly figure: string; readonly why: TwoUnitsFault }
+  choice: { readonly choice: string }
+  noPart: { readonly id: string }
+  mendOn: { readonly name: string }
+  notMeasuredHere: { readonly id: string }
+  planAfterWear: { readonly side: 'lower' | 'upper' }
+  endsSwapped: Bare
+  fit: { readonly why: FitFault }
+  nameTaken: { readonly name: string }
+  ruleTwice: { readonly part: string }
+  noLevel: Bare
+  /** A limit of the shop's own on what is safety-marked. */
+  ownOnSafety: { readonly name: string }
+}
+export type AdditionFault = Coded<AdditionFaults>
+
+/** Everything added in a job that still stands, in the order it was added. */
+export function additionsIn(entries: readonly Entry[]): readonly Added[] {
+  const added = new Map<string, Added>()
+  for (const { id, by, at, body } of entries) {
+    if (body.kind === 'thingAdded') added.set(body.id, { id: body.id, entry: id, what: body.what, by, at, check: null })
+    else if (body.kind === 'thingDropped') added.delete(body.id)
+    else if (body.kind === 'limitsChecked') {
+      const of = added.get(body.characteristic)
+      if (of?.entry === body.of)
+        added.set(body.characteristic, { ...of, check: { by, at, agrees: body.agrees, note: body.note } })
+    }
+  }
+  return [...added.values()]
+}
+
+/** The book with one thing more, marked as added in a job; or everything that keeps it from being added. */
+export function withAddition(book: LimitBook, added: Added, system: UnitSystem): Result<LimitBook, readonly AdditionFault[]> {
+  const made = madeWith(book, added, system)
+  return made.ok ? ok({ ...made.value, added: [...(book.added ?? []), added.id] }) : made
+}
+
+function madeWith(book: LimitBook, added: Added, system: UnitSystem): Result<LimitBook, readonly AdditionFault[]> {
+  const { id, what } = added
+  switch (what.of) {
+    case 'fit': {
+      const fit = fitOf(book, added, what, system)
+      return fit.ok ? ok(withDocument({ ...book, fits: [...book.fits, fit.value] }, what.source.document)) : fit
+    }
+    case 'route': {
+      const part = book.parts.find((one) => one.id === what.part)
+      if (!part) return err([{ code: 'noPart', id: what.part }])
+      if (part.routes.some(({ name }) => name.toLowerCase() === what.name.toLowerCase()))
+        return err([{ code: 'nameTaken', name: what.name }])
+      const unknown = what.mends.find((of) => !book.characteristics.some((one) => one.id === of))
+      if (unknown !== undefined) return err([{ code: 'notMeasuredHere', id: unknown }])
+      const { name, mends, cost, days } = what
+      const route = { id, name, mends: [...mends], sizeAfter: null, cost, days, source: sourceOf(what.source) }
+      return ok(withDocument(withPart(book, part, { routes: [...part.routes, route] }), what.source.document))
+    }
+    case 'rule': {
+      const part = book.parts.find((one) => one.id === what.part)
+      if (!part) return err([{ code: 'noPart', id: what.part }])
+      const own = part.service ?? []
+      if (own.some(({ kind }) => kind === what.rule.kind) || (what.rule.kind === 'always' && part.renewedAlways))
+        return err([{ code: 'ruleTwice', part: part.name }])
+      const rule = { ...what.rule, source: sourceOf(what.source), added: id }
+      return ok(withDocument(withPart(book, part, { service: [...own, rule] }), what.source.document))
+    }
+    case 'need':
+      return withNeed(book, id, what)
+  }
+}
+
+const withPart = (book: LimitBook, part: Part, change: Partial<Part>): LimitBook => ({
+  ...book,
+  parts: book.parts.map((one) => (one === part ? { ...part, ...change } : one)),
+})
+
+const sourceOf = ({ document, page }: AdditionOf<'fit'>['source']) => ({ document: document.id, page })
+
+/** A document that the book does not know comes with what names it. */
+export const withDocument = (book: LimitBook, document: AdditionOf<'fit'>['source']['document']): LimitBook =>
+  book.documents.some(({ id }) => id === document.id)
+    ? book
+    : { ...book, documents: [...book.documents, { ...document, typed: true as const }] }
+
+/** A line of the plan for every level: what is missed is missed at all of them. */
+function withNeed(
+  book: LimitBook,
+  id: string,
+  { group, name, quantity }: AdditionOf<'need'>,
+): Result<LimitBook, readonly AdditionFault[]> {
+  if (book.levels.length === 0) return err([{ code: 'noLevel' }])
+  if (book.levels.some(({ needs }) => needs[group].some((one) => one.name.toLowerCase() === name.toLowerCase())))
+    return err([{ code: 'nameTaken', name }])
+  const levels = book.levels.map((level): LimitBook['levels'][number] => {
+    const { needs } = level
+    switch (group) {
+      case 'consumables':
+        return { ...level, needs: { ...needs, consumables: [...needs.consumables, { id, name, quantity: quantity || '1' }] } }
+      case 'people':
+        return { ...level, needs: { ...needs, people: [...needs.people, { id, name, licensed: null }] } }
+      default:
+        return { ...level, needs: { ...needs, [group]: [...needs[group], { id, name }] } }
+    }
+  })
+  return ok({ ...book, levels })
+}
+
+/** Sides, figures and limits of a fit, read one after the other; every fault is kept. */
+function fitOf(
+  book: LimitBook,
+  { id, by, at, check }: Added,
+  what: AdditionOf<'fit'>,
+  system: UnitSystem,
+): Result<FitSpec, readonly AdditionFault[]> {
+  const faults: AdditionFault[] = []
+  const kind = mateKindOf(what.mate.kind)
+  if (!kind) return err([{ code: 'noSuchKind', kind: what.mate.kind }])
+  const read = (text: string, figure: string): number => {
+    const parsed = parseInTwoUnits(text, 'length', unitOf('length', system))
+    if (parsed.ok) return parsed.value.value
+    faults.push({ code: 'figure', figure, why: parsed.fault })
+    return 0
+  }
+  const sides = sidesOf(book, kind, what, faults)
+  const figures = Object.fromEntries(kind.figures.map((key) => [key, read(what.mate.figures[key] ?? '', key)]))
+  const choices = Object.fromEntries(
+    Object.entries(kind.choices).map(([key, of]) => {
+      const chosen = what.mate.choices[key] ?? of[0] ?? ''
+      if (!of.includes(chosen)) faults.push({ code: 'choice', choice: key })
+      return [key, chosen]
+    }),
+  )
+  const ends = what.limits.map(({ side, wear, plan }) => ({
+    side,
+    wear: read(wear, `${side}:wear`),
+    plan: plan === null ? null : read(plan, `${side}:plan`),
+  }))
+  for (const { side, wear, plan } of ends)
+    if (plan !== null && (side === 'upper' ? plan > wear : plan < wear)) faults.push({ code: 'planAfterWear', side })
+  const [least, most] = (['lower', 'upper'] as const).map((side) => ends.find((end) => end.side === side)?.wear)
+  if (least !== undefined && most !== undefined && least > most) faults.push({ code: 'endsSwapped' })
+  const measured = book.characteristics.filter((one) => Object.values(sides).includes(one.id))
+  if (!measured.some(({ part }) => part === what.mendOn)) faults.push({ code: 'mendOn', name: what.name })
+  const guarded = measured.find(({ safety }) => safety)
+  if (guarded && what.source.document.id === OWN_DOCUMENT && ends.length > 0)
+    faults.push({ code: 'ownOnSafety', name: guarded.name })
+  if ([...book.fits].some(({ name }) => name.toLowerCase() === what.name.toLowerCase()))
+    faults.push({ code: 'nameTaken', name: what.name })
+  if (faults.length > 0) return err(faults)
+  const given = { ...figures, ...choices }
+  const fit = {
+    id,
+    kind: kind.kind,
+    name: what.name,
+    ...sides,
+    ...(kind.within === null ? given : { [kind.within]: given }),
+    ...kind.besides,
+    new: null,
+    limits: ends.map(
+      ({ side, wear, plan }): Limit => ({
+        id: side === 'upper' ? 'most' : 'least',
+        judges: side === 'upper' ? 'maximum' : 'minimum',
+        side,
+        wear,
+        plan,
+        whenPassed: what.whenPassed,
+        instruction: what.instruction,
+        source: sourceOf(what.source),
+        typed: { by, at, check },
+      }),
+    ),
+    mendOn: what.mendOn,
+    showTo: Math.min(...measured.map(({ showTo }) => showTo)),
+    // That its sides are those of its kind, the kind itself says (mates.ts).
+  } as unknown as FitSpec
+  const why = fitFaults(fit)
+  return why.length > 0 ? err(why.map((fault) => ({ code: 'fit', why: fault }))) : ok(fit)
+}
+
+function sidesOf(book: LimitBook, kind: MateKind, what: AdditionOf<'fit'>, faults: AdditionFault[]) {
+  const found = kind.sides.map(({ key, takes, optional }): readonly [string, string | null] => {
+    const id = what.mate.sides[key] ?? null
+    if (id === null && optional) return [key, null]
+    const own = book.characteristics.find((one) => one.id === id)
+    if (!own || !isSize(own, takes)) faults.push({ code: 'side', kind: kind.kind, side: key })
+    return [key, id]
+  })
+  const named = found.flatMap(([, id]) => id ?? [])
+  const twice = named.find((id, at) => named.indexOf(id) !== at)
+  if (twice !== undefined)
+    faults.push({ code: 'sameSide', name: book.characteristics.find(({ id }) => id === twice)?.name ?? twice })
+  return Object.fromEntries(found)
+}
+
+/** It measures such a side of a fit. */
+export const isSize = ({ method }: Pick<Characteristic, 'method'>, takes: readonly string[] | null): boolean =>
+  takes === null ? quantityOf(method) === 'length' : takes.includes(method.kind)
+
+/** The book without what was added in a job; fits, routes and lines of the plan by their ids, rules by the one they carry. */
+export function withoutAdditions(book: LimitBook, ids: ReadonlySet<string> = new Set(book.added)): LimitBook {
+  if (ids.size === 0) return book
+  const isOwn = ({ id }: { readonly id: string }): boolean => !ids.has(id)
+  const isOwnRule = ({ added }: { readonly added?: string | undefined }): boolean => added === undefined || !ids.has(added)
+  const { added = [], ...rest } = book
+  const left = added.filter((id) => !ids.has(id))
+  return {
+    ...rest,
+    ...(left.length > 0 ? { added: left } : {}),
+    fits: book.fits.filter(isOwn),
+    positions: book.positions.filter(isOwn),
+    parts: book.parts.map((part) => {
+      const { service = [], ...plain } = part
+      if (part.routes.every(isOwn) && service.every(isOwnRule)) return part
+      const rules = service.filter(isOwnRule)
+      return { ...plain, routes: part.routes.filter(isOwn), ...(rules.length > 0 ? { service: rules } : {}) }
+    }),
+    levels: book.levels.map((level) => ({
+      ...level,
+      needs: {
+        gauges: level.needs.gauges.filter(isOwn),
+        tools: level.needs.tools.filter(isOwn),
+        consumables: level.needs.consumables.filter(isOwn),
+        safety: level.needs.safety.filter(isOwn),
+        people: level.needs.people.filter(isOwn),
+      },
+    })),
+  }
+}
+
+/** What added in a job reads this measurement, or stands on this part: it cannot be taken out from under it. */
+export const usersOf = (book: LimitBook, characteristic: string): readonly string[] => {
+  const ids = new Set(book.added ?? [])
+  return [
+    ...book.fits.filter((fit) => ids.has(fit.id) && readBy(fit).includes(characteristic)).map(({ name }) => name),
+    ...book.parts.flatMap(({ routes }) =>
+      routes.filter((route) => ids.has(route.id) && route.mends.includes(characteristic)).map(({ name }) => name),
+    ),
+  ]
+}

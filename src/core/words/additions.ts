@@ -1,0 +1,111 @@
+import type { Addition } from '../notes/additionSchema'
+import type { AdditionFault } from '../notes/additions'
+import { fitKindWords } from './fits'
+import { twoUnitsFaultWords } from './quantities'
+import { bookFaultWords } from './recordFaults'
+
+/** A document that is none: the limit is the shop’s own. */
+export const ownDocumentTitle = 'No document: the shop’s own limit'
+
+/** What the sides of a fit are called where one is added. */
+export const mateSideWords: Readonly<Record<string, string>> = {
+  bore: 'Bore',
+  journal: 'Journal',
+  strip: 'Plastic strip',
+  seat: 'Seat',
+  shaft: 'Seat on the shaft',
+  housing: 'Housing',
+  keyway: 'Keyway',
+  key: 'Key',
+  groove: 'Groove',
+  ring: 'Ring',
+  runsIn: 'Runs in',
+  part: 'What floats in it',
+  boreMm: 'Bore of the bearing',
+  outsideMm: 'Outside diameter of the bearing',
+  referenceMm: 'Reference diameter of the ring',
+  tolerance: 'Tolerance class',
+  type: 'Type',
+  group: 'Clearance group',
+}
+
+const sideWords = { lower: 'least', upper: 'most' } as const
+const figureWords = (figure: string): string => {
+  const [side = '', which] = figure.split(':')
+  if (which === undefined) return mateSideWords[figure] ?? figure
+  return `${which === 'plan' ? 'Plan limit' : 'Limit'}, ${sideWords[side as 'lower' | 'upper']}`
+}
+
+/** Why something cannot be added like this. */
+export function additionFaultWords(fault: AdditionFault): string {
+  switch (fault.code) {
+    case 'noSuchKind':
+      return `“${fault.kind}” is no kind of fit that can be added here.`
+    case 'side':
+      return `${mateSideWords[fault.side] ?? fault.side}: choose what measures it. A ${fitKindWords[fault.kind]} needs it.`
+    case 'sameSide':
+      return `“${fault.name}” stands on both sides: choose two different sizes.`
+    case 'figure':
+      return `${figureWords(fault.figure)}: ${twoUnitsFaultWords(fault.why)}`
+    case 'choice':
+      return `${mateSideWords[fault.choice] ?? fault.choice}: choose one of those offered.`
+    case 'noPart':
+      return `The limit book has no part “${fault.id}”.`
+    case 'mendOn':
+      return `“${fault.name}” is mended on one of its own parts: choose one of them.`
+    case 'notMeasuredHere':
+      return `“${fault.id}” is not measured on this machine.`
+    case 'planAfterWear':
+      return `Limit, ${sideWords[fault.side]}: the plan limit must come before the wear limit.`
+    case 'endsSwapped':
+      return 'The least clearance is larger than the most.'
+    case 'fit':
+      return sentence(bookFaultWords({ code: 'fit', why: fault.why }))
+    case 'nameTaken':
+      return `“${fault.name}” is there already. Give this one another name.`
+    case 'ruleTwice':
+      return `“${fault.part}” has such a rule already.`
+    case 'noLevel':
+      return 'This job has no list to lay out: compose the machine, or add it as a step.'
+    case 'ownOnSafety':
+      return ownOnSafetyWords(fault.name)
+  }
+}
+
+const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1).replace(/[.]$/, '')}.`
+
+/** A limit of the shop’s own does not serve where somebody may be hurt. */
+export const ownOnSafetyWords = (name: string): string =>
+  `“${name}” is safety-marked: its limit comes from a document, never from the shop alone.`
+
+/** What was added, in one line. */
+export function additionWords(what: Addition, nameOf: { part(id: string): string }): string {
+  const from = (source: { readonly document: { readonly id: string }; readonly page: string }): string =>
+    `${source.document.id}, ${source.page}`
+  switch (what.of) {
+    case 'fit':
+      return `Fit added: ${what.name} (${from(what.source)})`
+    case 'route':
+      return `Route added on ${nameOf.part(what.part)}: ${what.name} (${from(what.source)})`
+    case 'rule':
+      return `${nameOf.part(what.part)}: ${ruleWords(what.rule)} (${from(what.source)})`
+    case 'need':
+      return `To lay out: ${what.quantity === '' ? '' : `${what.quantity} `}${what.name}`
+  }
+}
+
+type Rule = Extract<Addition, { readonly of: 'rule' }>['rule']
+export function ruleWords(rule: Rule): string {
+  switch (rule.kind) {
+    case 'always':
+      return 'renewed always'
+    case 'whenDisturbed':
+      return 'renewed when disturbed'
+    case 'everyNth':
+      return `renewed at every ${rule.nth}. overhaul`
+    case 'afterHours':
+      return `renewed after ${rule.hours} h`
+    case 'afterStarts':
+      return `renewed after ${rule.starts} starts`
+  }
+}

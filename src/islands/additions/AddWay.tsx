@@ -1,0 +1,176 @@
+import type { Part } from '../../core/book/bookSchema'
+import type { Addition, AdditionOf } from '../../core/notes/additionSchema'
+import { say } from '../../labels/additions'
+import { Button } from '../../ui/Button'
+import { Dialog, DialogActions } from '../../ui/Dialog'
+import { Fault, SelectField, TextField } from '../../ui/Field'
+import styles from './Additions.module.css'
+import { SourceFields } from './SourceFields'
+import { emptySource, type SourceForm, sourceFaults, sourceOf } from './source'
+import { type AddsTo, useAddition } from './useAddition'
+
+type RuleKind = AdditionOf<'rule'>['rule']['kind']
+
+interface WayForm extends SourceForm {
+  readonly what: 'route' | RuleKind
+  readonly name: string
+  readonly mends: readonly string[]
+  readonly cost: string
+  readonly days: string
+  readonly count: string
+}
+
+/** Least and most of the figure that a rule counts by. */
+const COUNTS: Readonly<Partial<Record<RuleKind, { readonly label: string; readonly least: number; readonly most: number }>>> = {
+  everyNth: { label: say.nth, least: 2, most: 20 },
+  afterHours: { label: say.hours, least: 1, most: 1_000_000 },
+  afterStarts: { label: say.starts, least: 1, most: 10_000_000 },
+}
+
+/** An amount as typed: null where nothing stands there, NaN where it is none. */
+const amount = (text: string): number | null =>
+  text.trim() === '' ? null : /^\d+(?:[.,]\d+)?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : Number.NaN
+
+/** A way to recondition a part, or when it is renewed, that nobody has written down yet. */
+export function AddWay({
+  to,
+  part,
+  onDone,
+  onClose,
+}: {
+  readonly to: AddsTo
+  readonly part: Part
+  onDone(id: string): void
+  onClose(): void
+}) {
+  const { book } = to
+  const measured = book.characteristics.filter((one) => one.part === part.id)
+  const whatOf = (typed: WayForm): Addition => {
+    const source = sourceOf(typed, book)
+    if (typed.what === 'route')
+      return {
+        of: 'route',
+        part: part.id,
+        name: typed.name.trim(),
+        mends: measured.map(({ id }) => id).filter((id) => typed.mends.includes(id)),
+        cost: amount(typed.cost),
+        days: amount(typed.days),
+        source,
+      }
+    return { of: 'rule', part: part.id, rule: ruleOf(typed.what, Number(typed.count.trim())), source }
+  }
+  const form = useAddition<WayForm>(to, {
+    name: `way ${part.id}`,
+    start: () => ({
+      what: measured.length > 0 ? 'route' : 'always',
+      name: '',
+      mends: measured.map(({ id }) => id),
+      cost: '',
+      days: '',
+      count: '',
+      ...emptySource(book),
+    }),
+    check: (typed) => [
+      ...(typed.what === 'route' ? routeFaults(typed) : countFaults(typed.what, typed.count)),
+      ...sourceFaults(typed),
+    ],
+    what: whatOf,
+    fieldOf: ({ code }) => (code === 'nameTaken' ? 'name' : code === 'ruleTwice' ? 'what' : ''),
+    onDone,
+  })
+  const { value, set, at } = form
+  const count = value.what === 'route' ? undefined : COUNTS[value.what]
+  return (
+    <Dialog title={say.addWayTitle(part.name)} onClose={onClose} wide>
+      <form className={styles.form} onSubmit={form.submit} noValidate>
+        <div className={styles.group}>
+          <SelectField
+            label={say.whatIsIt}
+            autoFocus
+            options={[
+              ...(measured.length > 0 ? [{ value: 'route', label: say.aRoute }] : []),
+              ...Object.entries(say.rules).map(([kind, label]) => ({ value: kind, label })),
+            ]}
+            {...form.field('what')}
+          />
+          {value.what === 'route' && (
+            <>
+              <TextField label={say.way} hint={say.wayHint} maxLength={200} autoComplete="off" {...form.field('name')} />
+              <TextField
+                label={say.cost(book.currency)}
+                hint={say.notKnown}
+                inputMode="decimal"
+                maxLength={12}
+                {...form.field('cost')}
+              />
+              <TextField label={say.days} hint={say.notKnown} inputMode="decimal" maxLength={8} {...form.field('days')} />
+            </>
+          )}
+          {count && <TextField label={count.label} inputMode="numeric" maxLength={9} {...form.field('count')} />}
+        </div>
+        {value.what === 'route' && (
+          <fieldset className={styles.group}>
+            <legend>{say.mends}</legend>
+            <div className={`${styles.ticks} ${styles.whole}`}>
+              {measured.map(({ id, name }) => (
+                <label key={id}>
+                  <input
+                    type="checkbox"
+                    checked={value.mends.includes(id)}
+                    onChange={(event) =>
+                      set({
+                        mends: event.currentTarget.checked ? [...value.mends, id] : value.mends.filter((one) => one !== id),
+                      })
+                    }
+                  />
+                  {name}
+                </label>
+              ))}
+            </div>
+            <Fault text={at('mends')} />
+          </fieldset>
+        )}
+        <div className={styles.group}>
+          <SourceFields form={form} book={book} />
+        </div>
+        <Fault text={form.fault} />
+        <DialogActions>
+          <Button onClick={onClose}>{say.leave}</Button>
+          <Button kind="primary" type="submit" disabled={form.busy}>
+            {say.add}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  )
+}
+
+function routeFaults({ name, mends, cost, days }: WayForm) {
+  const wrong = (text: string): boolean => Number.isNaN(amount(text) ?? 0)
+  return [
+    ...(name.trim() === '' ? [{ at: 'name', says: say.nameWay }] : []),
+    ...(wrong(cost) ? [{ at: 'cost', says: say.amount }] : []),
+    ...(wrong(days) ? [{ at: 'days', says: say.amount }] : []),
+    ...(mends.length === 0 ? [{ at: 'mends', says: say.chooseMends }] : []),
+  ]
+}
+
+function countFaults(kind: RuleKind, text: string) {
+  const count = COUNTS[kind]
+  if (!count) return []
+  const figure = /^\d+$/.test(text.trim()) ? Number(text.trim()) : -1
+  return figure < count.least || figure > count.most ? [{ at: 'count', says: say.wholeFrom(count.least, count.most) }] : []
+}
+
+function ruleOf(kind: RuleKind, count: number): AdditionOf<'rule'>['rule'] {
+  switch (kind) {
+    case 'everyNth':
+      return { kind, nth: count }
+    case 'afterHours':
+      return { kind, hours: count }
+    case 'afterStarts':
+      return { kind, starts: count }
+    default:
+      return { kind }
+  }
+}

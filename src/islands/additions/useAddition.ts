@@ -1,0 +1,56 @@
+import { useState } from 'react'
+import type { FieldValues } from 'react-hook-form'
+import { v7 } from 'uuid'
+import type { LimitBook } from '../../core/book/bookSchema'
+import type { Addition } from '../../core/notes/additionSchema'
+import { type AdditionFault, withAddition } from '../../core/notes/additions'
+import type { EntryBody } from '../../core/notes/entrySchema'
+import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { additionFaultWords } from '../../core/words/additions'
+import type { FieldSays } from '../../ui/fieldSays'
+import { type KeptForm, useKeptForm } from '../forms/useKeptForm'
+
+/** Where something is added: the job with its book, and how a note of it is written. */
+export interface AddsTo {
+  readonly jobId: string
+  readonly book: LimitBook
+  readonly system: UnitSystem
+  /** Why it was refused, in one sentence; null once it is on its way. */
+  write(body: EntryBody): Promise<string | null>
+}
+
+/** A form whose content is added to the book of a job; all that is wrong is told before anything is sent. */
+export function useAddition<F extends FieldValues>(
+  to: AddsTo,
+  of: {
+    readonly name: string
+    readonly start: () => F
+    /** What the form asks beside what the core refuses. */
+    readonly check: (typed: F) => readonly FieldSays[]
+    readonly what: (typed: F) => Addition
+    /** The field a fault belongs to. */
+    readonly fieldOf: (fault: AdditionFault) => string
+    readonly onDone: (id: string) => void
+  },
+): KeptForm<F> {
+  // One id each: pressing twice adds one thing.
+  const [id] = useState(() => `a-${v7()}`)
+  const form = useKeptForm<F>({
+    key: `medida-form:${to.jobId}:${of.name}`,
+    start: of.start,
+    check: (typed) => {
+      const own = of.check(typed)
+      if (own.length > 0) return own
+      const made = withAddition(to.book, { id, what: of.what(typed), entry: '', by: '', at: '', check: null }, to.system)
+      return made.ok ? [] : made.fault.map((fault) => ({ at: of.fieldOf(fault), says: additionFaultWords(fault) }))
+    },
+    send: async (typed) => {
+      const refused = await to.write({ kind: 'thingAdded', id, what: of.what(typed) })
+      if (refused !== null) return [{ at: '', says: refused }]
+      form.done()
+      of.onDone(id)
+      return []
+    },
+  })
+  return form
+}
