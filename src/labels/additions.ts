@@ -2,7 +2,7 @@ export const say = {
   document: 'Document',
   documentHint: 'Its short name or number',
   page: 'Page',
-  noDocument: 'As found: there is no document',
+  noDocument: 'As found: no manual gives it',
   noDocumentHint: 'It is then the shop’s own, and the report says so.',
   nameDocument: 'Name the document, or say that there is none.',
   namePage: 'Name the page.',

@@ -2,7 +2,7 @@ export const say = {
   sitsIn: 'It sits in',
   machineItself: 'the machine itself',
   alsoFor: 'The same for other parts:',
-  noDocument: 'As found: there is no document. The limit is the shop’s own, and the report says so',
+  noDocument: 'As found: no manual gives it. The limit is the shop’s own, and the report says so',
   limitsAsManual: 'Limits as the manual gives them',
   judged: 'Judged',
   setMethodUp: 'set the method up first',
