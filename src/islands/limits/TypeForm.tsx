@@ -224,7 +224,7 @@ export function TypeForm(props: TypeFormProps) {
             </div>
           )}
         </fieldset>
-        {before === null && method.ok && needsOf(method.value).length === 0 && book.parts.length > 1 && (
+        {before === null && method.ok && needsOf(method.value).length === 0 && book.parts.some(({ id }) => id !== form.part) && (
           <details>
             <summary>
               {say.alsoFor} <span className="figure">{form.alsoFor.length}</span>

@@ -53,8 +53,7 @@ function PlanSheet({ today, ...props }: NotesProps & { readonly today: string })
       <div className={styles.sheet}>
         <FittedTypes noted={noted} />
         <p className={styles.empty}>
-          {say.jobsLimitBook}{' '}
-          <a href={`/machines/${encodeURIComponent(record.machine.id)}/compose`}>{say.composeMachine}</a>
+          {say.jobsLimitBook} <a href={`/machines/${encodeURIComponent(record.machine.id)}/compose`}>{say.composeMachine}</a>
         </p>
       </div>
     )
