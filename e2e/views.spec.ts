@@ -39,6 +39,7 @@ test('dark theme and a tablet: every view without serious faults', async ({ brow
     `/jobs/${JOB}/fits`,
     `/jobs/${JOB}/verdicts`,
     `/jobs/${JOB}/report`,
+    '/machines/quillmere-unit-1',
     '/machines/quillmere-unit-1/trends',
     '/machines/quillmere-unit-1/history',
     '/machines/new',

@@ -4,6 +4,7 @@ import type { LimitBook } from '../core/book/bookSchema'
 import type { Results } from '../core/evaluate/results'
 import type { IntervalUsed } from '../core/job/interval'
 import type { ConfirmableStep, Step } from '../core/job/orderOfWork'
+import type { PartNow } from '../core/job/partsNow'
 import type { JobState } from '../core/job/standing'
 import type { Entry } from '../core/notes/entrySchema'
 import type { Verdict } from '../core/policy/disposition'
@@ -216,6 +217,36 @@ export interface OpenJobView {
   /** A job that is still open on this machine: another one waits for it. */
   readonly openJob: { readonly id: string; readonly title: string } | null
   readonly today: string
+}
+
+/** A machine as it stands: what is fitted, its jobs, its hours, its book. */
+export interface MachineView {
+  readonly machine: InspectionRecord['machine']
+  readonly hours: number | null
+  /** Part of its interval that is used; null where it is not known. */
+  readonly intervalUsed: number | null
+  /** In the order of the tree; `depth` 0 is the machine itself. */
+  readonly fitted: readonly FittedLine[]
+  readonly jobs: readonly (JobSummary & { readonly practice: boolean })[]
+  readonly hoursLog: readonly { readonly date: string; readonly hours: number; readonly where: string }[]
+  /** Null where none is known. */
+  readonly book: {
+    readonly title: string
+    readonly revision: string
+    readonly draft: boolean
+    readonly documents: LimitBook['documents']
+    readonly limits: { readonly there: number; readonly of: number; readonly toCheck: number }
+  } | null
+}
+
+/** One position of a machine, with what is fitted there. */
+export interface FittedLine {
+  readonly id: string
+  readonly depth: number
+  readonly name: string
+  readonly count: number
+  /** Null where no part is judged here, or none of it is known yet. */
+  readonly now: PartNow | null
 }
 
 /** The draft of a machine's book, as it is composed. */

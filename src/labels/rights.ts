@@ -39,6 +39,7 @@ export const say = {
     'GET /reports/[report]': 'Signed report',
     'GET /reports/[report]/report.pdf': 'Signed report as PDF',
     'GET /reports/[report]/report.json': 'Signed report as it was signed',
+    'GET /machines/[machine]': 'A machine: what is fitted, jobs, hours, book',
     'GET /machines/[machine]/trends': 'Wear trends',
     'GET /machines/[machine]/open': 'Hours and limit book of a machine',
     'GET /machines/[machine]/compose': 'Compose a machine from assemblies',

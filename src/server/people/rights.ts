@@ -23,6 +23,7 @@ export const rights = {
   'GET /reports/[report]': ['read'],
   'GET /reports/[report]/report.pdf': ['read'],
   'GET /reports/[report]/report.json': ['read'],
+  'GET /machines/[machine]': ['read'],
   'GET /machines/[machine]/trends': ['read'],
   'GET /machines/[machine]/open': ['read'],
   'GET /machines/[machine]/history': ['read'],
