@@ -33,10 +33,11 @@ import { gates } from './quillmere/gates/station'
 import { pump } from './quillmere/pump/station'
 import { sisters } from './quillmere/stages'
 import { DEMO_PASSWORD, people, quillmere } from './quillmere/station'
+import { tarnEnd } from './tarnEnd/station'
 import type { DemoGauge, DemoMachine, DemoNote, DemoOverhaul } from './types'
 
 const MINUTE = 60_000
-const machines: readonly DemoMachine[] = [...quillmere, gates, pump, larkhollow, motion, ...sisters]
+const machines: readonly DemoMachine[] = [...quillmere, gates, pump, larkhollow, motion, ...sisters, ...tarnEnd]
 
 /** Seeds once, in one transaction: an interrupted seeding leaves nothing. True when it seeded. */
 export async function seedDemo(db: Database, key: () => SigningKey, long: LongWork = quietly): Promise<boolean> {
@@ -117,7 +118,8 @@ async function seedMachine(db: Executor, demo: DemoMachine, key: () => SigningKe
       notedAt: new Date(`${date}T08:00:00Z`),
     })
   // Unit 2 is measured with the gauges of its station.
-  const store = demo.gauges.length > 0 ? demo.gauges : machines.flatMap(({ gauges }) => gauges)
+  const atStation = machines.filter(({ machine: { station } }) => station === demo.machine.station)
+  const store = demo.gauges.length > 0 ? demo.gauges : atStation.flatMap(({ gauges }) => gauges)
   for (const overhaul of demo.overhauls) await new Seeding(db, demo, overhaul, book, store, key).run()
 }
 
@@ -226,7 +228,10 @@ class Seeding {
     if (overhaul.level === null) await this.confirmSafe()
     // Of what is fitted.
     const { characteristics } = (await buildJobView(this.as('inspector'), db, overhaul.id)).record.book
-    for (const characteristic of characteristics) await this.measure(characteristic, readings[characteristic.id] ?? [], 'asFound')
+    for (const characteristic of characteristics) {
+      const texts = readings[characteristic.id]
+      if (texts || !overhaul.partly) await this.measure(characteristic, texts ?? [], 'asFound')
+    }
     for (const characteristic of characteristics) {
       const left = overhaul.asLeft?.[characteristic.id]
       if (left) await this.measure(characteristic, left, 'asLeft')

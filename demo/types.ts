@@ -29,6 +29,8 @@ export interface DemoOverhaul {
   readonly readings: DemoReadings | null
   /** How far an overhaul that is measured has come, where it is not signed. */
   readonly until?: 'measured' | 'rebuilding' | 'sent'
+  /** Only what is listed was read so far. */
+  readonly partly?: boolean
   /** What was measured again when it was put together. */
   readonly asLeft?: DemoReadings
   /** What is noted around an open job, minute by minute; pictures are drawn. */
