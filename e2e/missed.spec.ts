@@ -16,7 +16,7 @@ test.beforeAll(async ({ browser, medida }) => {
     const answer = await page.request.post(path, { data, headers: { origin: medida.url } })
     expect(answer.ok(), await answer.text()).toBe(true)
   }
-  await post('/api/machines', { id: machine, station: 'Tarn End', name: 'Ventilation fan', units: 'metric' })
+  await post('/api/machines', { id: machine, station: 'Tarn End', name: 'Ventilation fan', units: 'metric', meter: 'none' })
   const id = v7()
   await post(`/api/machines/${machine}/jobs`, {
     id,
@@ -142,6 +142,7 @@ test('a second person checks the limits of the fit, and the report names all tha
   await context.close()
   await open(page, `${job}/report`)
   await expect(page.getByText('Fit added: Fixed bearing on its seat (VF-2, 14)')).toBeVisible()
+  await expect(page.getByText('not counted').first()).toBeVisible()
   await expect(page.getByText('Felt ring: renewed always (as found, no document)')).toBeVisible()
   await expect(page.getByText(/Limits of Fixed bearing on its seat.*not checked/)).toHaveCount(0)
 })

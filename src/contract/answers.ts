@@ -8,6 +8,7 @@ import type { PartNow } from '../core/job/partsNow'
 import type { JobState } from '../core/job/standing'
 import type { Entry } from '../core/notes/entrySchema'
 import type { Verdict } from '../core/policy/disposition'
+import type { Meter } from '../core/quantity/meter'
 import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { InspectionRecord } from '../core/record/recordSchema'
 import type { RibbonModel } from '../drawing/ribbonScale'
@@ -102,6 +103,7 @@ export interface FloorJob {
 }
 
 export interface FloorMachine {
+  readonly meter: Meter
   readonly id: string
   readonly station: string
   readonly name: string

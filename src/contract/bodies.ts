@@ -7,6 +7,7 @@ import { confirmableSteps } from '../core/job/orderOfWork'
 import { entryBodySchema, pictureSubjectSchema } from '../core/notes/entrySchema'
 import { dispositions } from '../core/policy/disposition'
 import { policySchema } from '../core/policy/policySchema'
+import { meters } from '../core/quantity/meter'
 import { OWN_WAY } from '../core/record/ownWay'
 import { conditionsSchema, slotShape } from '../core/record/readingSchema'
 import { stages } from '../core/record/stage'
@@ -117,6 +118,7 @@ export const machineBody = z.strictObject({
   station: z.string().trim().min(1, say.namePlace).max(120),
   name: z.string().trim().min(1, say.nameMachine).max(120),
   units: z.enum(['metric', 'inch']),
+  meter: z.enum(meters).default('hours'),
 })
 export type MachineBody = z.infer<typeof machineBody>
 

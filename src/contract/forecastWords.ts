@@ -1,7 +1,8 @@
 import type { Characteristic } from '../core/book/bookSchema'
-import { formatHours } from '../core/quantity/format'
+import type { Meter } from '../core/quantity/meter'
 import type { UnitSystem } from '../core/quantity/unitSystem'
 import type { Forecast, Lasts, Trend } from '../core/trend/forecast'
+import { ranAtWords, ranWords } from '../core/words/meter'
 import { say } from '../labels/shell'
 import { figuresAt } from './figuresAt'
 
@@ -28,6 +29,7 @@ export function forecastLines(
   characteristic: Characteristic,
   trends: readonly Trend[],
   system: UnitSystem,
+  meter: Meter,
 ): readonly ForecastLine[] {
   return trends.flatMap(({ judges, forecasts }) => {
     const { figure, bound, unit } = figuresAt({ characteristic, system }, judges)
@@ -40,15 +42,15 @@ export function forecastLines(
           judges,
           limit: `${sign} ${bound(limit.wear)}`,
           expected: `${figure(forecast.value)} (${figure(forecast.low)} … ${figure(forecast.high)}) ${unit}`.trim(),
-          atHours: `${formatHours(forecast.atHours)} h`,
+          atHours: ranAtWords(forecast.atHours, meter),
           lasts: forecast.lasts,
-          hoursToPlan: limit.plan === null ? null : hours(forecast.hoursToPlan),
-          hoursToWear: hours(forecast.hoursToWear),
-          earliest: hours(forecast.earliestHoursToWear),
+          hoursToPlan: limit.plan === null ? null : ran(forecast.hoursToPlan, meter),
+          hoursToWear: ran(forecast.hoursToWear, meter),
+          earliest: ran(forecast.earliestHoursToWear, meter),
         },
       ]
     })
   })
 }
 
-const hours = (value: Forecast['hoursToWear']): string => (value === null ? say.notRate : `${formatHours(value)} h`)
+const ran = (value: Forecast['hoursToWear'], meter: Meter): string => (value === null ? say.notRate : ranWords(value, meter))

@@ -2,7 +2,7 @@ export const say = {
   equalParts: 'Equal parts',
   place: 'Place',
   left: (unit: string): string => `Left, ${unit}`,
-  wears: (unit: string): string => `Wears, ${unit} per 1\u00a0000 h`,
+  wears: (unit: string, per: string): string => `Wears, ${unit} ${per}`,
   goesHere: 'To go there',
   lasts: 'Lasts',
   stays: 'stays',

@@ -47,7 +47,7 @@ export const say = {
   nothingHolds: 'Nothing',
   machines: 'Machines',
   machineTable: 'Machines, by station',
-  hours: 'Hours',
+  hours: 'Has run',
   interval: 'Interval used',
   intervalOf: (percent: number): string => `${percent} % of the interval used`,
   notKnown: 'not known',

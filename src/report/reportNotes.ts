@@ -54,7 +54,7 @@ const LOGGED: ReadonlySet<EntryBody['kind']> = new Set([
 /** What a report says before the gauge, in the words of today. `said` holds what its results say. */
 export function noteFacts({ record, results, confirmations }: ReportDraft, said: SignedWords): NoteFacts {
   const { book } = record
-  const speaker = speakerOf(book, record.machine.units)
+  const speaker = speakerOf(book, record.machine.units, record.machine.meter)
   // Reports signed before core 1.1.0 have no entries and no scope.
   const entries = record.job.entries ?? []
   const scope = results.scope ?? { level: null, counts: null, gate: null, leftOut: null }

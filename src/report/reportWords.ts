@@ -9,6 +9,6 @@ import { noteFacts } from './reportNotes'
 export function reportWords(draft: ReportDraft): ReportWords {
   if (draft.words) return draft.words
   const { record, results } = draft
-  const said = olderWords(results) ?? wordsOf(speakerOf(record.book, record.machine.units), results)
+  const said = olderWords(results) ?? wordsOf(speakerOf(record.book, record.machine.units, record.machine.meter), results)
   return { results: said, notes: noteFacts(draft, said) }
 }

@@ -264,7 +264,13 @@ describe('a job', () => {
   })
   test('a machine has a name of its own at its station', async () => {
     await database.as('planner', async (context) => {
-      const machine = { id: newId(), station: 'Quillmere Power Station', name: 'unit 1', units: 'metric' as const }
+      const machine = {
+        id: newId(),
+        station: 'Quillmere Power Station',
+        name: 'unit 1',
+        meter: 'hours' as const,
+        units: 'metric' as const,
+      }
       expect(await refusal(addMachine(context, machine))).toMatch(/has a machine named/)
       expect(await addMachine(context, { ...machine, name: 'Feed pump' })).toMatchObject({ stored: true })
     })

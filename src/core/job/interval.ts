@@ -1,5 +1,6 @@
 /** The interval of a machine: how much of it is used, and when it will be. */
 import { dayAfter, daysBetween } from '../base/day'
+import { DAY_ZERO, type Meter } from '../quantity/meter'
 
 /** A meter reading: day (ISO) and hours. */
 export interface HoursAt {
@@ -17,6 +18,10 @@ export interface IntervalUsed {
   /** Day by which it will be used up at the pace of the log; null where no pace is known. */
   readonly dueOn: string | null
 }
+
+/** What is counted by dates has run until today, whoever looks. */
+export const countedToday = (meter: Meter, today: string): readonly HoursAt[] =>
+  meter === 'days' ? [{ on: today, hours: daysBetween(DAY_ZERO, today) }] : []
 
 /** A pace is taken from at least so many days: two readings of one week say little. */
 const LEAST_DAYS = 14

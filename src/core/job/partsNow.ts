@@ -2,7 +2,7 @@ import type { Part } from '../book/bookSchema'
 import type { Results } from '../evaluate/results'
 import type { Disposition, Verdict } from '../policy/disposition'
 import type { InspectionRecord } from '../record/recordSchema'
-import { ageOf } from '../verdict/serviceVote'
+import { type Age, ageOf } from '../verdict/serviceVote'
 import { standingDecisions } from './progress'
 
 /** When a part is due, on the machine's meter; what makes it due. */
@@ -46,7 +46,7 @@ export function partsNow(
       {
         part: part.id,
         mark: isNew ? null : (record.job.installed[part.id] ?? null),
-        hours: age === null ? null : age.hours + since,
+        hours: age?.hours == null ? null : age.hours + since,
         last: { verdict: result.verdict, decided },
         due: dueOf(part, record, results, age, ended && decided !== null && decided !== 'reuse'),
       },
@@ -59,7 +59,7 @@ function dueOf(
   part: Part,
   record: InspectionRecord,
   results: Results,
-  age: { readonly overhauls: number; readonly hours: number } | null,
+  age: Pick<Age, 'overhauls' | 'hours'> | null,
   /** What was forecast of the part before it was mended or renewed holds no more. */
   isMended: boolean,
 ): NextDue | null {
@@ -72,7 +72,7 @@ function dueOf(
       })
   const rules = part.service ?? []
   const service = rules.flatMap((rule): NextDue[] =>
-    rule.kind === 'afterHours' && age !== null
+    rule.kind === 'afterHours' && age?.hours != null
       ? [{ by: 'service', atHours: record.job.runningHours + Math.max(0, rule.hours - age.hours) }]
       : [],
   )

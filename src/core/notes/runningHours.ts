@@ -27,7 +27,12 @@ const LEAST_DAYS = 14
  * Checks a machine's running hours against its log: hours cannot fall, cannot pass the clock (24 h a day, with one day
  * of grace for the hour of reading), and a pace far from the usual one is questioned. The log may be in any order.
  */
-export function checkHours(log: readonly HoursEntry[], now: HoursEntry): Result<HoursAnswer, HoursFault> {
+export function checkHours(
+  log: readonly HoursEntry[],
+  now: HoursEntry,
+  /** Most that a day can count; what is no clock has none. */
+  mostADay = HOURS_A_DAY,
+): Result<HoursAnswer, HoursFault> {
   const byDate = [...log].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.hours - b.hours))
   const before = byDate.filter(({ date }) => date <= now.date).at(-1)
   const after = byDate.find(({ date }) => date > now.date)
@@ -35,7 +40,7 @@ export function checkHours(log: readonly HoursEntry[], now: HoursEntry): Result<
   if (!before) return ok({ kind: 'usual' })
   if (now.hours < before.hours) return err({ code: 'falls', before })
   const days = daysBetween(before.date, now.date)
-  const most = (days + 1) * HOURS_A_DAY
+  const most = (days + 1) * mostADay
   if (now.hours - before.hours > most) return err({ code: 'moreThanTheClock', before, most })
   const first = byDate[0]
   const usualDays = first ? daysBetween(first.date, before.date) : 0

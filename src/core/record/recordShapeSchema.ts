@@ -5,6 +5,7 @@ import { gaugeSchema } from '../gauge/gaugeSchema'
 import { entrySchema } from '../notes/entrySchema'
 import { dispositions } from '../policy/disposition'
 import { policySchema } from '../policy/policySchema'
+import { meters } from '../quantity/meter'
 import { overhaulBounds } from './overhaulBounds'
 import { OWN_WAY } from './ownWay'
 import { readingSchema } from './readingSchema'
@@ -30,6 +31,8 @@ export const recordShapeWith = <B extends z.ZodType<LimitBook>>(bookSchema: B) =
       station: z.string().min(1).max(120),
       name: z.string().min(1).max(120),
       units: z.enum(['metric', 'inch']),
+      /** What its running is counted in; hours where nothing is said. */
+      meter: z.enum(meters).optional(),
     }),
     job: z.strictObject({
       id: idSchema,

@@ -1,5 +1,6 @@
 import type { LimitBook, Part } from '../book/bookSchema'
 import type { NotesState } from '../notes/state'
+import { meterOf } from '../quantity/meter'
 import type { InspectionRecord } from '../record/recordSchema'
 import { levelOf, type Scope } from '../scope/need'
 import { NONE, openVote, type Vote, vote } from './vote'
@@ -10,8 +11,8 @@ type ServiceRule = NonNullable<Part['service']>[number]
 export interface Age {
   /** Overhauls it came through, this one not counted. */
   readonly overhauls: number
-  /** Running hours since it was fitted. */
-  readonly hours: number
+  /** Running hours since it was fitted; null where nobody counts them. */
+  readonly hours: number | null
   /** Starts since then; null where nobody counted them. */
   readonly starts: number | null
 }
@@ -20,7 +21,10 @@ export interface Age {
  * Age of a part from the marks on record: it was fitted at the last overhaul that found another one. Where every overhaul on
  * record found this one it is as old as the machine.
  */
-export function ageOf({ history, job }: Pick<InspectionRecord, 'history' | 'job'>, part: string): Age | null {
+export function ageOf(
+  { history, job, machine }: Pick<InspectionRecord, 'history' | 'job' | 'machine'>,
+  part: string,
+): Age | null {
   const mark = job.installed[part]
   if (mark === undefined) return null
   const overhauls = [...history].sort((a, b) => a.runningHours - b.runningHours)
@@ -30,13 +34,13 @@ export function ageOf({ history, job }: Pick<InspectionRecord, 'history' | 'job'
   const startsThen = fitted ? fitted.starts : 0
   return {
     overhauls: overhauls.length - last - 1,
-    hours: job.runningHours - (fitted?.runningHours ?? 0),
+    hours: meterOf(machine) === 'none' ? null : job.runningHours - (fitted?.runningHours ?? 0),
     starts: job.starts === undefined || startsThen === undefined ? null : job.starts - startsThen,
   }
 }
 
 interface ServiceInput {
-  readonly record: Pick<InspectionRecord, 'history' | 'job'>
+  readonly record: Pick<InspectionRecord, 'history' | 'job' | 'machine'>
   readonly book: LimitBook
   readonly scope: Scope
   readonly noted: Pick<NotesState, 'positions'>
@@ -95,7 +99,7 @@ function ruleVote(part: Part, rule: ServiceRule, record: ServiceInput['record'],
     }
     case 'afterHours': {
       const age = ageOf(record, part.id)
-      if (age === null) return unknownAge()
+      if (age?.hours == null) return unknownAge()
       const facts = { hours: rule.hours, has: age.hours, mustRun: record.job.mustRunHours }
       return vote({ rule: 'service', code: 'afterHours', facts, source, ...decided(facts.has + facts.mustRun > rule.hours) })
     }

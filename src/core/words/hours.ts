@@ -1,18 +1,22 @@
 import type { HoursAnswer, HoursFault } from '../notes/runningHours'
-import { formatHours } from '../quantity/format'
+import type { Meter } from '../quantity/meter'
+import { ranWords } from './meter'
 
-/** Why running hours cannot be so. */
-export function hoursFaultWords(fault: HoursFault, hours: number): string {
+/** Why what a machine's meter is said to show cannot be so. */
+export function hoursFaultWords(fault: HoursFault, hours: number, meter: Meter = 'hours'): string {
+  const ran = (count: number): string => ranWords(count, meter)
   switch (fault.code) {
     case 'falls':
-      return `Running hours cannot fall: ${formatHours(hours)} h typed, the log has ${formatHours(fault.before.hours)} h on ${fault.before.date}. Read the meter again.`
+      return `The meter cannot fall: ${ran(hours)} typed, the log has ${ran(fault.before.hours)} on ${fault.before.date}. Read the meter again.`
     case 'moreThanTheClock':
-      return `${formatHours(hours)} h is not possible: since ${formatHours(fault.before.hours)} h on ${fault.before.date} at most ${formatHours(Math.floor(fault.most))} h have passed. Read the meter again.`
+      return `${ran(hours)} is not possible: since ${ran(fault.before.hours)} on ${fault.before.date} at most ${ran(Math.floor(fault.most))} have passed. Read the meter again.`
     case 'laterIsLess':
-      return `${formatHours(hours)} h is not possible: the log already has ${formatHours(fault.after.hours)} h on the later day ${fault.after.date}. Check the date and the meter.`
+      return `${ran(hours)} is not possible: the log already has ${ran(fault.after.hours)} on the later day ${fault.after.date}. Check the date and the meter.`
   }
 }
 
-/** Running hours that are possible, and far from how the machine has run. */
-export const hoursQuestion = (answer: Extract<HoursAnswer, { kind: 'jump' }>, hours: number): string =>
-  `${formatHours(hours)} h would be ${answer.perDay.toFixed(1)} h a day since the last entry; this machine ran ${answer.usualPerDay.toFixed(1)} h a day before. Is the meter read right?`
+/** A count that is possible, and far from how the machine has run. */
+export const hoursQuestion = (answer: Extract<HoursAnswer, { kind: 'jump' }>, hours: number, meter: Meter = 'hours'): string => {
+  const unit = ranWords(0, meter).replace(/^0 /, '')
+  return `${ranWords(hours, meter)} would be ${answer.perDay.toFixed(1)} ${unit} a day since the last entry; this machine ran ${answer.usualPerDay.toFixed(1)} ${unit} a day before. Is the meter read right?`
+}

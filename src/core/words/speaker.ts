@@ -4,12 +4,15 @@ import { stepOf } from '../method/gives'
 import type { Method } from '../method/method'
 import { type Figures, figuresOf } from '../quantity/figures'
 import type { QuantityKind } from '../quantity/kind'
+import type { Meter } from '../quantity/meter'
 import type { UnitSystem } from '../quantity/unitSystem'
 
 /** Who says what follows from a record: the names of its book, in the units that are shown. */
 export interface Speaker {
   readonly book: LimitBook
   readonly units: UnitSystem
+  /** What the machine's running is counted in. */
+  readonly meter: Meter
   characteristic(id: string): Characteristic | undefined
   part(id: string): Part | undefined
   fit(id: string): FitSpec | undefined
@@ -34,11 +37,12 @@ function namesIn(book: LimitBook): Names {
   return made
 }
 
-export function speakerOf(book: LimitBook, units: UnitSystem): Speaker {
+export function speakerOf(book: LimitBook, units: UnitSystem, meter: Meter = 'hours'): Speaker {
   const names = namesIn(book)
   return {
     book,
     units,
+    meter,
     characteristic: (id) => names.characteristics.get(id),
     part: (id) => names.parts.get(id),
     fit: (id) => names.fits.get(id),

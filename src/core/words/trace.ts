@@ -4,11 +4,12 @@ import { probabilityOfConformity } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
 import type { ReductionName } from '../method/reduction'
 import type { Disposition } from '../policy/disposition'
-import { formatEnds, formatHours, unitOf, withSign } from '../quantity/format'
+import { formatEnds, unitOf, withSign } from '../quantity/format'
 import { differenceOf } from '../quantity/kind'
 import type { RouteTried, TraceStep, Vote } from '../verdict/vote'
 import { findingWords, severityName } from './findings'
 import { spreadWords, valueName } from './labels'
+import { perThousandWords, ranAtWords, ranWords } from './meter'
 import { slotWords, sumWords, whereWords } from './places'
 import { afterFigure, counted, listed } from './plain'
 import { figuresFor, methodOf, nameOf, optionName, routeOf, type Speaker, variantName } from './speaker'
@@ -79,9 +80,9 @@ const noiseWords = (judges: ReductionName | null, by: string, unit: string): str
 function paceWords(speaker: Speaker, subject: string | null, step: Extract<TraceStep, { kind: 'forecast' }>): string {
   const figures = figuresFor(speaker, subject, step.quantity)
   const difference = differenceOf(step.quantity)
-  const pace = `${withSign(figures.rate(step.perThousandHours))} ${unitOf(difference, speaker.units)} per 1\u00a0000 h`
+  const pace = `${withSign(figures.rate(step.perThousandHours))} ${unitOf(difference, speaker.units)} ${perThousandWords(speaker.meter)}`
   const from = step.spread ? `; 95 % by ${spreadWords[step.spread]}` : ''
-  return `${pace} over ${step.overhauls} overhauls from ${formatHours(step.fromHours)} to ${formatHours(step.toHours)} h; ${formatHours(step.mustRunHours)} h to run: ${foretold(figures, step)}${from}`
+  return `${pace} over ${step.overhauls} overhauls from ${ranAtWords(step.fromHours, speaker.meter)} to ${ranAtWords(step.toHours, speaker.meter)}; ${ranWords(step.mustRunHours, speaker.meter)} to run: ${foretold(figures, step, speaker.meter)}${from}`
 }
 
 const routeStanding = { feasible: 'open', infeasible: 'closed', unknown: 'not known yet' } as const
@@ -137,7 +138,7 @@ function lookedUpWords(speaker: Speaker, { by }: Limit): string {
     case undefined:
       return ''
     case 'hours':
-      return `, by its table at ${formatHours(by.hours)} h`
+      return `, by its table at ${ranAtWords(by.hours, speaker.meter)}`
     case 'size': {
       const { figure, unit } = figuresFor(speaker, by.characteristic, 'length')
       return `, by its table for a size of ${figure(by.size)}${afterFigure(unit)}`

@@ -2,10 +2,12 @@ import { coverageFactor } from '../gauge/errors'
 import type { Limit } from '../limit/limit'
 import type { Figures } from '../quantity/figures'
 import { formatHours } from '../quantity/format'
+import type { Meter } from '../quantity/meter'
 import type { DecidedWay } from '../verdict/decidedWay'
 import type { ForecastFacts, LimitFacts, Vote } from '../verdict/vote'
 import { findingWords, severityName } from './findings'
 import { valueName } from './labels'
+import { ranAtWords, ranWords } from './meter'
 import { faultWords } from './methodFaults'
 import { patternWords } from './patterns'
 import { placeWords, slotWords, whereWords } from './places'
@@ -51,7 +53,7 @@ export function reasonOf(speaker: Speaker, vote: Vote): string {
         vote.facts,
       )
     case 'forecast':
-      return forecastReason(figuresFor(speaker, vote.subject, vote.facts.quantity), vote.code, vote.facts)
+      return forecastReason(figuresFor(speaker, vote.subject, vote.facts.quantity), vote.code, vote.facts, speaker.meter)
     case 'change':
       return changeReason(speaker, name, vote)
     case 'notMeasured':
@@ -103,11 +105,12 @@ function serviceReason(speaker: Speaker, vote: Extract<Vote, { rule: 'service' }
     }
     case 'afterHours': {
       const { hours, has, mustRun } = vote.facts
-      const then = `Renewed after ${formatHours(hours)} h`
-      if (has >= hours) return `${then}; it has run ${formatHours(has)} h`
+      const ran = (count: number): string => ranWords(count, speaker.meter)
+      const then = `Renewed after ${ran(hours)}`
+      if (has >= hours) return `${then}; it has run ${ran(has)}`
       return has + mustRun > hours
-        ? `${then}; it has run ${formatHours(has)} h and would pass them before the next overhaul`
-        : `${then}; it has run ${formatHours(has)} h and does not reach them before the next overhaul`
+        ? `${then}; it has run ${ran(has)} and would pass them before the next overhaul`
+        : `${then}; it has run ${ran(has)} and does not reach them before the next overhaul`
     }
     case 'afterStarts': {
       const { starts, has, toCome } = vote.facts
@@ -197,12 +200,16 @@ const lastsWords = {
   yes: 'lasts the interval',
 } as const
 
-const forecastReason = (figures: Figures, code: keyof typeof lastsWords, facts: ForecastFacts): string =>
-  `${valueName[facts.limit.judges]} ${lastsWords[code]}: ${foretold(figures, facts)}, wear limit ${figures.bound(facts.limit.wear)}${afterFigure(figures.unit)}`
+const forecastReason = (figures: Figures, code: keyof typeof lastsWords, facts: ForecastFacts, meter: Meter): string =>
+  `${valueName[facts.limit.judges]} ${lastsWords[code]}: ${foretold(figures, facts, meter)}, wear limit ${figures.bound(facts.limit.wear)}${afterFigure(figures.unit)}`
 
 /** What is expected at the next overhaul. */
-export function foretold({ figure, unit }: Figures, { expected, atHours }: Pick<ForecastFacts, 'expected' | 'atHours'>): string {
-  const at = `at ${formatHours(atHours)} h`
+export function foretold(
+  { figure, unit }: Figures,
+  { expected, atHours }: Pick<ForecastFacts, 'expected' | 'atHours'>,
+  meter: Meter,
+): string {
+  const at = `at ${ranAtWords(atHours, meter)}`
   return expected
     ? `expected ${figure(expected.value)} (${figure(expected.low)} … ${figure(expected.high)})${afterFigure(unit)} ${at}`
     : at

@@ -53,7 +53,12 @@ export function reviewOf(db: Executor, jobId: string) {
 }
 
 /** Earlier jobs of a machine that are signed or were taken over from elsewhere, by running hours. */
-export function earlierSignedJobs(db: Executor, machineId: string, runningHours: number) {
+/** Jobs before this one. Where nothing is counted all stand at 0, and the day says which came first. */
+export function earlierSignedJobs(
+  db: Executor,
+  machineId: string,
+  before: { readonly hours: number; readonly day: string; readonly isCounted: boolean },
+) {
   return db
     .select({ job })
     .from(job)
@@ -61,11 +66,11 @@ export function earlierSignedJobs(db: Executor, machineId: string, runningHours:
     .where(
       and(
         eq(job.machineId, machineId),
-        lt(job.runningHours, runningHours),
+        before.isCounted ? lt(job.runningHours, before.hours) : lt(job.openedOn, before.day),
         or(isNotNull(report.id), isNotNull(job.importedFrom)),
       ),
     )
-    .orderBy(asc(job.runningHours))
+    .orderBy(asc(job.runningHours), asc(job.openedOn))
 }
 
 /** Every job, newest first, with its machine. */

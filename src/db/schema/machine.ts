@@ -14,6 +14,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
+import { meters } from '../../core/quantity/meter'
 import { user } from './auth'
 
 export const machine = pgTable('machine', {
@@ -21,6 +22,8 @@ export const machine = pgTable('machine', {
   station: text('station').notNull(),
   name: text('name').notNull(),
   units: text('units', { enum: ['metric', 'inch'] }).notNull(),
+  /** What its running is counted in; job.running_hours and machine_hours.hours are counts of it. */
+  meter: text('meter', { enum: meters }).notNull().default('hours'),
   /** Family of limit books it is measured against; a new job takes its latest revision. Null where none is known. */
   bookId: text('book_id'),
 })

@@ -248,7 +248,7 @@ export function useBench(props: BenchProps): Bench {
     word,
     cable,
     system,
-    speaker: speakerOf(record.book, system),
+    speaker: speakerOf(record.book, system, record.machine.meter),
     closed,
     lastTaken: lastTakenBy(person.name, standing),
     standingAt,

@@ -86,7 +86,7 @@ export function useBoard(initial: JobView): Board {
   return {
     view,
     results,
-    speaker: speakerOf(view.record.book, view.record.machine.units),
+    speaker: speakerOf(view.record.book, view.record.machine.units, view.record.machine.meter),
     rows,
     busy,
     fault,

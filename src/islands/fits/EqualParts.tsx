@@ -4,7 +4,9 @@ import { equalPartsOf, type PairingFound, type RotationFound } from '../../core/
 import { quantityOf } from '../../core/method/gives'
 import type { EntryBody } from '../../core/notes/entrySchema'
 import type { Tag } from '../../core/notes/shapes'
-import { formatHours, formatLength, formatQuantity, unitLabel, unitOf } from '../../core/quantity/format'
+import { formatLength, formatQuantity, unitLabel, unitOf } from '../../core/quantity/format'
+import { type Meter, meterOf } from '../../core/quantity/meter'
+import { perThousandWords, ranWords } from '../../core/words/meter'
 import { say } from '../../labels/equalParts'
 import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
@@ -80,6 +82,7 @@ const partName = (noted: JobNotes, characteristic: string): string => {
 
 function RotationTable({ found: { spec, places, best }, noted }: { readonly found: RotationFound; readonly noted: JobNotes }) {
   const { record } = noted
+  const meter = meterOf(record.machine)
   const { units } = record.machine
   const first = record.book.characteristics.find(({ id }) => id === spec.places[0])
   const kind = first ? quantityOf(first.method) : 'length'
@@ -98,7 +101,7 @@ function RotationTable({ found: { spec, places, best }, noted }: { readonly foun
               {say.left(unit)}
             </th>
             <th scope="col" className={styles.right}>
-              {say.wears(unit)}
+              {say.wears(unit, perThousandWords(meter))}
             </th>
             <th scope="col">{say.goesHere}</th>
             <th scope="col" className={styles.right}>
@@ -115,9 +118,7 @@ function RotationTable({ found: { spec, places, best }, noted }: { readonly foun
                 <td className={`figure ${styles.right}`}>{figure(rest, step)}</td>
                 <td className={`figure ${styles.right}`}>{figure(perThousandHours, step / 10)}</td>
                 <td>{placed ? (placed.part === placed.place ? say.stays : partName(noted, placed.part)) : '–'}</td>
-                <td className={`figure ${styles.right}`}>
-                  {placed ? (Number.isFinite(placed.hours) ? `${formatHours(Math.floor(placed.hours))} h` : say.noWear) : '–'}
-                </td>
+                <td className={`figure ${styles.right}`}>{placed ? lastsWords(placed.hours, meter) : '–'}</td>
               </tr>
             )
           })}
@@ -127,8 +128,8 @@ function RotationTable({ found: { spec, places, best }, noted }: { readonly foun
         {best === null
           ? say.rotationOpen
           : moves.length === 0
-            ? say.rotationStays(hoursWords(best.lastsHours))
-            : say.rotationMoves(hoursWords(best.lastsHours), hoursWords(best.asItIsHours ?? 0))}{' '}
+            ? say.rotationStays(lastsWords(best.lastsHours, meter))
+            : say.rotationMoves(lastsWords(best.lastsHours, meter), lastsWords(best.asItIsHours ?? 0, meter))}{' '}
         <SourceNote source={spec.source} documents={record.book.documents} />
       </p>
       <TakeOver
@@ -142,7 +143,8 @@ function RotationTable({ found: { spec, places, best }, noted }: { readonly foun
   )
 }
 
-const hoursWords = (hours: number): string => (Number.isFinite(hours) ? `${formatHours(Math.floor(hours))} h` : say.noWear)
+const lastsWords = (hours: number, meter: Meter): string =>
+  Number.isFinite(hours) ? ranWords(Math.floor(hours), meter) : say.noWear
 
 function PairingTable({ found, noted }: { readonly found: PairingFound; readonly noted: JobNotes }) {
   const { spec, boresMm, journalsMm, best, missing, staysPaired } = found

@@ -1,6 +1,7 @@
 import type { Way, WayState } from '../../core/evaluate/fits/ways'
 import type { Verdict } from '../../core/policy/disposition'
-import { formatAmount, formatHours, formatLength, unitLabel } from '../../core/quantity/format'
+import { formatAmount, formatLength, unitLabel } from '../../core/quantity/format'
+import { ranAtWords, ranWords } from '../../core/words/meter'
 import { routeOf, type Speaker } from '../../core/words/speaker'
 import { workWords } from '../../core/words/trace'
 import { ribbonOfWay } from '../../drawing/ribbonScale'
@@ -126,13 +127,13 @@ function outlook(way: Way, { spec }: FitRow, speaker: Speaker, figure: (mm: numb
     case 'holds': {
       const suits = way.suits ? `, ${say.suits}` : ''
       return way.atNext
-        ? say.holdsAt(formatHours(way.atNext.atHours), `${figure(way.atNext[end])} ${unit}`) + suits
+        ? say.holdsAt(ranAtWords(way.atNext.atHours, speaker.meter), `${figure(way.atNext[end])} ${unit}`) + suits
         : say.holds + suits
     }
     case 'pastPlan':
       return say.pastPlanNow
     case 'passes':
-      return say.passesAfter(formatHours(way.hoursToWear ?? 0))
+      return say.passesAfter(ranWords(way.hoursToWear ?? 0, speaker.meter))
     case 'undecided':
       return say.undecidedNow
     case 'fails':

@@ -1,10 +1,12 @@
 import { useRef } from 'react'
 import { v7 } from 'uuid'
 import type { MachineBody } from '../../contract/bodies'
+import { meters } from '../../core/quantity/meter'
+import { meterName } from '../../core/words/meter'
 import { say } from '../../labels/openJob'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
-import { Fault, TextField } from '../../ui/Field'
+import { Fault, SelectField, TextField } from '../../ui/Field'
 import { useSentForm } from '../forms/useSentForm'
 import styles from './OpenJob.module.css'
 
@@ -15,7 +17,7 @@ export function AddMachine({ stations }: { readonly stations: readonly string[] 
   const form = useSentForm<MachineBody, { readonly id: string }>({
     key: 'medida-form:machine',
     // One id for this form: pressing twice puts one machine on record.
-    start: () => ({ id: v7(), station: '', name: '', units: 'metric' }),
+    start: () => ({ id: v7(), station: '', name: '', units: 'metric', meter: 'hours' }),
     path: '/api/machines',
     schema: async () => (await import('../../contract/bodies')).machineBody,
     body: (typed) => typed,
@@ -39,6 +41,12 @@ export function AddMachine({ stations }: { readonly stations: readonly string[] 
         ]}
         value={form.value.units}
         onChange={(units) => set({ units })}
+      />
+      <SelectField
+        label={say.countedIn}
+        hint={say.countedAbout}
+        options={meters.map((meter) => ({ value: meter, label: meterName[meter] }))}
+        {...field('meter')}
       />
       <Fault text={form.fault} />
       <div className={styles.actions}>

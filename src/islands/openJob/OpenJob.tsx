@@ -3,7 +3,8 @@ import type { OpenJobView } from '../../contract/answers'
 import type { OpenJobBody } from '../../contract/bodies'
 import { defaultPolicy } from '../../core/policy/defaults'
 import { schoolIds } from '../../core/policy/schools'
-import { formatHours } from '../../core/quantity/format'
+import { isRead, type Meter, meterOf } from '../../core/quantity/meter'
+import { meterHead, meterName, ranAtWords } from '../../core/words/meter'
 import { schoolWords } from '../../core/words/policy'
 import { say } from '../../labels/openJob'
 import { Button } from '../../ui/Button'
@@ -32,16 +33,21 @@ interface Typed {
 /** What is typed as hours, as the schema reads it: what is no number is none to it either. */
 const hoursOf = (text: string): number => wholeHours(text) ?? Number.NaN
 
-function faultsOf({ hours, mustRun, starts }: Typed): readonly FieldSays[] {
+function faultsOf({ hours, mustRun, starts }: Typed, meter: Meter): readonly FieldSays[] {
   return [
-    ...(wholeHours(hours) === null ? [{ at: 'hours', says: say.noRunningHours(hours) }] : []),
-    ...(wholeHours(mustRun) === null ? [{ at: 'mustRun', says: say.noNumberHours(mustRun) }] : []),
+    ...(isRead(meter) && wholeHours(hours) === null ? [{ at: 'hours', says: say.noCount(hours, meterName[meter]) }] : []),
+    ...(meter !== 'none' && wholeHours(mustRun) === null ? [{ at: 'mustRun', says: say.noCount(mustRun, runName(meter)) }] : []),
     ...(starts.trim() !== '' && wholeHours(starts) === null ? [{ at: 'starts', says: say.noStarts(starts) }] : []),
   ]
 }
 
+/** What a length of running is called: hours, starts; days where dates count. */
+const runName = (meter: Meter): string => (meter === 'days' ? say.days : meter === 'hours' ? say.hoursWord : meterName[meter])
+const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`
+
 /** Receive: why the machine is opened, how far, by which policy; hours checked against its log. */
 export function OpenJob({ view }: { readonly view: OpenJobView }) {
+  const meter = meterOf(view.machine)
   const form = useSentForm<Typed, { readonly id: string }>({
     key: `medida-form:open:${view.machine.id}`,
     // One id for this form: pressing twice, after a reload, or again after a broken network, opens one job.
@@ -62,11 +68,12 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
     path: `/api/machines/${encodeURIComponent(view.machine.id)}/jobs`,
     schema: async () => (await import('../../contract/bodies')).openJobBody,
     fieldOf: { runningHours: 'hours', mustRunHours: 'mustRun' },
-    check: faultsOf,
+    check: (typed) => faultsOf(typed, meter),
     body: ({ hours, mustRun, starts, returnBy, hoursNote, ...typed }) => ({
       ...typed,
-      runningHours: hoursOf(hours),
-      mustRunHours: hoursOf(mustRun),
+      // Dates are counted by the server, and nothing is nothing.
+      runningHours: isRead(meter) ? hoursOf(hours) : 0,
+      mustRunHours: meter === 'none' ? 0 : hoursOf(mustRun),
       starts: starts.trim() === '' ? null : hoursOf(starts),
       returnBy: returnBy === '' ? null : returnBy,
       hoursNote: hoursNote?.trim() ? hoursNote.trim() : null,
@@ -98,8 +105,8 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
         ))}
       </fieldset>
       <div className={styles.row}>
-        <TextField label={say.runningHours} inputMode="numeric" {...field('hours')} />
-        <TextField label={say.meterRead} type="date" max={view.today} {...field('readOn')} />
+        {isRead(meter) && <TextField label={capital(meterName[meter])} inputMode="numeric" {...field('hours')} />}
+        <TextField label={isRead(meter) ? say.meterRead : say.dayOpened} type="date" max={view.today} {...field('readOn')} />
       </div>
       {hoursNote !== null && (
         <TextField label={say.whyHoursRight} hint={say.theyDoNot} maxLength={400} autoFocus {...field('hoursNote')} />
@@ -108,8 +115,8 @@ export function OpenJob({ view }: { readonly view: OpenJobView }) {
       <TextField label={say.complaintOwner} hint={say.noiseHeatLeak} maxLength={1000} {...field('complaint')} />
       <div className={styles.row}>
         <TextField label={say.mustBack} type="date" min={view.today} {...field('returnBy')} />
-        <TextField label={say.mustThenRun} inputMode="numeric" {...field('mustRun')} />
-        <TextField label={say.starts} hint={say.startsAbout} inputMode="numeric" {...field('starts')} />
+        {meter !== 'none' && <TextField label={say.mustThenRun(runName(meter))} inputMode="numeric" {...field('mustRun')} />}
+        {meter !== 'starts' && <TextField label={say.starts} hint={say.startsAbout} inputMode="numeric" {...field('starts')} />}
       </div>
       <CheckField label={say.practice} hint={say.practiceAbout} {...form.field('practice')} />
       <div className={styles.policy}>
@@ -187,7 +194,7 @@ export function HoursLog({ view }: { readonly view: OpenJobView }) {
       <thead>
         <tr>
           <th scope="col">{say.day}</th>
-          <th scope="col">{say.hours}</th>
+          <th scope="col">{meterHead(meterOf(view.machine))}</th>
           <th scope="col">{say.noted}</th>
         </tr>
       </thead>
@@ -195,7 +202,7 @@ export function HoursLog({ view }: { readonly view: OpenJobView }) {
         {[...view.hoursLog].reverse().map(({ date, hours, where }) => (
           <tr key={`${date} ${hours} ${where}`}>
             <td className="figure">{date}</td>
-            <td className="figure">{formatHours(hours)} h</td>
+            <td className="figure">{ranAtWords(hours, meterOf(view.machine))}</td>
             <td>{where}</td>
           </tr>
         ))}

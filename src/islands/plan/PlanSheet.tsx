@@ -77,7 +77,7 @@ function PlanSheet({ today, ...props }: NotesProps & { readonly today: string })
       <FittedTypes noted={noted} />
       {scope.gate?.kind === 'failed' && (
         <p className={styles.grown}>
-          {say.gateFailedSo(level.name, gateWords(speakerOf(record.book, units), noted.results).join('; '))}
+          {say.gateFailedSo(level.name, gateWords(speakerOf(record.book, units, record.machine.meter), noted.results).join('; '))}
         </p>
       )}
       <p className={styles.count} aria-live="polite">

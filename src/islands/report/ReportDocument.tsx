@@ -2,8 +2,10 @@ import type { ReportContent } from '../../contract/answers'
 import type { NoteFacts, ReportWords } from '../../contract/reportWords'
 import { fitStageLines, stageLines } from '../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../contract/words'
-import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import { formatLength, formatSignedLength, unitLabel } from '../../core/quantity/format'
+import { meterOf } from '../../core/quantity/meter'
 import { stepName, verdictName } from '../../core/words/labels'
+import { ranAtWords, ranWords } from '../../core/words/meter'
 import { say } from '../../labels/report'
 import { partLines, type ReportDraft } from '../../report/reportFacts'
 import { reportWords } from '../../report/reportWords'
@@ -27,6 +29,7 @@ interface DocumentProps {
 export function ReportDocument({ content, signed }: DocumentProps) {
   const { record } = content
   const { job, machine, book } = record
+  const meter = meterOf(machine)
   const words = reportWords(content)
   return (
     <article className={styles.paper}>
@@ -47,9 +50,9 @@ export function ReportDocument({ content, signed }: DocumentProps) {
         <dt>{say.opened}</dt>
         <dd>{say.by(job.date, content.openedBy)}</dd>
         <dt>{say.runningHours}</dt>
-        <dd className="figure">{formatHours(job.runningHours)} h</dd>
+        <dd className="figure">{ranAtWords(job.runningHours, meter)}</dd>
         <dt>{say.mustThenRun}</dt>
-        <dd className="figure">{formatHours(job.mustRunHours)} h</dd>
+        <dd className="figure">{ranWords(job.mustRunHours, meter)}</dd>
         <dt>{say.limitBook}</dt>
         <dd>{bookWords(book)}</dd>
         <dt>{say.documents}</dt>
@@ -57,7 +60,7 @@ export function ReportDocument({ content, signed }: DocumentProps) {
         <dt>{say.policy}</dt>
         <dd>{policyWords(job.policy).join('; ')}</dd>
         <dt>{say.nextOverhaul}</dt>
-        <dd className="figure">{say.h(formatHours(job.runningHours + job.mustRunHours))}</dd>
+        <dd className="figure">{say.at(ranAtWords(job.runningHours + job.mustRunHours, meter))}</dd>
       </dl>
       <Before noted={words.notes} />
       <Verdicts content={content} said={words.results} />

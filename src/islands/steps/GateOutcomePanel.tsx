@@ -12,7 +12,7 @@ export function GateOutcomePanel({ noted }: { readonly noted: JobNotes }) {
   const { book, job } = noted.record
   if (scope.gate === null) return <p className={styles.about}>{say.levelHasNo}</p>
   const measures = levelOf(book, scope.level)?.gate?.measures ?? []
-  const speaker = speakerOf(book, noted.record.machine.units)
+  const speaker = speakerOf(book, noted.record.machine.units, noted.record.machine.meter)
   switch (scope.gate.kind) {
     case 'open':
       return (

@@ -5,8 +5,10 @@ import { forecastLines, lastsWord } from '../../contract/forecastWords'
 import type { Characteristic } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
 import type { CharacteristicResult } from '../../core/evaluate/results'
-import { formatHours, withSign } from '../../core/quantity/format'
+import { withSign } from '../../core/quantity/format'
+import { meterOf } from '../../core/quantity/meter'
 import { spreadWords, valueName, verdictName } from '../../core/words/labels'
+import { meterHead, perThousandWords, ranAtWords } from '../../core/words/meter'
 import { say } from '../../labels/trends'
 import { VerdictMark } from '../../ui/VerdictMark'
 import { receiving } from '../pageData/pageData'
@@ -50,7 +52,7 @@ function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: 
                     {own?.rate ? (
                       <>
                         <span className="figure">{paceAt(of, limits[0]?.judges)(own.rate.perThousandHours)}</span>
-                        {say.per1000(figuresAt(of, limits[0]?.judges).unit)}
+                        {say.rateUnit(figuresAt(of, limits[0]?.judges).unit, perThousandWords(meterOf(record.machine)))}
                       </>
                     ) : (
                       say.noRateYet
@@ -74,6 +76,7 @@ function TrendPage({ view, opened }: { readonly view: JobView; readonly opened: 
             <WearChart
               characteristic={characteristic}
               result={result}
+              meter={meterOf(record.machine)}
               system={system}
               describe={describe(characteristic, result, view)}
             />
@@ -108,13 +111,15 @@ function howDrawn(characteristic: Characteristic, { record }: JobView): string {
 
 function describe(characteristic: Characteristic, result: CharacteristicResult, { record }: JobView): string {
   const { figure } = figuresAt({ characteristic, system: record.machine.units }, characteristic.limits[0]?.judges)
-  const points = result.line.map((point) => say.h(figure(point.value), formatHours(point.runningHours))).join(', ')
+  const points = result.line
+    .map((point) => say.at(figure(point.value), ranAtWords(point.runningHours, meterOf(record.machine))))
+    .join(', ')
   const next = result.forecast
     ? say.expectedH(
         figure(result.forecast.value),
         figure(result.forecast.low),
         figure(result.forecast.high),
-        formatHours(result.forecast.atHours),
+        ranAtWords(result.forecast.atHours, meterOf(record.machine)),
       )
     : ''
   const wear = characteristic.limits[0] ? say.wearLimit(figure(characteristic.limits[0].wear)) : ''
@@ -129,7 +134,7 @@ function Points({ characteristic, result, view }: PartProps) {
       <thead>
         <tr>
           <th scope="col">{say.overhaul}</th>
-          <th scope="col">{say.hours}</th>
+          <th scope="col">{meterHead(meterOf(view.record.machine))}</th>
           <th scope="col">{unit === '' ? say.value : say.valueOf(unit)}</th>
           <th scope="col">{say.change}</th>
         </tr>
@@ -142,7 +147,7 @@ function Points({ characteristic, result, view }: PartProps) {
               <td>
                 {point.overhaul} <span className={styles.rate}>{point.date}</span>
               </td>
-              <td className="figure">{formatHours(point.runningHours)}</td>
+              <td className="figure">{ranAtWords(point.runningHours, meterOf(view.record.machine))}</td>
               <td className="figure">{figure(point.value)}</td>
               <td className="figure">{before ? withSign(figure(point.value - before.value)) : '–'}</td>
             </tr>
@@ -162,7 +167,9 @@ function Facts({ characteristic, result, view }: PartProps) {
     <dl className={styles.facts}>
       <dt>{say.rateLeastSquares}</dt>
       <dd className="figure">
-        {rate ? say.per1000H(paceAt(of, characteristic.limits[0]?.judges)(rate.perThousandHours), unit) : '–'}
+        {rate
+          ? `${paceAt(of, characteristic.limits[0]?.judges)(rate.perThousandHours)}${say.rateUnit(unit, perThousandWords(meterOf(view.record.machine)))}`
+          : '–'}
       </dd>
       <dt>{say.overhaulsLine}</dt>
       <dd className="figure">{result.line.length}</dd>
@@ -180,7 +187,7 @@ function Facts({ characteristic, result, view }: PartProps) {
 
 /** What is expected at the next overhaul, of every limit, with its doubt. */
 function Foretold({ characteristic, result, view }: PartProps) {
-  const lines = forecastLines(characteristic, result.trends, view.record.machine.units)
+  const lines = forecastLines(characteristic, result.trends, view.record.machine.units, meterOf(view.record.machine))
   if (lines.length === 0) return <p className={styles.rate}>{whyNothing(result)}</p>
   return (
     <table className={styles.table}>

@@ -15,7 +15,9 @@ import { figuresAt } from '../../contract/figuresAt'
 import type { Characteristic } from '../../core/book/bookSchema'
 import type { CharacteristicResult } from '../../core/evaluate/results'
 import { formatHours } from '../../core/quantity/format'
+import type { Meter } from '../../core/quantity/meter'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { meterHead, ranAtWords } from '../../core/words/meter'
 import { say } from '../../labels/trends'
 import styles from './TrendPage.module.css'
 
@@ -25,20 +27,21 @@ export interface WearChartProps {
   readonly characteristic: Characteristic
   readonly result: CharacteristicResult
   readonly system: UnitSystem
+  readonly meter: Meter
   /** In words, for those who cannot see the chart. */
   readonly describe: string
 }
 
 /** One wear line against running hours with its plan and wear limits, what is expected next and the band in which it may lie. */
-export function WearChart({ characteristic, result, system, describe }: WearChartProps) {
+export function WearChart({ characteristic, result, system, meter, describe }: WearChartProps) {
   const ref = useRef<HTMLCanvasElement>(null)
   useEffect(() => {
     const canvas = ref.current
     if (!canvas) return
-    let chart = new Chart(canvas, configuration(characteristic, result, system))
+    let chart = new Chart(canvas, configuration(characteristic, result, system, meter))
     const redraw = (): void => {
       chart.destroy()
-      chart = new Chart(canvas, configuration(characteristic, result, system))
+      chart = new Chart(canvas, configuration(characteristic, result, system, meter))
     }
     // Colours come from the tokens and change with the theme.
     addEventListener('medida-theme', redraw)
@@ -46,7 +49,7 @@ export function WearChart({ characteristic, result, system, describe }: WearChar
       removeEventListener('medida-theme', redraw)
       chart.destroy()
     }
-  }, [characteristic, result, system])
+  }, [characteristic, result, system, meter])
   return (
     <div className={styles.chart}>
       <canvas ref={ref} role="img" aria-label={describe} />
@@ -58,6 +61,7 @@ function configuration(
   characteristic: Characteristic,
   result: CharacteristicResult,
   system: UnitSystem,
+  meter: Meter,
 ): ChartConfiguration<'line'> {
   const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
   const judges = characteristic.limits[0]?.judges
@@ -154,8 +158,8 @@ function configuration(
           type: 'linear',
           min: from,
           max: to,
-          title: { ...text, display: true, text: say.runningHoursH },
-          ticks: { ...ticks, callback: (x) => formatHours(Number(x)) },
+          title: { ...text, display: true, text: meterHead(meter) },
+          ticks: { ...ticks, callback: (x) => (meter === 'days' ? ranAtWords(Number(x), meter) : formatHours(Number(x))) },
           grid,
         },
         y: {
@@ -171,7 +175,7 @@ function configuration(
         },
         tooltip: {
           callbacks: {
-            title: (items) => `${formatHours(items[0]?.parsed.x ?? 0)} h`,
+            title: (items) => ranAtWords(items[0]?.parsed.x ?? 0, meter),
             label: (item) => `${item.dataset.label}: ${figure(item.parsed.y ?? 0)} ${unit}`,
           },
         },

@@ -21,6 +21,7 @@ import { bookOf } from '../books/issuedBook'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { buildJobView } from '../jobs/jobView'
+import { machineInRecord } from '../jobs/machineInRecord'
 import { isOpen, type MachineJob, machineOf } from '../jobs/openJob'
 import { sees } from '../people/roles'
 
@@ -32,7 +33,7 @@ export async function draftView(context: Context, machineId: string): Promise<Dr
   if (!sees(context.user, machine.station)) throw new Refused('notFound', say.thereNoMachine(machineId))
   const open = jobs.find(isOpen)
   return {
-    machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
+    machine: machineInRecord(machine),
     book: book ?? emptyComposition(machine.id, typedBookTitle(machine.name)),
     revision: book?.revision ?? null,
     issued: book !== null && book.issued !== null,

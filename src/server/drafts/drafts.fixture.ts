@@ -75,7 +75,7 @@ const SLEEVE: TypedCharacteristic = {
 export function draftCases(database: () => TestDatabase): void {
   /** A machine nobody has seen, and what changes it from draft to draft. */
   async function yard(context: Context, units: 'metric' | 'inch' = 'metric') {
-    const { id } = await addMachine(context, { id: newId(), station: 'Yard', name: `Winch ${newId()}`, units })
+    const { id } = await addMachine(context, { id: newId(), station: 'Yard', name: `Winch ${newId()}`, units, meter: 'hours' })
     let base: string | null = null
     const change = async (what: DraftChange) => {
       const view = await changeDraft(context, id, { id: newId(), base, change: what })

@@ -79,7 +79,7 @@ function holdsOf(view: JobView, results: Results, progress: JobProgress, step: S
       return say.partsOpen(open)
     case 'sign': {
       const [block] = readiness(record, results, new Set(view.confirmations.map((of) => of.step))).blocks
-      return block ? blockWords(speakerOf(record.book, record.machine.units), block) : say.readyToSend
+      return block ? blockWords(speakerOf(record.book, record.machine.units, record.machine.meter), block) : say.readyToSend
     }
     default: {
       const steps = jobSteps(record.book, foldNotes(record.book, record.job.entries), levelsInPlay(results.scope))

@@ -16,6 +16,7 @@ import { readingIdsOf, readingsById, readingsOf } from '../../db/queries/reading
 import { say } from '../../labels/refusals'
 import { issuedBook } from '../books/issuedBook'
 import { Refused } from '../edge/refused'
+import { machineInRecord } from './machineInRecord'
 import { type Readable, readRecord } from './readRecord'
 
 export type FoundJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
@@ -26,7 +27,13 @@ export async function buildRecord(
   { job, machine, book }: FoundJob,
   entries: readonly StoredEntry[],
 ): Promise<Readable> {
-  const earlier = (await earlierSignedJobs(db, job.machineId, job.runningHours)).slice(-overhaulBounds.overhauls)
+  const earlier = (
+    await earlierSignedJobs(db, job.machineId, {
+      hours: job.runningHours,
+      day: job.openedOn,
+      isCounted: machine.meter !== 'none',
+    })
+  ).slice(-overhaulBounds.overhauls)
   const history = []
   // One after the other: inside a transaction there is one connection.
   for (const { job: past } of earlier)
@@ -51,7 +58,7 @@ export async function buildRecord(
   const raw = {
     format: 'medida-record',
     version: 2,
-    machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
+    machine: machineInRecord(machine),
     job: {
       id: job.id,
       overhaul: job.title,

@@ -1,11 +1,13 @@
 import type { OpenJobView } from '../../contract/answers'
 import type { OpenJobBody } from '../../contract/bodies'
+import { daysBetween } from '../../core/base/day'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { checkHours, type HoursEntry } from '../../core/notes/runningHours'
 import { policySchema } from '../../core/policy/policySchema'
-import { formatHours } from '../../core/quantity/format'
+import { DAY_ZERO, isRead, type Meter } from '../../core/quantity/meter'
 import { levelOf } from '../../core/scope/need'
 import { hoursFaultWords, hoursQuestion } from '../../core/words/hours'
+import { ranAtWords } from '../../core/words/meter'
 import type { Executor } from '../../db/client'
 import { latestBook } from '../../db/queries/books'
 import { decisionsOf, isJob, jobsOf, storeJob } from '../../db/queries/jobs'
@@ -17,6 +19,7 @@ import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { sees } from '../people/roles'
 import { canonicalJson } from '../reports/canonical'
+import { machineInRecord } from './machineInRecord'
 
 /** What the page for opening a job on a machine shows. */
 export async function openJobView(context: Context, machineId: string): Promise<OpenJobView> {
@@ -27,7 +30,7 @@ export async function openJobView(context: Context, machineId: string): Promise<
   const last = jobs.filter(({ job }) => !job.practice).at(-1)
   const open = jobs.find(isOpen)
   return {
-    machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
+    machine: machineInRecord(machine),
     book: book && { id: book.id, title: book.title, revision: book.revision, draft: book.issued === null },
     levels: (book?.levels ?? []).map(({ id, name, about, gate, measures }) => ({
       id,
@@ -63,9 +66,13 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       throw new Refused('notFound', say.limitBookHasNoInspection(body.level ?? ''))
     const today = context.now().toISOString().slice(0, 10)
     checkDates(body, today)
-    if (!body.practice) checkMeter(await hoursLog(db, machineId), body)
+    const { runningHours, mustRunHours, starts } = counted(body, machine.meter)
+    if (!body.practice && isRead(machine.meter)) checkMeter(await hoursLog(db, machineId), body, machine.meter)
     const name = level?.name ?? say.overhaul
-    const title = say.h(body.practice ? say.practiceOf(name) : name, formatHours(body.runningHours))
+    const called = body.practice ? say.practiceOf(name) : name
+    const title = isRead(machine.meter)
+      ? say.overhaulAt(called, ranAtWords(runningHours, machine.meter))
+      : say.overhaulOf(called, today)
     await storeJob(db, {
       id: body.id,
       machineId,
@@ -76,9 +83,9 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       openedOn: today,
       openedBy: context.user.id,
       byName: context.user.name,
-      runningHours: body.runningHours,
-      mustRunHours: body.mustRunHours,
-      starts: body.starts,
+      runningHours,
+      mustRunHours,
+      starts,
       level: body.level,
       complaint: body.complaint,
       returnBy: body.returnBy,
@@ -86,7 +93,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       installed: await installedNow(db, jobs),
       practice: body.practice,
     })
-    if (!body.practice)
+    if (!body.practice && isRead(machine.meter))
       await storeHours(db, {
         id: body.id,
         machineId,
@@ -102,7 +109,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
       detail: {
         machine: machineId,
         level: body.level,
-        runningHours: body.runningHours,
+        runningHours,
         ...(body.practice ? { practice: true } : {}),
       },
     })
@@ -154,14 +161,28 @@ function checkDates(body: OpenJobBody, today: string): void {
   if (body.returnBy !== null && body.returnBy < today) refuse('returnBy', say.returnDatePast(body.returnBy, today))
 }
 
-function checkMeter(log: readonly HoursEntry[], body: OpenJobBody): void {
-  const checked = checkHours(log, { date: body.readOn, hours: body.runningHours })
+/** What is counted: by dates the day itself, and nothing where nobody counts. */
+function counted({ runningHours, mustRunHours, starts, readOn }: OpenJobBody, meter: Meter) {
+  switch (meter) {
+    case 'days':
+      return { runningHours: daysBetween(DAY_ZERO, readOn), mustRunHours, starts }
+    case 'none':
+      return { runningHours: 0, mustRunHours: 0, starts }
+    case 'starts':
+      return { runningHours, mustRunHours, starts: runningHours }
+    default:
+      return { runningHours, mustRunHours, starts }
+  }
+}
+
+function checkMeter(log: readonly HoursEntry[], body: OpenJobBody, meter: Meter): void {
+  const checked = checkHours(log, { date: body.readOn, hours: body.runningHours }, meter === 'hours' ? undefined : Infinity)
   const refuse = (message: string): never => {
     throw new Refused('malformed', message, [{ path: 'runningHours', message }])
   }
-  if (!checked.ok) refuse(hoursFaultWords(checked.fault, body.runningHours))
+  if (!checked.ok) refuse(hoursFaultWords(checked.fault, body.runningHours, meter))
   else if (checked.value.kind === 'jump' && body.hoursNote === null) {
-    const message = say.sayWhyThen(hoursQuestion(checked.value, body.runningHours))
+    const message = say.sayWhyThen(hoursQuestion(checked.value, body.runningHours, meter))
     throw new Refused('malformed', message, [{ path: 'hoursNote', message }])
   }
 }

@@ -1,6 +1,6 @@
 import type { FloorGauge, FloorMachine, FloorView, JobSummary } from '../../contract/answers'
 import { daysBetween } from '../../core/base/day'
-import { intervalUsed } from '../../core/job/interval'
+import { countedToday, intervalUsed } from '../../core/job/interval'
 import { jobState, standingBy } from '../../core/job/standing'
 import { allGauges } from '../../db/queries/gauges'
 import { jobStamps } from '../../db/queries/jobStamp'
@@ -53,13 +53,19 @@ export async function shopFloor(context: Context): Promise<FloorView> {
       const log = [
         ...hours.filter((of) => of.machineId === machine.id).map(({ readOn, hours: at }) => ({ on: readOn, hours: at })),
         ...own.map(({ job }) => ({ on: job.openedOn, hours: job.runningHours })),
+        ...countedToday(machine.meter, today),
       ].sort((a, b) => a.on.localeCompare(b.on) || a.hours - b.hours)
       return {
         id: machine.id,
         station: machine.station,
         name: machine.name,
+        meter: machine.meter,
         hours: log.at(-1)?.hours ?? null,
-        interval: intervalUsed(log, ended ? { hours: ended.runningHours, mustRun: ended.mustRunHours } : null, today),
+        interval: intervalUsed(
+          log,
+          ended && machine.meter !== 'none' ? { hours: ended.runningHours, mustRun: ended.mustRunHours } : null,
+          today,
+        ),
         jobs: own.map(
           ({ job, reportId }): JobSummary => ({
             id: job.id,

@@ -13,7 +13,7 @@ export function addMachine(context: Context, body: MachineBody): Promise<{ id: s
     await lockMachineName(db, body.station, body.name)
     const known = await findMachine(db, body.id)
     if (known) {
-      if (known.name === body.name && known.station === body.station && known.units === body.units)
+      if (known.name === body.name && known.station === body.station && known.units === body.units && known.meter === body.meter)
         return { id: body.id, stored: false }
       throw new Refused('conflict', say.anotherMachineId)
     }
@@ -21,7 +21,7 @@ export function addMachine(context: Context, body: MachineBody): Promise<{ id: s
       const message = say.hasMachineNamed(body.station, body.name)
       throw new Refused('conflict', message, [{ path: 'name', message }])
     }
-    await storeMachine(db, { id: body.id, station: body.station, name: body.name, units: body.units })
+    await storeMachine(db, { id: body.id, station: body.station, name: body.name, units: body.units, meter: body.meter })
     await appendLog(db, context, { verb: 'machine.added', subject: body.id, detail: { station: body.station, name: body.name } })
     return { id: body.id, stored: true }
   })

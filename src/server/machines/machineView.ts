@@ -1,7 +1,7 @@
 import type { FittedLine, JobSummary, MachineView } from '../../contract/answers'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
-import { intervalUsed } from '../../core/job/interval'
+import { countedToday, intervalUsed } from '../../core/job/interval'
 import { type PartNow, partsNow } from '../../core/job/partsNow'
 import { hasEnded, jobState } from '../../core/job/standing'
 import { sheetRows } from '../../core/kit/limitSheet'
@@ -9,6 +9,7 @@ import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { buildJobView } from '../jobs/jobView'
+import { machineInRecord } from '../jobs/machineInRecord'
 import { hoursLog, type MachineJob, machineOf } from '../jobs/openJob'
 import { sees } from '../people/roles'
 
@@ -19,21 +20,21 @@ export async function machineView(context: Context, machineId: string): Promise<
   const { machine, book, jobs } = await machineOf(db, machineId)
   if (!sees(context.user, machine.station)) throw new Refused('notFound', say.thereNoMachine(machineId))
   const log = await hoursLog(db, machineId)
-  const hours = log.at(-1)?.hours ?? null
+  const today = context.now().toISOString().slice(0, 10)
+  const hours = countedToday(machine.meter, today)[0]?.hours ?? log.at(-1)?.hours ?? null
   const counted = jobs.filter(({ job }) => !job.practice)
   const ended = counted.filter(isOver).at(-1)?.job
   const latest = counted.at(-1)
   const { shown, now, states } = latest
     ? await fromJobs(context, latest, counted.filter(isOver).at(-1), hours)
     : { shown: book, now: [], states: new Map<string, JobSummary['state']>() }
-  const today = context.now().toISOString().slice(0, 10)
   const used = intervalUsed(
-    log.map(({ date, hours: at }) => ({ on: date, hours: at })),
-    ended ? { hours: ended.runningHours, mustRun: ended.mustRunHours } : null,
+    [...log.map(({ date, hours: at }) => ({ on: date, hours: at })), ...countedToday(machine.meter, today)],
+    ended && machine.meter !== 'none' ? { hours: ended.runningHours, mustRun: ended.mustRunHours } : null,
     today,
   )
   return {
-    machine: { id: machine.id, station: machine.station, name: machine.name, units: machine.units },
+    machine: machineInRecord(machine),
     hours,
     intervalUsed: used?.used ?? null,
     fitted: shown === null ? [] : fittedLines(shown, now),

@@ -59,7 +59,7 @@ export function review(context: Context, jobId: string, body: ReviewBody, signin
 
 /** What keeps a job from being sent or signed, and what goes on its report with a reason. */
 export function readinessOf({ record, confirmations, unreadable }: JobView): ReadyWords {
-  const speaker = speakerOf(record.book, record.machine.units)
+  const speaker = speakerOf(record.book, record.machine.units, record.machine.meter)
   const ready = readiness(record, evaluate(record), new Set(confirmations.map(({ step }) => step)))
   return {
     blocks: [...unreadable, ...ready.blocks.map((block) => blockWords(speaker, block))],

@@ -3,8 +3,9 @@ import { lastsWord } from '../../../contract/forecastWords'
 import { readBy } from '../../../core/fit/kinds'
 import { quantityOf } from '../../../core/method/gives'
 import type { ReductionName } from '../../../core/method/reduction'
-import { formatHours, formatLength, withSign } from '../../../core/quantity/format'
+import { formatLength, withSign } from '../../../core/quantity/format'
 import { valueName, verdictName } from '../../../core/words/labels'
+import { perThousandWords, ranAtWords, ranWords } from '../../../core/words/meter'
 import { whereWords } from '../../../core/words/places'
 import { reasonOf } from '../../../core/words/votes'
 import { ribbonOf } from '../../../drawing/ribbonScale'
@@ -84,11 +85,13 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
       <CrossChecks bench={bench} />
       {result.rate && result.forecast && (
         <p className={shared.note}>
-          {say.wears} <span className="figure">{paceAt(bench, judges)(result.rate.perThousandHours)}</span> {say.per1000(unit)}
+          {say.wears} <span className="figure">{paceAt(bench, judges)(result.rate.perThousandHours)}</span>{' '}
+          {say.per1000(unit, perThousandWords(bench.speaker.meter))}
           <span className="figure">
             {figure(result.forecast.value)} ({figure(result.forecast.low)} … {figure(result.forecast.high)})
           </span>{' '}
-          {say.at} <span className="figure">{formatHours(result.forecast.atHours)} h</span>: {lastsWord[result.forecast.lasts]}.
+          {say.at} <span className="figure">{ranAtWords(result.forecast.atHours, bench.speaker.meter)}</span>:{' '}
+          {lastsWord[result.forecast.lasts]}.
         </p>
       )}
       <h2>{say.why}</h2>
@@ -144,7 +147,9 @@ function SinceLast({ bench }: { readonly bench: Bench }) {
     <tr>
       <th scope="row">{say.sinceLastOverhaul}</th>
       <td className="figure">{withSign(figuresAt(bench, characteristic.limits[0]?.judges).difference(now - last.value))}</td>
-      <td className={`figure ${shared.limit}`}>{say.h(formatHours(record.job.runningHours - last.runningHours))}</td>
+      <td className={`figure ${shared.limit}`}>
+        {say.inRun(ranWords(record.job.runningHours - last.runningHours, bench.speaker.meter))}
+      </td>
     </tr>
   )
 }

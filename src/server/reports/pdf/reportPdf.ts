@@ -4,9 +4,11 @@ import { evidenceLines, type Sealed } from '../../../contract/evidenceWords'
 import type { NoteFacts, ReportWords } from '../../../contract/reportWords'
 import { fitStageLines, stageLines } from '../../../contract/stageLines'
 import { bookWords, CAUTION, documentWords, fitWord, formatMoment, policyWords } from '../../../contract/words'
-import { formatHours, formatLength, formatSignedLength, unitLabel } from '../../../core/quantity/format'
+import { formatLength, formatSignedLength, unitLabel } from '../../../core/quantity/format'
+import { meterOf } from '../../../core/quantity/meter'
 import { stages } from '../../../core/record/stage'
 import { stageName, stepName, verdictName } from '../../../core/words/labels'
+import { ranAtWords, ranWords } from '../../../core/words/meter'
 import { ribbonOf } from '../../../drawing/ribbonScale'
 import { say } from '../../../labels/report'
 import { contactSvg } from '../../../report/contactPicture'
@@ -118,7 +120,8 @@ function sheetsWithHeading(content: ReportContent): Content[] {
   return first ? [together([title, first]), ...others] : [title, words(say.nothingMeasured)]
 }
 
-function facts({ record: { job, book }, reason, openedBy }: ReportContent): Content {
+function facts({ record: { job, book, machine }, reason, openedBy }: ReportContent): Content {
+  const meter = meterOf(machine)
   const row = (a: string, b: Content, c: string, d: Content): TableCell[] => [
     words(a, QUIET) as TableCell,
     b as TableCell,
@@ -132,16 +135,16 @@ function facts({ record: { job, book }, reason, openedBy }: ReportContent): Cont
         row(say.reason, words(reason), say.opened, words(say.by(job.date, openedBy))),
         row(
           say.runningHours,
-          figures(`${formatHours(job.runningHours)} h`),
+          figures(ranAtWords(job.runningHours, meter)),
           say.mustThenRun,
-          figures(`${formatHours(job.mustRunHours)} h`),
+          figures(ranWords(job.mustRunHours, meter)),
         ),
         row(say.limitBook, words(bookWords(book)), say.documents, words(book.documents.map(documentWords).join('; '))),
         row(
           say.policy,
           words(policyWords(job.policy).join('; ')),
           say.nextOverhaul,
-          figures(say.h(formatHours(job.runningHours + job.mustRunHours))),
+          figures(say.at(ranAtWords(job.runningHours + job.mustRunHours, meter))),
         ),
       ],
     },
