@@ -34,7 +34,7 @@ test('an empty log takes anything; one entry gives no pace to compare with', () 
 test('the sentences name what was typed and what the log has', () => {
   const falls = checkHours(log, { date: '2026-11-24', hours: 26_400 })
   expect(falls.ok ? '' : hoursFaultWords(falls.fault, 26_400)).toBe(
-    'Running hours cannot fall: 26 400 h typed, the log has 26 890 h on 2025-11-03. Read the meter again.',
+    'The meter cannot fall: 26 400 h typed, the log has 26 890 h on 2025-11-03. Read the meter again.',
   )
   const jump = checkHours(log, { date: '2026-11-24', hours: 34_000 })
   expect(jump.ok && jump.value.kind === 'jump' ? hoursQuestion(jump.value, 34_000) : '').toMatch(

@@ -188,7 +188,7 @@ function Facts({ characteristic, result, view }: PartProps) {
 /** What is expected at the next overhaul, of every limit, with its doubt. */
 function Foretold({ characteristic, result, view }: PartProps) {
   const lines = forecastLines(characteristic, result.trends, view.record.machine.units, meterOf(view.record.machine))
-  if (lines.length === 0) return <p className={styles.rate}>{whyNothing(result)}</p>
+  if (lines.length === 0) return <p className={styles.how}>{whyNothing(result)}</p>
   return (
     <table className={styles.table}>
       <caption className={styles.caption}>
