@@ -10,6 +10,7 @@ import { standingOn, subjectOf } from '../core/notes/subject'
 import { entriesAfter } from '../db/queries/notes'
 import { readingsOf } from '../db/queries/readings'
 import { draftCases } from './drafts/drafts.fixture'
+import { journeyCases } from './drafts/journeys.fixture'
 import type { Context } from './edge/context'
 import { newId, refusal } from './edge/refused.fixture'
 import { confirmStep } from './jobs/confirmStep'
@@ -34,6 +35,7 @@ afterAll(() => database.end())
 
 describe('people', () => peopleCases(() => database))
 describe('a machine', () => draftCases(() => database))
+describe('an assembly of the kit', () => journeyCases(() => database))
 describe('a table of earlier readings', () => historyCases(() => database))
 
 const JOB = 'quillmere-u1-2026'

@@ -14,22 +14,10 @@ import { assemblies } from './assemblies'
 import type { Assembly } from './assembly'
 import { type Addition, compose } from './compose'
 import { emptyComposition } from './composition'
+import { figuresOf, textAt } from './everyAssembly.fixture'
 import type { KitAnswers } from './shape'
 
 const SYSTEMS: readonly UnitSystem[] = ['metric', 'inch']
-const FIGURE = { length: '60 mm', torque: '120 Nm', pressure: '180 bar', force: '400 N' } as const
-const typedFigures = (assembly: Assembly): KitAnswers =>
-  Object.fromEntries(
-    assembly.questions.flatMap(({ id, answers }) => (typeof answers === 'string' ? [[id, FIGURE[answers]]] : [])),
-  )
-/** Lengths of a spring test go down. */
-const LENGTHS: KitAnswers = { longer: '62 mm', shorter: '48.5 mm', working: '50 mm', outsideMm: '110 mm' }
-const figuresOf = (assembly: Assembly): KitAnswers => {
-  const all = { ...typedFigures(assembly) }
-  for (const [id, text] of Object.entries(LENGTHS)) if (id in all) Object.assign(all, { [id]: text })
-  return all
-}
-
 /** The usual answers without and with figures, and each other answer by itself. */
 function shapesOf(assembly: Assembly): KitAnswers[] {
   const others = assembly.questions.flatMap(({ id, answers }) =>
@@ -85,13 +73,10 @@ const GAUGE: Omit<Gauge, 'id' | 'kind'> = {
   calibrationDue: '2030-01-01',
 }
 
-/** Loads of a spring at its two lengths, so that it has a rate. */
-const SPRING: Readonly<Record<string, string>> = { L1: '400', L2: '700' }
-
 function readingsOf(of: Characteristic, system: UnitSystem, from: number): Reading[] {
   return slotsOf(of.method).map((slot, at) => {
     const form = formAt(of.method, slot).kind
-    const text = form === 'answer' ? '+' : form === 'cell' ? '2' : form === 'element' ? '0' : (SPRING[slot.station] ?? '2')
+    const text = textAt(of, slot)
     const typed = readTyped(of, slot, text, system)
     if (!typed.ok) throw new Error(`${of.id}: ${text} cannot be read`)
     return {
