@@ -139,6 +139,22 @@ export const draftChange = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('rename'), position: idSchema, name: positionName }),
   z.strictObject({ kind: z.literal('copy'), position: idSchema, names: positionNames }),
+  z.strictObject({ kind: z.literal('mirror'), position: idSchema, name: positionName }),
+  z.strictObject({
+    kind: z.literal('detail'),
+    position: idSchema,
+    detail: z.strictObject({
+      into: idSchema.nullable(),
+      count: z.int().min(1).max(999),
+      faces: z.array(z.string().trim().min(1).max(80)).max(8),
+      clock: z.string().trim().min(1).max(80).nullable(),
+      loose: z.string().trim().min(1).max(200).nullable(),
+      thread: z.enum(['left', 'right']).nullable(),
+      special: z.string().trim().min(1).max(120).nullable(),
+      asks: z.enum(['nothing', 'thickness', 'bearing', 'seal', 'thread']),
+      keptWith: z.array(idSchema).max(40),
+    }),
+  }),
   z.strictObject({ kind: z.literal('takeOut'), position: idSchema }),
   /** Rows of the limits sheet as they were typed. */
   z.strictObject({

@@ -41,6 +41,29 @@ export const say = {
   rename: 'Rename',
   copy: 'Copy',
   takeOut: 'Take out',
+  mirror: 'Mirror',
+  mirrorName: 'Name of the other side',
+  detail: 'Details',
+  detailOf: (name: string): string => `Details of ${name}`,
+  pieces: 'Pieces',
+  piecesWhole: 'Pieces: a whole number from 1 to 999.',
+  facesLabel: 'Ways it can face, one a line',
+  facesHint: 'One is noted when it comes out.',
+  clock: 'Has a clock direction: of what',
+  loose: 'What may fall or fly when it comes out',
+  thread: 'Thread',
+  threads: { none: 'not said', right: 'right-hand', left: 'left-hand' },
+  special: 'Kept apart because',
+  asks: 'Asked when it comes out',
+  asked: {
+    nothing: 'nothing',
+    thickness: 'its thickness',
+    bearing: 'sizes of the bearing',
+    seal: 'sizes of the seal',
+    thread: 'sizes of the thread',
+  },
+  keptWith: 'Stays with',
+  save: 'Save',
   cancel: 'Cancel',
   newName: 'New name',
   copyTo: 'Names of the copies, one a line',
@@ -67,6 +90,8 @@ export function composeFaultWords(fault: ComposeFault): string {
       return `There is no assembly “${fault.assembly}”. Choose one from the drawings.`
     case 'noPosition':
       return 'That place is not on this machine any more. Choose another in the list of parts.'
+    case 'intoItself':
+      return 'A part cannot sit inside itself. Choose another place.'
     case 'noName':
       return 'Give each of them a name.'
     case 'nameTaken':

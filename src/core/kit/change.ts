@@ -2,6 +2,7 @@ import { err, ok, type Result } from '../base/result'
 import type { LimitBook } from '../book/bookSchema'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { type Addition, type ComposeFault, compose } from './compose'
+import { detailed, mirrored, type PositionDetail } from './detail'
 import { copied, renamed, takenOut } from './subtree'
 
 /** What a person does to a composed book, one at a time. */
@@ -9,6 +10,9 @@ export type BookChange =
   | ({ readonly kind: 'add' } & Addition)
   | { readonly kind: 'rename'; readonly position: string; readonly name: string }
   | { readonly kind: 'copy'; readonly position: string; readonly names: readonly string[] }
+  /** For the other side: its names change sides too. */
+  | { readonly kind: 'mirror'; readonly position: string; readonly name: string }
+  | { readonly kind: 'detail'; readonly position: string; readonly detail: PositionDetail }
   | { readonly kind: 'takeOut'; readonly position: string }
 
 /** The book as the change leaves it, or why it cannot be made. */
@@ -18,7 +22,8 @@ export function changed(book: LimitBook, change: BookChange, system: UnitSystem)
   const own = book.positions.find(({ id }) => id === position)
   if (!own) return err({ code: 'noPosition', position })
   if (change.kind === 'takeOut') return ok(takenOut(book, position))
-  const names = (change.kind === 'rename' ? [change.name] : change.names).map((name) => name.trim())
+  if (change.kind === 'detail') return detailed(book, position, change.detail)
+  const names = (change.kind === 'copy' ? change.names : [change.name]).map((name) => name.trim())
   const taken = new Set(book.positions.map(({ name }) => name.toLowerCase()))
   if (change.kind === 'rename') taken.delete(own.name.toLowerCase())
   for (const name of names) {
@@ -26,5 +31,6 @@ export function changed(book: LimitBook, change: BookChange, system: UnitSystem)
     if (taken.has(name.toLowerCase())) return err({ code: 'nameTaken', name })
     taken.add(name.toLowerCase())
   }
-  return ok(change.kind === 'rename' ? renamed(book, position, names[0] ?? '') : copied(book, position, names))
+  if (change.kind === 'rename') return ok(renamed(book, position, names[0] ?? ''))
+  return ok(copied(book, position, names, change.kind === 'mirror' ? mirrored : undefined))
 }

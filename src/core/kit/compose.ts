@@ -27,6 +27,7 @@ export type ComposeFault =
   | AnswerFault
   | { readonly code: 'noAssembly'; readonly assembly: string }
   | { readonly code: 'noPosition'; readonly position: string }
+  | { readonly code: 'intoItself' }
   | { readonly code: 'noName' }
   | { readonly code: 'nameTaken'; readonly name: string }
   /** Figures that are right one by one and make no measurement together: a longer test length below the shorter one. */

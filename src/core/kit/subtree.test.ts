@@ -2,8 +2,10 @@ import { expect, test } from 'vitest'
 import { bookSchema, type LimitBook } from '../book/bookSchema'
 import { faultsOf } from '../book/faults'
 import { assemblies } from './assemblies'
+import { changed } from './change'
 import { compose } from './compose'
 import { emptyComposition } from './composition'
+import { mirrored, type PositionDetail } from './detail'
 import { copied, renamed, subtreeOf, takenOut } from './subtree'
 
 const empty = emptyComposition('m', 'Machine')
@@ -62,4 +64,51 @@ test('called otherwise, everything is called after it, and nothing else is', () 
     winch.characteristics.filter(({ name }) => name.startsWith('Frame')),
   )
   expect(renamed(winch, 'attic', 'Loft')).toEqual(winch)
+})
+
+const detail: PositionDetail = {
+  into: null,
+  count: 4,
+  faces: ['oil groove up', 'oil groove down', 'oil groove up'],
+  clock: 'drain',
+  loose: 'Balls',
+  thread: 'left',
+  special: 'Heat-resisting',
+  asks: 'thread',
+  keptWith: ['bearing-1-cap', 'bearing-1-upper'],
+}
+
+test('what is said of a position after it was added stands on it, and on nothing else', () => {
+  const made = changed(winch, { kind: 'detail', position: 'bearing-1-upper', detail: { ...detail, into: 'frame' } }, 'metric')
+  if (!made.ok) throw new Error(made.fault.code)
+  expect(faults(made.value)).toEqual([])
+  const own = made.value.positions.find(({ id }) => id === 'bearing-1-upper')
+  // It stays with the cap, and never with itself; a face named twice is one.
+  expect(own).toMatchObject({ parent: 'frame', count: 4, thread: 'left', keptWith: ['bearing-1-cap'], asks: 'thread' })
+  expect(own?.faces).toEqual(['oil groove up', 'oil groove down'])
+  expect(made.value.positions.filter((one, at) => one !== winch.positions[at])).toEqual([own])
+})
+
+test.each<[Partial<PositionDetail>, string]>([
+  [{ into: 'bearing-1-cap' }, 'intoItself'],
+  [{ into: 'bearing-1' }, 'intoItself'],
+  [{ into: 'attic' }, 'noPosition'],
+  [{ keptWith: ['attic'] }, 'noPosition'],
+])('%j is refused', (over, code) => {
+  const made = changed(winch, { kind: 'detail', position: 'bearing-1', detail: { ...detail, ...over } }, 'metric')
+  expect(made.ok ? '' : made.fault.code).toBe(code)
+})
+
+test('mirrored, what is inside changes sides by name', () => {
+  const named = renamed(winch, 'bearing-1', 'Bearing, left')
+  const made = changed(named, { kind: 'mirror', position: 'bearing-1', name: mirrored('Bearing, left') }, 'metric')
+  if (!made.ok) throw new Error(made.fault.code)
+  expect(faults(made.value)).toEqual([])
+  const names = made.value.parts.map(({ name }) => name)
+  expect(names).toContain('Bearing, left: upper half')
+  expect(names).toContain('Bearing, right: lower half')
+  expect(names.filter((name) => name.startsWith('Bearing, right'))).toHaveLength(
+    names.filter((name) => name.startsWith('Bearing, left')).length,
+  )
+  expect(mirrored('Left box, Drive Side, leftover, upper')).toBe('Right box, Free side, leftover, lower')
 })

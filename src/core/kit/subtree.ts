@@ -141,11 +141,17 @@ export function renamed(book: LimitBook, root: string, name: string): LimitBook 
 }
 
 /** The book with a position, and all that stands on it, once more under each of these names. Its figures and limits come along. */
-export function copied(book: LimitBook, root: string, names: readonly string[]): LimitBook {
-  return names.reduce((made, name) => copiedOnce(made, root, name), book)
+export function copied(
+  book: LimitBook,
+  root: string,
+  names: readonly string[],
+  /** What becomes of the names inside. */
+  inside: (text: string) => string = (text) => text,
+): LimitBook {
+  return names.reduce((made, name) => copiedOnce(made, root, name, inside), book)
 }
 
-function copiedOnce(book: LimitBook, root: string, name: string): LimitBook {
+function copiedOnce(book: LimitBook, root: string, name: string, within: (text: string) => string): LimitBook {
   const own = subtreeOf(book, root)
   const origin = book.positions.find(({ id }) => id === root)
   if (!origin) return book
@@ -171,7 +177,8 @@ function copiedOnce(book: LimitBook, root: string, name: string): LimitBook {
   }
   const called = (text: string): string => {
     const after = under(text, origin.name, name)
-    return after === text ? `${name}: ${text}`.slice(0, 200) : after
+    if (after === text) return `${name}: ${within(text)}`.slice(0, 200)
+    return after.startsWith(name) ? `${name}${within(after.slice(name.length))}` : after
   }
   const again = <T extends { readonly id: string; readonly name: string }>(items: readonly T[], of: ReadonlySet<string>): T[] =>
     items.filter(({ id }) => of.has(id)).map((item) => ({ ...anew(item), id: copyOf(item.id), name: called(item.name) }))

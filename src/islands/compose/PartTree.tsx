@@ -1,11 +1,13 @@
 import { useMemo, useState } from 'react'
 import type { LimitBook } from '../../core/book/bookSchema'
+import { mirrored } from '../../core/kit/detail'
 import { subtreeOf } from '../../core/kit/subtree'
 import { say } from '../../labels/compose'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, TextArea, TextField } from '../../ui/Field'
 import styles from './Compose.module.css'
+import { DetailDialog } from './DetailDialog'
 import type { Draft } from './useDraft'
 
 interface TreeProps {
@@ -33,8 +35,9 @@ export function PartTree({ draft, chosen, fresh, mayChange, onChoose }: TreeProp
   const all = useMemo(() => rowsOf(book), [book])
   // The parts of an assembly are listed once it is chosen, or one of them.
   const rows = all.filter(({ isPart, within }) => !isPart || within.some((id) => id === chosen || isBeside(all, chosen, id)))
-  const [doing, setDoing] = useState<'rename' | 'copy' | 'takeOut' | null>(null)
+  const [doing, setDoing] = useState<Deed | 'detail' | null>(null)
   const own = rows.find(({ id }) => id === chosen)
+  const position = book.positions.find(({ id }) => id === own?.id)
   return (
     <>
       <table className={styles.tree}>
@@ -70,10 +73,23 @@ export function PartTree({ draft, chosen, fresh, mayChange, onChoose }: TreeProp
           <legend className="hidden-label">{say.whatOf(own.name)}</legend>
           <Button onClick={() => setDoing('rename')}>{say.rename}</Button>
           <Button onClick={() => setDoing('copy')}>{say.copy}</Button>
+          <Button onClick={() => setDoing('mirror')}>{say.mirror}</Button>
+          <Button onClick={() => setDoing('detail')}>{say.detail}</Button>
           <Button onClick={() => setDoing('takeOut')}>{say.takeOut}</Button>
         </fieldset>
       )}
-      {own && doing && (
+      {position && doing === 'detail' && (
+        <DetailDialog
+          key={position.id}
+          position={position}
+          draft={draft}
+          onClose={() => {
+            draft.forget()
+            setDoing(null)
+          }}
+        />
+      )}
+      {own && doing && doing !== 'detail' && (
         <Doing
           doing={doing}
           row={own}
@@ -92,8 +108,10 @@ export function PartTree({ draft, chosen, fresh, mayChange, onChoose }: TreeProp
   )
 }
 
+type Deed = 'rename' | 'copy' | 'mirror' | 'takeOut'
+
 interface DoingProps {
-  readonly doing: 'rename' | 'copy' | 'takeOut'
+  readonly doing: Deed
   readonly row: Row
   readonly draft: Draft
   readonly onClose: () => void
@@ -101,8 +119,9 @@ interface DoingProps {
 }
 
 function Doing({ doing, row, draft, onClose, onDone }: DoingProps) {
-  const [text, setText] = useState(doing === 'rename' ? row.name : '')
-  const title = { rename: say.rename, copy: say.copy, takeOut: say.takeOutOf(row.name) }[doing]
+  const full = draft.view.book.positions.find(({ id }) => id === row.id)?.name ?? row.name
+  const [text, setText] = useState(doing === 'rename' ? full : doing === 'mirror' ? mirrored(full) : '')
+  const title = { rename: say.rename, copy: say.copy, mirror: say.mirror, takeOut: say.takeOutOf(row.name) }[doing]
   const names = text
     .split('\n')
     .map((name) => name.trim())
@@ -110,8 +129,8 @@ function Doing({ doing, row, draft, onClose, onDone }: DoingProps) {
   const act = async (): Promise<void> => {
     const position = row.id
     const done = await draft.make(
-      doing === 'rename'
-        ? { kind: 'rename', position, name: text.trim() }
+      doing === 'rename' || doing === 'mirror'
+        ? { kind: doing, position, name: text.trim() }
         : doing === 'copy'
           ? { kind: 'copy', position, names }
           : { kind: 'takeOut', position },
@@ -128,9 +147,9 @@ function Doing({ doing, row, draft, onClose, onDone }: DoingProps) {
           void act()
         }}
       >
-        {doing === 'rename' && (
+        {(doing === 'rename' || doing === 'mirror') && (
           <TextField
-            label={say.newName}
+            label={doing === 'rename' ? say.newName : say.mirrorName}
             value={text}
             maxLength={120}
             autoFocus
@@ -146,7 +165,7 @@ function Doing({ doing, row, draft, onClose, onDone }: DoingProps) {
         <Fault text={draft.faultOf(doing)} />
         <DialogActions>
           <Button type="submit" kind="primary" disabled={draft.busy || (doing !== 'takeOut' && names.length === 0)}>
-            {{ rename: say.rename, copy: say.copy, takeOut: say.takeOut }[doing]}
+            {{ rename: say.rename, copy: say.copy, mirror: say.mirror, takeOut: say.takeOut }[doing]}
           </Button>
           <Button onClick={onClose}>{say.cancel}</Button>
         </DialogActions>

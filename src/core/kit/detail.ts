@@ -1,0 +1,48 @@
+import { err, ok, type Result } from '../base/result'
+import type { LimitBook } from '../book/bookSchema'
+import type { BookPosition } from '../book/procedureSchema'
+import type { ComposeFault } from './compose'
+import { subtreeOf } from './subtree'
+
+/** What a person says of a position after it was added. */
+export interface PositionDetail extends Pick<BookPosition, 'count' | 'clock' | 'loose' | 'thread' | 'special' | 'asks'> {
+  /** Position that holds it; null: the machine itself. */
+  readonly into: string | null
+  readonly faces: readonly string[]
+  readonly keptWith: readonly string[]
+}
+
+/** The book with a position as it is said to be: where it sits, how many, how it lies, what it stays with, what is asked of it. */
+export function detailed(book: LimitBook, id: string, detail: PositionDetail): Result<LimitBook, ComposeFault> {
+  const { into, faces, keptWith, ...plain } = detail
+  const known = new Set(book.positions.map((one) => one.id))
+  const unknown = [into, ...keptWith].find((other) => other !== null && !known.has(other))
+  if (unknown != null) return err({ code: 'noPosition', position: unknown })
+  if (into !== null && subtreeOf(book, id).positions.has(into)) return err({ code: 'intoItself' })
+  return ok({
+    ...book,
+    positions: book.positions.map((one) =>
+      one.id === id
+        ? { ...one, ...plain, parent: into, faces: [...new Set(faces)], keptWith: keptWith.filter((other) => other !== id) }
+        : one,
+    ),
+  })
+}
+
+/** Sides that change places when a thing is mirrored. */
+const SIDES = [
+  ['left', 'right'],
+  ['upper', 'lower'],
+  ['inner', 'outer'],
+  ['drive side', 'free side'],
+  ['fixed', 'free'],
+] as const
+const other = new Map(SIDES.flatMap(([a, b]) => [[a, b] as const, [b, a] as const]))
+const WORDS = new RegExp(`\\b(${[...other.keys()].sort((a, b) => b.length - a.length).join('|')})\\b`, 'gi')
+
+/** A text for the other side: left becomes right, and the reverse. */
+export const mirrored = (text: string): string =>
+  text.replace(WORDS, (word) => {
+    const made = other.get(word.toLowerCase() as never) ?? word
+    return /^[A-Z]/.test(word) ? `${made.charAt(0).toUpperCase()}${made.slice(1)}` : made
+  })
