@@ -44,7 +44,7 @@ test('a winch: from “add a machine” to its first reading', async () => {
   await open(page, '/machines/new')
   await page.keyboard.type('Tarn End Waterworks and Yard')
   await key('Tab')
-  await page.keyboard.type('Rope winch')
+  await page.keyboard.type('Hoisting winch')
   await tab('Add the machine and compose it')
   await key('Enter')
   await page.waitForURL(/\/compose$/)

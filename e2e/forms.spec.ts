@@ -111,9 +111,9 @@ const cases: readonly FormCase[] = [
     who: 'inspector',
     at: '/jobs/quillmere-g1-2026/limits',
     opens: press('Add from the manual'),
-    typed: { 'What is measured': ' ' },
+    typed: { 'What is measured': ' ', 'Wear limit': '0.40' },
     sends: 'Save and measure',
-    wrong: ['What is measured', 'Document'],
+    wrong: ['What is measured', 'Document', 'Page'],
   },
   {
     name: 'what the gauge shows at zero',

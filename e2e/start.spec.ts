@@ -23,7 +23,7 @@ test.beforeAll(({ medida }) => medida.startOver())
 
 test('a second start loses nothing, seeds nothing twice and prints address and accounts', async ({ medida }) => {
   const before = await rowsOf(medida)
-  expect(before).toMatchObject({ '"user"': 6, machine: 10, job: 21, report: 12 })
+  expect(before).toMatchObject({ '"user"': 6, machine: 14, job: 25, report: 12 })
   await medida.end('SIGINT')
   expect(runningClusterUrl(medida.dataFolder)).toBeNull()
   await medida.startAgain()
@@ -85,7 +85,7 @@ test('a broken cluster: one sentence that says what to do; --fresh starts over',
   expect(broken.stderr).toMatch(/The database cluster in .* does not start/)
   expect(broken.stderr).toContain('--fresh')
   await medida.startAgain(['--fresh'])
-  expect(await rowsOf(medida)).toMatchObject({ job: 21, report: 12 })
+  expect(await rowsOf(medida)).toMatchObject({ job: 25, report: 12 })
   await medida.clear()
 })
 

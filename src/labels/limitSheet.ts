@@ -1,4 +1,5 @@
 import type { RowFault } from '../core/kit/limitSheet'
+import { ownOnSafetyWords } from '../core/words/additions'
 import { valueName } from '../core/words/labels'
 import { typedFaultWords } from '../core/words/typedFaults'
 
@@ -48,7 +49,10 @@ export const say = {
   fillDown: 'as above',
   saveKey: 'save',
   pasteKey: 'paste from a spreadsheet',
-  emptyJudges: 'An empty limit judges nothing: the reading is information only.',
+  emptyJudges: 'An empty limit judges nothing. Type none where the manual gives no limit.',
+  equalRows: (count: number): string => `Same for ${count} equal`,
+  equalAbout: (names: string): string => `Fills the empty rows of ${names}.`,
+  noManual: 'Where no manual gives it, type “as found” as its document: the limit is then the shop’s own.',
   typedBy: (by: string): string => `Typed by ${by}`,
   saysOf: (by: string, note: string): string => `${by}: ${note}`,
   mayLook: 'You may look. Inspectors and planners type limits; a second person checks them.',
@@ -61,6 +65,10 @@ export function rowFaultWords(fault: RowFault): string {
       return 'This row is gone: somebody changed the machine meanwhile.'
     case 'noPage':
       return 'Say which document and page it stands on.'
+    case 'ownOnSafety':
+      return ownOnSafetyWords(fault.name)
+    case 'noneAndMore':
+      return 'With “none” the maker gives no limit here: leave the plan limit empty.'
     case 'newTwoEnds':
       return `New size “${fault.text}”: type both ends, 80.03 … 80.06, or the size with its class, 80 H7.`
     case 'ownCheck':

@@ -65,6 +65,7 @@ describe('a row', () => {
     ['without its page', { page: ' ' }, 'noPage'],
     ['of a measurement that is gone', { of: 'attic' }, 'noRow'],
     ['of a value nobody asked for', { judges: 'barrel' }, 'noRow'],
+    ['with none and a plan limit', { wear: 'None', plan: '80.2' }, 'noneAndMore'],
   ])('%s is refused', (_, over, code) => {
     const made = withRow(bearing(), row(over), 'metric', ANN)
     expect(made.ok ? [] : made.fault.map((fault) => fault.code)).toContain(code)
@@ -106,4 +107,20 @@ test('the sheet has a row for each value that wants a limit, and says how each s
       expect(stands(typed(checked.value, { wear: '80.36' }))).toEqual(['typed', 'empty', 'empty'])
     }
   }
+})
+
+test('what the manual gives no limit for is wanted no more, and judges nothing', () => {
+  const before = typed(bearing())
+  const book = typed(before, { wear: 'none' })
+  expect(boreOf(book)?.limits).toEqual([])
+  expect(boreOf(book)?.wants?.some(({ judges, side }) => judges === 'maximum' && side === 'upper')).toBe(false)
+  expect(sheetRows(book)).toHaveLength(sheetRows(before).length - 1)
+})
+
+test('where no manual gives it the limit is the shop’s own, and never of what is safety-marked', () => {
+  const own = { document: 'As found', page: '' }
+  expect(boreOf(typed(bearing(), own))?.limits[0]?.source).toEqual({ document: 'as found', page: 'no document' })
+  const guarded = { ...bearing(), characteristics: bearing().characteristics.map((one) => ({ ...one, safety: true })) }
+  const made = withRow(guarded, row(own), 'metric', ANN)
+  expect(made.ok ? [] : made.fault).toMatchObject([{ code: 'ownOnSafety' }])
 })

@@ -1,9 +1,11 @@
 import { err, ok, type Result } from '../base/result'
 import type { Characteristic, FitSpec, LimitBook } from '../book/bookSchema'
+import { readBy } from '../fit/kinds'
 import { writtenClass } from '../fit/writtenClass'
 import type { Limit } from '../limit/limit'
 import { quantityOf, quantityOfValue, stepOf } from '../method/gives'
 import type { ReductionName } from '../method/reduction'
+import { OWN_DOCUMENT, OWN_PAGE } from '../notes/ownLimit'
 import type { TypedFault, TypedFigure } from '../notes/typedFault'
 import { forRecord } from '../quantity/decimal'
 import { unitOf } from '../quantity/format'
@@ -59,6 +61,10 @@ export type RowFault =
   | TypedFault
   | { readonly code: 'noRow' }
   | { readonly code: 'noPage' }
+  /** A limit of the shop’s own on what is safety-marked. */
+  | { readonly code: 'ownOnSafety'; readonly name: string }
+  /** Something is said of a value that the maker gives no limit for. */
+  | { readonly code: 'noneAndMore' }
   | { readonly code: 'newTwoEnds'; readonly text: string }
   | { readonly code: 'ownCheck' }
 
@@ -115,7 +121,10 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
   const subject = [...book.characteristics, ...book.fits].find(({ id }) => id === row.of)
   const place = subject && placesOf(subject).find(({ judges, side }) => judges === row.judges && side === row.side)
   if (!subject || !place) return err([{ code: 'noRow' }])
+  if (isNone(row.wear)) return withoutWant(book, row)
   const faults: RowFault[] = []
+  const isOwn = row.document.trim().toLowerCase() === OWN_DOCUMENT
+  if (isOwn && safetyOf(book, subject)) faults.push({ code: 'ownOnSafety', name: subject.name })
   const quantity = isFit(subject) ? 'length' : quantityOfValue(subject.method, place.judges)
   const read = (text: string, figure: TypedFigure): number | null => {
     if (text.trim() === '') return null
@@ -132,9 +141,10 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
   if (plan !== null && wear !== null && (row.side === 'upper' ? plan > wear : plan < wear))
     faults.push({ code: 'planAfterWear', judges: place.judges })
   const size = row.new.trim() === '' ? null : newSize(row.new, subject, system, faults)
-  if ((wear !== null || size !== null) && (row.document.trim() === '' || row.page.trim() === '')) faults.push({ code: 'noPage' })
+  if ((wear !== null || size !== null) && (row.document.trim() === '' || (row.page.trim() === '' && !isOwn)))
+    faults.push({ code: 'noPage' })
   if (faults.length > 0) return err(faults)
-  const source = { document: row.document.trim(), page: row.page.trim() }
+  const source = isOwn ? { document: OWN_DOCUMENT, page: OWN_PAGE } : { document: row.document.trim(), page: row.page.trim() }
   const limit: Limit | null =
     wear === null
       ? null
@@ -163,6 +173,25 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
     fits: book.fits.map((one) => (one.id === row.of ? anew(one) : one)),
   })
 }
+
+/** The maker gives no limit for it: the value is wanted no more, and stays information only. */
+export const NONE = 'none'
+const isNone = (wear: string): boolean => wear.trim().toLowerCase() === NONE
+
+function withoutWant(book: LimitBook, row: TypedRow): Result<LimitBook, readonly RowFault[]> {
+  if (row.plan.trim() !== '') return err([{ code: 'noneAndMore' }])
+  const isIt = ({ judges, side }: { readonly judges: string; readonly side: Side }): boolean =>
+    judges === row.judges && side === row.side
+  const anew = <T extends Subject>(one: T): T =>
+    one.id === row.of
+      ? { ...one, wants: (one.wants ?? []).filter((want) => !isIt(want)), limits: one.limits.filter((limit) => !isIt(limit)) }
+      : one
+  return ok({ ...book, characteristics: book.characteristics.map(anew), fits: book.fits.map(anew) })
+}
+
+/** Whether somebody may be hurt by it: by itself, or by one of its sizes. */
+const safetyOf = (book: LimitBook, subject: Subject): boolean =>
+  isFit(subject) ? book.characteristics.some(({ id, safety }) => safety && readBy(subject).includes(id)) : subject.safety
 
 function inPlace(limits: readonly Limit[], { judges, side }: Pick<Limit, 'judges' | 'side'>, limit: Limit | null): Limit[] {
   const at = limits.findIndex((one) => one.judges === judges && one.side === side)

@@ -126,6 +126,7 @@ function Beside({ row, sheet }: { readonly row: SheetRow; readonly sheet: Sheet 
   const { book } = sheet.draft.view
   const measured = book.characteristics.find(({ id }) => id === row.of)
   const typed = row.limit?.typed
+  const equal = sheet.equalTo(row)
   return (
     <>
       <p className={styles.over}>{row.group}</p>
@@ -148,6 +149,15 @@ function Beside({ row, sheet }: { readonly row: SheetRow; readonly sheet: Sheet 
           ))}
         </>
       )}
+      {equal.length > 0 && (
+        <>
+          <Button disabled={sheet.busy} onClick={() => sheet.fillEqual(row)}>
+            {say.equalRows(equal.length)}
+          </Button>
+          <p className={styles.about}>{say.equalAbout(equal.map(({ group }) => group).join(', '))}</p>
+        </>
+      )}
+      <p className={styles.about}>{say.noManual}</p>
       {typed && <p className={styles.about}>{say.typedBy(typed.by)}</p>}
       {typed?.check && (
         <p className={styles.about}>{say.saysOf(typed.check.by, typed.check.agrees ? say.agrees : typed.check.note)}</p>

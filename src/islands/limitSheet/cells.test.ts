@@ -3,7 +3,7 @@ import { compose } from '../../core/kit/compose'
 import { emptyComposition } from '../../core/kit/composition'
 import { sheetRows, withRow } from '../../core/kit/limitSheet'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
-import { carriedDown, cellsIn, farFrom, faultsOfRow, keyOf, laidOver, storedTexts, type Texts, typedRow } from './cells'
+import { carriedDown, cellsIn, equalRows, farFrom, faultsOfRow, keyOf, laidOver, storedTexts, type Texts, typedRow } from './cells'
 
 const bookOf = (system: UnitSystem) => {
   const made = compose(
@@ -83,4 +83,15 @@ test.each<[Partial<Texts>, boolean]>([
   [{ wear: '0.5' }, false],
 ])('%j lies far off: %s', (texts, isFar) => {
   expect(farFrom(first, { ...EMPTY, ...texts }) !== null).toBe(isFar)
+})
+
+test('rows of equal parts are the same value under assemblies of one make, and nothing else', () => {
+  const names = ['Bearing 1', 'Bearing 2, drive side', 'Gear case']
+  const two = compose(book, { assembly: 'splitSleeveBearing', names, into: null, answers: {} }, 'metric')
+  if (!two.ok) throw new Error(two.fault.code)
+  const all = sheetRows(two.value)
+  const bore = all.find(({ of, judges }) => of === 'bearing-1-bore' && judges === 'maximum')
+  if (!bore) throw new Error('a bearing has a bore')
+  expect(equalRows(all, bore).map(keyOf)).toEqual([keyOf({ ...bore, of: 'bearing-2-drive-side-bore' })])
+  expect(equalRows(all, first)).toEqual([])
 })

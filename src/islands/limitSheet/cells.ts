@@ -103,6 +103,25 @@ export function farFrom(row: SheetRow, texts: Texts): readonly [string, string] 
 }
 const FAR = 8
 
+/** Rows of the same value on equal parts: their measurement is called alike under another assembly of the same make. */
+export function equalRows(rows: readonly SheetRow[], row: SheetRow): readonly SheetRow[] {
+  const own = localName(row)
+  return rows.filter(
+    (one) =>
+      one.of !== row.of &&
+      one.judges === row.judges &&
+      one.side === row.side &&
+      one.quantity === row.quantity &&
+      one.group !== row.group &&
+      localName(one) === own &&
+      stem(one.group) === stem(row.group),
+  )
+}
+
+const localName = ({ name, group }: SheetRow): string => (name.startsWith(`${group}: `) ? name.slice(group.length + 2) : name)
+/** “Bearing 3, drive side” and “Bearing 1” are of one make. */
+const stem = (group: string): string => (group.split(/[\d,(]/)[0] ?? group).trim().toLowerCase()
+
 /** A block of cells as a spreadsheet puts it on the clipboard. */
 export const cellsIn = (text: string): readonly (readonly string[])[] =>
   text

@@ -4,7 +4,19 @@ import { type RowFault, type SheetRow, sheetRows } from '../../core/kit/limitShe
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { rowFaultWords } from '../../labels/limitSheet'
 import { type Draft, useDraft } from '../compose/useDraft'
-import { type Cell, carriedDown, cellOf, farFrom, faultsOfRow, keyOf, laidOver, storedTexts, type Texts, typedRow } from './cells'
+import {
+  type Cell,
+  carriedDown,
+  cellOf,
+  equalRows,
+  farFrom,
+  faultsOfRow,
+  keyOf,
+  laidOver,
+  storedTexts,
+  type Texts,
+  typedRow,
+} from './cells'
 
 export interface Sheet {
   readonly draft: Draft
@@ -20,6 +32,9 @@ export interface Sheet {
   readonly notes: ReadonlyMap<string, string>
   readonly textsOf: (row: SheetRow) => Texts
   readonly type: (row: SheetRow, cell: Cell, text: string) => void
+  /** Fills the rows of equal parts that say nothing yet; those that would be filled. */
+  readonly equalTo: (row: SheetRow) => readonly SheetRow[]
+  readonly fillEqual: (row: SheetRow) => void
   readonly asAbove: (rows: readonly SheetRow[], at: number, cell: Cell) => void
   readonly paste: (
     rows: readonly SheetRow[],
@@ -66,6 +81,13 @@ export function useSheet(start: DraftView, me: string): Sheet {
     }),
   )
   const ready = own.filter((row) => !faults.has(keyOf(row)))
+  const equalTo = (row: SheetRow): readonly SheetRow[] => {
+    if (textsOf(row).wear.trim() === '') return []
+    return equalRows(rows, row).filter((one) => {
+      const { wear, plan } = textsOf(one)
+      return wear.trim() === '' && plan.trim() === ''
+    })
+  }
   const lay = (laid: Edits): void => {
     const next = new Map(edits)
     for (const [key, texts] of laid)
@@ -86,6 +108,14 @@ export function useSheet(start: DraftView, me: string): Sheet {
     notes,
     textsOf,
     type: (row, cell, text) => lay(new Map([[keyOf(row), { ...textsOf(row), [cell]: text }]])),
+    equalTo,
+    fillEqual: (row) => {
+      const from = textsOf(row)
+      const source = carried.get(keyOf(row)) ?? { document: '', page: '' }
+      lay(
+        new Map(equalTo(row).map((one) => [keyOf(one), { ...from, ...source, new: one.takesNew ? from.new : textsOf(one).new }])),
+      )
+    },
     asAbove: (shown, at, cell) => {
       const [above, row] = [shown[at - 1], shown[at]]
       if (above && row) lay(new Map([[keyOf(row), { ...textsOf(row), [cell]: textsOf(above)[cell] }]]))

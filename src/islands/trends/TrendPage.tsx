@@ -5,8 +5,8 @@ import { forecastLines, lastsWord } from '../../contract/forecastWords'
 import type { Characteristic } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
 import type { CharacteristicResult } from '../../core/evaluate/results'
-import { withSign } from '../../core/quantity/format'
-import { meterOf } from '../../core/quantity/meter'
+import { formatHours, withSign } from '../../core/quantity/format'
+import { type Meter, meterOf } from '../../core/quantity/meter'
 import { spreadWords, valueName, verdictName } from '../../core/words/labels'
 import { meterHead, perThousandWords, ranAtWords } from '../../core/words/meter'
 import { say } from '../../labels/trends'
@@ -147,7 +147,7 @@ function Points({ characteristic, result, view }: PartProps) {
               <td>
                 {point.overhaul} <span className={styles.rate}>{point.date}</span>
               </td>
-              <td className="figure">{ranAtWords(point.runningHours, meterOf(view.record.machine))}</td>
+              <td className="figure">{countOnly(point.runningHours, meterOf(view.record.machine))}</td>
               <td className="figure">{figure(point.value)}</td>
               <td className="figure">{before ? withSign(figure(point.value - before.value)) : '–'}</td>
             </tr>
@@ -157,6 +157,9 @@ function Points({ characteristic, result, view }: PartProps) {
     </table>
   )
 }
+
+/** Under a head that names the meter: a bare count, and of dates the day. */
+const countOnly = (count: number, meter: Meter): string => (meter === 'days' ? ranAtWords(count, meter) : formatHours(count))
 
 function Facts({ characteristic, result, view }: PartProps) {
   const of = { characteristic, system: view.record.machine.units }
