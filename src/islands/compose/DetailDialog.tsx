@@ -101,30 +101,32 @@ export function DetailDialog({
           <TextField label={say.special} maxLength={120} {...field('special')} />
         </div>
         {near.length > 0 && (
-          <fieldset className={styles.ticks}>
+          <fieldset className={styles.keptWith}>
             <legend>{say.keptWith}</legend>
-            {near.map(({ id, name }) => (
-              <label key={id}>
-                <input
-                  type="checkbox"
-                  checked={value.keptWith.includes(id)}
-                  onChange={({ currentTarget }) =>
-                    set({
-                      keptWith: currentTarget.checked ? [...value.keptWith, id] : value.keptWith.filter((one) => one !== id),
-                    })
-                  }
-                />{' '}
-                {name}
-              </label>
-            ))}
+            <div className={styles.near}>
+              {near.map(({ id, name }) => (
+                <label key={id}>
+                  <input
+                    type="checkbox"
+                    checked={value.keptWith.includes(id)}
+                    onChange={({ currentTarget }) =>
+                      set({
+                        keptWith: currentTarget.checked ? [...value.keptWith, id] : value.keptWith.filter((one) => one !== id),
+                      })
+                    }
+                  />{' '}
+                  {name}
+                </label>
+              ))}
+            </div>
           </fieldset>
         )}
         <Fault text={form.fault ?? draft.faultOf('detail')} />
         <DialogActions>
+          <Button onClick={onClose}>{say.cancel}</Button>
           <Button type="submit" kind="primary" disabled={form.busy || draft.busy}>
             {say.save}
           </Button>
-          <Button onClick={onClose}>{say.cancel}</Button>
         </DialogActions>
       </form>
     </Dialog>

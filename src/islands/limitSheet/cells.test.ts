@@ -3,7 +3,18 @@ import { compose } from '../../core/kit/compose'
 import { emptyComposition } from '../../core/kit/composition'
 import { sheetRows, withRow } from '../../core/kit/limitSheet'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
-import { carriedDown, cellsIn, equalRows, farFrom, faultsOfRow, keyOf, laidOver, storedTexts, type Texts, typedRow } from './cells'
+import {
+  carriedDown,
+  cellsIn,
+  equalRows,
+  farFrom,
+  faultsOfRow,
+  keyOf,
+  laidOver,
+  storedTexts,
+  type Texts,
+  typedRow,
+} from './cells'
 
 const bookOf = (system: UnitSystem) => {
   const made = compose(
