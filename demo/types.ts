@@ -1,4 +1,5 @@
 import type { EntryBody } from '../src/core/notes/entrySchema'
+import type { Meter } from '../src/core/quantity/meter'
 import type { Policy } from '../src/core/record/recordSchema'
 import type { Role } from '../src/server/people/roles'
 
@@ -70,7 +71,13 @@ export interface DemoGauge {
 
 /** One machine with its book, its hour meter and its overhauls. */
 export interface DemoMachine {
-  readonly machine: { readonly id: string; readonly station: string; readonly name: string; readonly units: 'metric' | 'inch' }
+  readonly machine: {
+    readonly id: string
+    readonly station: string
+    readonly name: string
+    readonly units: 'metric' | 'inch'
+    readonly meter?: Meter
+  }
   readonly book: unknown
   readonly gauges: readonly DemoGauge[]
   readonly hours: readonly { readonly date: string; readonly hours: number }[]

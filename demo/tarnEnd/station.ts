@@ -1,4 +1,5 @@
 /** Tarn End Waterworks and Yard: an invented place whose machines are in no book, each composed from the kit, each at another stage. */
+import type { Meter } from '../../src/core/quantity/meter'
 import { madeSafe, stageDone } from '../madeSafe'
 import type { DemoGauge, DemoMachine, DemoNote, DemoOverhaul } from '../types'
 import { composed } from './composed'
@@ -149,12 +150,18 @@ const chain = composed({
   checked: 2,
 })
 
-const machine = (id: string, name: string, units: 'metric' | 'inch') => ({ id, station: STATION, name, units })
+const machine = (id: string, name: string, units: 'metric' | 'inch', meter: Meter) => ({
+  id,
+  station: STATION,
+  name,
+  units,
+  meter,
+})
 const seat = (...sizes: string[]): readonly string[] => sizes
 
 /** Being measured: one plunger is worn unlike its sisters. */
 const pumpMachine: DemoMachine = {
-  machine: machine('tarn-end-pump', 'Three-plunger pump', 'metric'),
+  machine: machine('tarn-end-pump', 'Three-plunger pump', 'metric', 'hours'),
   book: pump,
   gauges,
   hours: [],
@@ -164,6 +171,8 @@ const pumpMachine: DemoMachine = {
       id: 'tarn-end-pump-2026',
       title: 'Overhaul of 2026',
       date: '2026-11-11',
+      runningHours: 18_400,
+      mustRunHours: 6000,
       reason: 'Delivers less, third gland leaks',
       complaint: 'Pressure pulses, third gland drips however it is tightened',
       noted: [...safe(pump), ...done(pump, 'asFound', 'strip')],
@@ -181,7 +190,7 @@ const pumpMachine: DemoMachine = {
 
 /** At the verdicts: the inner ring of the free bearing has crept on its seat. */
 const fanMachine: DemoMachine = {
-  machine: machine('tarn-end-fan', 'Ventilation fan', 'metric'),
+  machine: machine('tarn-end-fan', 'Ventilation fan', 'metric', 'none'),
   book: fan,
   gauges: [],
   hours: [],
@@ -229,7 +238,7 @@ const fanMachine: DemoMachine = {
 
 /** Being stripped: two bearings are open. */
 const winchMachine: DemoMachine = {
-  machine: machine('tarn-end-winch', 'Rope winch', 'metric'),
+  machine: machine('tarn-end-winch', 'Rope winch', 'metric', 'starts'),
   book: winch,
   gauges: [],
   hours: [],
@@ -239,6 +248,8 @@ const winchMachine: DemoMachine = {
       id: 'tarn-end-winch-2026',
       title: 'Overhaul of 2026',
       date: '2026-11-12',
+      runningHours: 3120,
+      mustRunHours: 1500,
       reason: 'Knocks under load',
       complaint: '',
       noted: [
@@ -258,7 +269,7 @@ const winchMachine: DemoMachine = {
 
 /** Just received: the list is being laid out, in inches. */
 const chainMachine: DemoMachine = {
-  machine: machine('tarn-end-chain', 'Bucket chain', 'inch'),
+  machine: machine('tarn-end-chain', 'Bucket chain', 'inch', 'tonnes'),
   book: chain,
   gauges: inchGauges,
   hours: [],
@@ -268,6 +279,8 @@ const chainMachine: DemoMachine = {
       id: 'tarn-end-chain-2026',
       title: 'Winter overhaul of 2026',
       date: '2026-11-13',
+      runningHours: 48_000,
+      mustRunHours: 20_000,
       reason: 'Season over',
       complaint: '',
       noted: [

@@ -8,7 +8,7 @@ export const say = {
   due: 'Next due',
   recommended: 'recommended',
   atOverhaul: 'next overhaul',
-  byWear: 'by wear',
+  byWear: 'by wear, at the earliest',
   byService: 'by its rule',
   pastDue: 'past due',
   nothingFitted: 'Nothing is on record of what this machine is made of.',

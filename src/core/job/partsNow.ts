@@ -67,7 +67,8 @@ function dueOf(
   const wear = isMended
     ? []
     : results.characteristics.flatMap(({ id, forecast }): NextDue[] => {
-        const hours = own.has(id) ? (forecast?.hoursToWear ?? null) : null
+        // The cautious end of it: a part that may be worn then is due then.
+        const hours = own.has(id) ? (forecast?.earliestHoursToWear ?? forecast?.hoursToWear ?? null) : null
         return hours === null ? [] : [{ by: 'wear', characteristic: id, atHours: record.job.runningHours + Math.max(0, hours) }]
       })
   const rules = part.service ?? []
