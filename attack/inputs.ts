@@ -290,6 +290,12 @@ export function anyInput(random: Random, { job, machine, spare }: Target): Input
       file: tableOf(random),
     }),
     () => ({
+      path: `/api/machines/${machine}/pages`,
+      by: 'inspector',
+      body: { id: v7(), document: 'QM-G4', page: '12' },
+      file: random.pick(TEXTS),
+    }),
+    () => ({
       path: `/api/jobs/${job}/pictures`,
       by: 'inspector',
       body: { id: v7(), subject: { kind: 'position', id: 'gb-cap' }, caption: 'cap' },

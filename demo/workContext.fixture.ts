@@ -1,9 +1,9 @@
 /** The demo books with what somebody has noted in a job, for tests of what may be noted next and where things stand. */
 import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
-import { additionsIn } from '../src/core/notes/additions'
 import type { EntryBody } from '../src/core/notes/entrySchema'
 import { foldNotes } from '../src/core/notes/fold'
 import { jobSteps } from '../src/core/notes/steps'
+import { additionsIn } from '../src/core/notes/typedBook'
 import larkhollowJson from './larkhollow/book.json' with { type: 'json' }
 import { madeSafe } from './madeSafe'
 import { entry } from './noted'

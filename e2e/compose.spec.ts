@@ -127,6 +127,16 @@ test('what stands in the machine is renamed, copied and taken out, and what has 
   await page.getByLabel('New name').fill('Bearing 1, drive side')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: 'Bearing 1, drive side', exact: true })).toBeVisible()
+  // What its tag and the strip map go by is said after it was added.
+  await chosen('Bearing 4', 'Details')
+  await page.getByLabel('Sits in').selectOption({ label: 'Frame' })
+  await page.getByLabel('Pieces').fill('none')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText('Pieces: a whole number from 1 to 999.')).toBeVisible()
+  await page.getByLabel('Pieces').fill('1')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
   await chosen('Bearing 4', 'Take out')
   await expect(page.getByText(/With it go 9 parts, 8 measured, 1 fit and 5 steps/)).toBeVisible()
   await expectAccessible(page)
@@ -172,6 +182,16 @@ test('limits are typed, pasted and saved in one sheet; what is wrong is said, an
   await page.keyboard.press('Control+s')
   await expect(page.getByRole('button', { name: 'Nothing to save' })).toBeVisible()
   await expect(page.getByText('3 of 19 typed')).toBeVisible()
+  // The page itself, for whoever holds the figure against it.
+  await cell(bore, 'Wear').focus()
+  await page.getByLabel('+ Picture of TE-W4, page 21').setInputFiles('docs/screenshots/gate.png')
+  await expect(page.getByRole('img', { name: 'TE-W4, page 21' })).toBeVisible()
+  // Bearings 2 to 4 are of the same make.
+  await page.getByRole('button', { name: 'Same for 3 equal' }).click()
+  await expect(cell('Bearing 3: bore Ø, Largest', 'Wear')).toHaveValue('80.35')
+  await expect(page.getByText('2 of 19 typed')).toHaveCount(0)
+  await page.keyboard.press('Control+s')
+  await expect(page.getByText('1 of 19 typed')).toHaveCount(3)
 })
 
 test('a second person holds them against the page, nobody their own; the reading is judged by them', async ({
@@ -184,6 +204,8 @@ test('a second person holds them against the page, nobody their own; the reading
   const second = (await signedIn(browser, medida, 'reviewer')).page
   await open(second, `${machine}/limits`)
   await expectAccessible(second)
+  await second.getByRole('button', { name: 'Agrees Bearing 1, drive side: bore Ø, Largest' }).focus()
+  await expect(second.getByRole('img', { name: 'TE-W4, page 21' })).toBeVisible()
   await second.getByRole('button', { name: 'Agrees Bearing 1, drive side: bore Ø, Largest' }).click()
   await expect(second.getByText(/^1 agreed$/)).toBeVisible()
   await second.getByRole('button', { name: 'Differs Bearing 1, drive side: bore Ø, Out-of-round' }).click()

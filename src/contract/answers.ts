@@ -231,6 +231,7 @@ export interface MachineView {
   readonly fitted: readonly FittedLine[]
   readonly jobs: readonly (JobSummary & { readonly practice: boolean })[]
   readonly hoursLog: readonly { readonly date: string; readonly hours: number; readonly where: string }[]
+  readonly pages: readonly DocumentPage[]
   /** Null where none is known. */
   readonly book: {
     readonly title: string
@@ -251,6 +252,16 @@ export interface FittedLine {
   readonly now: PartNow | null
 }
 
+/** A page of a machine's document that somebody took a picture of. */
+export interface DocumentPage {
+  readonly id: string
+  readonly document: string
+  readonly page: string
+  readonly width: number
+  readonly height: number
+  readonly by: string
+}
+
 /** The draft of a machine's book, as it is composed. */
 export interface DraftView {
   readonly machine: InspectionRecord['machine']
@@ -261,6 +272,7 @@ export interface DraftView {
   readonly issued: boolean
   /** Every revision there is, oldest first. */
   readonly earlier: readonly string[]
+  readonly pages: readonly DocumentPage[]
   readonly openJob: { readonly id: string; readonly title: string } | null
 }
 

@@ -247,6 +247,14 @@ export const pictureFields = z.strictObject({
 })
 export type PictureFields = z.infer<typeof pictureFields>
 
+/** What goes with the picture of a page of a document. */
+export const pageFields = z.strictObject({
+  id: clientId,
+  document: z.string().trim().min(1).max(40),
+  page: z.string().trim().min(1).max(40),
+})
+export type PageFields = z.infer<typeof pageFields>
+
 /** Roles as bodies name them; the server's table of rights is `server/people/roles.ts`. */
 const role = z.enum(['inspector', 'reviewer', 'planner', 'trainee', 'visitor', 'administrator'])
 const personName = z.string().trim().min(1, say.nameThePerson).max(120)

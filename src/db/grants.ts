@@ -14,6 +14,7 @@ export const grants: Readonly<Record<string, readonly string[]>> = {
   rate_limit: ['INSERT', 'UPDATE', 'DELETE'],
   machine: ['INSERT', 'UPDATE (book_id)'],
   machine_hours: ['INSERT'],
+  document_page: ['INSERT'],
   limit_book: ['INSERT'],
   gauge: ['INSERT', 'UPDATE (replaced)'],
   gauge_pairing: ['INSERT', 'UPDATE (ended_at)'],

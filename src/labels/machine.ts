@@ -33,6 +33,7 @@ export const say = {
   limitsCount: (typed: number, of: number): string => `${typed} of ${of} limits there`,
   toCheck: (count: number): string => `${count} to check`,
   documents: 'Documents',
+  page: (page: string): string => `page ${page}`,
   noDocuments: 'None named yet.',
   compose: 'Compose',
   limitsSheet: 'Limits sheet',

@@ -126,6 +126,7 @@ export const say = {
   pictureLargerThan: (most: number): string => `The picture is larger than ${most} MB. Take it in a smaller size.`,
   fileNotPicture: 'This file is not a picture Medida takes. Choose a JPEG, PNG or WebP picture.',
   pictureDamagedCannot: 'The picture is damaged and cannot be read to its end. Take it again.',
+  pageNotMachine: 'That page is not on record for this machine.',
   pictureNotJob: 'This picture is not in this job.',
   machineNotConfirmed: 'The machine is not confirmed safe yet. Finish “Make safe” first, then measure.',
   limitBookHasNoCharacteristic: (characteristic: string): string => `The limit book has no characteristic “${characteristic}”.`,

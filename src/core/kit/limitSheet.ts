@@ -175,7 +175,7 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
 }
 
 /** The maker gives no limit for it: the value is wanted no more, and stays information only. */
-export const NONE = 'none'
+const NONE = 'none'
 const isNone = (wear: string): boolean => wear.trim().toLowerCase() === NONE
 
 function withoutWant(book: LimitBook, row: TypedRow): Result<LimitBook, readonly RowFault[]> {

@@ -4,13 +4,13 @@ import { bookSchema, type LimitBook } from '../book/bookSchema'
 import { smallBook } from '../record/smallMachine.fixture'
 import { additionFaultWords } from '../words/additions'
 import type { Addition, AdditionOf } from './additionSchema'
-import { type Added, additionsIn, withAddition } from './additions'
+import { type Added, withAddition } from './additions'
 import { draftBook } from './draftBook'
 import { type Entry, type EntryBody, entryBodySchema } from './entrySchema'
 import { foldNotes } from './fold'
 import { mateKinds } from './mates'
 import { OWN_DOCUMENT, OWN_PAGE } from './ownLimit'
-import { withTyped } from './typedBook'
+import { additionsIn, withTyped } from './typedBook'
 
 const uuid = (n: number): string => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
 let count = 0

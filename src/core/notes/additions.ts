@@ -9,7 +9,6 @@ import { unitOf } from '../quantity/format'
 import { parseInTwoUnits, type TwoUnitsFault } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
 import type { Addition, AdditionOf } from './additionSchema'
-import type { Entry } from './entrySchema'
 import { type MateKind, mateKindOf } from './mates'
 import { OWN_DOCUMENT } from './ownLimit'
 import type { Noted } from './state'
@@ -43,21 +42,6 @@ export interface AdditionFaults {
   ownOnSafety: { readonly name: string }
 }
 export type AdditionFault = Coded<AdditionFaults>
-
-/** Everything added in a job that still stands, in the order it was added. */
-export function additionsIn(entries: readonly Entry[]): readonly Added[] {
-  const added = new Map<string, Added>()
-  for (const { id, by, at, body } of entries) {
-    if (body.kind === 'thingAdded') added.set(body.id, { id: body.id, entry: id, what: body.what, by, at, check: null })
-    else if (body.kind === 'thingDropped') added.delete(body.id)
-    else if (body.kind === 'limitsChecked') {
-      const of = added.get(body.characteristic)
-      if (of?.entry === body.of)
-        added.set(body.characteristic, { ...of, check: { by, at, agrees: body.agrees, note: body.note } })
-    }
-  }
-  return [...added.values()]
-}
 
 /** The book with one thing more, marked as added in a job; or everything that keeps it from being added. */
 export function withAddition(book: LimitBook, added: Added, system: UnitSystem): Result<LimitBook, readonly AdditionFault[]> {
@@ -105,7 +89,7 @@ const withPart = (book: LimitBook, part: Part, change: Partial<Part>): LimitBook
 const sourceOf = ({ document, page }: AdditionOf<'fit'>['source']) => ({ document: document.id, page })
 
 /** A document that the book does not know comes with what names it. */
-export const withDocument = (book: LimitBook, document: AdditionOf<'fit'>['source']['document']): LimitBook =>
+const withDocument = (book: LimitBook, document: AdditionOf<'fit'>['source']['document']): LimitBook =>
   book.documents.some(({ id }) => id === document.id)
     ? book
     : { ...book, documents: [...book.documents, { ...document, typed: true as const }] }

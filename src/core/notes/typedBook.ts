@@ -1,7 +1,7 @@
 import type { LimitBook, Part } from '../book/bookSchema'
 import { plainPosition } from '../book/plainPosition'
 import type { UnitSystem } from '../quantity/unitSystem'
-import { additionsIn, withAddition, withoutAdditions } from './additions'
+import { type Added, withAddition, withoutAdditions } from './additions'
 import type { Entry } from './entrySchema'
 import { readTypedCharacteristic, type Typed, withoutTyped } from './typedCharacteristic'
 import type { TypedCharacteristic } from './typedSchema'
@@ -20,6 +20,21 @@ export function typedIn(entries: readonly Entry[]): readonly Typed[] {
     }
   }
   return [...typed.values()]
+}
+
+/** Everything added in a job that still stands, in the order it was added. */
+export function additionsIn(entries: readonly Entry[]): readonly Added[] {
+  const added = new Map<string, Added>()
+  for (const { id, by, at, body } of entries) {
+    if (body.kind === 'thingAdded') added.set(body.id, { id: body.id, entry: id, what: body.what, by, at, check: null })
+    else if (body.kind === 'thingDropped') added.delete(body.id)
+    else if (body.kind === 'limitsChecked') {
+      const of = added.get(body.characteristic)
+      if (of?.entry === body.of)
+        added.set(body.characteristic, { ...of, check: { by, at, agrees: body.agrees, note: body.note } })
+    }
+  }
+  return [...added.values()]
 }
 
 /**

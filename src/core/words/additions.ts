@@ -95,7 +95,7 @@ export function additionWords(what: Addition, nameOf: { part(id: string): string
 }
 
 type Rule = Extract<Addition, { readonly of: 'rule' }>['rule']
-export function ruleWords(rule: Rule): string {
+function ruleWords(rule: Rule): string {
   switch (rule.kind) {
     case 'always':
       return 'renewed always'

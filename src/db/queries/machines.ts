@@ -1,7 +1,7 @@
 /** Machines, their hours, and what was taken over of their past. */
 import { and, asc, eq, like, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
-import { job, machine, machineHours, reading } from '../schema'
+import { documentPage, job, machine, machineHours, reading } from '../schema'
 
 export const allMachines = (db: Executor) => db.select().from(machine).orderBy(asc(machine.station), asc(machine.name))
 
@@ -59,3 +59,41 @@ export async function hasNamesake(db: Executor, station: string, name: string): 
     .where(and(eq(sql`lower(${machine.station})`, station.toLowerCase()), eq(sql`lower(${machine.name})`, name.toLowerCase())))
   return rows.length > 0
 }
+
+/** Pages of its documents without their pictures, in the order they were added. */
+export const pagesOf = (db: Executor, machineId: string) =>
+  db
+    .select({
+      id: documentPage.id,
+      document: documentPage.document,
+      page: documentPage.page,
+      width: documentPage.width,
+      height: documentPage.height,
+      by: documentPage.byName,
+    })
+    .from(documentPage)
+    .where(eq(documentPage.machineId, machineId))
+    .orderBy(asc(documentPage.addedAt))
+
+export async function findPage(db: Executor, machineId: string, id: string, size: 'whole' | 'small') {
+  const rows = await db
+    .select({ bytes: size === 'whole' ? documentPage.bytes : documentPage.small })
+    .from(documentPage)
+    .where(and(eq(documentPage.machineId, machineId), eq(documentPage.id, id)))
+  return rows[0]
+}
+
+export async function pageById(db: Executor, id: string) {
+  const rows = await db
+    .select({
+      machineId: documentPage.machineId,
+      document: documentPage.document,
+      page: documentPage.page,
+      sha256: documentPage.sha256,
+    })
+    .from(documentPage)
+    .where(eq(documentPage.id, id))
+  return rows[0]
+}
+
+export const storePage = (db: Executor, row: typeof documentPage.$inferInsert) => db.insert(documentPage).values(row)

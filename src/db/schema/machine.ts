@@ -2,6 +2,7 @@
 import { sql } from 'drizzle-orm'
 import {
   boolean,
+  customType,
   date,
   index,
   integer,
@@ -46,6 +47,32 @@ export const machineHours = pgTable(
     notedAt: timestamp('noted_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [index('machine_hours_machine').on(table.machineId, table.readOn)],
+)
+
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
+
+/** Pages of a machine's documents as pictures, checked and re-encoded by the server. Append-only. */
+export const documentPage = pgTable(
+  'document_page',
+  {
+    id: uuid('id').primaryKey(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    document: text('document').notNull(),
+    page: text('page').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    bytes: bytes('bytes').notNull(),
+    small: bytes('small').notNull(),
+    sha256: text('sha256').notNull(),
+    addedBy: text('added_by')
+      .notNull()
+      .references(() => user.id),
+    byName: text('by_name').notNull(),
+    addedAt: timestamp('added_at', { withTimezone: true }).notNull(),
+  },
+  (table) => [index('document_page_machine').on(table.machineId)],
 )
 
 /** A gauge that may send its readings itself: by the code on it, so that it outlives a calibration. */

@@ -9,6 +9,7 @@ import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { receiving } from '../pageData/pageData'
 import { keyOf } from './cells'
 import styles from './LimitSheet.module.css'
+import { PageBeside } from './PageBeside'
 import { SheetTable } from './SheetTable'
 import { type Sheet, useSheet } from './useSheet'
 
@@ -17,7 +18,7 @@ type Shown = 'all' | 'empty' | 'faulty' | 'toCheck'
 interface SheetProps {
   readonly view: DraftView
   readonly me: string
-  readonly may: { readonly type: boolean; readonly check: boolean }
+  readonly may: { readonly type: boolean; readonly check: boolean; readonly note: boolean }
 }
 
 /** Every limit of a machine in one grid: typed from the manual by one person, held against the page by another. */
@@ -96,7 +97,7 @@ function LimitSheet({ view, me, may }: SheetProps) {
         )}
       </div>
       <aside className={styles.side} aria-label={say.value}>
-        {found ? <Beside row={found} sheet={sheet} /> : <p>{say.emptyJudges}</p>}
+        {found ? <Beside row={found} sheet={sheet} mayAdd={may.note} /> : <p>{say.emptyJudges}</p>}
       </aside>
       <p className={styles.foot}>
         <span>
@@ -122,11 +123,13 @@ function LimitSheet({ view, me, may }: SheetProps) {
 }
 
 /** How the value of the row is measured, and who typed and checked it. */
-function Beside({ row, sheet }: { readonly row: SheetRow; readonly sheet: Sheet }) {
+function Beside({ row, sheet, mayAdd }: { readonly row: SheetRow; readonly sheet: Sheet; readonly mayAdd: boolean }) {
   const { book } = sheet.draft.view
   const measured = book.characteristics.find(({ id }) => id === row.of)
   const typed = row.limit?.typed
   const equal = sheet.equalTo(row)
+  const texts = sheet.textsOf(row)
+  const source = sheet.carried.get(keyOf(row)) ?? { document: '', page: '' }
   return (
     <>
       <p className={styles.over}>{row.group}</p>
@@ -157,6 +160,14 @@ function Beside({ row, sheet }: { readonly row: SheetRow; readonly sheet: Sheet 
           <p className={styles.about}>{say.equalAbout(equal.map(({ group }) => group).join(', '))}</p>
         </>
       )}
+      <PageBeside
+        key={keyOf(row)}
+        machine={sheet.draft.view.machine.id}
+        document={(texts.document || source.document).trim()}
+        page={(texts.page || source.page).trim()}
+        pages={sheet.draft.view.pages}
+        mayAdd={mayAdd}
+      />
       <p className={styles.about}>{say.noManual}</p>
       {typed && <p className={styles.about}>{say.typedBy(typed.by)}</p>}
       {typed?.check && (

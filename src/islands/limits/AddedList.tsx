@@ -1,4 +1,5 @@
-import { type Added, additionsIn } from '../../core/notes/additions'
+import type { Added } from '../../core/notes/additions'
+import { additionsIn } from '../../core/notes/typedBook'
 import { additionWords } from '../../core/words/additions'
 import { say } from '../../labels/additions'
 import type { JobNotes } from '../notes/useNotes'

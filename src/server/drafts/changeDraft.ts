@@ -13,7 +13,7 @@ import type { Executor } from '../../db/client'
 import { booksOf, draftOfChange, giveBook, giveJobBook, lockBook, storeBook } from '../../db/queries/books'
 import { announce, lockJob } from '../../db/queries/jobs'
 import { appendLog, namesOn } from '../../db/queries/log'
-import { lockMachine } from '../../db/queries/machines'
+import { lockMachine, pagesOf } from '../../db/queries/machines'
 import { composeFaultWords } from '../../labels/compose'
 import { rowFaultWords } from '../../labels/limitSheet'
 import { say } from '../../labels/refusals'
@@ -38,6 +38,7 @@ export async function draftView(context: Context, machineId: string): Promise<Dr
     revision: book?.revision ?? null,
     issued: book !== null && book.issued !== null,
     earlier: book === null ? [] : (await booksOf(db, book.id)).map(({ revision }) => revision),
+    pages: await pagesOf(db, machine.id),
     openJob: open ? { id: open.job.id, title: open.job.title } : null,
   }
 }

@@ -1,4 +1,5 @@
 /** A machine composed, changed and measured on a real database: whole or not at all, once, and nothing measured is lost. */
+import sharp from 'sharp'
 import { expect, test } from 'vitest'
 import { contextOf, type TestDatabase } from '../../../scripts/lib/testDatabase'
 import type { DraftChange, OpenJobBody, ReadingBody } from '../../contract/bodies'
@@ -11,6 +12,8 @@ import { newId, refusal } from '../edge/refused.fixture'
 import { buildJobView } from '../jobs/jobView'
 import { openJob, openJobView } from '../jobs/openJob'
 import { addMachine } from '../machines/addMachine'
+import { addDocumentPage, documentPageOf } from '../machines/documentPages'
+import { machineView } from '../machines/machineView'
 import { addEntries } from '../notes/addEntries'
 import { acceptReading } from '../readings/acceptReading'
 import { changeDraft, draftView } from './changeDraft'
@@ -199,4 +202,49 @@ export function draftCases(database: () => TestDatabase): void {
       }
     })
   }, 60_000)
+
+  test('a page of its manual is kept once, seen beside its limits, and by nobody of another place', async () => {
+    await database().as('inspector', async (context) => {
+      const { id } = await yard(contextOf(context.db, 'planner'))
+      const picture = await sharp({ create: { width: 60, height: 90, channels: 3, background: '#eee' } })
+        .png()
+        .toBuffer()
+      const fields = { id: newId(), document: 'TE-W4', page: '21' }
+      const once = await addDocumentPage(context, id, fields, picture)
+      expect(await addDocumentPage(context, id, fields, picture)).toEqual(once)
+      expect(once.pages).toMatchObject([{ document: 'TE-W4', page: '21', width: 60, height: 90 }])
+      expect(await refusal(addDocumentPage(context, id, { ...fields, page: '22' }, picture))).toMatch(/^conflict/)
+      expect(await refusal(addDocumentPage(context, id, { ...fields, id: newId() }, Buffer.from('no picture')))).toMatch(
+        /^wrongType/,
+      )
+      expect((await draftView(context, id)).pages).toEqual(once.pages)
+      expect((await machineView(context, id)).pages).toEqual(once.pages)
+      expect((await documentPageOf(context, id, fields.id, 'small')).bytes.length).toBeGreaterThan(100)
+      const elsewhere = { ...context, user: { ...context.user, station: 'Quillmere Power Station', role: 'visitor' as const } }
+      expect(await refusal(documentPageOf(elsewhere, id, fields.id, 'whole'))).toMatch(/^notFound/)
+      const visitor = contextOf(context.db, 'visitor')
+      expect(await refusal(addDocumentPage(visitor, id, { ...fields, id: newId() }, picture))).toMatch(/^notAllowed/)
+    })
+  })
+
+  test('one that counts nothing, or days, is opened without a meter, and its jobs still follow each other', async () => {
+    await database().as('planner', async (context) => {
+      for (const [meter, title, hours] of [
+        ['none', 'Overhaul of 2026-11-24', 0],
+        ['days', 'Overhaul of 2026-11-24', 64_606],
+        ['kilometres', 'Overhaul at 41\u00a0200 km', 41_200],
+      ] as const) {
+        const { id } = await addMachine(context, {
+          id: newId(),
+          station: 'Yard',
+          name: `Wagon ${newId()}`,
+          units: 'metric',
+          meter,
+        })
+        await openJob(context, id, { ...opening(null), runningHours: 41_200, mustRunHours: 900 })
+        const [job] = (await machineView(context, id)).jobs
+        expect({ title: job?.title.replaceAll('\u2009', '\u00a0'), hours: job?.runningHours }).toEqual({ title, hours })
+      }
+    })
+  })
 }

@@ -5,6 +5,7 @@ import { countedToday, intervalUsed } from '../../core/job/interval'
 import { type PartNow, partsNow } from '../../core/job/partsNow'
 import { hasEnded, jobState } from '../../core/job/standing'
 import { sheetRows } from '../../core/kit/limitSheet'
+import { pagesOf } from '../../db/queries/machines'
 import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
@@ -48,6 +49,7 @@ export async function machineView(context: Context, machineId: string): Promise<
       practice: job.practice,
     })),
     hoursLog: [...log].reverse(),
+    pages: await pagesOf(db, machine.id),
     book: book && {
       title: book.title,
       revision: book.revision,
@@ -92,7 +94,7 @@ function limitsOf(book: LimitBook): { there: number; of: number; toCheck: number
 }
 
 /** Positions in the order of the tree, then parts that sit at none. */
-export function fittedLines(book: LimitBook, now: readonly PartNow[]): FittedLine[] {
+function fittedLines(book: LimitBook, now: readonly PartNow[]): FittedLine[] {
   const of = new Map(now.map((one) => [one.part, one]))
   const lines: FittedLine[] = []
   const walk = (parent: string | null, depth: number): void => {
