@@ -129,7 +129,7 @@ test('what stands in the machine is renamed, copied and taken out, and what has 
   await expect(page.getByRole('button', { name: 'Bearing 1, drive side', exact: true })).toBeVisible()
   // What its tag and the strip map go by is said after it was added.
   await chosen('Bearing 4', 'Details')
-  await page.getByLabel('Sits in').selectOption({ label: 'Frame' })
+  await page.getByRole('dialog').getByLabel('Sits in').selectOption({ label: 'Frame' })
   await page.getByLabel('Pieces').fill('none')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByText('Pieces: a whole number from 1 to 999.')).toBeVisible()
@@ -137,7 +137,7 @@ test('what stands in the machine is renamed, copied and taken out, and what has 
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByRole('dialog')).toHaveCount(0)
-  await chosen('Bearing 4', 'Take out')
+  await page.getByRole('button', { name: 'Take out', exact: true }).press('Enter')
   await expect(page.getByText(/With it go 9 parts, 8 measured, 1 fit and 5 steps/)).toBeVisible()
   await expectAccessible(page)
   await page.keyboard.press('Enter')
