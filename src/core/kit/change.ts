@@ -2,7 +2,7 @@ import { err, ok, type Result } from '../base/result'
 import type { LimitBook } from '../book/bookSchema'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { type Addition, type ComposeFault, compose } from './compose'
-import { detailed, mirrored, type PositionDetail } from './detail'
+import { detailed, mirrored, type PositionDetail, sidesIn } from './detail'
 import { copied, renamed, takenOut } from './subtree'
 
 /** What a person does to a composed book, one at a time. */
@@ -32,5 +32,5 @@ export function changed(book: LimitBook, change: BookChange, system: UnitSystem)
     taken.add(name.toLowerCase())
   }
   if (change.kind === 'rename') return ok(renamed(book, position, names[0] ?? ''))
-  return ok(copied(book, position, names, change.kind === 'mirror' ? mirrored : undefined))
+  return ok(copied(book, position, names, change.kind === 'mirror' ? (text) => mirrored(text, sidesIn(own.name)) : undefined))
 }

@@ -35,14 +35,21 @@ const SIDES = [
   ['upper', 'lower'],
   ['inner', 'outer'],
   ['drive side', 'free side'],
-  ['fixed', 'free'],
 ] as const
-const other = new Map(SIDES.flatMap(([a, b]) => [[a, b] as const, [b, a] as const]))
-const WORDS = new RegExp(`\\b(${[...other.keys()].sort((a, b) => b.length - a.length).join('|')})\\b`, 'gi')
+type Sides = readonly (readonly [string, string])[]
+
+const has = (text: string, word: string): boolean => new RegExp(`\\b${word}\\b`, 'i').test(text)
+
+/** The sides that a name speaks of: mirrored, only these change. The upper half of a left bearing is the upper half of the right one. */
+export const sidesIn = (name: string): Sides => SIDES.filter((pair) => pair.some((word) => has(name, word)))
 
 /** A text for the other side: left becomes right, and the reverse. */
-export const mirrored = (text: string): string =>
-  text.replace(WORDS, (word) => {
-    const made = other.get(word.toLowerCase() as never) ?? word
+export function mirrored(text: string, sides: Sides = sidesIn(text)): string {
+  if (sides.length === 0) return text
+  const other = new Map(sides.flatMap(([a, b]) => [[a, b] as const, [b, a] as const]))
+  const words = [...other.keys()].sort((a, b) => b.length - a.length)
+  return text.replace(new RegExp(`\\b(${words.join('|')})\\b`, 'gi'), (word) => {
+    const made = other.get(word.toLowerCase()) ?? word
     return /^[A-Z]/.test(word) ? `${made.charAt(0).toUpperCase()}${made.slice(1)}` : made
   })
+}

@@ -99,16 +99,18 @@ test.each<[Partial<PositionDetail>, string]>([
   expect(made.ok ? '' : made.fault.code).toBe(code)
 })
 
-test('mirrored, what is inside changes sides by name', () => {
+test('mirrored, what is inside changes the sides that its name speaks of, and no others', () => {
   const named = renamed(winch, 'bearing-1', 'Bearing, left')
   const made = changed(named, { kind: 'mirror', position: 'bearing-1', name: mirrored('Bearing, left') }, 'metric')
   if (!made.ok) throw new Error(made.fault.code)
   expect(faults(made.value)).toEqual([])
   const names = made.value.parts.map(({ name }) => name)
   expect(names).toContain('Bearing, left: upper half')
-  expect(names).toContain('Bearing, right: lower half')
+  expect(names).toContain('Bearing, right: upper half')
   expect(names.filter((name) => name.startsWith('Bearing, right'))).toHaveLength(
     names.filter((name) => name.startsWith('Bearing, left')).length,
   )
-  expect(mirrored('Left box, Drive Side, leftover, upper')).toBe('Right box, Free side, leftover, lower')
+  expect(mirrored('Left box, Drive Side, leftover')).toBe('Right box, Free side, leftover')
+  expect(mirrored('Left pad, upper', [['left', 'right']])).toBe('Right pad, upper')
+  expect(mirrored('Frame')).toBe('Frame')
 })
