@@ -7,6 +7,7 @@ import { importFigures } from '../bench/importing'
 import { judgedFigures } from '../bench/judged'
 import { keystrokeFigures } from '../bench/keystroke'
 import { savingFigures } from '../bench/saving'
+import { sheetFigures } from '../bench/sheet'
 import { stripMapFigures } from '../bench/stripMap'
 import { ensureChromium, ensurePostgres } from './lib/debian'
 
@@ -17,6 +18,7 @@ const parts: Readonly<Record<string, () => Figure[] | Promise<Figure[]>>> = {
   floor: floorFigures,
   core: coreFigures,
   judged: judgedFigures,
+  sheet: sheetFigures,
   bench: keystrokeFigures,
   saving: savingFigures,
   import: importFigures,

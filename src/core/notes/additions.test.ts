@@ -164,6 +164,9 @@ describe('what is added where it is missed', () => {
     const guarded = { ...machine, characteristics: machine.characteristics.map((one) => ({ ...one, safety: true })) }
     const made = withAddition(guarded, added({ ...fit, source: own }), 'metric')
     expect(made.ok ? [] : made.fault).toMatchObject([{ code: 'ownOnSafety' }])
+    const mended = withAddition(guarded, added({ ...route, source: own }), 'metric')
+    expect(mended.ok ? [] : mended.fault).toMatchObject([{ code: 'ownOnSafety' }])
+    expect(withAddition(guarded, added(route), 'metric').ok).toBe(true)
     expect(withAddition(machine, added({ ...fit, source: own }), 'metric').ok).toBe(true)
   })
 

@@ -63,6 +63,9 @@ function madeWith(book: LimitBook, added: Added, system: UnitSystem): Result<Lim
         return err([{ code: 'nameTaken', name: what.name }])
       const unknown = what.mends.find((of) => !book.characteristics.some((one) => one.id === of))
       if (unknown !== undefined) return err([{ code: 'notMeasuredHere', id: unknown }])
+      const guarded = book.characteristics.find(({ id: of, safety }) => safety && what.mends.includes(of))
+      // What would let a safety-marked part go back is a maker's to say.
+      if (guarded && what.source.document.id === OWN_DOCUMENT) return err([{ code: 'ownOnSafety', name: guarded.name }])
       const { name, mends, cost, days } = what
       const route = { id, name, mends: [...mends], sizeAfter: null, cost, days, source: sourceOf(what.source) }
       return ok(withDocument(withPart(book, part, { routes: [...part.routes, route] }), what.source.document))

@@ -74,9 +74,9 @@ export function additionFaultWords(fault: AdditionFault): string {
 
 const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1).replace(/[.]$/, '')}.`
 
-/** A limit of the shop’s own does not serve where somebody may be hurt. */
+/** What is the shop’s own does not serve where somebody may be hurt. */
 export const ownOnSafetyWords = (name: string): string =>
-  `“${name}” is safety-marked: its limit comes from a document, never from the shop alone.`
+  `“${name}” is safety-marked: what it is judged and mended by comes from a document, never from the shop alone.`
 
 /** What was added, in one line. */
 export function additionWords(what: Addition, nameOf: { part(id: string): string }): string {
