@@ -16,6 +16,8 @@ const KEYS: ReadonlySet<string> = new Set([
   'spread at …',
   'as found',
   'no document',
+  'drive side',
+  'free side',
 ])
 
 function textsIn(file: string): string[] {
