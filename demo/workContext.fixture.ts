@@ -35,6 +35,7 @@ export const contextOf = (
     system: 'metric' as const,
     confirmedSafe: false,
     added: additionsIn(entries),
+    decidedRoutes: new Set<string>(),
     author: new Set(['Ida Marsh']),
     typed: [],
     readings: new Map<string, string>(),

@@ -107,7 +107,7 @@ test('a part is added while looking: found, judged by eye, and renewed always by
   await open(page, `${job}/verdicts`)
   const row = page.locator('tr[data-part]', { hasText: 'Felt ring' })
   await row.press('Space')
-  await page.getByRole('button', { name: /Add a way or a rule/ }).click()
+  await page.getByRole('button', { name: /Add a route or a rule/ }).click()
   await page.getByLabel('What is it?').selectOption('always')
   await page.getByRole('checkbox', { name: /As found/ }).check()
   await expectAccessible(page)

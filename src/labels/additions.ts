@@ -25,9 +25,9 @@ export const say = {
   nothingToPair: 'Measure the sizes of both sides first: add them at the bench.',
   twoUnits: 'Figures take a unit: 0.35 mm, 14 thou. Limits count at once and stay marked until a second person has checked them.',
   inUnit: (label: string, unit: string): string => `${label}, ${unit}`,
-  addWayTitle: (part: string): string => `${part}: a way to mend it, or a rule`,
+  addWayTitle: (part: string): string => `${part}: a route, or a rule`,
   whatIsIt: 'What is it?',
-  aRoute: 'A way to recondition it',
+  aRoute: 'A route: it is reconditioned',
   rules: {
     always: 'Renewed always',
     whenDisturbed: 'Renewed when it comes out',

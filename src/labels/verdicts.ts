@@ -1,5 +1,5 @@
 export const say = {
-  addWay: 'Add a way or a rule',
+  addWay: 'Add a route or a rule',
   onPart: (part: string): string => `for ${part}`,
   chooseVerdictFirst: 'Choose a verdict first.',
   sayWhyFew: 'Say why, in a few words: it stands on the report.',

@@ -337,6 +337,27 @@ describe('a review', () => {
         })
       expect(await refusal(by({ route: 'grind-journal' }))).toMatch(/^malformed/)
       expect(await refusal(by({ decided: 'replace' }))).toMatch(/^malformed/)
+      // One that was added in this job serves as well, and stays as long as a verdict names it.
+      const route = 'a-hone'
+      const source = { document: { id: 'QM-G4', title: 'Guide bearing and shaft: limits of wear', revision: 'C' }, page: '9' }
+      const [mends] = (await buildJobView(context, context.db, JOB)).record.book.characteristics.filter(
+        (one) => one.part === 'shell',
+      )
+      const what = {
+        of: 'route',
+        part: 'shell',
+        name: 'Scrape by hand',
+        mends: [mends?.id ?? ''],
+        cost: null,
+        days: 1,
+        source,
+      } as const
+      const adding = note({ kind: 'thingAdded', id: route, what })
+      await addEntries(context, JOB, adding)
+      const drop = note({ kind: 'thingDropped', id: route, name: 'Scrape by hand', reason: 'not used' }, adding.entries[0]?.id)
+      expect(await by({ route })).toEqual({ stored: true })
+      expect(await refusal(addEntries(context, JOB, drop))).toMatch(/A verdict was made by it/)
+      expect((await buildJobView(context, context.db, JOB)).unreadable).toEqual([])
       expect(await refusal(by({ reason: null }))).toMatch(/^malformed/)
       const id = newId()
       expect(await by({ id })).toEqual({ stored: true })
@@ -344,7 +365,7 @@ describe('a review', () => {
       expect(await refusal(by({ id, route: '-' }))).toMatch(/^conflict/)
       expect(await by({ route: '-' })).toEqual({ stored: true })
       const { record } = await buildJobView(context, context.db, JOB)
-      expect(record.decisions.filter(({ part }) => part === 'shell').map(({ route }) => route)).toEqual(['re-metal', '-'])
+      expect(record.decisions.filter(({ part }) => part === 'shell').map((one) => one.route)).toEqual([route, 're-metal', '-'])
     })
   })
   test('a step of the order of work waits until the machine is safe, and is confirmed once', async () => {

@@ -195,6 +195,7 @@ test('every state that adding leads to offers a next act', () => {
           author: new Set(['Mara']),
           typed: typedIn(entries),
           added: additionsIn(entries),
+          decidedRoutes: new Set<string>(),
           readings: new Map<string, string>(),
         }
         if (refuseEntry(body, context) !== null) return

@@ -57,6 +57,7 @@ export interface NoteFaults {
   tooManySides: { readonly part: string; readonly has: number }
   addition: { readonly why: readonly AdditionFault[] }
   notAddedHere: Bare
+  decidedBy: { readonly name: string }
   noVariant: { readonly id: string }
   readOnOther: { readonly name: string }
 }

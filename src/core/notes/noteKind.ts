@@ -25,6 +25,8 @@ export interface EntryContext {
   readonly typed: readonly Typed[]
   /** Fits, routes, rules and lines of the plan added in this job so far. */
   readonly added: readonly Added[]
+  /** Routes that a verdict names: they stay. */
+  readonly decidedRoutes: ReadonlySet<string>
   /** Readings of the job by id, with the characteristic they belong to. */
   readonly readings: ReadonlyMap<string, string>
 }

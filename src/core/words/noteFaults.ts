@@ -49,6 +49,8 @@ export function noteFaultWords(fault: NoteFault): string {
       return `There is no caution “${fault.id}”.`
     case 'addition':
       return fault.why.map(additionFaultWords).join(' ')
+    case 'decidedBy':
+      return `A verdict was made by it: “${fault.name}” stays on record.`
     case 'notAddedHere':
       return 'That was not added in this job, or was taken out again.'
     case 'noCharacteristic':

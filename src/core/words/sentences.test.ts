@@ -145,6 +145,7 @@ const note: Each<NoteFault> = {
   noCaution: { id: 'x' },
   addition: { why: [{ code: 'endsSwapped' }] },
   notAddedHere: {},
+  decidedBy: { name: 'Hone by hand' },
   noPart: { id: 'x' },
   noCharacteristic: { id: 'x' },
   noFinding: {},

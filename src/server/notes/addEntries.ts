@@ -125,6 +125,7 @@ function entryContext(
     author: new Set([user.name, ...names]),
     typed: typedIn(entries),
     added: additionsIn(entries),
+    decidedRoutes: new Set(record.decisions.flatMap(({ route }) => route ?? [])),
     readings: new Map(record.job.readings.map(({ id, characteristic }) => [id, characteristic])),
   }
 }

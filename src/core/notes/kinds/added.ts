@@ -28,7 +28,10 @@ export type ThingDropped = Noting<typeof thingDroppedShape>
 export const thingDropped: NoteKindOf<ThingDropped> = {
   shape: thingDroppedShape,
   subject: ({ id }) => `added:${id}`,
-  refuse: ({ id }, { added }) => (added.some((one) => one.id === id) ? null : { code: 'notAddedHere' }),
+  refuse: ({ id, name }, { added, decidedRoutes }) => {
+    if (!added.some((one) => one.id === id)) return { code: 'notAddedHere' }
+    return decidedRoutes.has(id) ? { code: 'decidedBy', name } : null
+  },
   apply: () => {},
 }
 
