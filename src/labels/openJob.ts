@@ -60,8 +60,8 @@ export const say = {
   draftTypedChecked: ' (a draft, typed and checked while measuring)',
   noneEachLimit:
     'None. Each limit is typed from the manual while measuring, with document and page; a second person checks it, and together they become a draft book.',
-  hoursRecord: 'Hours on record',
-  noneYetHours: 'None yet: the hours you type begin the log.',
+  hoursRecord: 'Meter on record',
+  noneYetHours: 'None yet: what you type begins the log.',
   openAJob: 'Open a job',
   machineWithoutBook: 'A machine without a book',
   machineNoLimitBook: 'A machine without a limit book',

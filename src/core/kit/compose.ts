@@ -1,6 +1,7 @@
 import { err, ok, type Result } from '../base/result'
 import type { Characteristic, FitSpec, LimitBook, Part } from '../book/bookSchema'
 import { neverGiven } from '../book/faults'
+import { KIT_DOCUMENT } from '../book/kitDocument'
 import { plainPosition } from '../book/plainPosition'
 import type { BookPosition, BookStep, FindingRule } from '../book/procedureSchema'
 import { procedureStages } from '../book/procedureStages'
@@ -11,7 +12,7 @@ import type { UnitSystem } from '../quantity/unitSystem'
 import { assemblies } from './assemblies'
 import { everyMachine } from './assemblies/everyMachine'
 import type { Assembly, KitMate, KitMeasure } from './assembly'
-import { bookStep, FULL, KIT_DOCUMENT, withBeginning, withGaugesFor } from './composition'
+import { bookStep, FULL, withBeginning, withGaugesFor } from './composition'
 import { type AnswerFault, answersOf, figureOf, filledIn, isTyped, type KitAnswers, shaped } from './shape'
 
 /** An assembly to be added: how its instances are called, where they sit, and what shapes them. */

@@ -1,12 +1,11 @@
 import type { Characteristic, LimitBook } from '../book/bookSchema'
+import { KIT_DOCUMENT } from '../book/kitDocument'
 import { noBook } from '../book/noBook'
 import type { BookStep, InspectionLevel } from '../book/procedureSchema'
 import { gaugeKindName } from '../words/gauges'
 import { everyMachine } from './assemblies/everyMachine'
 import type { KitStep } from './assembly'
 
-/** The document that texts of the kit come from: it never gives a figure. */
-export const KIT_DOCUMENT = 'KIT'
 /** The level a composed machine is opened at: all of it. */
 export const FULL = 'full'
 

@@ -1,5 +1,6 @@
 import type { LimitBook, Part } from '../book/bookSchema'
 import { plainPosition } from '../book/plainPosition'
+import type { BookPosition } from '../book/procedureSchema'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { type Added, withAddition, withoutAdditions } from './additions'
 import type { Entry } from './entrySchema'
@@ -56,7 +57,7 @@ export function withTyped(book: LimitBook, entries: readonly Entry[], system: Un
   }
   for (const { position: id, name, parent, count } of found) {
     sit(id, name, parent, count)
-    if (!parts.has(id)) parts.set(id, newPart({ id, name, ...placeOf(issued, parent, name) }))
+    if (!parts.has(id)) parts.set(id, newPart({ id, name, ...placeOf(positions.get(parent ?? ''), parts, name) }))
   }
   for (const item of typed) {
     const read = readTypedCharacteristic(item, system)
@@ -85,9 +86,12 @@ export function withTyped(book: LimitBook, entries: readonly Entry[], system: Un
 }
 
 /** Where a part found on the machine belongs: to what holds it, or it stands for itself. */
-function placeOf({ positions, parts }: LimitBook, parent: string | null, name: string): Pick<Part, 'assembly' | 'position'> {
-  const holder = positions.find(({ id }) => id === parent)
-  const part = parts.find(({ id }) => id === holder?.part)
+function placeOf(
+  holder: BookPosition | undefined,
+  parts: ReadonlyMap<string, Part>,
+  name: string,
+): Pick<Part, 'assembly' | 'position'> {
+  const part = parts.get(holder?.part ?? '')
   return { assembly: part?.assembly ?? holder?.name ?? name, position: holder?.name ?? name }
 }
 

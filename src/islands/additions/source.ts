@@ -1,4 +1,5 @@
 import type { LimitBook } from '../../core/book/bookSchema'
+import { KIT_DOCUMENT } from '../../core/book/kitDocument'
 import { OWN_DOCUMENT, OWN_PAGE } from '../../core/notes/ownLimit'
 import type { TypedCharacteristic } from '../../core/notes/typedSchema'
 import { ownDocumentTitle } from '../../core/words/additions'
@@ -15,11 +16,9 @@ export interface SourceForm {
 
 /** A manual is worked through page by page: the document named last stands there already. */
 export function emptySource(book: LimitBook): SourceForm {
-  const last = book.documents.filter(({ id }) => id !== OWN_DOCUMENT && id !== KIT).at(-1)
+  const last = book.documents.filter(({ id }) => id !== OWN_DOCUMENT && id !== KIT_DOCUMENT).at(-1)
   return { document: last?.id ?? '', page: '', isOwn: false }
 }
-/** Texts of the kit come from no manual. */
-const KIT = 'KIT'
 
 export function sourceFaults({ document, page, isOwn }: SourceForm): FieldSays[] {
   if (isOwn) return []

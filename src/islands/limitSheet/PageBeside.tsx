@@ -2,6 +2,7 @@ import { useId, useState } from 'react'
 import { v7 } from 'uuid'
 import type { DocumentPage } from '../../contract/answers'
 import type { PageFields } from '../../contract/bodies'
+import { OWN_DOCUMENT } from '../../core/notes/ownLimit'
 import { say } from '../../labels/limitSheet'
 import { postForm } from '../../sync/http'
 import { Fault } from '../../ui/Field'
@@ -26,7 +27,7 @@ export function PageBeside({
   const [added, setAdded] = useState<readonly DocumentPage[] | null>(null)
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
-  if (document === '' || page === '') return null
+  if (document === '' || page === '' || document === OWN_DOCUMENT) return null
   const path = `/api/machines/${encodeURIComponent(machine)}/pages`
   // Taken again, the later picture is the better one.
   const own = (added ?? pages).filter((one) => one.document === document && one.page === page).at(-1)

@@ -13,7 +13,7 @@ export function AddedList({ noted, person }: { readonly noted: JobNotes; readonl
   if (added.length === 0) return null
   const names = { part: (id: string): string => book.parts.find((part) => part.id === id)?.name ?? id }
   return (
-    <section aria-labelledby="added-here">
+    <section className={styles.added} aria-labelledby="added-here">
       <h2 id="added-here">{say.addedHere}</h2>
       <ul className={styles.cards}>
         {added.map((one) => (

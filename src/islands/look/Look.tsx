@@ -46,6 +46,9 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
   return (
     <div className={styles.page}>
       <nav className={styles.parts} aria-label={say.partsLook}>
+        <div className={styles.addPart}>
+          <AddPosition noted={noted} onAdded={setPartId} />
+        </div>
         {assemblies.map((assembly) => (
           <section key={assembly}>
             <h2>{assembly}</h2>
@@ -82,7 +85,6 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
             </ul>
           </section>
         ))}
-        <AddPosition noted={noted} onAdded={setPartId} />
       </nav>
       <div className={styles.main}>
         <Notices noted={noted} />

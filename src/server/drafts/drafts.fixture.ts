@@ -232,6 +232,7 @@ export function draftCases(database: () => TestDatabase): void {
       for (const [meter, title, hours] of [
         ['none', 'Overhaul of 2026-11-24', 0],
         ['days', 'Overhaul of 2026-11-24', 64_606],
+        ['starts', 'Overhaul at 41\u00a0200 starts', 41_200],
         ['kilometres', 'Overhaul at 41\u00a0200 km', 41_200],
       ] as const) {
         const { id } = await addMachine(context, {
@@ -241,7 +242,10 @@ export function draftCases(database: () => TestDatabase): void {
           units: 'metric',
           meter,
         })
-        await openJob(context, id, { ...opening(null), runningHours: 41_200, mustRunHours: 900 })
+        const body = { ...opening(null), runningHours: 41_200, mustRunHours: 900 }
+        await openJob(context, id, body)
+        // Sent again after a cut network it is the same job.
+        expect(await openJob(context, id, body)).toEqual({ id: body.id, stored: false })
         const [job] = (await machineView(context, id)).jobs
         expect({ title: job?.title.replaceAll('\u2009', '\u00a0'), hours: job?.runningHours }).toEqual({ title, hours })
       }

@@ -55,7 +55,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
     const { machine, book, jobs } = await machineOf(db, machineId)
     const known = jobs.find(({ job: candidate }) => candidate.id === body.id)
     if (known) {
-      refuseAnotherJob(known.job, body)
+      refuseAnotherJob(known.job, { ...body, ...counted(body, machine.meter) })
       return { id: body.id, stored: false }
     }
     if (await isJob(db, body.id)) throw new Refused('conflict', say.anotherMachineHas)
