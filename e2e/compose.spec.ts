@@ -184,7 +184,14 @@ test('limits are typed, pasted and saved in one sheet; what is wrong is said, an
   await expect(page.getByText('3 of 19 typed')).toBeVisible()
   // The page itself, for whoever holds the figure against it.
   await cell(bore, 'Wear').focus()
-  await page.getByLabel('+ Picture of TE-W4, page 21').setInputFiles('docs/screenshots/gate.png')
+  const file = page.getByLabel('+ Picture or PDF of TE-W4, page 21')
+  await file.setInputFiles({ name: 'manual.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7 cut off') })
+  await expect(page.getByText(/manual\.pdf cannot be read/)).toBeVisible()
+  await file.setInputFiles({ name: 'manual.pdf', mimeType: 'application/pdf', buffer: await twoPages(page) })
+  await page.getByLabel('Page of manual.pdf, 1 to 2').fill('3')
+  await expect(page.getByText('This file has pages 1 to 2.')).toBeVisible()
+  await page.getByLabel('Page of manual.pdf, 1 to 2').fill('2')
+  await page.keyboard.press('Enter')
   await expect(page.getByRole('img', { name: 'TE-W4, page 21' })).toBeVisible()
   // Bearings 2 to 4 are of the same make.
   await page.getByRole('button', { name: 'Same for 3 equal' }).click()
@@ -221,6 +228,15 @@ test('a second person holds them against the page, nobody their own; the reading
   const bore = record.book.characteristics.find(({ name }) => name === 'Bearing 1, drive side: bore Ø')
   expect(bore?.limits.map(({ wear }) => wear)).toEqual([80.35, 0.08, 0.08])
 })
+
+/** A manual of two pages. */
+async function twoPages(from: Page): Promise<Buffer> {
+  const sheet = await from.context().newPage()
+  await sheet.setContent('<p>Page 20</p><p style="break-before: page">Page 21: bore 80.35 mm</p>')
+  const pdf = await sheet.pdf({ format: 'A5' })
+  await sheet.close()
+  return pdf
+}
 
 /** Of the job that is open on the machine. */
 async function jobAddress(from: Page): Promise<string> {

@@ -126,6 +126,8 @@ const positionName = z.string().trim().min(1, say.nameIt).max(120)
 const positionNames = z.array(positionName).min(1).max(24)
 
 const cell = z.string().trim().max(60)
+/** One figure, or a table by size or hours. */
+const limitCell = z.string().trim().max(400)
 const sheetPlace = { of: idSchema, judges: z.string().min(1).max(40), side: z.enum(['upper', 'lower']) }
 
 /** One change to the draft of a machine's book. */
@@ -164,8 +166,8 @@ export const draftChange = z.discriminatedUnion('kind', [
         z.strictObject({
           ...sheetPlace,
           new: cell,
-          plan: cell,
-          wear: cell,
+          plan: limitCell,
+          wear: limitCell,
           whenPassed: z.enum(['mend', 'replace']),
           instruction: z.string().trim().max(400),
           document: z.string().trim().max(40),
@@ -175,6 +177,8 @@ export const draftChange = z.discriminatedUnion('kind', [
       .min(1)
       .max(2000),
   }),
+  /** A value that the kit asks no limit for, and the manual at hand gives one. */
+  z.strictObject({ kind: z.literal('want'), ...sheetPlace }),
   /** What a second person says of rows, with the page before them. */
   z.strictObject({
     kind: z.literal('check'),

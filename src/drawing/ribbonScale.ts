@@ -62,6 +62,27 @@ const wearOn = (limits: Bounds['limits'], side: 'upper' | 'lower'): number | nul
   limits.find((limit) => limit.side === side)?.wear ?? null
 const isNumber = (value: number | null): value is number => value !== null
 
+/** The ribbon of limits that nothing is measured against yet; null where there is nothing to draw. */
+export function ribbonOfLimits(bounds: Bounds, quantity: QuantityKind, step: number): RibbonModel | null {
+  if (bounds.limits.length === 0) return null
+  const [from, to] = scaleOf(bounds, [])
+  return {
+    quantity,
+    step,
+    from,
+    to,
+    new: bounds.new,
+    lowerWear: wearOn(bounds.limits, 'lower'),
+    upperWear: wearOn(bounds.limits, 'upper'),
+    plan: bounds.limits.map((limit) => limit.plan).filter(isNumber),
+    guard: 0,
+    ticks: [],
+    result: null,
+    ghost: null,
+    forecastValue: null,
+  }
+}
+
 /** The ribbon of a characteristic: its first limit and whatever else judges the same value. */
 export function ribbonOf(
   characteristic: Characteristic,

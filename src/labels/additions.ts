@@ -49,6 +49,8 @@ export const say = {
   notKnown: 'Empty: not known',
   amount: 'An amount of 0 or more, or leave it empty.',
   add: 'Add',
+  saveChange: 'Save the change',
+  gaugeKind: 'Kind of gauge',
   addNeed: 'Add to the list',
   need: 'What is missing from the list',
   group: 'Where it belongs',

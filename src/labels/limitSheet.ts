@@ -1,6 +1,7 @@
 import type { RowFault } from '../core/kit/limitSheet'
 import { ownOnSafetyWords } from '../core/words/additions'
 import { valueName } from '../core/words/labels'
+import { tableFaultWords } from '../core/words/limitTables'
 import { typedFaultWords } from '../core/words/typedFaults'
 
 export const say = {
@@ -49,14 +50,22 @@ export const say = {
   fillDown: 'as above',
   saveKey: 'save',
   pasteKey: 'paste from a spreadsheet',
+  byTable: 'By size or hours: type ≤ 50: 0.10; ≤ 80: 0.15; above: 0.20, or ≤ 2000 h: 0.10; above: 0.15.',
   emptyJudges: 'An empty limit judges nothing. Type none where the manual gives no limit.',
+  anotherValue: 'Another value of this measurement',
+  chooseValue: 'Choose …',
+  addRow: 'Add a row',
   equalRows: (count: number): string => `Same for ${count} equal`,
   equalAbout: (names: string): string => `Fills the empty rows of ${names}.`,
   notReached: 'The server cannot be reached. Try again in a moment.',
   storing: 'Storing …',
   pageOf: (document: string, page: string): string => `${document}, page ${page}`,
-  addPage: (document: string, page: string): string => `+ Picture of ${document}, page ${page}`,
-  pageAgain: (document: string, page: string): string => `+ Picture of ${document}, page ${page}, again`,
+  addPage: (document: string, page: string): string => `+ Picture or PDF of ${document}, page ${page}`,
+  whichPage: (file: string, pages: number): string => `Page of ${file}, 1 to ${pages}`,
+  noSuchPage: (pages: number): string => `This file has pages 1 to ${pages}.`,
+  storePage: 'Store this page',
+  otherFile: 'Cancel',
+  pageAgain: (document: string, page: string): string => `+ Picture or PDF of ${document}, page ${page}, again`,
   noManual: 'Where no manual gives it, type “as found” as its document: the limit is then the shop’s own.',
   typedBy: (by: string): string => `Typed by ${by}`,
   saysOf: (by: string, note: string): string => `${by}: ${note}`,
@@ -76,6 +85,8 @@ export function rowFaultWords(fault: RowFault): string {
       return 'With “none” the maker gives no limit here: leave the plan limit empty.'
     case 'newTwoEnds':
       return `New size “${fault.text}”: type both ends, 80.03 … 80.06, or the size with its class, 80 H7.`
+    case 'table':
+      return tableFaultWords(fault.which, fault.why)
     case 'ownCheck':
       return 'You typed this yourself: a second person checks it.'
     default:

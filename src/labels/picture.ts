@@ -26,6 +26,7 @@ export const say = {
   drawingFileNot: (name: string): string => `“${name}” is a drawing file, not a picture. Choose a JPEG, PNG or WebP.`,
   notPictureDamaged: (name: string): string =>
     `“${name}” is not a picture, or it is damaged. Choose another one, or take it again.`,
+  notPdf: (file: string): string => `${file} cannot be read: it is damaged, locked by a password, or no PDF.`,
   browserCouldNot: 'This browser could not scale the picture down. Choose a smaller one.',
   text: 'Text',
 } as const

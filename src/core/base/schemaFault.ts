@@ -19,6 +19,7 @@ export type SchemaFault =
   | 'planAfterWear'
   | 'rowsNotRising'
   | 'sayWhy'
+  | 'nameGaugeKind'
   | 'nameWhatItMends'
   | 'sayHowProved'
   | 'typeASize'

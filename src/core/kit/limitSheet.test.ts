@@ -1,10 +1,12 @@
 import { describe, expect, test } from 'vitest'
 import { bookSchema, type LimitBook } from '../book/bookSchema'
 import { faultsOf } from '../book/faults'
+import { typedLimits } from '../limit/typedLimits'
+import { withLimits } from '../notes/jobBook'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { compose } from './compose'
 import { emptyComposition } from './composition'
-import { sheetRows, type TypedRow, withCheck, withRow } from './limitSheet'
+import { moreValues, sheetRows, type TypedRow, withCheck, withRow, withWant } from './limitSheet'
 import { copied } from './subtree'
 
 const bearing = (system: UnitSystem = 'metric'): LimitBook => {
@@ -65,6 +67,11 @@ describe('a row', () => {
     ['without its page', { page: ' ' }, 'noPage'],
     ['of a measurement that is gone', { of: 'attic' }, 'noRow'],
     ['of a value nobody asked for', { judges: 'barrel' }, 'noRow'],
+    ['with a row of a table that says no figure', { wear: '≤ 50: 0.1; to 80' }, 'table'],
+    ['with a table that does not rise', { wear: '≤ 80: 0.1; ≤ 50: 0.2' }, 'table'],
+    ['with a table by size and hours', { wear: '≤ 80: 0.1; ≤ 500 h: 0.2' }, 'table'],
+    ['with plan limits by other steps', { wear: '≤ 50: 0.1; 0.2', plan: '≤ 60: 0.1; 0.15' }, 'table'],
+    ['whose table has a plan beyond its wear', { wear: '≤ 50: 0.1; 0.2', plan: '0.15' }, 'planAfterWear'],
     ['with none and a plan limit', { wear: 'None', plan: '80.2' }, 'noneAndMore'],
   ])('%s is refused', (_, over, code) => {
     const made = withRow(bearing(), row(over), 'metric', ANN)
@@ -115,6 +122,36 @@ test('what the manual gives no limit for is wanted no more, and judges nothing',
   expect(boreOf(book)?.limits).toEqual([])
   expect(boreOf(book)?.wants?.some(({ judges, side }) => judges === 'maximum' && side === 'upper')).toBe(false)
   expect(sheetRows(book)).toHaveLength(sheetRows(before).length - 1)
+})
+
+test('a limit by the new size is typed, checked and judged by; a plain one takes its place again', () => {
+  const book = typed(bearing(), { new: '80 H7', wear: '≤ 50: 80.2; ≤ 100: 80.3', plan: '80.1' })
+  expect(sheetRows(book).find(({ of }) => of === 'bearing-bore')?.state).toBe('typed')
+  const resolved = (one: LimitBook) =>
+    boreOf(withLimits(bookSchema.parse(one), new Map(), { runningHours: 0, mustRunHours: 0 }))?.limits
+  expect(resolved(book)).toMatchObject([{ plan: 80.1, wear: 80.3, by: { kind: 'size', size: 80 } }])
+  const checked = withCheck(book, { of: 'bearing-bore', judges: 'maximum', side: 'upper', agrees: true, note: '' }, BEN)
+  if (!checked.ok) throw new Error(checked.fault.code)
+  expect(typedLimits(boreOf(checked.value) ?? { limits: [] })?.check?.agrees).toBe(true)
+  expect(resolved(typed(checked.value, { wear: '80.35' }))).toMatchObject([{ plan: null, wear: 80.35 }])
+})
+
+test('a value the kit asks no limit for is given a row, once, and only what the measurement gives', () => {
+  const [more] = moreValues(bearing(), 'bearing-bore')
+  if (!more) throw new Error('a bore has more values than are asked')
+  const place = { of: 'bearing-bore', ...more }
+  const book = withWant(bearing(), place)
+  if (!book.ok) throw new Error(book.fault.code)
+  expect(sheetRows(book.value)).toHaveLength(sheetRows(bearing()).length + 1)
+  expect(withWant(book.value, place).ok).toBe(false)
+  expect(withWant(bearing(), { ...place, judges: 'notAsWanted' }).ok).toBe(false)
+  for (const { id } of bearing().characteristics)
+    for (const one of moreValues(bearing(), id)) {
+      const made = withWant(bearing(), { of: id, ...one })
+      if (!made.ok) throw new Error(made.fault.code)
+      const limited = withRow(made.value, row({ of: id, ...one, wear: '1' }), 'metric', ANN)
+      if (limited.ok) expect(faultsOf(bookSchema.parse(limited.value))).toEqual([])
+    }
 })
 
 test('where no manual gives it the limit is the shop’s own, and never of what is safety-marked', () => {

@@ -1,9 +1,11 @@
 import { err, ok, type Result } from '../base/result'
 import type { Characteristic, FitSpec, LimitBook } from '../book/bookSchema'
+import { neverGiven } from '../book/faults'
 import { readBy } from '../fit/kinds'
 import { writtenClass } from '../fit/writtenClass'
-import type { Limit } from '../limit/limit'
-import { quantityOf, quantityOfValue, stepOf } from '../method/gives'
+import type { Limit, LimitBy } from '../limit/limit'
+import { isTable, readTable, type TableFault, tableOf, type WrittenTable } from '../limit/limitTable'
+import { givesOf, quantityOf, quantityOfValue, stepOf } from '../method/gives'
 import type { ReductionName } from '../method/reduction'
 import { OWN_DOCUMENT, OWN_PAGE } from '../notes/ownLimit'
 import type { TypedFault, TypedFigure } from '../notes/typedFault'
@@ -32,7 +34,7 @@ export interface SheetRow {
   /** The row that takes the new size of its measurement. */
   readonly takesNew: boolean
   readonly new: Characteristic['new'] | FitNew
-  readonly limit: Limit | null
+  readonly limit: Limit | LimitBy | null
   readonly state: SheetState
 }
 type FitNew = Extract<FitSpec, { readonly new: unknown }>['new']
@@ -49,7 +51,7 @@ export interface TypedRow extends SheetPlace {
   /** “80.03 … 80.06”, or a size with its class, “80 H7”; empty where no document gives one. */
   readonly new: string
   readonly plan: string
-  /** Empty: no limit, the reading is information only. */
+  /** Empty: no limit, the reading is information only; a table, “≤ 50: 0.10; ≤ 80: 0.15”, goes by the new size or the hours. */
   readonly wear: string
   readonly whenPassed: 'mend' | 'replace'
   readonly instruction: string
@@ -66,6 +68,7 @@ export type RowFault =
   /** Something is said of a value that the maker gives no limit for. */
   | { readonly code: 'noneAndMore' }
   | { readonly code: 'newTwoEnds'; readonly text: string }
+  | { readonly code: 'table'; readonly which: 'plan' | 'wear'; readonly why: TableFault }
   | { readonly code: 'ownCheck' }
 
 const isFit = (subject: Subject): subject is FitSpec => !('method' in subject)
@@ -81,7 +84,7 @@ export function sheetRows(book: LimitBook): readonly SheetRow[] {
   return subjects.flatMap(({ subject }) => {
     const group = partOf.get(holder(subject))?.assembly ?? ''
     return placesOf(subject).map(({ judges, side }, at): SheetRow => {
-      const limit = subject.limits.find((one) => one.judges === judges && one.side === side) ?? null
+      const limit = limitAt(subject, { judges, side })
       const quantity = isFit(subject) ? 'length' : quantityOfValue(subject.method, judges)
       return {
         of: subject.id,
@@ -100,12 +103,25 @@ export function sheetRows(book: LimitBook): readonly SheetRow[] {
   })
 }
 
-function placesOf({ wants = [], limits }: Subject): { readonly judges: ReductionName; readonly side: Side }[] {
-  const more = limits.filter(({ judges, side }) => !wants.some((want) => want.judges === judges && want.side === side))
+interface Place {
+  readonly judges: ReductionName
+  readonly side: Side
+}
+const isAt =
+  (place: { readonly judges: string; readonly side: Side }) =>
+  ({ judges, side }: { readonly judges: string; readonly side: Side }): boolean =>
+    judges === place.judges && side === place.side
+
+function placesOf({ wants = [], limits, limitsBy = [] }: Subject): Place[] {
+  const more = [...limits, ...limitsBy].filter((limit) => !wants.some(isAt(limit)))
   return [...wants, ...more].map(({ judges, side }) => ({ judges, side }))
 }
 
-function stateOf(limit: Limit | null): SheetState {
+/** The limit that stands on a value: plain, or by a table. */
+const limitAt = ({ limits, limitsBy = [] }: Subject, place: Place): Limit | LimitBy | null =>
+  limits.find(isAt(place)) ?? limitsBy.find(isAt(place)) ?? null
+
+function stateOf(limit: Limit | LimitBy | null): SheetState {
   if (limit === null) return 'empty'
   if (!limit.typed) return 'agreed' // it came with a book that was issued
   return limit.typed.check === null ? 'typed' : limit.typed.check.agrees ? 'agreed' : 'differs'
@@ -119,7 +135,7 @@ interface Who {
 /** The book with one row of its sheet as it was typed, waiting for a second person; or everything that is wrong with the row. */
 export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who: Who): Result<LimitBook, readonly RowFault[]> {
   const subject = [...book.characteristics, ...book.fits].find(({ id }) => id === row.of)
-  const place = subject && placesOf(subject).find(({ judges, side }) => judges === row.judges && side === row.side)
+  const place = subject && placesOf(subject).find(isAt(row))
   if (!subject || !place) return err([{ code: 'noRow' }])
   if (isNone(row.wear)) return withoutWant(book, row)
   const faults: RowFault[] = []
@@ -136,33 +152,46 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
     if (parsed) faults.push({ code: 'figure', figure, why: parsed.fault })
     return null
   }
-  const wear = read(row.wear, { of: 'limit', judges: place.judges })
-  const plan = read(row.plan, { of: 'plan', judges: place.judges })
-  if (plan !== null && wear !== null && (row.side === 'upper' ? plan > wear : plan < wear))
+  const readRows = (which: 'plan' | 'wear'): WrittenTable | null => {
+    const table = isTable(row[which]) ? readTable(row[which], quantity, system) : null
+    if (table && !table.ok) faults.push({ code: 'table', which, why: table.fault })
+    return table?.ok ? table.value : null
+  }
+  const wearRows = readRows('wear')
+  const planRows = readRows('plan')
+  const wear = isTable(row.wear) ? null : read(row.wear, { of: 'limit', judges: place.judges })
+  const plan = isTable(row.plan) ? null : read(row.plan, { of: 'plan', judges: place.judges })
+  if (planRows !== null && wearRows === null && !isTable(row.wear))
+    faults.push({ code: 'table', which: 'plan', why: { code: 'otherSteps' } })
+  const table = wearRows && tableOf(wearRows, planRows ?? plan, sizeOf(subject))
+  if (table && !table.ok)
+    faults.push({ code: 'table', which: table.fault.code === 'otherSteps' ? 'plan' : 'wear', why: table.fault })
+  const isAfter = (own: number | null, limit: number): boolean =>
+    own !== null && (row.side === 'upper' ? own > limit : own < limit)
+  if (wear !== null ? isAfter(plan, wear) : table?.ok && table.value.rows.some((one) => isAfter(one.plan, one.wear)))
     faults.push({ code: 'planAfterWear', judges: place.judges })
   const size = row.new.trim() === '' ? null : newSize(row.new, subject, system, faults)
-  if ((wear !== null || size !== null) && (row.document.trim() === '' || (row.page.trim() === '' && !isOwn)))
+  if ((wear !== null || wearRows !== null || size !== null) && (row.document.trim() === '' || (row.page.trim() === '' && !isOwn)))
     faults.push({ code: 'noPage' })
   if (faults.length > 0) return err(faults)
   const source = isOwn ? { document: OWN_DOCUMENT, page: OWN_PAGE } : { document: row.document.trim(), page: row.page.trim() }
-  const limit: Limit | null =
-    wear === null
-      ? null
-      : {
-          id: `sheet-${place.judges}-${place.side}`,
-          judges: place.judges,
-          side: place.side,
-          plan,
-          wear,
-          whenPassed: row.whenPassed,
-          instruction: row.instruction.trim(),
-          source,
-          typed: { ...who, check: null },
-        }
-  const takesNew = placesOf(subject)[0]?.judges === place.judges && placesOf(subject)[0]?.side === place.side
+  const own = {
+    id: `sheet-${place.judges}-${place.side}`,
+    judges: place.judges,
+    side: place.side,
+    whenPassed: row.whenPassed,
+    instruction: row.instruction.trim(),
+    source,
+    typed: { ...who, check: null },
+  }
+  const limit: Limit | null = wear === null ? null : { ...own, plan, wear }
+  const limitBy: LimitBy | null = table?.ok ? { ...own, depends: table.value } : null
+  const [first] = placesOf(subject)
+  const takesNew = first !== undefined && isAt(first)(place)
   const anew = <T extends Subject>(one: T): T => ({
     ...one,
     limits: inPlace(one.limits, place, limit),
+    ...(one.limitsBy || limitBy ? { limitsBy: inPlace(one.limitsBy ?? [], place, limitBy) } : {}),
     ...(takesNew ? { new: size && { ...size, source } } : {}),
   })
   const isKnown = source.document === '' || book.documents.some(({ id }) => id === source.document)
@@ -180,12 +209,36 @@ const isNone = (wear: string): boolean => wear.trim().toLowerCase() === NONE
 
 function withoutWant(book: LimitBook, row: TypedRow): Result<LimitBook, readonly RowFault[]> {
   if (row.plan.trim() !== '') return err([{ code: 'noneAndMore' }])
-  const isIt = ({ judges, side }: { readonly judges: string; readonly side: Side }): boolean =>
-    judges === row.judges && side === row.side
+  const isOther = (of: Place): boolean => !isAt(row)(of)
   const anew = <T extends Subject>(one: T): T =>
     one.id === row.of
-      ? { ...one, wants: (one.wants ?? []).filter((want) => !isIt(want)), limits: one.limits.filter((limit) => !isIt(limit)) }
+      ? {
+          ...one,
+          wants: (one.wants ?? []).filter(isOther),
+          limits: one.limits.filter(isOther),
+          ...(one.limitsBy ? { limitsBy: one.limitsBy.filter(isOther) } : {}),
+        }
       : one
+  return ok({ ...book, characteristics: book.characteristics.map(anew), fits: book.fits.map(anew) })
+}
+
+/** Values of a measurement or a fit that may be limited as well: those that no row stands for yet. */
+export function moreValues(book: LimitBook, of: string): readonly Place[] {
+  const subject = [...book.characteristics, ...book.fits].find(({ id }) => id === of)
+  if (!subject) return []
+  const names = isFit(subject) ? (['minimum', 'maximum'] as const) : (Object.keys(givesOf(subject.method)) as ReductionName[])
+  const rows = placesOf(subject)
+  return names
+    .filter((judges) => isFit(subject) || neverGiven(subject, judges) === null)
+    .flatMap((judges) => (['upper', 'lower'] as const).map((side) => ({ judges, side })))
+    .filter((place) => !rows.some(isAt(place)))
+}
+
+/** The book with one value more that wants a limit. */
+export function withWant(book: LimitBook, row: SheetPlace): Result<LimitBook, RowFault> {
+  const place = moreValues(book, row.of).find(isAt(row))
+  if (!place) return err({ code: 'noRow' })
+  const anew = <T extends Subject>(one: T): T => (one.id === row.of ? { ...one, wants: [...placesOf(one), place] } : one)
   return ok({ ...book, characteristics: book.characteristics.map(anew), fits: book.fits.map(anew) })
 }
 
@@ -193,8 +246,12 @@ function withoutWant(book: LimitBook, row: TypedRow): Result<LimitBook, readonly
 const safetyOf = (book: LimitBook, subject: Subject): boolean =>
   isFit(subject) ? book.characteristics.some(({ id, safety }) => safety && readBy(subject).includes(id)) : subject.safety
 
-function inPlace(limits: readonly Limit[], { judges, side }: Pick<Limit, 'judges' | 'side'>, limit: Limit | null): Limit[] {
-  const at = limits.findIndex((one) => one.judges === judges && one.side === side)
+/** What a table by size goes by: the measurement's own new size, or the first size of a fit. */
+const sizeOf = (subject: Subject): string | null =>
+  isFit(subject) ? (readBy(subject)[0] ?? null) : quantityOf(subject.method) === 'length' ? subject.id : null
+
+function inPlace<L extends Place>(limits: readonly L[], place: Place, limit: L | null): L[] {
+  const at = limits.findIndex(isAt(place))
   if (at < 0) return limit === null ? [...limits] : [...limits, limit]
   return limits.flatMap((one, index) => (index !== at ? [one] : limit === null ? [] : [limit]))
 }
@@ -234,11 +291,14 @@ export function withCheck(
   { names, ...who }: Who & { readonly names: readonly string[] },
 ): Result<LimitBook, RowFault> {
   const subject = [...book.characteristics, ...book.fits].find(({ id }) => id === place.of)
-  const limit = subject?.limits.find(({ judges, side }) => judges === place.judges && side === place.side)
+  const limit = [...(subject?.limits ?? []), ...(subject?.limitsBy ?? [])].find(isAt(place))
   if (!limit?.typed) return err({ code: 'noRow' })
   if ([who.by, ...names].includes(limit.typed.by)) return err({ code: 'ownCheck' })
-  const checked: Limit = { ...limit, typed: { ...limit.typed, check: { ...who, agrees: place.agrees, note: place.note } } }
+  const typed = { ...limit.typed, check: { ...who, agrees: place.agrees, note: place.note } }
+  const said = <L extends Limit | LimitBy>(own: L): L => (own === limit ? { ...own, typed } : own)
   const anew = <T extends Subject>(one: T): T =>
-    one.id === place.of ? { ...one, limits: one.limits.map((own) => (own === limit ? checked : own)) } : one
+    one.id === place.of
+      ? { ...one, limits: one.limits.map(said), ...(one.limitsBy ? { limitsBy: one.limitsBy.map(said) } : {}) }
+      : one
   return ok({ ...book, characteristics: book.characteristics.map(anew), fits: book.fits.map(anew) })
 }

@@ -3,6 +3,7 @@ import { idSchema, sourceSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { reductionNames } from '../method/reduction'
 import { valueSchema } from '../quantity/valueSchema'
+import { typedBySchema } from './typedBySchema'
 
 const figures = { plan: valueSchema.nullable(), wear: valueSchema }
 
@@ -51,6 +52,8 @@ export const limitBySchema = z
     mendedBy: z.array(idSchema).max(20).optional(),
     instruction: z.string().max(400),
     source: sourceSchema,
+    /** Only in a draft: its figures wait for a second person, or have been held against the page. */
+    typed: typedBySchema.optional(),
   })
   .refine(
     ({ depends, side }) =>

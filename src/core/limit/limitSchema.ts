@@ -3,15 +3,7 @@ import { idSchema, sourceSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { reductionNames } from '../method/reduction'
 import { valueSchema } from '../quantity/valueSchema'
-
-/** Who typed a figure of a draft from its document, and what a second person said of it; null while it waits. */
-const typedBySchema = z.strictObject({
-  by: z.string().max(120),
-  at: z.string().max(40),
-  check: z
-    .strictObject({ by: z.string().max(120), at: z.string().max(40), agrees: z.boolean(), note: z.string().max(400) })
-    .nullable(),
-})
+import { typedBySchema } from './typedBySchema'
 
 /** A limit on one reduced value, one side, in the fixed unit of its quantity. */
 export const limitSchema = z

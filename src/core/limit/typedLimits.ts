@@ -1,4 +1,4 @@
-import type { Limit } from './limit'
+import type { Limit, LimitBy } from './limit'
 
 /** What a second person said of limits that were typed; null while they wait. */
 export interface TypedCheck {
@@ -15,6 +15,7 @@ export interface TypedLimits {
 
 interface Limited {
   readonly limits: readonly Limit[]
+  readonly limitsBy?: readonly LimitBy[] | undefined
   /** Typed in a job, all of them at once. */
   readonly typed?: TypedLimits | undefined
 }
@@ -23,8 +24,8 @@ interface Limited {
  * Limits that were typed, in a job or in the draft of a book, with what a second person said: of several the one that is
  * worst off, that is one that does not agree, then one that waits. Null where all came with an issued book.
  */
-export function typedLimits({ limits, typed }: Limited): TypedLimits | null {
+export function typedLimits({ limits, limitsBy = [], typed }: Limited): TypedLimits | null {
   if (typed) return typed
-  const own = limits.flatMap((limit) => limit.typed ?? [])
+  const own = [...limits, ...limitsBy].flatMap((limit) => limit.typed ?? [])
   return own.find(({ check }) => check?.agrees === false) ?? own.find(({ check }) => check === null) ?? own[0] ?? null
 }

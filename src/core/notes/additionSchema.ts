@@ -4,6 +4,7 @@ import { z } from 'zod'
 import type { Frozen } from '../base/frozen'
 import { idSchema, nameSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
+import { gaugeKinds } from '../gauge/gaugeKinds'
 import { figureText, page, typedDocumentSchema } from './typedSchema'
 
 const source = z.strictObject({ document: typedDocumentSchema, page })
@@ -55,12 +56,19 @@ const ruleSchema = z.strictObject({
   source,
 })
 
-const needSchema = z.strictObject({
-  of: z.literal('need'),
-  group: z.enum(['tools', 'consumables', 'safety', 'people']),
-  name: nameSchema,
-  quantity: words(40),
-})
+const needSchema = z
+  .strictObject({
+    of: z.literal('need'),
+    group: z.enum(['gauges', 'tools', 'consumables', 'safety', 'people']),
+    name: nameSchema,
+    quantity: words(40),
+    /** Of a gauge: its kind, and nothing else has one. */
+    gaugeKind: z.enum(gaugeKinds).optional(),
+  })
+  .refine(({ group, gaugeKind }) => (group === 'gauges') === (gaugeKind !== undefined), {
+    path: ['gaugeKind'],
+    message: asIssue('nameGaugeKind'),
+  })
 
 export const additionSchema = z.discriminatedUnion('of', [fitSchema, routeSchema, ruleSchema, needSchema])
 

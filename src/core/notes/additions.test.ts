@@ -160,6 +160,22 @@ describe('what is added where it is missed', () => {
     expect(refused(what)).toMatch(says)
   })
 
+  test('a gauge that the list does not have is laid out at every level, corrected and taken out', () => {
+    const level = { id: 'full', name: 'Full', about: '', measures: 'all', renews: true, gate: null }
+    const needs = { gauges: [], tools: [], consumables: [], safety: [], people: [] }
+    const planned = bookSchema.parse({ ...machine, levels: [{ ...level, needs }] })
+    const gauge = (name: string): Addition => ({ of: 'need', group: 'gauges', name, quantity: '', gaugeKind: 'feeler' })
+    const body = (name: string): EntryBody => ({ kind: 'thingAdded', id: 'a-need', what: gauge(name) })
+    expect(entryBodySchema.safeParse(body('Long feelers')).success).toBe(true)
+    const without = { ...body('x'), what: { of: 'need', group: 'gauges', name: 'x', quantity: '' } }
+    expect(entryBodySchema.safeParse(without).success).toBe(false)
+    const twice = withTyped(planned, [entry(body('Long feelers')), entry(body('Thin feelers'))], 'metric')
+    expect(bookSchema.parse(twice).levels[0]?.needs.gauges).toMatchObject([
+      { id: 'a-need', name: 'Thin feelers', kind: 'feeler' },
+    ])
+    expect(withTyped(twice, [], 'metric')).toEqual(planned)
+  })
+
   test('a limit of the shop’s own is no limit of what is safety-marked', () => {
     const guarded = { ...machine, characteristics: machine.characteristics.map((one) => ({ ...one, safety: true })) }
     const made = withAddition(guarded, added({ ...fit, source: own }), 'metric')

@@ -101,7 +101,7 @@ const withDocument = (book: LimitBook, document: AdditionOf<'fit'>['source']['do
 function withNeed(
   book: LimitBook,
   id: string,
-  { group, name, quantity }: AdditionOf<'need'>,
+  { group, name, quantity, gaugeKind }: AdditionOf<'need'>,
 ): Result<LimitBook, readonly AdditionFault[]> {
   if (book.levels.length === 0) return err([{ code: 'noLevel' }])
   if (book.levels.some(({ needs }) => needs[group].some((one) => one.name.toLowerCase() === name.toLowerCase())))
@@ -109,6 +109,10 @@ function withNeed(
   const levels = book.levels.map((level): LimitBook['levels'][number] => {
     const { needs } = level
     switch (group) {
+      case 'gauges': {
+        const gauge = gaugeKind && { id, name, kind: gaugeKind, maximumPermissibleError: null, sizesMm: [] }
+        return { ...level, needs: { ...needs, gauges: [...needs.gauges, ...(gauge ? [gauge] : [])] } }
+      }
       case 'consumables':
         return { ...level, needs: { ...needs, consumables: [...needs.consumables, { id, name, quantity: quantity || '1' }] } }
       case 'people':

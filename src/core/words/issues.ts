@@ -26,6 +26,7 @@ export const schemaFaultWords: Readonly<Record<SchemaFault, string>> = {
   sayHowProved: 'say how it was proved',
   typeASize: 'type a size',
   typeAFigure: 'type a figure',
+  nameGaugeKind: 'say which kind of gauge it is',
   nameWhatItMends: 'name what it mends',
   nameThePage: 'name the page',
 }

@@ -10,7 +10,7 @@ import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import styles from './Additions.module.css'
 import { SourceFields } from './SourceFields'
-import { emptySource, type SourceForm, sourceFaults, sourceOf } from './source'
+import { emptySource, type SourceForm, sourceAsTyped, sourceFaults, sourceOf } from './source'
 import { type AddsTo, useAddition } from './useAddition'
 
 interface FitForm extends SourceForm {
@@ -28,7 +28,17 @@ interface FitForm extends SourceForm {
 }
 
 /** Two sides that must fit each other, and that nobody has written down yet. */
-export function AddFit({ to, onDone, onClose }: { readonly to: AddsTo; onDone(id: string): void; onClose(): void }) {
+export function AddFit({
+  to,
+  before = null,
+  onDone,
+  onClose,
+}: {
+  readonly to: AddsTo
+  readonly before?: { readonly id: string; readonly what: AdditionOf<'fit'> } | null
+  onDone(id: string): void
+  onClose(): void
+}) {
   const { book, system } = to
   const kindOf = (form: FitForm): MateKind => mateKindOf(form.kind) ?? (mateKinds[0] as MateKind)
   const chosenIn = (form: FitForm) =>
@@ -64,20 +74,24 @@ export function AddFit({ to, onDone, onClose }: { readonly to: AddsTo; onDone(id
   }
   const form = useAddition<FitForm>(to, {
     name: 'fit',
-    start: () => ({
-      kind: 'shaftInBore',
-      name: '',
-      sides: {},
-      figures: {},
-      choices: {},
-      mendOn: '',
-      least: '',
-      leastPlan: '',
-      most: '',
-      mostPlan: '',
-      whenPassed: 'mend',
-      ...emptySource(book),
-    }),
+    before,
+    start: () =>
+      before
+        ? asTyped(before.what)
+        : {
+            kind: 'shaftInBore',
+            name: '',
+            sides: {},
+            figures: {},
+            choices: {},
+            mendOn: '',
+            least: '',
+            leastPlan: '',
+            most: '',
+            mostPlan: '',
+            whenPassed: 'mend',
+            ...emptySource(book),
+          },
     check: (typed) => [
       ...(typed.least.trim() === '' && typed.leastPlan.trim() !== '' ? [{ at: 'least', says: say.planAlone }] : []),
       ...(typed.most.trim() === '' && typed.mostPlan.trim() !== '' ? [{ at: 'most', says: say.planAlone }] : []),
@@ -112,7 +126,7 @@ export function AddFit({ to, onDone, onClose }: { readonly to: AddsTo; onDone(id
     <TextField label={say.inUnit(say.ends[key], unit)} maxLength={60} autoComplete="off" {...form.field(key)} />
   )
   return (
-    <Dialog title={say.addFitTitle} onClose={onClose} wide>
+    <Dialog title={before ? before.what.name : say.addFitTitle} onClose={onClose} wide>
       <form className={styles.form} onSubmit={form.submit} noValidate>
         <fieldset className={styles.group}>
           <legend>{say.sides}</legend>
@@ -200,12 +214,31 @@ export function AddFit({ to, onDone, onClose }: { readonly to: AddsTo; onDone(id
         <DialogActions>
           <Button onClick={onClose}>{say.leave}</Button>
           <Button kind="primary" type="submit" disabled={form.busy}>
-            {say.addFit}
+            {before ? say.saveChange : say.addFit}
           </Button>
         </DialogActions>
       </form>
     </Dialog>
   )
+}
+
+/** A fit that was added, as the form asks for it. */
+function asTyped({ name, mate, mendOn, limits, whenPassed, source }: AdditionOf<'fit'>): FitForm {
+  const end = (side: 'lower' | 'upper') => limits.find((limit) => limit.side === side)
+  return {
+    kind: mate.kind,
+    name,
+    sides: Object.fromEntries(Object.entries(mate.sides).map(([key, id]) => [key, id ?? ''])),
+    figures: mate.figures,
+    choices: mate.choices,
+    mendOn,
+    least: end('lower')?.wear ?? '',
+    leastPlan: end('lower')?.plan ?? '',
+    most: end('upper')?.wear ?? '',
+    mostPlan: end('upper')?.plan ?? '',
+    whenPassed,
+    ...sourceAsTyped(source),
+  }
 }
 
 /** Where the figure of a limit stands on the form. */

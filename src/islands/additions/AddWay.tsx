@@ -6,7 +6,7 @@ import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import styles from './Additions.module.css'
 import { SourceFields } from './SourceFields'
-import { emptySource, type SourceForm, sourceFaults, sourceOf } from './source'
+import { emptySource, type SourceForm, sourceAsTyped, sourceFaults, sourceOf } from './source'
 import { type AddsTo, useAddition } from './useAddition'
 
 type RuleKind = AdditionOf<'rule'>['rule']['kind']
@@ -35,11 +35,13 @@ const amount = (text: string): number | null =>
 export function AddWay({
   to,
   part,
+  before = null,
   onDone,
   onClose,
 }: {
   readonly to: AddsTo
   readonly part: Part
+  readonly before?: { readonly id: string; readonly what: AdditionOf<'route'> | AdditionOf<'rule'> } | null
   onDone(id: string): void
   onClose(): void
 }) {
@@ -61,15 +63,19 @@ export function AddWay({
   }
   const form = useAddition<WayForm>(to, {
     name: `way ${part.id}`,
-    start: () => ({
-      what: measured.length > 0 ? 'route' : 'always',
-      name: '',
-      mends: measured.map(({ id }) => id),
-      cost: '',
-      days: '',
-      count: '',
-      ...emptySource(book),
-    }),
+    before,
+    start: () =>
+      before
+        ? asTyped(before.what)
+        : {
+            what: measured.length > 0 ? 'route' : 'always',
+            name: '',
+            mends: measured.map(({ id }) => id),
+            cost: '',
+            days: '',
+            count: '',
+            ...emptySource(book),
+          },
     check: (typed) => [
       ...(typed.what === 'route' ? routeFaults(typed) : countFaults(typed.what, typed.count)),
       ...sourceFaults(typed),
@@ -137,12 +143,29 @@ export function AddWay({
         <DialogActions>
           <Button onClick={onClose}>{say.leave}</Button>
           <Button kind="primary" type="submit" disabled={form.busy}>
-            {say.add}
+            {before ? say.saveChange : say.add}
           </Button>
         </DialogActions>
       </form>
     </Dialog>
   )
+}
+
+/** What was added, as the form asks for it. */
+function asTyped(what: AdditionOf<'route'> | AdditionOf<'rule'>): WayForm {
+  const blank = { name: '', mends: [], cost: '', days: '', count: '', ...sourceAsTyped(what.source) }
+  if (what.of === 'route')
+    return {
+      ...blank,
+      what: 'route',
+      name: what.name,
+      mends: what.mends,
+      cost: what.cost === null ? '' : String(what.cost),
+      days: what.days === null ? '' : String(what.days),
+    }
+  const { rule } = what
+  const count = 'nth' in rule ? rule.nth : 'hours' in rule ? rule.hours : 'starts' in rule ? rule.starts : null
+  return { ...blank, what: rule.kind, count: count === null ? '' : String(count) }
 }
 
 function routeFaults({ name, mends, cost, days }: WayForm) {

@@ -20,6 +20,16 @@ export function emptySource(book: LimitBook): SourceForm {
   return { document: last?.id ?? '', page: '', isOwn: false }
 }
 
+/** The source of what was added before, as the form asks for it. */
+export const sourceAsTyped = ({
+  document,
+  page,
+}: {
+  readonly document: { readonly id: string }
+  readonly page: string
+}): SourceForm =>
+  document.id === OWN_DOCUMENT ? { document: '', page: '', isOwn: true } : { document: document.id, page, isOwn: false }
+
 export function sourceFaults({ document, page, isOwn }: SourceForm): FieldSays[] {
   if (isOwn) return []
   return [

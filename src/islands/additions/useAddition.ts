@@ -3,7 +3,7 @@ import type { FieldValues } from 'react-hook-form'
 import { v7 } from 'uuid'
 import type { LimitBook } from '../../core/book/bookSchema'
 import type { Addition } from '../../core/notes/additionSchema'
-import { type AdditionFault, withAddition } from '../../core/notes/additions'
+import { type AdditionFault, withAddition, withoutAdditions } from '../../core/notes/additions'
 import type { EntryBody } from '../../core/notes/entrySchema'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { additionFaultWords } from '../../core/words/additions'
@@ -24,6 +24,8 @@ export function useAddition<F extends FieldValues>(
   to: AddsTo,
   of: {
     readonly name: string
+    /** What was added before and is corrected; null where it is new. */
+    readonly before: { readonly id: string } | null
     readonly start: () => F
     /** What the form asks beside what the core refuses. */
     readonly check: (typed: F) => readonly FieldSays[]
@@ -34,14 +36,15 @@ export function useAddition<F extends FieldValues>(
   },
 ): KeptForm<F> {
   // One id each: pressing twice adds one thing.
-  const [id] = useState(() => `a-${v7()}`)
+  const [id] = useState(() => of.before?.id ?? `a-${v7()}`)
+  const book = of.before ? withoutAdditions(to.book, new Set([of.before.id])) : to.book
   const form = useKeptForm<F>({
-    key: `medida-form:${to.jobId}:${of.name}`,
+    key: `medida-form:${to.jobId}:${of.name}${of.before ? ` ${of.before.id}` : ''}`,
     start: of.start,
     check: (typed) => {
       const own = of.check(typed)
       if (own.length > 0) return own
-      const made = withAddition(to.book, { id, what: of.what(typed), entry: '', by: '', at: '', check: null }, to.system)
+      const made = withAddition(book, { id, what: of.what(typed), entry: '', by: '', at: '', check: null }, to.system)
       return made.ok ? [] : made.fault.map((fault) => ({ at: of.fieldOf(fault), says: additionFaultWords(fault) }))
     },
     send: async (typed) => {

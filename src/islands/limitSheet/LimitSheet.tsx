@@ -1,10 +1,13 @@
 import { useEffect, useState } from 'react'
 import type { DraftView } from '../../contract/answers'
-import type { SheetRow, SheetState } from '../../core/kit/limitSheet'
+import { moreValues, type SheetRow, type SheetState } from '../../core/kit/limitSheet'
+import type { ReductionName } from '../../core/method/reduction'
+import { ribbonOfLimits } from '../../drawing/ribbonScale'
 import { judgedWords, say } from '../../labels/limitSheet'
 import { Button, Key } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
-import { Fault } from '../../ui/Field'
+import { Fault, SelectField } from '../../ui/Field'
+import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { receiving } from '../pageData/pageData'
 import { keyOf } from './cells'
@@ -87,7 +90,7 @@ function LimitSheet({ view, me, may }: SheetProps) {
           ))}
         </ul>
         {!mayType && !may.check && <p>{say.mayLook}</p>}
-        <Fault text={draft.faultOf('limits', 'check')} />
+        <Fault text={draft.faultOf('limits', 'check', 'want')} />
         {rows.length === 0 ? (
           <p className={styles.empty}>
             {say.nothing} <a href={`/machines/${draft.view.machine.id}/compose`}>{say.composeFirst}</a>
@@ -97,7 +100,7 @@ function LimitSheet({ view, me, may }: SheetProps) {
         )}
       </div>
       <aside className={styles.side} aria-label={say.value}>
-        {found ? <Beside row={found} sheet={sheet} mayAdd={may.note} /> : <p>{say.emptyJudges}</p>}
+        {found ? <Beside row={found} sheet={sheet} mayAdd={may.note} mayType={mayType} /> : <p>{say.emptyJudges}</p>}
       </aside>
       <p className={styles.foot}>
         <span>
@@ -123,7 +126,17 @@ function LimitSheet({ view, me, may }: SheetProps) {
 }
 
 /** How the value of the row is measured, and who typed and checked it. */
-function Beside({ row, sheet, mayAdd }: { readonly row: SheetRow; readonly sheet: Sheet; readonly mayAdd: boolean }) {
+function Beside({
+  row,
+  sheet,
+  mayAdd,
+  mayType,
+}: {
+  readonly row: SheetRow
+  readonly sheet: Sheet
+  readonly mayAdd: boolean
+  readonly mayType: boolean
+}) {
   const { book } = sheet.draft.view
   const measured = book.characteristics.find(({ id }) => id === row.of)
   const typed = row.limit?.typed
@@ -135,6 +148,7 @@ function Beside({ row, sheet, mayAdd }: { readonly row: SheetRow; readonly sheet
       <p className={styles.over}>{row.group}</p>
       <h2>{row.name}</h2>
       <p>{say.judged(judgedWords(row.judges), row.side)}</p>
+      <RowRibbon row={sheet.asTyped(row)} sheet={sheet} />
       {measured && (
         <>
           <div className={styles.sketch}>
@@ -168,12 +182,54 @@ function Beside({ row, sheet, mayAdd }: { readonly row: SheetRow; readonly sheet
         pages={sheet.draft.view.pages}
         mayAdd={mayAdd}
       />
+      {mayType && <AnotherValue key={row.of} row={row} sheet={sheet} />}
       <p className={styles.about}>{say.noManual}</p>
+      <p className={styles.about}>{say.byTable}</p>
       {typed && <p className={styles.about}>{say.typedBy(typed.by)}</p>}
       {typed?.check && (
         <p className={styles.about}>{say.saysOf(typed.check.by, typed.check.agrees ? say.agrees : typed.check.note)}</p>
       )}
     </>
+  )
+}
+
+/** The limit of the row on its scale, as it is typed. */
+function RowRibbon({
+  row: { limit, new: size, quantity, step, side },
+  sheet,
+}: {
+  readonly row: SheetRow
+  readonly sheet: Sheet
+}) {
+  const plain = limit === null || 'depends' in limit ? [] : [{ side, plan: limit.plan, wear: limit.wear }]
+  const model = ribbonOfLimits({ limits: plain, new: size && [size.lower, size.upper] }, quantity, step)
+  return model && <LimitRibbon model={model} width={300} labels system={sheet.units} />
+}
+
+/** A row for a value that the sheet does not ask for, and the manual limits. */
+function AnotherValue({ row, sheet }: { readonly row: SheetRow; readonly sheet: Sheet }) {
+  const more = moreValues(sheet.draft.view.book, row.of)
+  const [chosen, setChosen] = useState('')
+  const place = more.find(({ judges, side }) => `${judges} ${side}` === chosen)
+  if (more.length === 0) return null
+  const add = async (at: { readonly judges: ReductionName; readonly side: 'upper' | 'lower' }): Promise<void> => {
+    if (await sheet.draft.make({ kind: 'want', of: row.of, ...at })) setChosen('')
+  }
+  return (
+    <div className={styles.another}>
+      <SelectField
+        label={say.anotherValue}
+        value={chosen}
+        options={[
+          { value: '', label: say.chooseValue },
+          ...more.map(({ judges, side }) => ({ value: `${judges} ${side}`, label: say.judged(judgedWords(judges), side) })),
+        ]}
+        onChange={({ currentTarget }) => setChosen(currentTarget.value)}
+      />
+      <Button disabled={!place || sheet.busy} onClick={() => place && void add(place)}>
+        {say.addRow}
+      </Button>
+    </div>
   )
 }
 

@@ -147,7 +147,7 @@ function Row({ row, at, sheet, checks, mayType, place, onHere }: RowProps) {
         value={texts[cell]}
         data-long={texts[cell].length > (cell === 'new' ? MOST_IN_NEW : MOST_IN_CELL) || undefined}
         placeholder={placeholder}
-        maxLength={60}
+        maxLength={cell === 'plan' || cell === 'wear' ? 400 : 60}
         autoComplete="off"
         readOnly={checks || !mayType}
         aria-invalid={isEdited && faults.some((fault) => fault.cell === cell) ? true : undefined}

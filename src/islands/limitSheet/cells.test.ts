@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { compose } from '../../core/kit/compose'
 import { emptyComposition } from '../../core/kit/composition'
-import { sheetRows, withRow } from '../../core/kit/limitSheet'
+import { type SheetRow, sheetRows, withRow } from '../../core/kit/limitSheet'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import {
   carriedDown,
@@ -45,12 +45,34 @@ describe.each<[UnitSystem, string]>([
       const made = withRow(bookOf(system), row, system, { by: 'a', at: 'b' })
       if (!made.ok) throw new Error(JSON.stringify(made.fault))
       const [shown] = sheetRows(made.value)
-      return { value: shown?.limit?.wear, text: shown ? storedTexts(shown, system).wear : '' }
+      return {
+        value: shown?.limit && 'wear' in shown.limit ? shown.limit.wear : undefined,
+        text: shown ? storedTexts(shown, system).wear : '',
+      }
     }
     const once = stored(wear)
     expect(stored(once.text).value).toBeCloseTo(once.value ?? Number.NaN, 5)
     expect(stored(stored(once.text).text).text).toBe(once.text)
   })
+})
+
+test.each<[UnitSystem, string, string]>([
+  ['metric', '≤ 50: 0.1; ≤ 80.5: 0.15; above: 0.2', '≤ 50: 0.08; ≤ 80.5: 0.12; above: 0.16'],
+  ['inch', 'to 2: 0.004; up to 3.25: 0.006', '0.003'],
+  ['metric', '<= 2000 h: 0.1; > 0.15', ''],
+])('a table in %s units is shown as it can be typed again: %s', (system, wear, plan) => {
+  const last = (of: SheetRow[]) => of.find(({ judges }) => judges === 'outOfRound') as SheetRow
+  const at = last([...sheetRows(bookOf(system))])
+  const source = { document: 'D', page: '1' }
+  const stored = (texts: Pick<Texts, 'wear' | 'plan'>): SheetRow => {
+    const made = withRow(bookOf(system), typedRow(at, { ...EMPTY, ...texts, ...source }, source), system, { by: 'a', at: 'b' })
+    if (!made.ok) throw new Error(JSON.stringify(made.fault))
+    return last([...sheetRows(made.value)])
+  }
+  const once = stored({ wear, plan })
+  expect(once.limit).toHaveProperty('depends')
+  expect(stored(storedTexts(once, system)).limit).toEqual(once.limit)
+  expect(farFrom(once, storedTexts(once, system))).toBeNull()
 })
 
 test('document and page are carried down until another is typed', () => {

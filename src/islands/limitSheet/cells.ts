@@ -1,7 +1,7 @@
 import type { LimitBook } from '../../core/book/bookSchema'
 import { type RowFault, type SheetRow, type TypedRow, withRow } from '../../core/kit/limitSheet'
-import { formatQuantity } from '../../core/quantity/format'
-import type { QuantityKind } from '../../core/quantity/kind'
+import { isTable, writtenTable } from '../../core/limit/limitTable'
+import { exactText } from '../../core/quantity/exactText'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 
 /** Cells that are typed, in the order they stand. */
@@ -13,27 +13,22 @@ export const keyOf = ({ of, judges, side }: Pick<SheetRow, 'of' | 'judges' | 'si
 
 /** A row as it is stored, in the texts a person would have typed. */
 export function storedTexts({ limit, new: size, quantity, step }: SheetRow, system: UnitSystem): Texts {
-  const figure = (value: number | null | undefined): string => (value == null ? '' : exactly(value, quantity, system, step))
+  const figure = (value: number): string => exactText(value, quantity, system, step)
   const source = limit?.source ?? size?.source
+  const limited = (which: 'plan' | 'wear'): string => {
+    if (limit && 'depends' in limit) return writtenTable(limit.depends, which, figure, system) ?? ''
+    const value = limit?.[which] ?? null
+    return value === null ? '' : figure(value)
+  }
   return {
     new: size ? `${figure(size.lower)} … ${figure(size.upper)}` : '',
-    plan: figure(limit?.plan),
-    wear: figure(limit?.wear),
+    plan: limited('plan'),
+    wear: limited('wear'),
     whenPassed: limit?.whenPassed ?? 'mend',
     document: source?.document ?? '',
     page: source?.page ?? '',
   }
 }
-
-/** A figure to its last digit: what is shown is what is sent again, so that nothing is rounded on the way. */
-function exactly(value: number, quantity: QuantityKind, system: UnitSystem, step: number): string {
-  const shown = formatQuantity(value, quantity, system, step)
-  const fine = formatQuantity(value, quantity, system, FINEST)
-  const numberOf = (text: string): number => Number(text.replace('−', '-'))
-  return numberOf(shown) === numberOf(fine) ? shown : fine.replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '')
-}
-/** Lengths and all other figures are stored to a millionth at least. */
-const FINEST = 1e-6
 
 /** Document and page of each row: as typed, or carried down from the row above that has them. */
 export function carriedDown(
@@ -79,6 +74,8 @@ export function cellOf(fault: RowFault): Cell {
       return 'new'
     case 'planAfterWear':
       return 'plan'
+    case 'table':
+      return fault.which
     case 'figure':
     case 'sizeClass':
       return { limit: 'wear', plan: 'plan', newLeast: 'new', newGreatest: 'new', nominal: 'new', readTo: 'wear' }[
@@ -91,6 +88,7 @@ export function cellOf(fault: RowFault): Cell {
 
 /** A figure that lies ten times away from what stands beside it has most likely lost its point. */
 export function farFrom(row: SheetRow, texts: Texts): readonly [string, string] | null {
+  if (isTable(texts.wear) || isTable(texts.plan)) return null
   const numberOf = (text: string): number => Number.parseFloat(text.replace(',', '.'))
   const [wear, ...others] = [texts.wear, texts.plan, texts.new].map((text) => ({ text, value: numberOf(text) }))
   if (!wear || !(Math.abs(wear.value) > 0) || row.quantity === 'count') return null

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { DraftView } from '../../contract/answers'
-import { type RowFault, type SheetRow, sheetRows } from '../../core/kit/limitSheet'
+import { type RowFault, type SheetRow, sheetRows, withRow } from '../../core/kit/limitSheet'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { rowFaultWords } from '../../labels/limitSheet'
 import { type Draft, useDraft } from '../compose/useDraft'
@@ -31,6 +31,8 @@ export interface Sheet {
   readonly carried: ReadonlyMap<string, Pick<Texts, 'document' | 'page'>>
   readonly notes: ReadonlyMap<string, string>
   readonly textsOf: (row: SheetRow) => Texts
+  /** The row as it would be stored: what is drawn beside it. */
+  readonly asTyped: (row: SheetRow) => SheetRow
   readonly type: (row: SheetRow, cell: Cell, text: string) => void
   /** Fills the rows of equal parts that say nothing yet; those that would be filled. */
   readonly equalTo: (row: SheetRow) => readonly SheetRow[]
@@ -107,6 +109,10 @@ export function useSheet(start: DraftView, me: string): Sheet {
     carried,
     notes,
     textsOf,
+    asTyped: (row) => {
+      const made = edits.has(keyOf(row)) ? withRow(book, sent(row), units, { by: me, at: '' }) : null
+      return (made?.ok && sheetRows(made.value).find((one) => keyOf(one) === keyOf(row))) || row
+    },
     type: (row, cell, text) => lay(new Map([[keyOf(row), { ...textsOf(row), [cell]: text }]])),
     equalTo,
     fillEqual: (row) => {

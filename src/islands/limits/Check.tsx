@@ -24,8 +24,7 @@ export function Check({
   readonly isLimited: boolean
   /** What takes it out; null where it stays. */
   readonly drop: ((reason: string) => EntryBody) | null
-  /** Null where it is not edited: taken out, and added anew. */
-  readonly onEdit: (() => void) | null
+  readonly onEdit: () => void
 }) {
   const [asking, setAsking] = useState<'disagree' | 'drop' | null>(null)
   const [text, setText] = useState('')
@@ -52,7 +51,7 @@ export function Check({
               <Button onClick={() => setAsking('disagree')}>{say.doesNotAgreeTitle}</Button>
             </>
           )}
-          {noted.closed === null && onEdit && <Button onClick={onEdit}>{say.typeAnew}</Button>}
+          {noted.closed === null && <Button onClick={onEdit}>{say.typeAnew}</Button>}
           {noted.closed === null && drop && (
             <Button kind="quiet" onClick={() => setAsking('drop')}>
               {say.takeOut}

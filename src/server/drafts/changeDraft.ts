@@ -5,7 +5,7 @@ import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
 import { faultsOf } from '../../core/book/faults'
 import { changed } from '../../core/kit/change'
 import { emptyComposition, FULL } from '../../core/kit/composition'
-import { type RowFault, type SheetPlace, withCheck, withRow } from '../../core/kit/limitSheet'
+import { type RowFault, type SheetPlace, withCheck, withRow, withWant } from '../../core/kit/limitSheet'
 import { typedBookTitle } from '../../core/words/books'
 import { issueWords } from '../../core/words/issues'
 import { bookFaultWords } from '../../core/words/recordFaults'
@@ -91,6 +91,11 @@ async function applied(
       return bookOf(db, book.id, change.revision)
     case 'limits':
       return eachRow(book, change.rows, (made, row) => withRow(made, row, machine.units, who), rowFaultWords)
+    case 'want': {
+      const made = withWant(book, change)
+      if (!made.ok) throw new Refused('notPossible', rowFaultWords(made.fault))
+      return made.value
+    }
     case 'check': {
       const names = await namesOn(db, machine.id, context.user.id)
       return eachRow(
