@@ -151,7 +151,7 @@ test('a second person checks the limits of the fit, and the report names all tha
   await expect(reviewer.locator('[data-queued="0"]')).toHaveCount(1)
   await context.close()
   await open(page, `${job}/report`)
-  await expect(page.getByText('Fit added: Fixed bearing on its seat (VF-2, 14)')).toBeVisible()
+  await expect(page.getByText('Fit added: Fixed bearing on its seat (VF-2, 14)').last()).toBeVisible()
   await expect(page.getByText('not counted').first()).toBeVisible()
   await expect(page.getByText('Felt ring: renewed always (as found, no document)')).toBeVisible()
   await expect(page.getByText(/Limits of Fixed bearing on its seat.*not checked/)).toHaveCount(0)

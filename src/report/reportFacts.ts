@@ -1,6 +1,6 @@
 import { coverageOf } from '../contract/figuresAt'
 import { typedLimits } from '../core/limit/typedLimits'
-import { stageName, valueName, verdictName } from '../core/words/labels'
+import { shownName, stageName, valueName } from '../core/words/labels'
 import { slotWords } from '../core/words/places'
 import { say } from '../labels/report'
 import { type ContactPicture, contactPicture } from './contactPicture'
@@ -18,7 +18,7 @@ import { quantityOf, quantityOfValue, stepOf } from '../core/method/gives'
 import { slotsOf } from '../core/method/layout'
 import type { ReductionName } from '../core/method/reduction'
 import { foldNotes } from '../core/notes/fold'
-import type { Disposition, Verdict } from '../core/policy/disposition'
+import type { Disposition } from '../core/policy/disposition'
 import { figuresOf } from '../core/quantity/figures'
 import { unitOf } from '../core/quantity/format'
 import type { UnitSystem } from '../core/quantity/unitSystem'
@@ -28,6 +28,7 @@ import { type Stage, stages } from '../core/record/stage'
 import { standingReadings } from '../core/record/standing'
 import { departs } from '../core/verdict/decidedWay'
 import type { PartResult } from '../core/verdict/partVerdict'
+import { type Shown, shownOf } from '../core/verdict/shown'
 import { changeWords } from '../core/words/changes'
 import { speakerOf } from '../core/words/speaker'
 import { wayWords } from '../core/words/votes'
@@ -106,7 +107,7 @@ export interface ReductionLine {
 export interface MeasurementSheet {
   readonly characteristic: Characteristic
   readonly result: CharacteristicResult
-  readonly verdict: Verdict
+  readonly verdict: Shown
   readonly verdictName: string
   /** Of its figures; those of another kind carry theirs. */
   readonly unit: string
@@ -140,8 +141,8 @@ export function measurementSheets({ record, results }: ReportDraft): Measurement
       {
         characteristic,
         result,
-        verdict: result.verdict,
-        verdictName: verdictName[result.verdict],
+        verdict: shownOf(result),
+        verdictName: shownName[shownOf(result)],
         unit: unitOf(quantityOf(method), units),
         gauges: record.gauges
           .filter(({ id }) => gaugeIds.has(id))

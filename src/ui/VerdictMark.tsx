@@ -1,14 +1,14 @@
-import type { Verdict } from '../core/policy/disposition'
-import { verdictName } from '../core/words/labels'
+import type { Shown } from '../core/verdict/shown'
+import { shownName } from '../core/words/labels'
 import styles from './VerdictMark.module.css'
 
-/** How full the mark is says how much must be done: open, half, full; broken while it holds. */
+/** How full the mark is says how much must be done: open, half, full; broken while it holds, a dash where nothing is judged. */
 export function VerdictMark({
   verdict,
   size = 16,
   title,
 }: {
-  readonly verdict: Verdict
+  readonly verdict: Shown
   readonly size?: number
   readonly title?: string
 }) {
@@ -25,6 +25,8 @@ export function VerdictMark({
     >
       {verdict === 'replace' ? (
         <circle cx="8" cy="8" r="7" fill="currentColor" />
+      ) : verdict === 'nothing' ? (
+        <path d="M3 8H13" stroke="currentColor" strokeWidth="2" />
       ) : (
         <circle
           cx="8"
@@ -42,11 +44,11 @@ export function VerdictMark({
 }
 
 /** Mark and word together. */
-export function VerdictWord({ verdict, size = 16 }: { readonly verdict: Verdict; readonly size?: number }) {
+export function VerdictWord({ verdict, size = 16 }: { readonly verdict: Shown; readonly size?: number }) {
   return (
     <span className={styles.verdict} data-verdict={verdict}>
       <VerdictMark verdict={verdict} size={size} />
-      {verdictName[verdict]}
+      {shownName[verdict]}
     </span>
   )
 }

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react'
 import { dispositionRank } from '../core/policy/disposition'
-import { verdictOf } from '../core/verdict/partVerdict'
+import { shownOfVote } from '../core/verdict/shown'
 import type { TraceStep, Vote } from '../core/verdict/vote'
-import { verdictName } from '../core/words/labels'
+import { shownName } from '../core/words/labels'
 import type { Speaker } from '../core/words/speaker'
 import { traceWords } from '../core/words/trace'
 import { reasonOf, settledBy } from '../core/words/votes'
@@ -72,7 +72,7 @@ function Reason({ vote, speaker }: { readonly vote: Vote; readonly speaker: Spea
   return (
     <details ref={ref} className={styles.vote} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>
-        <VerdictMark verdict={verdictOf(vote)} size={14} title={verdictName[verdictOf(vote)]} />
+        <VerdictMark verdict={shownOfVote(vote)} size={14} title={shownName[shownOfVote(vote)]} />
         <span>
           <span className={styles.reason}>{reasonOf(speaker, vote)}</span>{' '}
           {vote.source && <SourceNote source={vote.source} documents={documents} />}

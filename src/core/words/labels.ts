@@ -3,6 +3,7 @@ import type { ReductionName } from '../method/reduction'
 import type { Verdict } from '../policy/disposition'
 import type { Stage } from '../record/stage'
 import type { Trend } from '../trend/forecast'
+import type { Shown } from '../verdict/shown'
 
 /** Names of the values a method reduces its readings to. */
 export const valueName: Readonly<Record<ReductionName, string>> = {
@@ -91,3 +92,5 @@ export const verdictName: Readonly<Record<Verdict, string>> = {
   replace: 'Replace',
   hold: 'Hold',
 }
+
+export const shownName: Readonly<Record<Shown, string>> = { ...verdictName, nothing: 'Information only' }

@@ -98,7 +98,7 @@ function BenchSheet(props: BenchProps) {
             <h1 id="characteristic">{characteristic.name}</h1>
             <p className={styles.how}>
               {methodName[characteristic.method.kind]}
-              {characteristic.how === '' ? '' : `. ${characteristic.how}`}
+              {characteristic.how === '' ? '' : `. ${characteristic.how.replace(/\.$/, '')}`}
               {characteristic.method.kind === 'boreDiameter' && characteristic.method.masterMm !== null && (
                 <>
                   {say.master}{' '}

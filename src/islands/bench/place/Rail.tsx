@@ -5,7 +5,8 @@ import type { Measured } from '../../../core/evaluate/results'
 import type { UnitSystem } from '../../../core/quantity/unitSystem'
 import type { Policy } from '../../../core/record/recordSchema'
 import type { Need } from '../../../core/scope/need'
-import { verdictName } from '../../../core/words/labels'
+import { shownOf } from '../../../core/verdict/shown'
+import { shownName } from '../../../core/words/labels'
 import { ribbonOf } from '../../../drawing/ribbonScale'
 import { say } from '../../../labels/bench'
 import { LimitRibbon } from '../../../ui/limitRibbon/LimitRibbon'
@@ -126,7 +127,7 @@ function RailItem({ characteristic, part, result, need, policy, system, isCurren
       <span className={styles.itemLine}>
         <span className={styles.itemName}>{characteristic.name}</span>
         {need === 'required' ? (
-          <VerdictMark verdict={result.verdict} size={14} title={verdictName[result.verdict]} />
+          <VerdictMark verdict={shownOf(result)} size={14} title={shownName[shownOf(result)]} />
         ) : (
           <span className={styles.itemNeed}>{need === 'ifGateFails' ? say.ifGateFails : say.notRequired}</span>
         )}

@@ -4,7 +4,8 @@ import { readBy } from '../../../core/fit/kinds'
 import { quantityOf } from '../../../core/method/gives'
 import type { ReductionName } from '../../../core/method/reduction'
 import { formatLength, withSign } from '../../../core/quantity/format'
-import { valueName, verdictName } from '../../../core/words/labels'
+import { shownOf } from '../../../core/verdict/shown'
+import { shownName, valueName } from '../../../core/words/labels'
 import { perThousandWords, ranAtWords, ranWords } from '../../../core/words/meter'
 import { whereWords } from '../../../core/words/places'
 import { reasonOf } from '../../../core/words/votes'
@@ -32,12 +33,13 @@ export function ResultPane({ bench }: { readonly bench: Bench }) {
   const { judged } = result
   const shown = judged ?? (first || !judges ? null : (result.reductions.values[judges] ?? null))
   const strongest = result.votes[0]
+  const verdict = shownOf(result)
   return (
     <aside className={styles.result} aria-label={say.result}>
-      <div className={styles.verdict} data-verdict={result.verdict}>
-        <VerdictMark verdict={result.verdict} size={30} />
+      <div className={styles.verdict} data-verdict={verdict}>
+        <VerdictMark verdict={verdict} size={30} />
         <div>
-          <b>{verdictName[result.verdict]}</b>
+          <b>{shownName[verdict]}</b>
           <p>{strongest ? reasonOf(bench.speaker, strongest) : say.nothingJudgedYet}</p>
         </div>
       </div>
