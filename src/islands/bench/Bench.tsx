@@ -98,7 +98,7 @@ function BenchSheet(props: BenchProps) {
             <h1 id="characteristic">{characteristic.name}</h1>
             <p className={styles.how}>
               {methodName[characteristic.method.kind]}
-              {characteristic.how === '' ? '' : `. ${characteristic.how.replace(/\.$/, '')}`}
+              {characteristic.how === '' ? '' : `. ${withPoint(characteristic.how).slice(0, -1)}`}
               {characteristic.method.kind === 'boreDiameter' && characteristic.method.masterMm !== null && (
                 <>
                   {say.master}{' '}
@@ -118,8 +118,8 @@ function BenchSheet(props: BenchProps) {
         </div>
         {(characteristic.pose !== '' || characteristic.trap !== '') && (
           <p className={styles.pose}>
-            {characteristic.pose !== '' && `${characteristic.pose}. `}
-            {characteristic.trap !== '' && <span className={styles.trap}>{characteristic.trap}.</span>}
+            {characteristic.pose !== '' && `${withPoint(characteristic.pose)} `}
+            {characteristic.trap !== '' && <span className={styles.trap}>{withPoint(characteristic.trap)}</span>}
           </p>
         )}
         <TypedNote characteristic={characteristic} record={bench.record} />
@@ -189,6 +189,9 @@ function Sketch({ bench, active }: { readonly bench: BenchState; readonly active
     )
   }, [characteristic, standing, active, record.machine.units, record.book])
 }
+
+/** A line of a book as a sentence: some books end it with a point, others leave it. */
+const withPoint = (text: string): string => `${text.replace(/[.\s]+$/, '')}.`
 
 /** As its page shows it. */
 export const BenchIsland = receiving(Bench)
