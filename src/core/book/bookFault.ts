@@ -20,7 +20,7 @@ export type NeverGiven = Coded<NeverGivenFaults>
 
 /** What is wrong with a book as it is written. */
 export interface BookFaults extends NeverGivenFaults {
-  sameId: { readonly of: 'part' | 'characteristic' | 'entry' | 'limit' }
+  sameId: { readonly of: 'part' | 'characteristic' | 'entry' | 'limit' | 'document' | 'fit'; readonly id: string }
   notThere: { readonly what: Named; readonly id: string }
   noRoute: { readonly part: string; readonly route: string }
   otherMethod: { readonly characteristic: string; readonly wanted: readonly string[] }

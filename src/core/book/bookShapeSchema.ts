@@ -10,10 +10,13 @@ import { procedureShape } from './procedureSchema'
 
 const namedSchema = z.strictObject({ id: idSchema, name: nameSchema })
 
+export const BOOK_FORMAT = 'medida-limit-book'
+export const BOOK_VERSION = 2
+
 /** A limit book as it is written; whether its names hold together, references.ts says. */
 export const bookShapeSchema = z.strictObject({
-  format: z.literal('medida-limit-book'),
-  version: z.literal(2),
+  format: z.literal(BOOK_FORMAT),
+  version: z.literal(BOOK_VERSION),
   id: idSchema,
   title: nameSchema,
   revision: z.string().min(1).max(20),

@@ -9,7 +9,7 @@ import { agree } from '../quantity/twoUnits'
 import type { BookFaultAt, NeverGiven } from './bookFault'
 import type { Characteristic, LimitBook } from './bookSchema'
 import { evaluationOrder } from './dependencies'
-import { referenceFaults } from './references'
+import { referenceFaults, twice } from './references'
 
 /** Whether earlier overhauls say what a characteristic was, so that its wear can be counted from that. */
 export type HasHistory = (characteristic: string) => boolean
@@ -43,6 +43,9 @@ export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory):
       path: ['characteristics', index.get(cycle[0] ?? '') ?? 0, 'method'],
       fault: { code: 'needEachOther', characteristics: cycle },
     })
+  for (const { at, id } of twice(book.documents))
+    faults.push({ path: ['documents', at, 'id'], fault: { code: 'sameId', of: 'document', id } })
+  for (const { at, id } of twice(book.fits)) faults.push({ path: ['fits', at, 'id'], fault: { code: 'sameId', of: 'fit', id } })
   const check = (characteristic: Characteristic | undefined, value: string, path: BookFaultAt['path']): void => {
     const fault = characteristic ? neverGiven(characteristic, value, hasHistory(characteristic.id)) : null
     if (fault) faults.push({ path, fault })

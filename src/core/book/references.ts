@@ -33,9 +33,9 @@ class References {
   }
   unique(): void {
     const { book, refuse } = this
-    if (this.parts.size !== book.parts.length) refuse(['parts'], { code: 'sameId', of: 'part' })
-    if (this.characteristics.size !== book.characteristics.length)
-      refuse(['characteristics'], { code: 'sameId', of: 'characteristic' })
+    for (const { at, id } of twice(book.parts)) refuse(['parts', at, 'id'], { code: 'sameId', of: 'part', id })
+    for (const { at, id } of twice(book.characteristics))
+      refuse(['characteristics', at, 'id'], { code: 'sameId', of: 'characteristic', id })
   }
   source({ document }: { readonly document: string }, path: Path): void {
     if (!this.documents.has(document)) this.refuse([...path, 'document'], { code: 'notThere', what: 'document', id: document })
@@ -79,8 +79,9 @@ class References {
   }
   /** A limit by a table or a formula takes the place of none that stands beside it: only what a job resolved has its id. */
   limitIds({ limits, limitsBy = [] }: Limited, path: Path): void {
-    const ids = [...limits.filter(({ by }) => by === undefined), ...limitsBy].map(({ id }) => id)
-    if (new Set(ids).size !== ids.length) this.refuse([...path, 'limitsBy'], { code: 'sameId', of: 'limit' })
+    const own = limits.filter(({ by }) => by === undefined)
+    for (const { at, id } of twice([...own, ...limitsBy]))
+      this.refuse([...path, 'limitsBy', at - own.length], { code: 'sameId', of: 'limit', id })
   }
   /** A limit by a table or a formula: what it depends on is in the book, and gives its figures. */
   limitBy({ depends, source }: LimitBy, quantity: QuantityKind, path: Path, own: Characteristic | null): void {
@@ -124,6 +125,15 @@ class References {
 }
 
 const idsOf = (items: readonly { readonly id: string }[]): ReadonlySet<string> => new Set(items.map(({ id }) => id))
+/** Entries whose id stands before them already. */
+export const twice = (items: readonly { readonly id: string }[]): readonly { readonly at: number; readonly id: string }[] => {
+  const seen = new Set<string>()
+  return items.flatMap(({ id }, at) => {
+    if (seen.has(id)) return [{ at, id }]
+    seen.add(id)
+    return []
+  })
+}
 const DIAMETERS = ['boreDiameter', 'outsideDiameter']
 
 /** Everything a limit book names that is not in it, and every id that stands twice. Empty for a book that can be read. */
@@ -292,7 +302,8 @@ const NAMED_LISTS = [
 /** How the machine is opened. */
 function ofProcedure(refer: References): void {
   const { book, refuse } = refer
-  for (const key of NAMED_LISTS) if (idsOf(book[key]).size !== book[key].length) refuse([key], { code: 'sameId', of: 'entry' })
+  for (const key of NAMED_LISTS)
+    for (const { at, id } of twice(book[key])) refuse([key, at, 'id'], { code: 'sameId', of: 'entry', id })
   const [levels, positions] = [idsOf(book.levels), idsOf(book.positions)]
   const cautions = idsOf([...commonCautionList, ...book.cautions])
   const isPosition = (id: string, path: Path): void => refer.among(positions, 'position', id, path)

@@ -17,16 +17,20 @@ const namedWords: Readonly<Record<Named, string>> = {
   position: 'position',
 }
 
+const sameIdWords = {
+  part: 'parts',
+  characteristic: 'characteristics',
+  entry: 'entries',
+  limit: 'limits',
+  document: 'documents',
+  fit: 'fits',
+} as const
+
 /** What is wrong with a book, after the place where it is wrong. */
 export function bookFaultWords(fault: BookFault): string {
   switch (fault.code) {
     case 'sameId':
-      return {
-        part: 'two parts have the same id',
-        characteristic: 'two characteristics have the same id',
-        entry: 'two entries have the same id',
-        limit: 'two limits have the same id',
-      }[fault.of]
+      return `two ${sameIdWords[fault.of]} have the same id, “${fault.id}”`
     case 'notThere':
       return `no ${namedWords[fault.what]} “${fault.id}” in this book`
     case 'noRoute':

@@ -266,7 +266,7 @@ const plan: Each<PlanFault> = {
 const book: Each<BookFault> = {
   notGiven: { value: 'bow' },
   wearFromNothing: {},
-  sameId: { of: 'part' },
+  sameId: { of: 'part', id: 'rotor' },
   notThere: { what: 'document', id: 'x' },
   noRoute: { part: 'Shaft', route: 'grind' },
   otherMethod: { characteristic: 'Sleeve', wanted: ['boreDiameter'] },

@@ -1,0 +1,54 @@
+/** Every book of the demo and of the kit as a spreadsheet, and back. */
+import { describe, expect, test } from 'vitest'
+import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
+import { checkBook } from '../src/core/book/checkBook'
+import { bookFromSheets } from '../src/core/bookSheets/fromSheets'
+import { bookAsSheets } from '../src/core/bookSheets/toSheets'
+import { assemblies } from '../src/core/kit/assemblies'
+import { compose } from '../src/core/kit/compose'
+import { emptyComposition } from '../src/core/kit/composition'
+import { figuresOf } from '../src/core/kit/everyAssembly.fixture'
+import type { UnitSystem } from '../src/core/quantity/unitSystem'
+import larkhollow from './larkhollow/book.json'
+import motion from './larkhollow/motion/book.json'
+import quillmere from './quillmere/book.json'
+import gates from './quillmere/gates/book.json'
+import pump from './quillmere/pump/book.json'
+import { tarnEnd } from './tarnEnd/station'
+
+const written: readonly (readonly [string, LimitBook, UnitSystem])[] = [
+  ...[larkhollow, motion].map((book) => [book.id, bookSchema.parse(book), 'inch'] as const),
+  ...[quillmere, gates, pump].map((book) => [book.id, bookSchema.parse(book), 'metric'] as const),
+  ...tarnEnd.map(({ book, machine }) => [machine.name, bookSchema.parse(book), machine.units] as const),
+]
+const composed = (['metric', 'inch'] as const).flatMap((system) =>
+  assemblies.map((assembly) => {
+    const named = { assembly: assembly.id, names: [assembly.one], into: null, answers: figuresOf(assembly) }
+    const made = compose(emptyComposition('m', assembly.name), named, system)
+    if (!made.ok) throw new Error(made.fault.code)
+    return [`${assembly.id}, ${system}`, bookSchema.parse(made.value), system] as const
+  }),
+)
+
+describe.each([...written, ...composed])('%s', (_, book, system) => {
+  test('comes back from its sheets as it was, and from JSON', () => {
+    const read = bookFromSheets(bookAsSheets(book, system))
+    expect(read.faults).toEqual([])
+    expect(read.system).toBe(system)
+    expect(checkBook(read.file)).toMatchObject({ shape: [], faults: [] })
+    expect(bookSchema.parse(read.file)).toEqual(book)
+    expect(bookSchema.parse(JSON.parse(JSON.stringify(book)))).toEqual(book)
+  })
+})
+
+test('what has a column stands in it, not in the further fields', () => {
+  const further = written.flatMap(([, book, system]) =>
+    bookAsSheets(book, system).flatMap(({ name, rows: [header = [], ...rows] }) => {
+      const at = header.indexOf('Further')
+      return at < 0 ? [] : [[name, rows.filter((row) => (row[at] ?? null) !== null).length / Math.max(1, rows.length)] as const]
+    }),
+  )
+  for (const [name, share] of further)
+    if (['Steps', 'Positions', 'Routes', 'Documents', 'Rules for findings'].includes(name))
+      expect([name, share]).toEqual([name, expect.closeTo(0, 0)])
+})

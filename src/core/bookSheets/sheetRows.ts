@@ -1,0 +1,101 @@
+import { isPlainObject } from '../base/plainObject'
+import type { Cell, CellContext, CellFault } from './codec'
+import type { Column, Sheet } from './sheets'
+
+type Entry = Readonly<Record<string, unknown>>
+
+/** A cell that could not be read, by its place in its row; the last column holds what has none of its own. */
+export interface FaultInRow {
+  readonly column: number
+  readonly fault: CellFault
+}
+
+/** The cells of an entry, with what no column gives back as it was; null where nothing is left. */
+export function rowOf(
+  { columns, defaults }: Pick<Sheet, 'columns' | 'defaults'>,
+  entry: Entry,
+  context: CellContext,
+): { readonly cells: readonly Cell[]; readonly rest: unknown } {
+  const cells = columns.map(({ path, codec }): Cell => {
+    const value = at(entry, path)
+    if (value === undefined) return null
+    const cell = codec.encode(value, context)
+    const read = cell === null ? null : codec.decode(cell, context)
+    return read?.ok && isSame(read.value, value) ? cell : null
+  })
+  const { entry: given } = entryOf({ columns, defaults }, cells, undefined, context)
+  return { cells, rest: leftOf(entry, given) }
+}
+
+/** The entry that cells say, over what stands beside them. */
+export function entryOf(
+  { columns, defaults }: Pick<Sheet, 'columns' | 'defaults'>,
+  cells: readonly Cell[],
+  rest: unknown,
+  context: CellContext,
+): { readonly entry: Entry; readonly faults: readonly FaultInRow[] } {
+  const made: Record<string, unknown> = isPlainObject(rest) ? structuredClone(rest) : {}
+  const faults: FaultInRow[] = []
+  columns.forEach(({ path, codec }, column) => {
+    const cell = cells[column] ?? null
+    if (cell === null || cell === '') {
+      if (codec.empty !== undefined && at(made, path) === undefined) put(made, path, codec.empty)
+      return
+    }
+    const read = codec.decode(cell, context)
+    if (read.ok) put(made, path, read.value)
+    else {
+      faults.push({ column, fault: read.fault })
+      put(made, path, UNREAD)
+    }
+  })
+  for (const [key, value] of Object.entries(defaults)) made[key] ??= structuredClone(value)
+  return { entry: made, faults }
+}
+
+/** Stands where a cell could not be read, so that nothing more is said of it. */
+export const UNREAD = null
+
+export const keysOf = (columns: readonly Column[]): readonly string[] => columns.map(({ key }) => key)
+
+function at(value: unknown, path: readonly string[]): unknown {
+  let now = value
+  for (const step of path) {
+    if (!isPlainObject(now)) return undefined
+    now = now[step]
+  }
+  return now
+}
+
+function put(entry: Record<string, unknown>, path: readonly string[], value: unknown): void {
+  let now = entry
+  for (const step of path.slice(0, -1)) {
+    const next = now[step]
+    if (isPlainObject(next)) now = next
+    else {
+      const made: Record<string, unknown> = {}
+      now[step] = made
+      now = made
+    }
+  }
+  now[path.at(-1) ?? ''] = value
+}
+
+/** What of a value another one does not give: whole lists, and of entries the fields that differ. */
+function leftOf(value: unknown, given: unknown): unknown {
+  if (isSame(value, given)) return null
+  if (!isPlainObject(value) || !isPlainObject(given)) return value
+  const left = Object.entries(value).flatMap(([key, own]) => {
+    const rest = leftOf(own, given[key])
+    return rest === null && (own !== null || given[key] === null) ? [] : [[key, rest] as const]
+  })
+  return left.length === 0 ? null : Object.fromEntries(left)
+}
+
+export function isSame(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true
+  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((one, index) => isSame(one, b[index]))
+  if (!isPlainObject(a) || !isPlainObject(b)) return false
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)])
+  return [...keys].every((key) => isSame(a[key], b[key]))
+}

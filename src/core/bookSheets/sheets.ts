@@ -1,0 +1,335 @@
+import { type Codec, flag, length, list, listOr, named, number, text, value, wanted } from './codec'
+
+/** A column of a sheet: its key, where its value stands in an entry, and how. */
+export interface Column {
+  readonly key: string
+  readonly path: readonly string[]
+  readonly codec: Codec
+}
+
+/** A list of a book as a sheet, a row each; `child`: the lists inside its entries, in a sheet of their own. */
+export interface Sheet {
+  readonly id: string
+  readonly list: string
+  /** The list inside each entry of `list` that this sheet holds; its rows name the entry they belong to. */
+  readonly child: string | null
+  readonly columns: readonly Column[]
+  /** What an entry has where nothing says otherwise. */
+  readonly defaults: Readonly<Record<string, unknown>>
+  /** A list that may be left out altogether. */
+  readonly optional: boolean
+}
+
+const column = (path: string, codec: Codec, key = path): Column => ({ key, path: path.split('.'), codec })
+const source = [column('source.document', text()), column('source.page', text())]
+const limitColumns = [
+  column('id', text()),
+  column('judges', text()),
+  column('side', text()),
+  column('plan', value(null)),
+  column('wear', value()),
+  column('also.plan', text()),
+  column('also.wear', text()),
+  column('at.station', text()),
+  column('at.direction', text()),
+  column('whenPassed', text()),
+  column('mendedBy', list(undefined)),
+  column('instruction', text('')),
+  ...source,
+]
+const newSize = [
+  column('new.lower', value()),
+  column('new.upper', value()),
+  column('new.nominal', value()),
+  column('new.class', text()),
+  column('new.source.document', text()),
+  column('new.source.page', text()),
+]
+const only = [column('only.variant', text()), column('only.options', list(undefined))]
+
+const sheet = (
+  id: string,
+  list: string,
+  columns: readonly Column[],
+  more: { readonly child?: string; readonly defaults?: Readonly<Record<string, unknown>>; readonly optional?: boolean } = {},
+): Sheet => ({ id, list, columns, child: more.child ?? null, defaults: more.defaults ?? {}, optional: more.optional ?? false })
+
+/** Every list of a book, in the order a reader works through them. A list that is not here would be lost: a test holds it. */
+export const sheets: readonly Sheet[] = [
+  sheet('documents', 'documents', [column('id', text()), column('title', text()), column('revision', text(''))]),
+  sheet(
+    'parts',
+    'parts',
+    [
+      column('id', text()),
+      column('name', text()),
+      column('assembly', text()),
+      column('position', text()),
+      column('renewedAlways', flag(false)),
+      column('within', text()),
+      column('replacement.cost', number()),
+      column('replacement.days', number()),
+      ...only,
+    ],
+    { defaults: { replacement: null, routes: [] } },
+  ),
+  sheet(
+    'characteristics',
+    'characteristics',
+    [
+      column('id', text()),
+      column('part', text()),
+      column('name', text()),
+      column('method.kind', text()),
+      column('method.what', text()),
+      column('method.wears', text()),
+      column('method.stations', named('label', undefined)),
+      column('method.directions', named('label', undefined)),
+      column('method.points', named('label', undefined)),
+      column('method.repeatsAtLeast', number()),
+      column('method.repeatabilityLimit', value()),
+      column('method.runsIn', text()),
+      column('method.masterMm', length(), 'method.master'),
+      column('method.walk', text()),
+      column('gaugeKind', text()),
+      column('showTo', value()),
+      ...newSize,
+      column('safety', flag(false)),
+      column('how', text('')),
+      column('pose', text('')),
+      column('trap', text('')),
+      column('beforeRepeats', text()),
+      column('expansionPerK', number()),
+      column('wants', wanted),
+      ...only,
+    ],
+    { defaults: { new: null, limits: [] } },
+  ),
+  sheet('limits', 'characteristics', limitColumns, { child: 'limits' }),
+  sheet(
+    'changes',
+    'characteristics',
+    [
+      column('id', text()),
+      column('judges', text()),
+      column('from', text()),
+      column('to', text()),
+      column('least', value(null)),
+      column('greatest', value(null)),
+      column('eachPlace', flag(undefined)),
+      column('whenPassed', text()),
+      column('instruction', text('')),
+      ...source,
+    ],
+    { child: 'changes', optional: true },
+  ),
+  sheet(
+    'fits',
+    'fits',
+    [
+      column('id', text()),
+      column('kind', text()),
+      column('name', text()),
+      column('bore', text()),
+      column('journal', text()),
+      column('strip', text()),
+      column('part', text()),
+      column('runsIn', text()),
+      column('seat', text()),
+      column('housing', text()),
+      column('shaft', text()),
+      column('keyway', text()),
+      column('key', text()),
+      column('groove', text()),
+      column('ring', text()),
+      column('mendOn', text()),
+      column('showTo', length()),
+      column('new.lower', length()),
+      column('new.upper', length()),
+      column('new.source.document', text()),
+      column('new.source.page', text()),
+      column('direct', text()),
+      column('wants', wanted),
+      ...only,
+    ],
+    { defaults: { new: null, limits: [] } },
+  ),
+  sheet('fitLimits', 'fits', limitColumns, { child: 'limits' }),
+  sheet(
+    'routes',
+    'parts',
+    [
+      column('id', text()),
+      column('name', text()),
+      column('mends', list([])),
+      column('sizeAfter.characteristic', text()),
+      column('sizeAfter.leastMm', length(), 'sizeAfter.least'),
+      column('sizeAfter.greatestMm', length(), 'sizeAfter.greatest'),
+      column('sizeAfter.cleanUpMm', length(), 'sizeAfter.cleanUp'),
+      column('suits', list(undefined)),
+      column('mostOffMm', length(), 'mostOff'),
+      column('sides', number()),
+      column('finish', text()),
+      column('restores', list(undefined)),
+      column('cost', number(null)),
+      column('days', number(null)),
+      ...source,
+    ],
+    { child: 'routes', defaults: { sizeAfter: null } },
+  ),
+  sheet(
+    'service',
+    'parts',
+    [
+      column('kind', text()),
+      column('nth', number()),
+      column('hours', number()),
+      column('starts', number()),
+      column('parts', list(undefined)),
+      ...source,
+    ],
+    { child: 'service', optional: true },
+  ),
+  sheet(
+    'levels',
+    'levels',
+    [
+      column('id', text()),
+      column('name', text()),
+      column('about', text('')),
+      column('measures', listOr('all')),
+      column('renews', flag(false)),
+      column('gate.measures', list(undefined)),
+      column('gate.grows', text()),
+      column('needs.tools', named('name', [])),
+      column('needs.safety', named('name', [])),
+    ],
+    { defaults: { gate: null } },
+  ),
+  sheet('cautions', 'cautions', [column('id', text()), column('text', text()), column('licensed', text(null))]),
+  sheet(
+    'procedure',
+    'procedure',
+    [
+      column('id', text()),
+      column('stage', text()),
+      column('name', text()),
+      column('text', text('')),
+      column('levels', list([])),
+      column('gate', flag(false)),
+      column('wait.minutes', number()),
+      column('wait.for', text()),
+      column('removes', list([])),
+      column('destroys', list([])),
+      column('measures', list([])),
+      column('cautions', list([])),
+      column('stop.at', text()),
+      column('stop.text', text()),
+      ...source,
+    ],
+    { defaults: { wait: null, source: null } },
+  ),
+  sheet('positions', 'positions', [
+    column('id', text()),
+    column('name', text()),
+    column('parent', text(null)),
+    column('part', text(null)),
+    column('count', number()),
+    column('faces', list([])),
+    column('clock', text(null)),
+    column('keptWith', list([])),
+    column('loose', text(null)),
+    column('thread', text(null)),
+    column('special', text(null)),
+    column('asks', text()),
+    column('form', text()),
+    column('stations', named('label', [])),
+  ]),
+  sheet('joints', 'joints', [
+    column('id', text()),
+    column('name', text()),
+    column('between', list([])),
+    column('mark', text(null)),
+  ]),
+  sheet('temporaries', 'temporaries', [column('id', text()), column('name', text()), column('where', text(''))]),
+  sheet('findingRules', 'findingRules', [
+    column('id', text()),
+    column('part', text()),
+    column('foundOn', text()),
+    column('kinds', list([])),
+    column('severityAtLeast', text()),
+    column('asks', text()),
+    column('route', text(null)),
+    column('text', text()),
+    column('confirm', list([])),
+    ...source,
+  ]),
+  sheet('patterns', 'patterns', [
+    column('id', text()),
+    column('part', text()),
+    column('name', text()),
+    column('element', text()),
+    column('arrangement.kind', text()),
+    column('arrangement.count', number()),
+    column('limits.brokenAtMost', number()),
+    column('limits.adjacentAtMost', number()),
+    column('limits.wornFractionAtMost', number(null)),
+    column('asks', text()),
+    column('route', text(null)),
+    column('instruction', text('')),
+    ...source,
+  ]),
+  sheet('handTests', 'handTests', [
+    column('id', text()),
+    column('part', text()),
+    column('kind', text()),
+    column('name', text()),
+    column('how', text('')),
+  ]),
+  sheet('variants', 'variants', [column('id', text()), column('name', text()), column('options', named('name', []))], {
+    optional: true,
+  }),
+  sheet(
+    'equalParts',
+    'equalParts',
+    [
+      column('id', text()),
+      column('name', text()),
+      column('kind', text()),
+      column('places', list(undefined)),
+      column('bores', list(undefined)),
+      column('journals', list(undefined)),
+      column('targetMm', length(), 'target'),
+      column('leastMm', length(), 'least'),
+      column('greatestMm', length(), 'greatest'),
+      ...source,
+    ],
+    { optional: true },
+  ),
+  sheet(
+    'closings',
+    'closings',
+    [
+      column('id', text()),
+      column('name', text()),
+      column('known', text()),
+      column('also', text()),
+      column('quantity', text()),
+      column('within', number()),
+      column('showTo', number()),
+      column('demanded', flag(undefined)),
+      column('eachPlace', flag(undefined)),
+      ...source,
+    ],
+    { defaults: { source: null }, optional: true },
+  ),
+]
+
+/** Fields of the book itself, a line each. */
+export const bookColumns: readonly Column[] = [
+  column('id', text()),
+  column('title', text()),
+  column('revision', text()),
+  column('issued', text(null)),
+  column('currency', text()),
+]
