@@ -1,0 +1,3 @@
+import { runTypeScript } from './bootstrap.mjs'
+
+await runTypeScript('check-book.ts')

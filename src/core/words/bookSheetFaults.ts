@@ -1,0 +1,47 @@
+import type { CellFault } from '../bookSheets/codec'
+import type { CellPlace, SheetFault } from '../bookSheets/fromSheets'
+import { twoUnitsFaultWords } from './quantities'
+
+/** A column as spreadsheets name it: 1 → A, 27 → AA. */
+export function columnLetters(column: number): string {
+  let letters = ''
+  for (let left = column; left > 0; left = Math.floor((left - 1) / 26))
+    letters = String.fromCharCode(65 + ((left - 1) % 26)) + letters
+  return letters
+}
+
+export const cellPlaceWords = ({ sheet, row, column }: CellPlace): string =>
+  column === 0 ? `Sheet “${sheet}”` : `Sheet “${sheet}”, cell ${columnLetters(column)}${row}`
+
+function cellFaultWords(fault: CellFault): string {
+  switch (fault.code) {
+    case 'notANumber':
+      return `“${fault.text}” is not a number`
+    case 'notYesNo':
+      return `“${fault.text}”: write yes, or leave it empty`
+    case 'figure':
+      return twoUnitsFaultWords(fault.why)
+    case 'notAList':
+      return `“${fault.text}” is not written as its column wants it: A = front; B = back, or maximum upper; minimum lower`
+    case 'notJson':
+      return 'this cannot be read: leave what stands in this column as it was written'
+  }
+}
+
+/** Why a spreadsheet is not read as a book, at one of its cells. */
+export function sheetFaultWords(fault: SheetFault): string {
+  switch (fault.code) {
+    case 'cell':
+      return cellFaultWords(fault.why)
+    case 'noSheet':
+      return `the sheet “${fault.sheet}” is missing`
+    case 'unknownSheet':
+      return `a book has no sheet “${fault.sheet}”: take it out, or give it the name it had`
+    case 'unknownColumn':
+      return `this sheet has no column “${fault.column}”: take it out, or give it the name it had`
+    case 'noOwner':
+      return `there is no “${fault.id}” in the sheet “${fault.sheet}”`
+    case 'notJson':
+      return cellFaultWords({ code: 'notJson' })
+  }
+}
