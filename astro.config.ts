@@ -19,7 +19,8 @@ const MEASURING =
 const OF_ONE_PAGE = /\/src\/(drawing\/(fit|gap|mate)\w+|ui\/fitDrawing\/\w+)\.tsx?$/
 
 /** What a page fetches when it is asked for: the schemas of bodies and records, by which a form is checked at its first try. */
-const LATER = /Schema\.ts$|\/src\/(contract\/bodies|core\/words\/issues|labels\/bodies)\.ts$|node_modules\/zod\//
+const LATER =
+  /Schema\.ts$|\/src\/core\/(book\/(healed|checkBook)\.ts|bookSheets\/)|\/src\/(contract\/bodies|core\/words\/(issues|bookFile)|labels\/bodies)\.ts$|node_modules\/zod\//
 
 /** Packages that some pages stand on and others do without, with what of ours stands on them. */
 const PARTS: Readonly<Record<string, RegExp>> = {
@@ -40,7 +41,7 @@ function chunkOf(id: string): string | undefined {
   if (/node_modules\/(react|react-dom|scheduler|use-sync-external-store|uuid|idb)\//.test(id)) return 'react'
   if (MEASURING.test(id) && /\.tsx?$/.test(id)) return 'measuring'
   if (
-    /\/src\/(core|contract|drawing|sync|ui(?!\/shopFloor))\/|\/src\/islands\/(notes|pageData|useOutbox)|\/src\/labels\/(shell|drawings|notes)/.test(
+    /\/src\/(core|contract|drawing|sync|ui(?!\/(shopFloor|bookPage)))\/|\/src\/islands\/(notes|pageData|useOutbox)|\/src\/labels\/(shell|drawings|notes)/.test(
       id,
     ) &&
     /\.tsx?$/.test(id)

@@ -109,6 +109,7 @@ const firstCode = nobodyYet ? newCode() : null
 if (firstCode !== null) process.env.MEDIDA_FIRST_CODE = codeHash(firstCode)
 process.env.MEDIDA_PDF_WORKER = join(root, 'scripts', 'pdfWorker.mjs')
 process.env.MEDIDA_HISTORY_WORKER = join(root, 'scripts', 'historyWorker.mjs')
+process.env.MEDIDA_BOOK_WORKER = join(root, 'scripts', 'bookWorker.mjs')
 // Of a database that somebody else runs, they make the backups, unless they are asked for here.
 if (cluster || options.backups) process.env.MEDIDA_LAST_BACKUP ??= lastBackupFile(options.dataFolder)
 process.env.NODE_ENV ??= 'production'

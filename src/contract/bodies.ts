@@ -187,6 +187,8 @@ export const draftChange = z.discriminatedUnion('kind', [
       .min(1)
       .max(2000),
   }),
+  /** The next draft of a book that was issued, as it stands. */
+  z.strictObject({ kind: z.literal('begin') }),
   /** As an earlier draft had it. */
   z.strictObject({ kind: z.literal('back'), revision: z.string().min(1).max(20) }),
 ])
@@ -312,3 +314,31 @@ export const firstBody = z.strictObject({
 export type FirstBody = z.infer<typeof firstBody>
 
 export const nothingBody = z.strictObject({})
+
+/** What goes with a file that is a limit book: the id of its import, and the machine it is for, where one is named. */
+export const bookFileFields = z.strictObject({ id: clientId, machine: z.string().min(1).max(80).nullable() })
+export type BookFileFields = z.infer<typeof bookFileFields>
+
+/** A draft is issued under a revision, by a second person. */
+export const issueBody = z.strictObject({
+  id: clientId,
+  revision: z
+    .string()
+    .trim()
+    .min(1, say.nameRevision)
+    .max(20)
+    .refine((text) => !/draft/i.test(text), say.revisionNoDraft),
+})
+export type IssueBody = z.infer<typeof issueBody>
+
+/** A revision is retired, or offered again. */
+export const standingBody = z.strictObject({ id: clientId, retired: z.boolean(), reason })
+export type StandingBody = z.infer<typeof standingBody>
+
+/** A machine is measured against a book from now on; `job`: so is the job that is open on it, at this revision. */
+export const machineBookBody = z.strictObject({
+  book: z.string().min(1).max(80),
+  revision: z.string().min(1).max(20),
+  job: z.boolean(),
+})
+export type MachineBookBody = z.infer<typeof machineBookBody>

@@ -16,6 +16,7 @@ export const grants: Readonly<Record<string, readonly string[]>> = {
   machine_hours: ['INSERT'],
   document_page: ['INSERT'],
   limit_book: ['INSERT'],
+  book_standing: ['INSERT'],
   gauge: ['INSERT', 'UPDATE (replaced)'],
   gauge_pairing: ['INSERT', 'UPDATE (ended_at)'],
   job: ['INSERT', 'UPDATE (lock, book_id, book_revision, level)'],

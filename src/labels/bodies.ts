@@ -14,6 +14,8 @@ export const say = {
   sayWhyOpened: 'Say why it is opened.',
   namePlace: 'Name the place it stands at.',
   nameMachine: 'Name the machine.',
+  nameRevision: 'Name the revision.',
+  revisionNoDraft: 'An issued revision is not called a draft. Name it otherwise.',
   giveBookTitle: 'Give the book a title.',
   nameAdapterPlace: 'Name the adapter, or the place it stands at.',
   sayWhereReadings: 'Say where the readings come from.',

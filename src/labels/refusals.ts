@@ -12,6 +12,21 @@ export const say = {
     `Limit book ${revision} cannot be read (${path}: ${text}). Store it again from its document.`,
   thereNoJob: (jobId: string): string => `There is no job “${jobId}”. Open one from the shop floor.`,
   bookCanNever: (bookFaultWords: string): string => `This book can never give a verdict: ${bookFaultWords}`,
+  bookFileFaults: (count: number): string =>
+    count === 1
+      ? 'This book has a fault. Nothing was stored: mend it in the file, and choose the file again.'
+      : `This book has ${count} faults. Nothing was stored: mend them in the file, and choose the file again.`,
+  notADraft: (title: string, revision: string): string => `“${title}”, ${revision}, is issued already.`,
+  notLatestDraft: (latest: string): string => `There is a later draft, ${latest}: look at that one.`,
+  ownDraft: 'You worked on this draft yourself: a second person issues it.',
+  limitsNotAgreed: (count: number, names: string): string =>
+    `${count} ${count === 1 ? 'limit is' : 'limits are'} not checked by a second person, or not as on the page: ${names}. Check them on the limits sheet.`,
+  revisionThere: (revision: string): string => `There is a revision “${revision}” already. Name this one otherwise.`,
+  bookHasFaults: (says: string): string => `This book cannot be issued: ${says}`,
+  draftNotRetired: 'A draft is not retired: it counts for nothing until it is issued.',
+  jobCannotTake: (title: string, names: string): string =>
+    `“${title}” has measured what this book does not have: ${names}. It stays with its own book.`,
+  noOpenJob: (machine: string): string => `No job is open on ${machine}.`,
   thereNoLimit: (id: string, revision: string): string => `There is no limit book “${id}”, revision “${revision}”.`,
   read: 'read this',
   enterReadings: 'enter readings',

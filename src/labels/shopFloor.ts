@@ -70,6 +70,7 @@ export const say = {
   over: (days: number): string => `${days} d over`,
   gaugesThatLapse: 'Gauges that lapse',
   allGauges: 'All gauges',
+  limitBooks: 'Limit books',
   noneEveryGauge: 'None in the next 30 days.',
   records: 'Records',
   noBackupHas: '! No backup has been made yet.',

@@ -9,6 +9,7 @@ import type { EntryBody } from '../core/notes/entrySchema'
 import { standingOn, subjectOf } from '../core/notes/subject'
 import { entriesAfter } from '../db/queries/notes'
 import { readingsOf } from '../db/queries/readings'
+import { bookCases } from './books/books.fixture'
 import { draftCases } from './drafts/drafts.fixture'
 import { journeyCases } from './drafts/journeys.fixture'
 import type { Context } from './edge/context'
@@ -35,6 +36,7 @@ afterAll(() => database.end())
 
 describe('people', () => peopleCases(() => database))
 describe('a machine', () => draftCases(() => database))
+describe('a limit book', () => bookCases(() => database))
 describe('an assembly of the kit', () => journeyCases(() => database))
 describe('a table of earlier readings', () => historyCases(() => database))
 

@@ -1,7 +1,8 @@
 import type { BookFaultAt } from './bookFault'
 import type { LimitBook } from './bookShapeSchema'
 import { faultsOf } from './faults'
-import { healed, isUnder, type Path, type ShapeIssue, valueAt } from './healed'
+import { healed, type ShapeIssue } from './healed'
+import { isUnder, valueAt } from './path'
 import { type BookWarningAt, bookWarnings } from './warnings'
 
 export interface CheckedBook {
@@ -44,5 +45,3 @@ function textsIn(value: unknown): string[] {
   if (typeof value === 'string') return [value]
   return typeof value === 'object' && value !== null ? Object.values(value).flatMap(textsIn) : []
 }
-
-export type { Path }

@@ -1,6 +1,5 @@
 import { bookShapeSchema, type LimitBook } from './bookShapeSchema'
-
-export type Path = readonly (string | number)[]
+import { isUnder, type Path, valueAt } from './path'
 
 /** A place whose shape is wrong, as the schema tells it, with what stands there. */
 export interface ShapeIssue {
@@ -76,18 +75,6 @@ export function healed(file: unknown): Healed {
   }
   return { book: null, issues, stoodIn, placeOf }
 }
-
-/** The value at a path; undefined where the path leads nowhere. */
-export function valueAt(value: unknown, path: Path): unknown {
-  let at = value
-  for (const step of path) {
-    if (typeof at !== 'object' || at === null) return undefined
-    at = (at as Record<string | number, unknown>)[step]
-  }
-  return at
-}
-
-export const isUnder = (path: Path, above: Path): boolean => above.every((step, at) => path[at] === step)
 
 function put(value: unknown, path: Path, what: unknown): void {
   const above = valueAt(value, path.slice(0, -1))

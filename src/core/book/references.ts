@@ -248,7 +248,9 @@ function ofFits(refer: References): void {
     for (const why of fitFaults(fit)) refer.refuse(path, { code: 'fit', why })
     refer.part(fit.mendOn, [...path, 'mendOn'])
     if (fit.new) refer.source(fit.new.source, [...path, 'new', 'source'])
-    if (!hasLimits(fit) && refer.book.issued !== null) refer.refuse([...path, 'limits'], { code: 'noLimits' })
+    // A composed book says which limits it wants: a fit without any judges nothing, and says so.
+    if (!hasLimits(fit) && fit.wants === undefined && refer.book.issued !== null)
+      refer.refuse([...path, 'limits'], { code: 'noLimits' })
     fit.limitsBy?.forEach((limit, at) => refer.limitBy(limit, 'length', [...path, 'limitsBy', at], null))
     refer.limitIds(fit, path)
     refer.only(fit.only, path)

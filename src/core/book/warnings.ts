@@ -4,7 +4,7 @@ import type { Limit } from '../limit/limit'
 import { quantityOf, quantityOfValue } from '../method/gives'
 import type { ReductionName } from '../method/reduction'
 import type { Characteristic, LimitBook } from './bookShapeSchema'
-import type { Path } from './healed'
+import type { Path } from './path'
 
 /** What may be meant so in a book, and most often is a slip. */
 export interface BookWarnings {

@@ -1,7 +1,7 @@
 import type { Bare, Coded } from '../base/coded'
 import { isPlainObject } from '../base/plainObject'
 import { BOOK_FORMAT, BOOK_VERSION } from '../book/bookShapeSchema'
-import type { Path } from '../book/healed'
+import type { Path } from '../book/path'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { BOOK_SHEET, FURTHER, headerOf, OF, sheetName, unitsWord } from '../words/bookSheets'
 import type { Cell, CellFault } from './codec'

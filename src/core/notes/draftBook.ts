@@ -1,5 +1,6 @@
 import { err, ok, type Result } from '../base/result'
 import type { LimitBook } from '../book/bookSchema'
+import { plainBook } from '../book/plainBook'
 import { plainPosition } from '../book/plainPosition'
 import type { BookPosition, BookStep } from '../book/procedureSchema'
 import type { Added } from './additions'
@@ -35,17 +36,10 @@ export function draftBook(
   if (waiting.length > 0) return err({ code: 'notChecked', names: waiting.map(({ name }) => name) })
   const levels = book.levels.map(({ id }) => id)
   const found = positions.filter((position) => position.book === null)
-  const { added: _, ...own } = book
   return ok({
-    ...own,
+    ...plainBook(book),
     ...name,
     issued: null,
-    documents: book.documents.map(({ typed: _, ...document }) => document),
-    parts: book.parts.map(({ typed: _, ...part }) => ({
-      ...part,
-      ...(part.service ? { service: part.service.map(({ added: __, ...rule }) => rule) } : {}),
-    })),
-    characteristics: book.characteristics.map(({ typed: _, ...characteristic }) => characteristic),
     positions: [...book.positions, ...found.map(positionFound)],
     // A step belongs to levels: a book without any has nowhere to put it.
     procedure: [...book.procedure, ...(levels.length === 0 ? [] : more.map((step) => stepAdded(step, levels)))],

@@ -1,7 +1,7 @@
 /** Limit books and their revisions. */
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, isNull, not, sql } from 'drizzle-orm'
 import type { Executor } from '../client'
-import { job, limitBook, machine } from '../schema'
+import { bookStanding, job, limitBook, machine, report } from '../schema'
 
 export async function bookDocument(db: Executor, id: string, revision: string): Promise<unknown> {
   const rows = await db
@@ -11,12 +11,15 @@ export async function bookDocument(db: Executor, id: string, revision: string): 
   return rows[0]?.document
 }
 
-/** The latest issued revision of a family of limit books; while none is issued, its latest draft. */
+/** The last word on whether a revision is retired. */
+const isRetired = sql`coalesce((SELECT retired FROM book_standing AS said WHERE said.book_id = limit_book.id AND said.revision = limit_book.revision ORDER BY said.said_at DESC, said.id DESC LIMIT 1), false)`
+
+/** The latest issued revision of a family of limit books that is not retired; while none is issued, its latest draft. */
 export async function latestBook(db: Executor, bookId: string) {
   const rows = await db
     .select()
     .from(limitBook)
-    .where(eq(limitBook.id, bookId))
+    .where(and(eq(limitBook.id, bookId), not(isRetired)))
     .orderBy(sql`${limitBook.document}->>'issued' DESC NULLS LAST`, desc(limitBook.storedAt), desc(limitBook.revision))
     .limit(1)
   return rows[0]
@@ -25,7 +28,11 @@ export async function latestBook(db: Executor, bookId: string) {
 /** Every revision of a family of limit books, oldest first. */
 export const booksOf = (db: Executor, bookId: string) =>
   db
-    .select({ revision: limitBook.revision, title: limitBook.title, document: limitBook.document })
+    .select({
+      revision: limitBook.revision,
+      title: limitBook.title,
+      document: limitBook.document,
+    })
     .from(limitBook)
     .where(eq(limitBook.id, bookId))
     .orderBy(asc(limitBook.storedAt), asc(limitBook.revision))
@@ -33,7 +40,9 @@ export const booksOf = (db: Executor, bookId: string) =>
 /** Holds a family of limit books until the transaction ends: of two that make a revision, the second finds the first one's. */
 export const lockBook = (db: Executor, id: string) => db.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${id}))`)
 
-export const storeBook = (db: Executor, row: typeof limitBook.$inferInsert) => db.insert(limitBook).values(row)
+/** The clock, not the beginning of the transaction: revisions stored in one follow each other. */
+export const storeBook = (db: Executor, row: typeof limitBook.$inferInsert) =>
+  db.insert(limitBook).values({ ...row, storedAt: sql`clock_timestamp()` })
 
 /** A machine that is in no family of books is measured against this one from now on. */
 export const giveBook = (db: Executor, machineId: string, bookId: string) =>
@@ -54,3 +63,48 @@ export async function draftOfChange(db: Executor, changeId: string) {
 /** From now on a job that is not signed is measured against this revision. */
 export const giveJobBook = (db: Executor, jobId: string, of: { bookId: string; bookRevision: string; level: string | null }) =>
   db.update(job).set(of).where(eq(job.id, jobId))
+
+/** A machine is measured against another family of books from now on; jobs that are open keep theirs. */
+export const setMachineBook = (db: Executor, machineId: string, bookId: string) =>
+  db.update(machine).set({ bookId }).where(eq(machine.id, machineId))
+
+/** Every revision of every family: what of it a list shows. */
+export const allBooks = (db: Executor) =>
+  db
+    .select({
+      id: limitBook.id,
+      revision: limitBook.revision,
+      title: limitBook.title,
+      issued: sql<string | null>`${limitBook.document}->>'issued'`,
+      storedAt: limitBook.storedAt,
+      retired: sql<boolean>`${isRetired}`,
+    })
+    .from(limitBook)
+    .orderBy(asc(limitBook.title), asc(limitBook.id), asc(limitBook.storedAt), asc(limitBook.revision))
+
+/** Jobs that are measured against a book, with what became of them. */
+export const jobsWithBook = (db: Executor, bookId: string) =>
+  db
+    .select({ job, reportId: report.id })
+    .from(job)
+    .leftJoin(report, eq(report.jobId, job.id))
+    .where(eq(job.bookId, bookId))
+    .orderBy(asc(job.openedOn))
+
+/** Names of everybody who worked on drafts of a family since it was last issued; whoever checked only is none of them. */
+export async function draftersOf(db: Executor, bookId: string): Promise<readonly string[]> {
+  const { rows } = await db.execute<{ name: string }>(
+    sql`SELECT DISTINCT by_name AS name FROM event_log
+      WHERE verb IN ('book.changed', 'book.drafted', 'book.imported') AND detail->>'book' = ${bookId}
+        AND coalesce(detail->>'change', '') <> 'check' AND by_name IS NOT NULL
+        AND id > coalesce((SELECT max(id) FROM event_log WHERE verb = 'book.issued' AND detail->>'book' = ${bookId}), 0)`,
+  )
+  return rows.map(({ name }) => name)
+}
+
+export const storeStanding = (db: Executor, row: typeof bookStanding.$inferInsert) => db.insert(bookStanding).values(row)
+
+export async function standingById(db: Executor, id: string) {
+  const rows = await db.select({ id: bookStanding.id }).from(bookStanding).where(eq(bookStanding.id, id))
+  return rows[0]
+}

@@ -4,6 +4,7 @@ import {
   boolean,
   customType,
   date,
+  foreignKey,
   index,
   integer,
   jsonb,
@@ -108,6 +109,27 @@ export const limitBook = pgTable(
     storedAt: timestamp('stored_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.id, table.revision] })],
+)
+
+/** Whether a book revision is offered for new jobs: the last word counts. Append-only. */
+export const bookStanding = pgTable(
+  'book_standing',
+  {
+    id: uuid('id').primaryKey(),
+    bookId: text('book_id').notNull(),
+    revision: text('revision').notNull(),
+    retired: boolean('retired').notNull(),
+    reason: text('reason').notNull(),
+    saidBy: text('said_by')
+      .notNull()
+      .references(() => user.id),
+    byName: text('by_name').notNull(),
+    saidAt: timestamp('said_at', { withTimezone: true }).notNull(),
+  },
+  (table) => [
+    index('book_standing_book').on(table.bookId, table.revision, table.saidAt),
+    foreignKey({ columns: [table.bookId, table.revision], foreignColumns: [limitBook.id, limitBook.revision] }),
+  ],
 )
 
 /** A gauge and one calibration of it. Calibrated anew, it is another row with the same code: what was read before keeps its figures. */

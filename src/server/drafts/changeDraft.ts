@@ -10,13 +10,14 @@ import { typedBookTitle } from '../../core/words/books'
 import { issueWords } from '../../core/words/issues'
 import { bookFaultWords } from '../../core/words/recordFaults'
 import type { Executor } from '../../db/client'
-import { booksOf, draftOfChange, giveBook, giveJobBook, lockBook, storeBook } from '../../db/queries/books'
+import { draftOfChange, giveBook, giveJobBook, lockBook, storeBook } from '../../db/queries/books'
 import { announce, lockJob } from '../../db/queries/jobs'
 import { appendLog, namesOn } from '../../db/queries/log'
 import { lockMachine, pagesOf } from '../../db/queries/machines'
 import { composeFaultWords } from '../../labels/compose'
 import { rowFaultWords } from '../../labels/limitSheet'
 import { say } from '../../labels/refusals'
+import { familyOf, nextDraft } from '../books/family'
 import { bookOf } from '../books/issuedBook'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
@@ -32,12 +33,14 @@ export async function draftView(context: Context, machineId: string): Promise<Dr
   const { machine, book, jobs } = await machineOf(db, machineId)
   if (!sees(context.user, machine.station)) throw new Refused('notFound', say.thereNoMachine(machineId))
   const open = jobs.find(isOpen)
+  const family = book && (await familyOf(db, book.id))
+  const now = family?.draft ?? book
   return {
     machine: machineInRecord(machine),
-    book: book ?? emptyComposition(machine.id, typedBookTitle(machine.name)),
-    revision: book?.revision ?? null,
-    issued: book !== null && book.issued !== null,
-    earlier: book === null ? [] : (await booksOf(db, book.id)).map(({ revision }) => revision),
+    book: now ?? emptyComposition(machine.id, typedBookTitle(machine.name)),
+    revision: now?.revision ?? null,
+    issued: now !== null && now.issued !== null,
+    earlier: family?.revisions.map(({ revision }) => revision) ?? [],
     pages: await pagesOf(db, machine.id),
     openJob: open ? { id: open.job.id, title: open.job.title } : null,
   }
@@ -53,16 +56,20 @@ export async function changeDraft(context: Context, machineId: string, body: Dra
     await lockMachine(db, machineId)
     if (await draftOfChange(db, body.id)) return
     const { machine, book, jobs } = await machineOf(db, machineId)
-    if (book !== null && book.issued !== null) throw new Refused('notPossible', say.bookIssued(book.title, book.revision))
-    if ((book?.revision ?? null) !== body.base) throw new Refused('conflict', say.draftChangedMeanwhile(book?.revision ?? ''))
-    const before = book ?? emptyComposition(machine.id, typedBookTitle(machine.name))
-    await lockBook(db, before.id)
-    const drafts = await booksOf(db, before.id)
+    const id = book?.id ?? emptyComposition(machine.id, '').id
+    await lockBook(db, id)
+    const family = await familyOf(db, id)
+    const now = family?.draft ?? book
+    if (now !== null && now.issued !== null && body.change.kind !== 'begin')
+      throw new Refused('notPossible', say.bookIssued(now.title, now.revision))
+    if ((now?.revision ?? null) !== body.base) throw new Refused('conflict', say.draftChangedMeanwhile(now?.revision ?? ''))
+    const before = now ?? emptyComposition(machine.id, typedBookTitle(machine.name))
     const made = checked(await applied(context, db, before, body.change, machine))
-    const document = { ...made, revision: `draft ${drafts.length + 1}` }
+    const document = { ...made, revision: nextDraft(family), issued: null }
     await storeBook(db, { id: document.id, revision: document.revision, title: document.title, document, changeId: body.id })
     await giveBook(db, machine.id, document.id)
-    for (const { job } of jobs.filter((one) => follows(one, before))) await bringAlong(context, db, job, document)
+    const issued = new Set(family?.revisions.filter((one) => one.issued !== null).map(({ revision }) => revision))
+    for (const { job } of jobs.filter((one) => follows(one, before, issued))) await bringAlong(context, db, job, document)
     await appendLog(db, context, {
       verb: 'book.changed',
       subject: machineId,
@@ -72,9 +79,11 @@ export async function changeDraft(context: Context, machineId: string, body: Dra
   return draftView(context, machineId)
 }
 
-/** A job that is measured against this draft, or without a book yet. */
-const follows = ({ job, reportId }: MachineJob, { id }: LimitBook): boolean =>
-  reportId === null && job.importedFrom === null && (job.bookId === null || job.bookId === id)
+/** A job that is measured against this draft, or without a book yet; one on an issued revision stays with it. */
+const follows = ({ job, reportId }: MachineJob, { id }: LimitBook, issued: ReadonlySet<string>): boolean =>
+  reportId === null &&
+  job.importedFrom === null &&
+  (job.bookId === null || (job.bookId === id && !issued.has(job.bookRevision ?? '')))
 
 type Machine = Pick<DraftView['machine'], 'id' | 'units'>
 
@@ -87,6 +96,8 @@ async function applied(
 ): Promise<LimitBook> {
   const who = { by: context.user.name, at: context.now().toISOString() }
   switch (change.kind) {
+    case 'begin':
+      return book
     case 'back':
       return bookOf(db, book.id, change.revision)
     case 'limits':

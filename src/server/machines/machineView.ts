@@ -51,6 +51,7 @@ export async function machineView(context: Context, machineId: string): Promise<
     hoursLog: [...log].reverse(),
     pages: await pagesOf(db, machine.id),
     book: book && {
+      id: book.id,
       title: book.title,
       revision: book.revision,
       draft: book.issued === null,

@@ -4,6 +4,7 @@ import { daySchema } from '../../core/base/idSchema'
 import { appendLog, noteAttempt } from '../../db/queries/log'
 import { eventsOf, verbsLogged } from '../../db/queries/people'
 import { authorise, type Context } from '../edge/context'
+import { csvOf } from '../edge/csv'
 
 /** So many events are shown at once; the export has more. */
 const MOST_SHOWN = 300
@@ -34,15 +35,9 @@ export async function logCsv(context: Context, asked: Asked): Promise<string> {
   const events = await eventsOf(context.db, asked, MOST_EXPORTED)
   await appendLog(context.db, context, { verb: 'log.exported', subject: 'log', detail: { ...asked, events: events.length } })
   const rows = events.map(({ at, by, verb, subject, detail }) => [at, by, verb, subject, JSON.stringify(detail)])
-  return `${[['at', 'by', 'what', 'about', 'detail'], ...rows].map((row) => row.map(cell).join(',')).join('\r\n')}\r\n`
+  return csvOf([['at', 'by', 'what', 'about', 'detail'], ...rows])
 }
 
 /** That something was taken out as a file, by whom: a report, a record, a limit book, the heads of the chains. */
 export const noteExport = (context: Context, what: 'report' | 'record' | 'book' | 'heads', subject: string) =>
   noteAttempt(context.db, context, { verb: `${what}.exported`, subject, detail: {} })
-
-/** A cell that no spreadsheet takes for a formula. */
-function cell(text: string): string {
-  const plain = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text
-  return /[",\r\n]/.test(plain) ? `"${plain.replaceAll('"', '""')}"` : plain
-}

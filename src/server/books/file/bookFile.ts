@@ -1,10 +1,11 @@
 import type { LimitBook } from '../../../core/book/bookSchema'
 import { checkBook } from '../../../core/book/checkBook'
-import type { Path } from '../../../core/book/healed'
+import type { Path } from '../../../core/book/path'
 import { bookFromSheets } from '../../../core/bookSheets/fromSheets'
 import type { UnitSystem } from '../../../core/quantity/unitSystem'
 import { upgradeBook } from '../../../core/record/upgrade'
-import { bookFaultLines, bookPlaceWords, bookWarningWords } from '../../../core/words/bookFile'
+import { bookFaultLines, bookWarningWords } from '../../../core/words/bookFile'
+import { bookPlaceWords } from '../../../core/words/bookPlaces'
 import { cellPlaceWords, sheetFaultWords } from '../../../core/words/bookSheetFaults'
 import { say } from '../../../labels/bookFile'
 import { isPacked, readWorkbook } from './workbook'
@@ -48,7 +49,7 @@ export async function readBookFile(bytes: Uint8Array): Promise<BookFileRead> {
 
 async function fromWorkbook(bytes: Uint8Array): Promise<BookFileRead> {
   const sheets = await readWorkbook(bytes)
-  if (typeof sheets === 'string') return refused(say[sheets])
+  if (typeof sheets === 'string') return refused(sheets === 'tooLarge' ? say.tooLarge : say.notASpreadsheet)
   const { file, system, faults, placeOf } = bookFromSheets(sheets)
   const read = checkedFile(upgradeBook(file), system, (path) => cellPlaceWords(placeOf(path)))
   if (faults.length === 0) return read

@@ -1,0 +1,66 @@
+import type { Limit, LimitBy } from '../limit/limit'
+import type { FitSpec, LimitBook } from './bookShapeSchema'
+
+interface Mark {
+  readonly by: string
+  readonly at: string
+}
+
+/** A book by itself: without what stands in it only inside a job. */
+export function plainBook(book: LimitBook): LimitBook {
+  const { added: _, ...own } = book
+  return {
+    ...own,
+    documents: book.documents.map(({ typed: _, ...document }) => document),
+    parts: book.parts.map(({ typed: _, service, ...part }) => ({
+      ...part,
+      ...(service ? { service: service.map(({ added: __, ...rule }) => rule) } : {}),
+    })),
+    characteristics: book.characteristics.map(({ typed: _, ...characteristic }) => characteristic),
+  }
+}
+
+/** A book whose limits carry no marks: it is issued, and all of them were agreed. */
+export const withoutMarks = (book: LimitBook): LimitBook =>
+  withLimits(
+    book,
+    () =>
+      ({ typed: _, ...limit }) =>
+        limit as never,
+  )
+
+/**
+ * A book that came from a file: its limits wait for a second person, whatever the file says of them, but for those that
+ * stand in `known` with the same figures and the same page.
+ */
+export function asTypedBy(book: LimitBook, who: Mark, known: LimitBook | null): LimitBook {
+  const before = new Map(
+    [...(known?.characteristics ?? []), ...(known?.fits ?? [])].map((subject) => [subject.id, subject] as const),
+  )
+  return withLimits(book, (id) => {
+    const own = before.get(id)
+    const stood = [...(own?.limits ?? []), ...(own?.limitsBy ?? [])]
+    return ({ typed: _, ...limit }) => {
+      const same = stood.find((one) => saysOf(one) === saysOf(limit))
+      const typed = same ? same.typed : { ...who, check: null }
+      return { ...limit, ...(typed ? { typed } : {}) } as never
+    }
+  })
+}
+
+type AnyLimit = Limit | LimitBy
+/** What a limit says, whoever typed it, and whatever it is called. */
+const saysOf = (limit: object): string =>
+  JSON.stringify(
+    Object.entries(limit)
+      .filter(([key]) => !['typed', 'id', 'instruction'].includes(key))
+      .sort(([a], [b]) => (a < b ? -1 : 1)),
+  )
+
+function withLimits(book: LimitBook, change: (subject: string) => <L extends AnyLimit>(limit: L) => L): LimitBook {
+  const anew = <T extends LimitBook['characteristics'][number] | FitSpec>(one: T): T => {
+    const each = change(one.id)
+    return { ...one, limits: one.limits.map(each), ...(one.limitsBy ? { limitsBy: one.limitsBy.map(each) } : {}) }
+  }
+  return { ...book, characteristics: book.characteristics.map(anew), fits: book.fits.map(anew) }
+}

@@ -1,0 +1,71 @@
+import type { IssueBody } from '../../contract/bodies'
+import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
+import { checkBook } from '../../core/book/checkBook'
+import { withoutMarks } from '../../core/book/plainBook'
+import { bookFaultLines } from '../../core/words/bookFile'
+import { bookPlaceWords } from '../../core/words/bookPlaces'
+import type { Executor } from '../../db/client'
+import { draftersOf, draftOfChange, lockBook, storeBook } from '../../db/queries/books'
+import { appendLog } from '../../db/queries/log'
+import { say } from '../../labels/refusals'
+import { authorise, type Context } from '../edge/context'
+import { Refused } from '../edge/refused'
+import { type Family, familyOf, revisionOf } from './family'
+
+/**
+ * Issues the latest draft of a family under a revision. Whoever worked on the draft does not issue it, every limit that was
+ * typed has been agreed by a second person, and nothing in it is wrong. Sent twice, it is issued once.
+ */
+export function issueBook(context: Context, id: string, draft: string, body: IssueBody): Promise<{ revision: string }> {
+  authorise(context, 'check')
+  return context.db.transaction(async (db) => {
+    await lockBook(db, id)
+    if (await draftOfChange(db, body.id)) return { revision: body.revision }
+    const family = await familyOf(db, id)
+    if (!family) throw new Refused('notFound', say.thereNoLimit(id, draft))
+    const book = revisionOf(family, draft)
+    if (book.issued !== null) throw new Refused('conflict', say.notADraft(book.title, book.revision))
+    if (family.draft !== book) throw new Refused('conflict', say.notLatestDraft(family.draft?.revision ?? ''))
+    if (family.revisions.some(({ revision }) => revision.toLowerCase() === body.revision.toLowerCase())) {
+      const message = say.revisionThere(body.revision)
+      throw new Refused('conflict', message, [{ path: 'revision', message }])
+    }
+    const { drafters, open } = await openPoints(db, family, book)
+    if (drafters.includes(context.user.name)) throw new Refused('notAllowed', say.ownDraft)
+    if (open.length > 0) throw new Refused('notPossible', say.limitsNotAgreed(open.length, open.slice(0, 5).join(', ')))
+    const issued = context.now().toISOString().slice(0, 10)
+    const document = { ...withoutMarks(book), revision: body.revision, issued }
+    const faults = bookFaultLines(checkBook(document))
+    if (faults.length > 0)
+      throw new Refused(
+        'notPossible',
+        say.bookHasFaults(`${bookPlaceWords(document, faults[0]?.path ?? [])}: ${faults[0]?.says ?? ''}`),
+        faults.map(({ path, says }) => ({ path: bookPlaceWords(document, path), message: says })),
+      )
+    await storeBook(db, {
+      id,
+      revision: body.revision,
+      title: book.title,
+      document: bookSchema.parse(document),
+      changeId: body.id,
+    })
+    await appendLog(db, context, {
+      verb: 'book.issued',
+      subject: `book ${id}`,
+      detail: { book: id, revision: body.revision, from: book.revision },
+    })
+    return { revision: body.revision }
+  })
+}
+
+/** Who worked on a draft since the family was last issued, and the names of limits that nobody has agreed to. */
+export async function openPoints(db: Executor, family: Family, book: LimitBook) {
+  const limited = [...book.characteristics, ...book.fits].flatMap(({ name, limits, limitsBy = [] }) =>
+    [...limits, ...limitsBy].flatMap(({ typed }) => (typed ? [{ name, typed }] : [])),
+  )
+  const logged = await draftersOf(db, family.id)
+  return {
+    drafters: [...new Set([...logged, ...limited.map(({ typed }) => typed.by)])],
+    open: [...new Set(limited.filter(({ typed }) => typed.check?.agrees !== true).map(({ name }) => name))],
+  }
+}
