@@ -5,6 +5,7 @@ import { describe, expect, test } from 'vitest'
 import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
 import { bookAsSheets } from '../src/core/bookSheets/toSheets'
 import { evaluate } from '../src/core/evaluate/evaluate'
+import { sheetNames } from '../src/core/words/bookSheets'
 import { readBookFile } from '../src/server/books/file/bookFile'
 import { readWorkbook, writeWorkbook } from '../src/server/books/file/workbook'
 import larkhollow from './larkhollow/book.json'
@@ -143,7 +144,10 @@ describe('as a spreadsheet', () => {
         fc.uniqueArray(fc.nat(cellSlips.length - 1), { maxLength: 6 }),
         fc.nat(9),
         async (book, chosen, at) => {
-          const sheets = bookAsSheets(book, unitsOf(book)).map(({ name, rows }) => ({ name, rows: rows.map((row) => [...row]) }))
+          const sheets = bookAsSheets(book, unitsOf(book), sheetNames).map(({ name, rows }) => ({
+            name,
+            rows: rows.map((row) => [...row]),
+          }))
           const made = chosen.flatMap((index, nth) => {
             const [name, header, cell, says] = cellSlips[index] ?? []
             const rows = sheets.find((sheet) => sheet.name === name)?.rows
@@ -172,14 +176,14 @@ describe('as a spreadsheet', () => {
         title: '=HYPERLINK("http://x","y")',
         parts: book.parts.map((part) => ({ ...part, position: '+1' })),
       }
-      const bytes = await writeWorkbook(bookAsSheets(evil, unitsOf(book)))
+      const bytes = await writeWorkbook(bookAsSheets(evil, unitsOf(book), sheetNames))
       const read = await readBookFile(bytes)
       expect(read).toMatchObject({ faults: [], system: unitsOf(book) })
       expect(read.book).toEqual(evil)
       expect(Buffer.from(bytes).includes('<f>')).toBe(false)
     }
     const [engine] = books
-    const rows = engine && bookAsSheets(engine, 'inch').find(({ name }) => name === 'Limits')?.rows
+    const rows = engine && bookAsSheets(engine, 'inch', sheetNames).find(({ name }) => name === 'Limits')?.rows
     // The wear limit of the left cylinder as its page prints it.
     expect(rows?.[1]?.[rows[0]?.indexOf('Wear limit') ?? -1]).toBe(9.09)
   })
@@ -198,7 +202,7 @@ describe('as a spreadsheet', () => {
   test('what is written over, left free and out of order in a spreadsheet is read all the same', async () => {
     const [, book] = books
     if (!book) throw new Error('no book')
-    const sheets = bookAsSheets(book, 'metric').map(({ name, rows: [header = [], ...rows] }) =>
+    const sheets = bookAsSheets(book, 'metric', sheetNames).map(({ name, rows: [header = [], ...rows] }) =>
       name === 'Parts'
         ? {
             name: ' parts ',

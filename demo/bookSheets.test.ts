@@ -9,6 +9,7 @@ import { compose } from '../src/core/kit/compose'
 import { emptyComposition } from '../src/core/kit/composition'
 import { figuresOf } from '../src/core/kit/everyAssembly.fixture'
 import type { UnitSystem } from '../src/core/quantity/unitSystem'
+import { sheetNames } from '../src/core/words/bookSheets'
 import larkhollow from './larkhollow/book.json'
 import motion from './larkhollow/motion/book.json'
 import quillmere from './quillmere/book.json'
@@ -32,7 +33,7 @@ const composed = (['metric', 'inch'] as const).flatMap((system) =>
 
 describe.each([...written, ...composed])('%s', (_, book, system) => {
   test('comes back from its sheets as it was, and from JSON', () => {
-    const read = bookFromSheets(bookAsSheets(book, system))
+    const read = bookFromSheets(bookAsSheets(book, system, sheetNames), sheetNames)
     expect(read.faults).toEqual([])
     expect(read.system).toBe(system)
     expect(checkBook(read.file)).toMatchObject({ shape: [], faults: [] })
@@ -43,7 +44,7 @@ describe.each([...written, ...composed])('%s', (_, book, system) => {
 
 test('what has a column stands in it, not in the further fields', () => {
   const further = written.flatMap(([, book, system]) =>
-    bookAsSheets(book, system).flatMap(({ name, rows: [header = [], ...rows] }) => {
+    bookAsSheets(book, system, sheetNames).flatMap(({ name, rows: [header = [], ...rows] }) => {
       const at = header.indexOf('Further')
       return at < 0 ? [] : [[name, rows.filter((row) => (row[at] ?? null) !== null).length / Math.max(1, rows.length)] as const]
     }),

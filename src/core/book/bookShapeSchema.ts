@@ -3,15 +3,13 @@ import { daySchema, idSchema, nameSchema, uniqueIds } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { equalPartsSchema } from '../fit/equalPartsSchema'
 import { fitSchema } from '../fit/fitSchema'
+import { BOOK_FORMAT, BOOK_VERSION } from './bookFormat'
 import { characteristicSchema } from './characteristicSchema'
 import { crossCheckSchema } from './crossCheckSchema'
 import { partSchema } from './partSchema'
 import { procedureShape } from './procedureSchema'
 
 const namedSchema = z.strictObject({ id: idSchema, name: nameSchema })
-
-export const BOOK_FORMAT = 'medida-limit-book'
-export const BOOK_VERSION = 2
 
 /** A limit book as it is written; whether its names hold together, references.ts says. */
 export const bookShapeSchema = z.strictObject({

@@ -14,7 +14,7 @@ export interface ChangedEntry {
   readonly id: string
   readonly name: string
   readonly kind: 'added' | 'gone' | 'changed'
-  /** Of an entry that changed. */
+  /** What of it changed; of one that is added or gone, all that it says. */
   readonly fields: readonly ChangedField[]
   /** The characteristic or fit whose figures these are, for their units. */
   readonly of: string | null
@@ -90,10 +90,10 @@ function compared(list: string, before: readonly Entry[], after: readonly Entry[
     of: of ?? (list === 'characteristics' || list === 'fits' ? String(entry.id) : null),
   })
   return [
-    ...before.filter(({ id }) => !now.has(id)).map((entry) => as(entry, 'gone')),
+    ...before.filter(({ id }) => !now.has(id)).map((entry) => as(entry, 'gone', differences(entry, {}, []))),
     ...after.flatMap((entry) => {
       const was = old.get(entry.id)
-      if (!was) return [as(entry, 'added')]
+      if (!was) return [as(entry, 'added', differences({}, entry, []))]
       const fields = differences(was, entry, [])
       return fields.length === 0 ? [] : [as(entry, 'changed', fields)]
     }),
@@ -102,6 +102,9 @@ function compared(list: string, before: readonly Entry[], after: readonly Entry[
 
 /** Fields that differ, as deep as both are entries with fields; lists as a whole. */
 function differences(from: unknown, to: unknown, path: readonly (string | number)[]): ChangedField[] {
+  // What one of them leaves out altogether is told field by field too.
+  if (isPlainObject(from) && to == null) return differences(from, {}, path)
+  if (isPlainObject(to) && from == null) return differences({}, to, path)
   if (isPlainObject(from) && isPlainObject(to))
     return [...new Set([...Object.keys(from), ...Object.keys(to)])]
       .filter((key) => !MARKS.has(key))

@@ -140,16 +140,3 @@ const FINE = 1e-6
 
 export const length = (empty: null | undefined = undefined): Codec => figure(() => 'length', empty)
 export const value = (empty: null | undefined = undefined): Codec => figure(({ quantity }) => quantity, empty)
-
-/** Whatever has no column of its own, as JSON. */
-export const json: Codec = {
-  empty: undefined,
-  encode: (value) => (value === undefined ? null : JSON.stringify(value)),
-  decode: (cell) => {
-    try {
-      return ok(JSON.parse(textOf(cell)) as unknown)
-    } catch {
-      return err({ code: 'notJson' })
-    }
-  },
-}

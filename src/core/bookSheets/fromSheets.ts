@@ -1,10 +1,10 @@
 import type { Bare, Coded } from '../base/coded'
 import { isPlainObject } from '../base/plainObject'
-import { BOOK_FORMAT, BOOK_VERSION } from '../book/bookShapeSchema'
+import { BOOK_FORMAT, BOOK_VERSION } from '../book/bookFormat'
 import type { Path } from '../book/path'
 import type { UnitSystem } from '../quantity/unitSystem'
-import { BOOK_SHEET, FURTHER, headerOf, OF, sheetName, unitsWord } from '../words/bookSheets'
 import type { Cell, CellFault } from './codec'
+import type { SheetNames } from './names'
 import { entryOf } from './sheetRows'
 import { bookColumns, type Column, type Sheet, sheets } from './sheets'
 import { quantityIn, type SheetOfCells } from './toSheets'
@@ -44,22 +44,22 @@ export interface ReadSheets {
 type Entry = Record<string, unknown>
 
 /** Reads a workbook as a limit book; every cell that cannot be read is told at once. */
-export function bookFromSheets(workbook: readonly SheetOfCells[]): ReadSheets {
+export function bookFromSheets(workbook: readonly SheetOfCells[], names: SheetNames): ReadSheets {
   const faults: SheetFaultAt[] = []
   const byName = new Map(workbook.map((one) => [one.name.trim().toLowerCase(), one]))
-  const known = new Set([BOOK_SHEET, ...sheets.map(({ id }) => sheetName[id] ?? id)].map((name) => name.toLowerCase()))
+  const known = new Set([names.book, ...sheets.map(({ id }) => names.sheet(id))].map((name) => name.toLowerCase()))
   for (const { name } of workbook)
     if (!known.has(name.trim().toLowerCase()))
       faults.push({ place: { sheet: name, row: 1, column: 0 }, fault: { code: 'unknownSheet', sheet: name } })
   const places = new Map<string, CellPlace>()
-  const own = byName.get(BOOK_SHEET.toLowerCase())
-  if (!own) faults.push({ place: { sheet: BOOK_SHEET, row: 1, column: 0 }, fault: { code: 'noSheet', sheet: BOOK_SHEET } })
-  const { system, fields } = aboutBook(own?.rows ?? [], faults, places)
+  const own = byName.get(names.book.toLowerCase())
+  if (!own) faults.push({ place: { sheet: names.book, row: 1, column: 0 }, fault: { code: 'noSheet', sheet: names.book } })
+  const { system, fields } = aboutBook(own?.rows ?? [], faults, places, names)
   const file: Entry = { ...fields }
   for (const sheet of sheets) {
-    const cells = byName.get((sheetName[sheet.id] ?? sheet.id).toLowerCase())
+    const cells = byName.get(names.sheet(sheet.id).toLowerCase())
     if (sheet.child === null && (cells !== undefined || !sheet.optional)) file[sheet.list] = []
-    if (cells !== undefined) new Reading(sheet, cells, system, file, faults, places).run()
+    if (cells !== undefined) new Reading(sheet, cells, system, file, faults, places, names).run()
   }
   return {
     file,
@@ -70,7 +70,7 @@ export function bookFromSheets(workbook: readonly SheetOfCells[]): ReadSheets {
         const found = places.get(path.slice(0, length).join('/'))
         if (found) return found
       }
-      return { sheet: BOOK_SHEET, row: 1, column: 0 }
+      return { sheet: names.book, row: 1, column: 0 }
     },
   }
 }
@@ -80,6 +80,7 @@ function aboutBook(
   rows: SheetOfCells['rows'],
   faults: SheetFaultAt[],
   places: Map<string, CellPlace>,
+  names: SheetNames,
 ): { readonly system: UnitSystem; readonly fields: Entry } {
   const lineOf = (header: string): number =>
     rows.findIndex(
@@ -88,16 +89,16 @@ function aboutBook(
           .trim()
           .toLowerCase() === header.toLowerCase(),
     )
-  const said = (key: string): Cell => rows[lineOf(headerOf('book', key))]?.[1] ?? null
+  const said = (key: string): Cell => rows[lineOf(names.header('book', key))]?.[1] ?? null
   const system: UnitSystem =
     String(said('units') ?? '')
       .trim()
-      .toLowerCase() === unitsWord.inch
+      .toLowerCase() === names.units.inch
       ? 'inch'
       : 'metric'
-  const rest = further(rows[lineOf(FURTHER)]?.slice(1) ?? [])
+  const rest = further(rows[lineOf(names.further)]?.slice(1) ?? [])
   if (rest === UNREADABLE)
-    faults.push({ place: { sheet: BOOK_SHEET, row: lineOf(FURTHER) + 1, column: 2 }, fault: { code: 'notJson' } })
+    faults.push({ place: { sheet: names.book, row: lineOf(names.further) + 1, column: 2 }, fault: { code: 'notJson' } })
   const { entry, faults: wrong } = entryOf(
     { columns: bookColumns, defaults: {} },
     bookColumns.map(({ key }) => said(key)),
@@ -105,10 +106,10 @@ function aboutBook(
     { system, quantity: 'count' },
   )
   for (const { key, path } of bookColumns)
-    places.set(path.join('/'), { sheet: BOOK_SHEET, row: lineOf(headerOf('book', key)) + 1 || 1, column: 2 })
+    places.set(path.join('/'), { sheet: names.book, row: lineOf(names.header('book', key)) + 1 || 1, column: 2 })
   for (const { column, fault } of wrong) {
-    const row = lineOf(headerOf('book', bookColumns[column]?.key ?? '')) + 1
-    faults.push({ place: { sheet: BOOK_SHEET, row, column: 2 }, fault: { code: 'cell', why: fault } })
+    const row = lineOf(names.header('book', bookColumns[column]?.key ?? '')) + 1
+    faults.push({ place: { sheet: names.book, row, column: 2 }, fault: { code: 'cell', why: fault } })
   }
   const format = { format: said('format') ?? BOOK_FORMAT, version: said('version') ?? BOOK_VERSION }
   return { system, fields: { ...format, ...entry } }
@@ -127,6 +128,7 @@ class Reading {
     private readonly file: Entry,
     private readonly faults: SheetFaultAt[],
     private readonly places: Map<string, CellPlace>,
+    private readonly names: SheetNames,
   ) {
     const header = (cells.rows[0] ?? []).map((cell) =>
       String(cell ?? '')
@@ -134,9 +136,9 @@ class Reading {
         .toLowerCase(),
     )
     const at = (name: string): number => header.indexOf(name.toLowerCase())
-    this.columns = sheet.columns.map((column) => ({ column, at: at(headerOf(sheet.id, column.key)) }))
-    this.furtherAt = header.flatMap((name, place) => (new RegExp(`^${FURTHER}( \\d+)?$`, 'i').test(name) ? [place] : []))
-    this.ofAt = sheet.child === null ? -1 : at(OF)
+    this.columns = sheet.columns.map((column) => ({ column, at: at(names.header(sheet.id, column.key)) }))
+    this.furtherAt = header.flatMap((name, place) => (new RegExp(`^${names.further}( \\d+)?$`, 'i').test(name) ? [place] : []))
+    this.ofAt = sheet.child === null ? -1 : at(names.of)
     const used = new Set([...this.columns.map((one) => one.at), ...this.furtherAt, this.ofAt])
     header.forEach((name, place) => {
       if (name !== '' && !used.has(place)) this.wrong(1, place, { code: 'unknownColumn', column: name })
@@ -160,7 +162,7 @@ class Reading {
       return this.wrong(number, Math.max(0, this.ofAt), {
         code: 'noOwner',
         id: ownerId,
-        sheet: sheetName[sheet.list] ?? sheet.list,
+        sheet: this.names.sheet(sheet.list),
       })
     const rest = further(this.furtherAt.map((at) => row[at] ?? null))
     if (rest === UNREADABLE) this.wrong(number, this.furtherAt[0] ?? 0, { code: 'notJson' })

@@ -1,6 +1,6 @@
 import { isPlainObject } from '../base/plainObject'
 import type { Cell, CellContext, CellFault } from './codec'
-import type { Column, Sheet } from './sheets'
+import type { Sheet } from './sheets'
 
 type Entry = Readonly<Record<string, unknown>>
 
@@ -54,9 +54,7 @@ export function entryOf(
 }
 
 /** Stands where a cell could not be read, so that nothing more is said of it. */
-export const UNREAD = null
-
-export const keysOf = (columns: readonly Column[]): readonly string[] => columns.map(({ key }) => key)
+const UNREAD = null
 
 function at(value: unknown, path: readonly string[]): unknown {
   let now = value
@@ -92,7 +90,7 @@ function leftOf(value: unknown, given: unknown): unknown {
   return left.length === 0 ? null : Object.fromEntries(left)
 }
 
-export function isSame(a: unknown, b: unknown): boolean {
+function isSame(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true
   if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((one, index) => isSame(one, b[index]))
   if (!isPlainObject(a) || !isPlainObject(b)) return false

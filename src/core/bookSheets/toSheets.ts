@@ -1,12 +1,13 @@
 import { isPlainObject } from '../base/plainObject'
-import { BOOK_FORMAT, BOOK_VERSION, type LimitBook } from '../book/bookShapeSchema'
+import { BOOK_FORMAT, BOOK_VERSION } from '../book/bookFormat'
+import type { LimitBook } from '../book/bookShapeSchema'
 import { quantityOf, quantityOfValue } from '../method/gives'
 import type { Method } from '../method/method'
 import type { ReductionName } from '../method/reduction'
 import type { QuantityKind } from '../quantity/kind'
 import type { UnitSystem } from '../quantity/unitSystem'
-import { BOOK_SHEET, FURTHER, headerOf, OF, sheetName, unitsWord } from '../words/bookSheets'
 import type { Cell } from './codec'
+import type { SheetNames } from './names'
 import { rowOf } from './sheetRows'
 import { bookColumns, type Sheet, sheets } from './sheets'
 
@@ -22,27 +23,27 @@ type Entry = Readonly<Record<string, unknown>>
 const MOST_IN_CELL = 30_000
 
 /** A limit book as a workbook: a sheet for the book itself and one for each of its lists that has entries, in its own units. */
-export function bookAsSheets(book: LimitBook, system: UnitSystem): readonly SheetOfCells[] {
+export function bookAsSheets(book: LimitBook, system: UnitSystem, names: SheetNames): readonly SheetOfCells[] {
   const { format: _, version: __, ...own } = book
   const lists = new Set(sheets.map(({ list }) => list))
   const scalars = Object.fromEntries(Object.entries(own).filter(([key]) => !lists.has(key)))
   const { cells, rest } = rowOf({ columns: bookColumns, defaults: {} }, scalars, { system, quantity: 'count' })
   const about: (readonly Cell[])[] = [
-    [headerOf('book', 'format'), BOOK_FORMAT],
-    [headerOf('book', 'version'), BOOK_VERSION],
-    [headerOf('book', 'units'), unitsWord[system]],
-    ...bookColumns.map(({ key }, at): readonly Cell[] => [headerOf('book', key), cells[at] ?? null]),
-    ...(rest === null ? [] : [[FURTHER, ...chunks(rest)]]),
+    [names.header('book', 'format'), BOOK_FORMAT],
+    [names.header('book', 'version'), BOOK_VERSION],
+    [names.header('book', 'units'), names.units[system]],
+    ...bookColumns.map(({ key }, at): readonly Cell[] => [names.header('book', key), cells[at] ?? null]),
+    ...(rest === null ? [] : [[names.further, ...chunks(rest)]]),
   ]
   const listed = sheets.flatMap((sheet) => {
-    const rows = rowsOf(sheet, book, system)
-    return rows === null ? [] : [{ name: sheetName[sheet.id] ?? sheet.id, rows }]
+    const rows = rowsOf(sheet, book, system, names)
+    return rows === null ? [] : [{ name: names.sheet(sheet.id), rows }]
   })
-  return [{ name: BOOK_SHEET, rows: about }, ...listed]
+  return [{ name: names.book, rows: about }, ...listed]
 }
 
 /** The rows of one list, its header first; null for a list that the book does not have. */
-function rowsOf(sheet: Sheet, book: LimitBook, system: UnitSystem): readonly (readonly Cell[])[] | null {
+function rowsOf(sheet: Sheet, book: LimitBook, system: UnitSystem, names: SheetNames): readonly (readonly Cell[])[] | null {
   const { child, columns } = sheet
   const entries = (book as unknown as Record<string, readonly Entry[] | undefined>)[sheet.list]
   if (entries === undefined) return null
@@ -59,9 +60,9 @@ function rowsOf(sheet: Sheet, book: LimitBook, system: UnitSystem): readonly (re
   })
   const most = Math.max(1, ...rows.map(({ further }) => further.length))
   const header = [
-    ...(child === null ? [] : [OF]),
-    ...columns.map(({ key }) => headerOf(sheet.id, key)),
-    ...Array.from({ length: most }, (_, at) => (at === 0 ? FURTHER : `${FURTHER} ${at + 1}`)),
+    ...(child === null ? [] : [names.of]),
+    ...columns.map(({ key }) => names.header(sheet.id, key)),
+    ...Array.from({ length: most }, (_, at) => (at === 0 ? names.further : `${names.further} ${at + 1}`)),
   ]
   return [header, ...rows.map(({ cells, further }) => [...cells, ...further])]
 }

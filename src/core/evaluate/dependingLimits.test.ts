@@ -247,7 +247,7 @@ test('a limit by a table takes the place of none beside it, and depends on nothi
   const faults = faultsOf({ ...record.book, variants: TYPE } as LimitBook)
   expect(faults.map(({ path, fault }) => `${path.join('.')} ${fault.code}`)).toEqual([
     'characteristics.0.limitsBy.0.depends.characteristic notAlwaysFitted',
-    'characteristics.0.limitsBy sameId',
+    'characteristics.0.limitsBy.0 sameId',
   ])
 })
 

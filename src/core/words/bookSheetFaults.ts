@@ -3,7 +3,7 @@ import type { CellPlace, SheetFault } from '../bookSheets/fromSheets'
 import { twoUnitsFaultWords } from './quantities'
 
 /** A column as spreadsheets name it: 1 → A, 27 → AA. */
-export function columnLetters(column: number): string {
+function columnLetters(column: number): string {
   let letters = ''
   for (let left = column; left > 0; left = Math.floor((left - 1) / 26))
     letters = String.fromCharCode(65 + ((left - 1) % 26)) + letters

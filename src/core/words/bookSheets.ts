@@ -1,15 +1,6 @@
-import type { UnitSystem } from '../quantity/unitSystem'
+import type { SheetNames } from '../bookSheets/names'
 
-/** The sheets and columns of a limit book as a spreadsheet, as people read them. */
-export const BOOK_SHEET = 'Book'
-/** The first column of a sheet whose rows belong to an entry of another one. */
-export const OF = 'Belongs to'
-/** The last column: what has none of its own. */
-export const FURTHER = 'Further'
-
-export const unitsWord: Readonly<Record<UnitSystem, string>> = { metric: 'metric', inch: 'inch' }
-
-export const sheetName: Readonly<Record<string, string>> = {
+const sheets: Readonly<Record<string, string>> = {
   documents: 'Documents',
   parts: 'Parts',
   characteristics: 'Characteristics',
@@ -178,10 +169,16 @@ const headers: Readonly<Record<string, string>> = {
   known: 'Known by',
   also: 'And by',
   quantity: 'Quantity',
-  within_: 'Within',
   demanded: 'Both demanded',
 }
 
-/** What a column is called; where one word means two things, the sheet decides. */
-export const headerOf = (sheet: string, key: string): string =>
-  sheet === 'closings' && key === 'within' ? (headers.within_ ?? key) : (headers[key] ?? key)
+/** The sheets and columns of a limit book as a spreadsheet, as people read them. */
+export const sheetNames: SheetNames = {
+  book: 'Book',
+  of: 'Belongs to',
+  further: 'Further',
+  units: { metric: 'metric', inch: 'inch' },
+  sheet: (id) => sheets[id] ?? id,
+  // Where one word means two things, the sheet decides.
+  header: (sheet, key) => (sheet === 'closings' && key === 'within' ? 'Within' : (headers[key] ?? key)),
+}

@@ -7,6 +7,7 @@ import { upgradeBook } from '../../../core/record/upgrade'
 import { bookFaultLines, bookWarningWords } from '../../../core/words/bookFile'
 import { bookPlaceWords } from '../../../core/words/bookPlaces'
 import { cellPlaceWords, sheetFaultWords } from '../../../core/words/bookSheetFaults'
+import { sheetNames } from '../../../core/words/bookSheets'
 import { say } from '../../../labels/bookFile'
 import { isPacked, readWorkbook } from './workbook'
 
@@ -50,7 +51,7 @@ export async function readBookFile(bytes: Uint8Array): Promise<BookFileRead> {
 async function fromWorkbook(bytes: Uint8Array): Promise<BookFileRead> {
   const sheets = await readWorkbook(bytes)
   if (typeof sheets === 'string') return refused(sheets === 'tooLarge' ? say.tooLarge : say.notASpreadsheet)
-  const { file, system, faults, placeOf } = bookFromSheets(sheets)
+  const { file, system, faults, placeOf } = bookFromSheets(sheets, sheetNames)
   const read = checkedFile(upgradeBook(file), system, (path) => cellPlaceWords(placeOf(path)))
   if (faults.length === 0) return read
   const own = faults.map(({ place, fault }) => ({ place: cellPlaceWords(place), says: sheetFaultWords(fault) }))
