@@ -41,7 +41,7 @@ function chunkOf(id: string): string | undefined {
   if (/node_modules\/(react|react-dom|scheduler|use-sync-external-store|uuid|idb)\//.test(id)) return 'react'
   if (MEASURING.test(id) && /\.tsx?$/.test(id)) return 'measuring'
   if (
-    /\/src\/(core|contract|drawing|sync|ui(?!\/(shopFloor|bookPage)))\/|\/src\/islands\/(notes|pageData|useOutbox)|\/src\/labels\/(shell|drawings|notes)/.test(
+    /\/src\/(core|contract|drawing|sync|ui(?!\/(shopFloor|bookPage|recordSheet)))\/|\/src\/islands\/(notes|pageData|useOutbox)|\/src\/labels\/(shell|drawings|notes)/.test(
       id,
     ) &&
     /\.tsx?$/.test(id)

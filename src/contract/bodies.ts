@@ -327,7 +327,9 @@ export const issueBody = z.strictObject({
     .trim()
     .min(1, say.nameRevision)
     .max(20)
-    .refine((text) => !/draft/i.test(text), say.revisionNoDraft),
+    .refine((text) => !/draft/i.test(text), say.revisionNoDraft)
+    // An address is made of it.
+    .refine((text) => /^[\p{L}\d][\p{L}\d ._-]*$/u.test(text), say.revisionLetters),
 })
 export type IssueBody = z.infer<typeof issueBody>
 

@@ -16,6 +16,7 @@ export const say = {
   nameMachine: 'Name the machine.',
   nameRevision: 'Name the revision.',
   revisionNoDraft: 'An issued revision is not called a draft. Name it otherwise.',
+  revisionLetters: 'A revision is letters, digits, spaces, points and hyphens: 2, B, 2026-1.',
   giveBookTitle: 'Give the book a title.',
   nameAdapterPlace: 'Name the adapter, or the place it stands at.',
   sayWhereReadings: 'Say where the readings come from.',

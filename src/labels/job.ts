@@ -52,6 +52,7 @@ export const say = {
   stageStage: 'Stage by stage',
   bench: 'To the bench',
   notSaidYet: 'not said yet',
+  recordSheets: 'Record sheets to print',
   recordAsJson: 'Record as JSON',
   gone: (note: string): string => `Gone: ${note}.`,
   typedLimitsOf: (count: number, unchecked: number): string =>

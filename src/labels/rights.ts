@@ -29,6 +29,7 @@ export const say = {
     'GET /jobs/[job]/as-found': 'As found',
     'GET /jobs/[job]/strip': 'Strip map',
     'GET /jobs/[job]/labels': 'Labels',
+    'GET /jobs/[job]/sheets': 'Record sheets to write on',
     'GET /jobs/[job]/look': 'Look',
     'GET /jobs/[job]/gate': 'Gate',
     'GET /jobs/[job]/limits': 'Limits',

@@ -125,7 +125,7 @@ export function bookCases(database: () => TestDatabase): void {
       const job = newId()
       await openJob(inspector, machine, { ...OPENING, id: job })
       const begun = await changeDraft(inspector, machine, { id: newId(), base: 'A', change: { kind: 'begin' } })
-      expect(begun).toMatchObject({ issued: false, revision: 'A, draft 3' })
+      expect(begun).toMatchObject({ issued: false, revision: 'A draft 3' })
       const stricter: DraftChange = { kind: 'limits', rows: [limitRow('79.95')] }
       const { revision: next } = await changeDraft(inspector, machine, { id: newId(), base: begun.revision, change: stricter })
       expect((await buildJobView(inspector, inspector.db, job)).record.book.revision).toBe('A')

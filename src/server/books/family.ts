@@ -52,11 +52,11 @@ export function revisionOf(family: Family, revision: string): LimitBook {
   return found
 }
 
-/** What the next draft of a family is called. */
+/** What the next draft of a family is called: an address is made of it. */
 export function nextDraft(family: Pick<Family, 'revisions' | 'latestIssued'> | null): string {
   const drafts = family?.revisions.filter(({ revision }) => /draft \d+$/.test(revision)).length ?? 0
   const issued = family?.latestIssued
-  return `${issued ? `${issued.revision.slice(0, 8)}, ` : ''}draft ${drafts + 1}`
+  return `${issued ? `${issued.revision.slice(0, 8).trim()} ` : ''}draft ${drafts + 1}`
 }
 
 /** Units a book is shown in: those of the machines that use it. */

@@ -33,7 +33,7 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
     await lockBook(db, id)
     const before = await booksOf(db, id)
     const drafts = before.filter(({ revision }) => /draft \d+$/.test(revision))
-    const base = book.issued === null ? '' : `${book.revision.slice(0, 10)}, `
+    const base = book.issued === null ? '' : `${book.revision.slice(0, 10).trim()} `
     const noted = foldNotes(book, job.entries)
     // Steps belong to a level: a machine that had no book gets the one that every composed machine has.
     const based = book.levels.length === 0 && noted.steps.some(isAddedHere) ? withBeginning(book) : book

@@ -13,6 +13,7 @@ export const rights = {
   'GET /jobs/[job]/as-found': ['read'],
   'GET /jobs/[job]/strip': ['read'],
   'GET /jobs/[job]/labels': ['read'],
+  'GET /jobs/[job]/sheets': ['read'],
   'GET /jobs/[job]/look': ['read'],
   'GET /jobs/[job]/gate': ['read'],
   'GET /jobs/[job]/limits': ['read'],
