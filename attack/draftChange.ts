@@ -16,6 +16,8 @@ export function anyDraftChange(random: Random): unknown {
     { kind: 'copy', position: 'bearing-1', names: ['Bearing 2', random.pick(TEXTS)] },
     { kind: 'takeOut', position: random.pick(['bearing-1', 'attic']) },
     { kind: 'back', revision: 'draft 1' },
+    { kind: 'begin' },
+    { kind: 'want', ...place },
     {
       kind: 'limits',
       rows: [

@@ -325,6 +325,26 @@ export function anyInput(random: Random, { job, machine, spare }: Target): Input
       by: random.pick(['inspector', 'reviewer']),
       body: { id: v7(), base: random.pick([null, 'draft 1']), change: anyDraftChange(random) },
     }),
+    () => ({
+      path: `/api/machines/${random.pick(['quillmere-unit-2', 'nowhere'])}/book`,
+      by: 'inspector',
+      body: {
+        book: random.pick(['larkhollow-motion', 'nowhere']),
+        revision: random.pick(['1', 'draft 1']),
+        job: random.chance(0.5),
+      },
+    }),
+    () => ({
+      path: '/api/books/quillmere-francis/C/issue',
+      by: 'reviewer',
+      body: { id: v7(), revision: random.pick(['D', ...TEXTS]).slice(0, 20) },
+    }),
+    () => ({
+      path: '/api/books/larkhollow-motion/1/standing',
+      by: 'inspector',
+      body: { id: v7(), retired: random.chance(0.5), reason: random.pick(TEXTS) },
+    }),
+    () => ({ path: '/api/books', by: 'inspector', body: { id: v7(), machine: null }, file: random.pick(TEXTS) }),
     () => ({ path: `/api/jobs/${job}/review`, by: 'reviewer', body: { kind: 'return', id: v7(), note: 'mend it' } }),
   ])()
   const body = random.chance(0.2) ? one.body : altered(random, one.body)

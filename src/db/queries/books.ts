@@ -91,15 +91,18 @@ export const jobsWithBook = (db: Executor, bookId: string) =>
     .where(eq(job.bookId, bookId))
     .orderBy(asc(job.openedOn))
 
-/** Names of everybody who worked on drafts of a family since it was last issued; whoever checked only is none of them. */
-export async function draftersOf(db: Executor, bookId: string): Promise<readonly string[]> {
-  const { rows } = await db.execute<{ name: string }>(
-    sql`SELECT DISTINCT by_name AS name FROM event_log
+/** Everybody who worked on drafts of a family since it was last issued; whoever checked only is none of them. */
+export async function draftersOf(
+  db: Executor,
+  bookId: string,
+): Promise<readonly { readonly id: string; readonly name: string }[]> {
+  const { rows } = await db.execute<{ id: string; name: string }>(
+    sql`SELECT DISTINCT user_id AS id, coalesce(by_name, '') AS name FROM event_log
       WHERE verb IN ('book.changed', 'book.drafted', 'book.imported') AND detail->>'book' = ${bookId}
-        AND coalesce(detail->>'change', '') <> 'check' AND by_name IS NOT NULL
-        AND id > coalesce((SELECT max(id) FROM event_log WHERE verb = 'book.issued' AND detail->>'book' = ${bookId}), 0)`,
+        AND coalesce(detail->>'change', '') <> 'check'
+        AND event_log.id > coalesce((SELECT max(issued.id) FROM event_log AS issued WHERE verb = 'book.issued' AND detail->>'book' = ${bookId}), 0)`,
   )
-  return rows.map(({ name }) => name)
+  return rows
 }
 
 export const storeStanding = (db: Executor, row: typeof bookStanding.$inferInsert) => db.insert(bookStanding).values(row)

@@ -52,7 +52,7 @@ export async function bookPage(context: Context, id: string, revision: string | 
   const latest = family.draft ?? family.latestIssued ?? family.revisions.at(-1)
   const book = revisionOf(family, revision ?? latest?.revision ?? '')
   const checked = checkBook(book)
-  const { drafters, open } = await openPoints(db, family, book)
+  const { drafters, open, hasWorked } = await openPoints(db, family, book)
   const rows = (await allBooks(db)).filter((row) => row.id === id)
   const isLatestDraft = book === family.draft
   return {
@@ -78,7 +78,7 @@ export async function bookPage(context: Context, id: string, revision: string | 
     drafters,
     isLatestDraft,
     may: {
-      issue: isLatestDraft && may(user.role, 'check') && !drafters.includes(user.name),
+      issue: isLatestDraft && may(user.role, 'check') && !hasWorked(user),
       change: may(user.role, 'plan'),
     },
   }

@@ -30,8 +30,8 @@ export function issueBook(context: Context, id: string, draft: string, body: Iss
       const message = say.revisionThere(body.revision)
       throw new Refused('conflict', message, [{ path: 'revision', message }])
     }
-    const { drafters, open } = await openPoints(db, family, book)
-    if (drafters.includes(context.user.name)) throw new Refused('notAllowed', say.ownDraft)
+    const { open, hasWorked } = await openPoints(db, family, book)
+    if (hasWorked(context.user)) throw new Refused('notAllowed', say.ownDraft)
     if (open.length > 0) throw new Refused('notPossible', say.limitsNotAgreed(open.length, open.slice(0, 5).join(', ')))
     const issued = context.now().toISOString().slice(0, 10)
     const document = { ...withoutMarks(book), revision: body.revision, issued }
@@ -64,8 +64,11 @@ export async function openPoints(db: Executor, family: Family, book: LimitBook) 
     [...limits, ...limitsBy].flatMap(({ typed }) => (typed ? [{ name, typed }] : [])),
   )
   const logged = await draftersOf(db, family.id)
+  const typists = new Set(limited.map(({ typed }) => typed.by))
   return {
-    drafters: [...new Set([...logged, ...limited.map(({ typed }) => typed.by)])],
+    drafters: [...new Set([...logged.map(({ name }) => name), ...typists])],
+    // A name may have changed since: whoever it was is told by their id, and where only a name is left, by that.
+    hasWorked: ({ id, name }: Context['user']): boolean => logged.some((one) => one.id === id) || typists.has(name),
     open: [...new Set(limited.filter(({ typed }) => typed.check?.agrees !== true).map(({ name }) => name))],
   }
 }
