@@ -344,6 +344,11 @@ export function anyInput(random: Random, { job, machine, spare }: Target): Input
       by: 'inspector',
       body: { id: v7(), retired: random.chance(0.5), reason: random.pick(TEXTS) },
     }),
+    () => ({
+      path: '/api/books/quillmere-francis/C/copy',
+      by: 'inspector',
+      body: { id: v7(), title: random.pick(TEXTS) },
+    }),
     () => ({ path: '/api/books', by: 'inspector', body: { id: v7(), machine: null }, file: random.pick(TEXTS) }),
     () => ({ path: `/api/jobs/${job}/review`, by: 'reviewer', body: { kind: 'return', id: v7(), note: 'mend it' } }),
   ])()

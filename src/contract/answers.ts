@@ -404,6 +404,8 @@ export interface ComparisonView {
   readonly to: LimitBook
   readonly units: UnitSystem
   readonly revisions: readonly string[]
+  /** It was started from a book of another family. */
+  readonly hasOrigin: boolean
   readonly changes: readonly ChangedEntry[]
   readonly uses: readonly BookUse[]
   readonly mayUse: boolean

@@ -344,3 +344,7 @@ export const machineBookBody = z.strictObject({
   job: z.boolean(),
 })
 export type MachineBookBody = z.infer<typeof machineBookBody>
+
+/** A book is begun as a copy of another. */
+export const copyBody = z.strictObject({ id: clientId, title: z.string().trim().min(3, say.giveBookTitle).max(200) })
+export type CopyBody = z.infer<typeof copyBody>

@@ -53,6 +53,7 @@ export const say = {
     'GET /books/[book]': 'A limit book',
     'GET /books/[book]/compare': 'Two revisions of a limit book',
     'POST /api/books': 'Take a limit book from a file',
+    'POST /api/books/[book]/[revision]/copy': 'Begin a limit book as a copy of another',
     'POST /api/books/[book]/[revision]/issue': 'Issue a limit book',
     'POST /api/books/[book]/[revision]/standing': 'Retire a limit book',
     'POST /api/machines/[machine]/book': 'Take a limit book into use',

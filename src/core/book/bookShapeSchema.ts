@@ -21,6 +21,8 @@ export const bookShapeSchema = z.strictObject({
   /** Null for a draft, and for a job that is measured without a book: then it may still be empty. */
   issued: daySchema.nullable(),
   currency: z.string().length(3),
+  /** The book of another family that this one was begun as a copy of. */
+  startedFrom: z.strictObject({ id: idSchema, revision: z.string().min(1).max(20) }).optional(),
   documents: z.array(
     z.strictObject({
       id: z.string().min(1).max(40),

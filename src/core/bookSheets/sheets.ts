@@ -332,4 +332,6 @@ export const bookColumns: readonly Column[] = [
   column('revision', text()),
   column('issued', text(null)),
   column('currency', text()),
+  column('startedFrom.id', text()),
+  column('startedFrom.revision', text()),
 ]

@@ -33,6 +33,8 @@ const headers: Readonly<Record<string, string>> = {
   revision: 'Revision',
   issued: 'Issued on',
   currency: 'Currency',
+  'startedFrom.id': 'Started from',
+  'startedFrom.revision': 'Started from revision',
   name: 'Name',
   assembly: 'Assembly',
   position: 'Position',

@@ -54,6 +54,20 @@ export function BookActions(props: ActionsProps) {
           />
         </Later>
       )}
+      {may.change && (
+        <Later open={say.copy}>
+          <Asking
+            label={say.copyTitle}
+            button={say.copy}
+            about={say.copyAbout}
+            most={200}
+            send={async (title, id) => {
+              const answer = await postJson<{ id: string; revision: string }>(`${path}/copy`, { id, title })
+              return answer.kind === 'ok' ? at(answer.value.id, answer.value.revision) : refusal(answer)
+            }}
+          />
+        </Later>
+      )}
       {may.change && others.length > 0 && <UseOn book={book} revision={revision} machines={others} />}
     </div>
   )

@@ -13,7 +13,8 @@ import { addMachine } from '../machines/addMachine'
 import { addEntries } from '../notes/addEntries'
 import { acceptReading } from '../readings/acceptReading'
 import { setStanding } from './bookStanding'
-import { bookPage, booksView, comparisonView } from './booksView'
+import { bookPage, booksView, comparisonView, ORIGIN } from './booksView'
+import { copyBook } from './copyBook'
 import { bookAsXlsx, limitsAsCsv } from './exportBook'
 import { importBook } from './importBook'
 import { issueBook } from './issueBook'
@@ -147,6 +148,23 @@ export function bookCases(database: () => TestDatabase): void {
       expect((await buildJobView(inspector, inspector.db, job)).record.book.revision).toBe('B')
       await setStanding(inspector, elsewhere, 'B', { id: newId(), retired: false, reason: 'Printed right' })
       expect((await openJobView(inspector, machine)).book?.revision).toBe('B')
+    }))
+
+  test('a copy is a book of its own, waits to be checked, and shows what was changed in it', () =>
+    database().as('inspector', async (inspector) => {
+      const id = newId()
+      const copied = await copyBook(inspector, 'quillmere-francis', 'C', { id, title: 'Smaller unit' })
+      expect(await copyBook(inspector, 'quillmere-francis', 'C', { id, title: 'Smaller unit' })).toEqual(copied)
+      const { toCheck, may } = await bookPage(inspector, copied.id, null)
+      expect(toCheck).toBeGreaterThan(5)
+      expect(may.issue).toBe(false)
+      expect((await comparisonView(inspector, copied.id, ORIGIN, copied.revision)).changes).toEqual([])
+      const machine = await machineOn(inspector)
+      await takeIntoUse(inspector, machine, { book: copied.id, revision: copied.revision, job: false })
+      const limits: DraftChange = { kind: 'limits', rows: [{ ...limitRow('219.80', 'QM-G4'), of: 'journal', new: '' }] }
+      const { revision } = await changeDraft(inspector, machine, { id: newId(), base: copied.revision, change: limits })
+      const { changes } = await comparisonView(inspector, copied.id, ORIGIN, revision ?? '')
+      expect(changes.map(({ list, of }) => [list, of])).toContainEqual(['limits', 'journal'])
     }))
 
   test('a file with faults stores nothing, and tells all of them', () =>

@@ -84,16 +84,25 @@ export async function bookPage(context: Context, id: string, revision: string | 
   }
 }
 
+/** Stands for the book of another family that this one was started from. */
+export const ORIGIN = 'origin'
+
 /** Two revisions side by side: what changed, and what the later one would make of jobs that are open and of the last ones. */
 export async function comparisonView(context: Context, id: string, from: string, to: string): Promise<ComparisonView> {
   authorise(context, 'read')
   const family = await familySeen(context, id, to)
-  const [before, after] = [revisionOf(family, from), revisionOf(family, to)]
+  const after = revisionOf(family, to)
+  const { startedFrom } = after
+  const before =
+    from === ORIGIN && startedFrom
+      ? revisionOf(await familySeen(context, startedFrom.id, startedFrom.revision), startedFrom.revision)
+      : revisionOf(family, from)
   return {
     from: before,
     to: after,
     units: unitsOf(family),
     revisions: family.revisions.map(({ revision }) => revision),
+    hasOrigin: startedFrom !== undefined,
     changes: compareBooks(before, after),
     uses: await usesOf(context, family, after),
     mayUse: may(context.user.role, 'plan'),

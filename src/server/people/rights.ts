@@ -63,6 +63,7 @@ export const rights = {
   'POST /api/machines/[machine]/draft': ['plan', 'check'],
   'POST /api/machines/[machine]/book': ['plan'],
   'POST /api/books': ['plan'],
+  'POST /api/books/[book]/[revision]/copy': ['plan'],
   'POST /api/books/[book]/[revision]/issue': ['check'],
   'POST /api/books/[book]/[revision]/standing': ['plan'],
   'POST /api/machines/[machine]/history': ['plan'],
