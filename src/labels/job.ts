@@ -53,6 +53,9 @@ export const say = {
   bench: 'To the bench',
   notSaidYet: 'not said yet',
   recordSheets: 'Record sheets to print',
+  measuredXlsx: 'Measured, spreadsheet',
+  readingsCsv: 'Readings, CSV',
+  resultsCsv: 'Results, CSV',
   recordAsJson: 'Record as JSON',
   gone: (note: string): string => `Gone: ${note}.`,
   typedLimitsOf: (count: number, unchecked: number): string =>

@@ -63,6 +63,7 @@ export const say = {
     'GET /account': 'My account',
     'GET /api/jobs/[job]': 'What a job shows',
     'GET /api/jobs/[job]/record.json': 'Record of a job as a file',
+    'GET /api/jobs/[job]/measured': 'What was measured, as a spreadsheet or plain text',
     'GET /api/jobs/[job]/events': 'Notes of others as they arrive',
     'GET /api/jobs/[job]/readings/events': 'Readings of others as they arrive',
     'GET /api/jobs/[job]/pictures/[picture]': 'Pictures',

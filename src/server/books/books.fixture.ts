@@ -8,6 +8,7 @@ import { changeDraft, draftView } from '../drafts/changeDraft'
 import type { Context } from '../edge/context'
 import { newId, refusal } from '../edge/refused.fixture'
 import { buildJobView } from '../jobs/jobView'
+import { measuredAsCsv, measuredAsXlsx } from '../jobs/measuredResults'
 import { openJob, openJobView } from '../jobs/openJob'
 import { addMachine } from '../machines/addMachine'
 import { addEntries } from '../notes/addEntries'
@@ -207,6 +208,11 @@ export function bookCases(database: () => TestDatabase): void {
         supersedes: null,
         reason: null,
       })
+      // What was measured goes out as it was typed and as it is taken, with who and by what.
+      const { text } = await measuredAsCsv(inspector, job, 'readings')
+      expect(text).toContain(`,As found,79.97,79.97,mm,OM-12,${inspector.user.name},2026-11-24T11:59:00`)
+      expect((await measuredAsCsv(inspector, job, 'results')).text).toContain('Bearing: journal Ø,Smallest,79.97,')
+      expect(Buffer.from((await measuredAsXlsx(inspector, job)).bytes.subarray(0, 2)).toString()).toBe('PK')
       const other = `bare-${newId()}`
       const bare = {
         ...book,

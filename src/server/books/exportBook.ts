@@ -1,19 +1,21 @@
+import { bookAsSheets } from '../../core/bookSheets/toSheets'
 import { sheetRows } from '../../core/kit/limitSheet'
 import { writtenTable } from '../../core/limit/limitTable'
 import { exactText } from '../../core/quantity/exactText'
 import { unitOf } from '../../core/quantity/format'
+import { sheetNames } from '../../core/words/bookSheets'
 import { valueName } from '../../core/words/labels'
 import { say } from '../../labels/books'
 import { authorise, type Context } from '../edge/context'
 import { csvOf } from '../edge/csv'
 import { familySeen, revisionOf, unitsOf } from './family'
-import { writeBook } from './file/inWorker'
+import { writeSheets } from './file/inWorker'
 
 /** A book as a spreadsheet, in the units of the machines that use it. */
 export async function bookAsXlsx(context: Context, id: string, revision: string): Promise<Uint8Array> {
   authorise(context, 'read')
   const family = await familySeen(context, id, revision)
-  return writeBook(revisionOf(family, revision), unitsOf(family))
+  return writeSheets(bookAsSheets(revisionOf(family, revision), unitsOf(family), sheetNames))
 }
 
 /** The limits of a book as a plain table. */

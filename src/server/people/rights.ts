@@ -41,6 +41,7 @@ export const rights = {
   'GET /account': [],
   'GET /api/jobs/[job]': ['read'],
   'GET /api/jobs/[job]/record.json': ['read'],
+  'GET /api/jobs/[job]/measured': ['read'],
   'GET /api/jobs/[job]/events': ['read'],
   'GET /api/jobs/[job]/readings/events': ['read'],
   'GET /api/jobs/[job]/pictures/[picture]': ['read'],

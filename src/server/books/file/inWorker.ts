@@ -1,14 +1,13 @@
 import { Worker } from 'node:worker_threads'
-import type { LimitBook } from '../../../core/book/bookSchema'
-import type { UnitSystem } from '../../../core/quantity/unitSystem'
+import type { SheetOfCells } from '../../../core/bookSheets/toSheets'
 import { say } from '../../../labels/bookFile'
 import { Refused } from '../../edge/refused'
 import type { BookFileRead } from './bookFile'
 
-/** What the thread is started with: a file to read as a book, or a book to write as a spreadsheet. */
+/** What the thread is started with: a file to read as a book, or sheets to write as a spreadsheet. */
 export type FileTask =
   | { readonly kind: 'read'; readonly bytes: Uint8Array }
-  | { readonly kind: 'write'; readonly book: LimitBook; readonly system: UnitSystem }
+  | { readonly kind: 'write'; readonly sheets: readonly SheetOfCells[] }
 
 /** A file that makes more of itself than this is no book. */
 const MOST_MEMORY_MB = 768
@@ -35,4 +34,4 @@ function inWorker<T>(task: FileTask): Promise<T> {
 }
 
 export const readBook = (bytes: Uint8Array): Promise<BookFileRead> => inWorker({ kind: 'read', bytes })
-export const writeBook = (book: LimitBook, system: UnitSystem): Promise<Uint8Array> => inWorker({ kind: 'write', book, system })
+export const writeSheets = (sheets: readonly SheetOfCells[]): Promise<Uint8Array> => inWorker({ kind: 'write', sheets })
