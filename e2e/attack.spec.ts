@@ -19,13 +19,13 @@ import { expect, JOB, test } from './support/test'
 
 test.beforeEach(({ medida }) => medida.startOver())
 
-test('four hundred bodies at and beyond every bound: nothing fails, and what is accepted is read back', async ({ medida }) => {
+test('two hundred bodies at and beyond every bound: nothing fails, and what is accepted is read back', async ({ medida }) => {
   const connection = connect(runningClusterUrl(medida.dataFolder) ?? '')
   const seed = Date.now() % 1_000_000_000
-  const { accepted, failures } = await fuzz({ url: medida.url, connection, ...FUZZED }, 400, seed)
+  const { accepted, failures } = await fuzz({ url: medida.url, connection, ...FUZZED }, 200, seed)
   await connection.pool.end()
   expect(failures, `seed ${seed}`).toEqual([])
-  expect(accepted).toBeGreaterThan(35)
+  expect(accepted).toBeGreaterThan(15)
 })
 
 test('a bad row in any table hides itself alone', async ({ medida }) => {
