@@ -70,7 +70,7 @@ export function PageBeside({
   }
 
   return (
-    <div className={styles.page}>
+    <div className={styles.beside}>
       {own && (
         <a href={`${path}/${own.id}`} target="_blank" rel="noopener">
           <img src={`${path}/${own.id}`} alt={say.pageOf(document, page)} width={own.width} height={own.height} loading="lazy" />
