@@ -40,6 +40,7 @@ export const say = {
   measuredThickness: 'Measured thickness',
   asGaugeShows: (text: string): string => `As the gauge shows it; a bare figure is ${text}`,
   keepThickness: 'Save the thickness',
+  marking: 'Marking on it, to the letter',
   whichBearing: 'Which bearing is it?',
   whichSeal: 'Which seal is it?',
   whichThread: 'Which thread is it?',

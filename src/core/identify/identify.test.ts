@@ -9,6 +9,10 @@ const bearings: { name: string; size: [number, number, number]; designation: str
   { name: 'deep groove, series 03, measured a little off', size: [24.99, 61.97, 17.06], designation: '6305' },
   { name: 'series 10', size: [60, 95, 18], designation: '6012' },
   { name: 'bore code below 20 mm', size: [17, 40, 12], designation: '6203' },
+  { name: 'below 10 mm', size: [8, 22, 7], designation: '608' },
+  { name: 'below 10 mm, thin', size: [5, 11, 3], designation: '618/5' },
+  { name: 'tapered', size: [40, 80, 19.75], designation: '30208' },
+  { name: 'tapered, series 320', size: [50, 80, 20.1], designation: '32010 X' },
   { name: 'bore code 00', size: [10, 26, 8], designation: '6000' },
   { name: 'spherical roller, series 22', size: [100, 180, 46], designation: '22220' },
   { name: 'spherical roller, series 23', size: [80, 170, 58], designation: '22316' },
@@ -26,8 +30,8 @@ test.each(bearings)('bearing: $name is $designation', ({ size: [boreMm, outsideM
 })
 
 test.each([
-  { name: 'between two widths', size: [40, 80, 20], nearest: [40, 80, 18] },
-  { name: 'an inch bearing', size: [25.4, 57.15, 15.875], nearest: [25, 62, 17] },
+  { name: 'between two widths', size: [40, 80, 21.2], nearest: [40, 80, 19.75] },
+  { name: 'an inch bearing', size: [25.4, 57.15, 15.875], nearest: [25, 52, 16.25] },
 ])('bearing: $name has no standard size, and the nearest says how far', ({ size, nearest }) => {
   const identity = identifyBearing({ boreMm: size[0] ?? 0, outsideMm: size[1] ?? 0, widthMm: size[2] ?? 0 })
   expect(identity.kind).toBe('none')

@@ -1,14 +1,24 @@
 import { forComparison } from '../quantity/decimal'
 import iso15 from '../standards/iso15.json' with { type: 'json' }
+import iso355 from '../standards/iso355.json' with { type: 'json' }
 import { rowsOf } from '../standards/table'
 
 /**
  * Boundary dimensions of radial rolling bearings, mm: bore, outside diameter, width by dimension series
- * (ISO 15, Rolling bearings: Radial bearings: Boundary dimensions, general plan), bores 10 to 150.
+ * (ISO 15, Rolling bearings: Radial bearings: Boundary dimensions, general plan), bores 3 to 150;
+ * of tapered roller bearings by the series of their designations, the width over all (ISO 355).
  */
-const SERIES: Record<string, readonly (readonly [bore: number, outside: number, width: number])[]> = rowsOf(iso15)
+type Sizes = Record<string, readonly (readonly [bore: number, outside: number, width: number])[]>
+const SERIES: Sizes = rowsOf(iso15)
+const TAPERED: Sizes = rowsOf(iso355)
 
-export type BearingType = 'deepGrooveBall' | 'angularContactBall' | 'selfAligningBall' | 'cylindricalRoller' | 'sphericalRoller'
+export type BearingType =
+  | 'deepGrooveBall'
+  | 'taperedRoller'
+  | 'angularContactBall'
+  | 'selfAligningBall'
+  | 'cylindricalRoller'
+  | 'sphericalRoller'
 
 /** Basic designations by type that carry a dimension series, with the bore code put after them. */
 const TYPES: Record<string, readonly (readonly [prefix: string, type: BearingType])[]> = {
@@ -66,20 +76,56 @@ export type BearingIdentity =
   | { readonly kind: 'standard'; readonly bearings: readonly StandardBearing[] }
   | { readonly kind: 'none'; readonly nearest: StandardBearing; readonly offBy: BearingSize }
 
-const all: readonly StandardBearing[] = Object.entries(SERIES).flatMap(([series, sizes]) =>
+const LEAST_CODED_MM = 10
+/** Thin series put the bore behind a stroke while it has no code of its own. */
+const THIN = ['18', '19']
+
+const radial: readonly StandardBearing[] = Object.entries(SERIES).flatMap(([series, sizes]) =>
   sizes.map(([boreMm, outsideMm, widthMm]) => ({
     series,
     boreMm,
     outsideMm,
     widthMm,
-    designations: (TYPES[series] ?? []).map(([prefix, type]) => ({ designation: `${prefix}${boreCode(boreMm)}`, type })),
+    designations: (TYPES[series] ?? [])
+      // Below 10 mm the other types are few, and called otherwise.
+      .filter(([, type]) => boreMm >= LEAST_CODED_MM || type === 'deepGrooveBall')
+      .map(([prefix, type]) => ({ designation: `${prefix}${boreCode(boreMm, series)}`, type })),
   })),
 )
+const tapered: readonly StandardBearing[] = Object.entries(TAPERED).flatMap(([series, sizes]) =>
+  sizes.map(([boreMm, outsideMm, widthMm]) => ({
+    series,
+    boreMm,
+    outsideMm,
+    widthMm,
+    designations: [
+      { designation: `${series}${boreCode(boreMm, series)}${series === '320' ? ' X' : ''}`, type: 'taperedRoller' as const },
+    ],
+  })),
+)
+const all: readonly StandardBearing[] = [...radial, ...tapered]
 
-/** Bore code of ISO 15 bearings: 00 to 03 for 10, 12, 15, 17 mm, from 20 mm a fifth of the bore. */
-function boreCode(boreMm: number): string {
+/** Bore code: the bore itself below 10 mm, 00 to 03 for 10, 12, 15, 17 mm, from 20 mm a fifth of the bore. */
+function boreCode(boreMm: number, series: string): string {
+  if (boreMm < LEAST_CODED_MM) return THIN.includes(series) ? `/${boreMm}` : String(boreMm)
   const special: Record<number, string> = { 10: '00', 12: '01', 15: '02', 17: '03' }
   return special[boreMm] ?? String(boreMm / 5).padStart(2, '0')
+}
+
+/**
+ * Whether a marking names one of the bearings that its sizes allow: `6208-2RS C3` names 6208. Sizes alone identify no
+ * bearing: type, contact angle, clearance class and cage stand in its marking.
+ */
+export function markingAgrees(marking: string, bearings: readonly StandardBearing[]): boolean {
+  const plain = (text: string): string => text.toUpperCase().replace(/[\s.]/g, '')
+  const read = plain(marking)
+  return bearings.some(({ designations }) =>
+    designations.some(({ designation }) => {
+      const name = plain(designation).replace(/X$/, '')
+      // No digit before or behind: 6208 is named neither by 62080 nor by 16208.
+      return new RegExp(`(^|[^0-9])${name}([^0-9]|$)`).test(read)
+    }),
+  )
 }
 
 /**

@@ -9,18 +9,30 @@ const thread = (diameter: string, pitch: string, flank: 60 | 55 | null = null): 
   pitch,
   flank,
 })
-const bearing = (bore: string, outside: string, width: string): IdentitySizes => ({ kind: 'bearing', bore, outside, width })
+const bearing = (bore: string, outside: string, width: string, marking?: string): IdentitySizes => ({
+  kind: 'bearing',
+  bore,
+  outside,
+  width,
+  ...(marking === undefined ? {} : { marking }),
+})
 
 test.each<[sizes: IdentitySizes, system: 'metric' | 'inch', matches: boolean, line: RegExp]>([
   [bearing('40', '80', '18'), 'metric', true, /^6208 \(.+\), 40 × 80 × 18 mm$/],
   // The same bearing measured on an inch machine.
   [bearing('1.5748', '3.1496', '0.7087'), 'inch', true, /^6208 /],
   [bearing('40 mm', '80 mm', '18 mm'), 'inch', true, /^6208 /],
+  // Sizes alone identify nothing; with its marking it is one bearing, or another.
+  [bearing('40', '80', '18'), 'metric', true, /^By its sizes alone it is not identified/m],
+  [bearing('40', '80', '18', '6208-2RS C3'), 'metric', true, /^Its marking agrees with its sizes/m],
+  [bearing('40', '80', '18', 'NU 208 E'), 'metric', true, /^Its marking agrees with its sizes/m],
+  [bearing('40', '80', '18', '62080'), 'metric', false, /^Its marking says another bearing/m],
+  [bearing('40', '80', '19.75', '30208'), 'metric', true, /^Its marking agrees with its sizes/m],
   [
-    bearing('40', '80', '20'),
+    bearing('40', '80', '16'),
     'metric',
     false,
-    /nearest 40 × 80 × 18 mm \(6208\); yours is off by 0\.00 bore, 0\.00 outside, \+2\.00 width mm/,
+    /nearest 40 × 80 × 18 mm \(6208\); yours is off by 0\.00 bore, 0\.00 outside, [-−]2\.00 width mm/,
   ],
   [{ kind: 'seal', shaft: '60', outside: '80', width: '10' }, 'metric', true, /^lip seal 60 × 80 mm/],
   [{ kind: 'seal', shaft: '61', outside: '83', width: '10' }, 'metric', false, /^No standard size: nearest \d+ × \d+ mm$/],

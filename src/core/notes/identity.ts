@@ -1,5 +1,5 @@
 import { err, ok, type Result } from '../base/result'
-import { type BearingIdentity, identifyBearing } from '../identify/rollingBearing'
+import { type BearingIdentity, identifyBearing, markingAgrees } from '../identify/rollingBearing'
 import { identifySeal, type SealIdentity } from '../identify/shaftSeal'
 import { identifyThread, type ThreadIdentity, threadsPerInch } from '../identify/thread'
 import { parseQuantity } from '../quantity/quantity'
@@ -16,7 +16,8 @@ export function parseThreadPitch(text: string, defaultUnit: string): Result<numb
 
 /** What a part may be by its sizes. */
 export type Identity =
-  | { readonly of: 'bearing'; readonly found: BearingIdentity }
+  /** By its sizes, and whether its marking names one of these: by sizes alone no bearing is identified. */
+  | { readonly of: 'bearing'; readonly found: BearingIdentity; readonly marking: 'none' | 'agrees' | 'differs' }
   | { readonly of: 'seal'; readonly found: SealIdentity }
   | { readonly of: 'thread'; readonly found: ThreadIdentity }
 
@@ -31,7 +32,11 @@ export function identityOf(sizes: IdentitySizes, system: UnitSystem): Identity |
     case 'bearing': {
       const [boreMm, outsideMm, widthMm] = [mm(sizes.bore), mm(sizes.outside), mm(sizes.width)]
       if (boreMm === null || outsideMm === null || widthMm === null) return null
-      return { of: 'bearing', found: identifyBearing({ boreMm, outsideMm, widthMm }) }
+      const found = identifyBearing({ boreMm, outsideMm, widthMm })
+      const marking = (sizes.marking ?? '').trim()
+      if (marking === '') return { of: 'bearing', found, marking: 'none' }
+      const agrees = found.kind === 'standard' && markingAgrees(marking, found.bearings)
+      return { of: 'bearing', found, marking: agrees ? 'agrees' : 'differs' }
     }
     case 'seal': {
       const [shaftMm, outsideMm] = [mm(sizes.shaft), mm(sizes.outside)]

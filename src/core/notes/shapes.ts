@@ -49,7 +49,14 @@ export const elementShape = ({ z }: NoteShaping) =>
 /** Sizes by which a rolling bearing, a seal or a thread is known, as typed. */
 export const identityShape = ({ z, typedSize }: NoteShaping) =>
   z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('bearing'), bore: typedSize, outside: typedSize, width: typedSize }),
+    z.strictObject({
+      kind: z.literal('bearing'),
+      bore: typedSize,
+      outside: typedSize,
+      width: typedSize,
+      /** What stands on it: without it nothing is identified. */
+      marking: z.string().max(80).optional(),
+    }),
     z.strictObject({ kind: z.literal('seal'), shaft: typedSize, outside: typedSize, width: typedSize }),
     z.strictObject({
       kind: z.literal('thread'),

@@ -9,6 +9,7 @@ import iso261 from './iso261.json' with { type: 'json' }
 import iso286Holes from './iso286Holes.json' with { type: 'json' }
 import iso286Shafts from './iso286Shafts.json' with { type: 'json' }
 import iso286Tolerances from './iso286Tolerances.json' with { type: 'json' }
+import iso355 from './iso355.json' with { type: 'json' }
 import iso492 from './iso492.json' with { type: 'json' }
 import iso578 from './iso578.json' with { type: 'json' }
 import iso5753 from './iso5753.json' with { type: 'json' }
@@ -33,6 +34,7 @@ const widening = z.tuple([positive, positive], positive)
 
 const tables = [
   ['ISO 15', iso15, headed(z.record(z.string().regex(/^\d\d$/), z.array(triple).min(10)))],
+  ['ISO 355', iso355, headed(z.record(z.string().regex(/^3\d\d$/), z.array(triple).min(8)))],
   ['ISO 261', iso261, headed(z.array(widening).min(20))],
   ['ASME B1.1', asmeB1_1, headed(z.strictObject({ UNC: z.array(inchRow), UNF: z.array(inchRow) }))],
   ['BS 84', bs84, headed(z.strictObject({ BSW: z.array(inchRow), BSF: z.array(inchRow) }))],
@@ -52,7 +54,11 @@ test.each(tables)('%s says where it stands, and each row has its columns', (stan
 
 const rises = (values: readonly number[]): boolean => values.every((value, at) => at === 0 || value > (values[at - 1] ?? 0))
 
-describe.each(Object.entries(iso15.rows as Record<string, number[][]>))('ISO 15, series %s', (_series, rows) => {
+describe.each(
+  [iso15, iso355].flatMap(({ standard, rows }) =>
+    Object.entries(rows as Record<string, number[][]>).map(([series, of]) => [standard, series, of] as const),
+  ),
+)('%s, series %s', (_standard, _series, rows) => {
   test('bores and outside diameters rise, widths never fall, and a ring has room for its rolling elements', () => {
     expect(rises(rows.map(([bore = 0]) => bore))).toBe(true)
     expect(rises(rows.map(([, outside = 0]) => outside))).toBe(true)

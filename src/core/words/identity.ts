@@ -14,7 +14,7 @@ export interface IdentityWords {
 export function identityWords(identity: Identity, system: UnitSystem): IdentityWords {
   switch (identity.of) {
     case 'bearing':
-      return bearingWords(identity.found, system)
+      return markedWords(bearingWords(identity.found, system), identity.marking)
     case 'seal':
       return sealWords(identity.found)
     case 'thread':
@@ -22,8 +22,26 @@ export function identityWords(identity: Identity, system: UnitSystem): IdentityW
   }
 }
 
+/** Sizes and marking together: either alone says too little. */
+function markedWords(sizes: IdentityWords, marking: Extract<Identity, { readonly of: 'bearing' }>['marking']): IdentityWords {
+  switch (marking) {
+    case 'agrees':
+      return { ...sizes, lines: [...sizes.lines, 'Its marking agrees with its sizes.'] }
+    case 'differs':
+      return { matches: false, lines: [...sizes.lines, 'Its marking says another bearing: read it again, and measure again.'] }
+    case 'none':
+      return sizes.matches
+        ? {
+            ...sizes,
+            lines: [...sizes.lines, 'By its sizes alone it is not identified: note its marking, with type, clearance and cage.'],
+          }
+        : sizes
+  }
+}
+
 const bearingTypeName: Readonly<Record<BearingType, string>> = {
   deepGrooveBall: 'deep groove ball',
+  taperedRoller: 'tapered roller',
   angularContactBall: 'angular contact ball',
   selfAligningBall: 'self-aligning ball',
   cylindricalRoller: 'cylindrical roller',

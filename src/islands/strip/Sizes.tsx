@@ -69,12 +69,17 @@ export function Identification({
 }) {
   const before = position.identity?.sizes
   const [first, second, third] = before ? textsOf(before) : ['', '', '']
-  const form = useSubjectForm<{ texts: Texts; flank: '60' | '55' | 'unknown' }>(noted, `identity:${position.id}`, {
-    texts: [first, second, third],
-    flank: before?.kind === 'thread' && before.flank ? (String(before.flank) as '60' | '55') : 'unknown',
-  })
-  const { texts, flank } = form.value
-  const sizes = sizesOf(kind, texts, flank)
+  const form = useSubjectForm<{ texts: Texts; marking: string; flank: '60' | '55' | 'unknown' }>(
+    noted,
+    `identity:${position.id}`,
+    {
+      texts: [first, second, third],
+      marking: before?.kind === 'bearing' ? (before.marking ?? '') : '',
+      flank: before?.kind === 'thread' && before.flank ? (String(before.flank) as '60' | '55') : 'unknown',
+    },
+  )
+  const { texts, flank, marking } = form.value
+  const sizes = sizesOf(kind, texts, flank, marking.trim())
   const { units } = noted.record.machine
   const identity = identityOf(sizes, units)
   const words = identity && identityWords(identity, units)
@@ -105,6 +110,15 @@ export function Identification({
           />
         ))}
       </div>
+      {kind === 'bearing' && (
+        <TextField
+          label={say.marking}
+          maxLength={80}
+          autoComplete="off"
+          readOnly={noted.closed !== null}
+          {...form.field('marking')}
+        />
+      )}
       {kind === 'thread' && (
         <Choice
           legend={say.flankAngle}
@@ -143,11 +157,11 @@ function textsOf(sizes: IdentitySizes): Texts {
   }
 }
 
-function sizesOf(kind: AskedKind, [first, second, third]: Texts, flank: '60' | '55' | 'unknown'): IdentitySizes {
+function sizesOf(kind: AskedKind, [first, second, third]: Texts, flank: '60' | '55' | 'unknown', marking: string): IdentitySizes {
   const [a, b, c] = [first.trim(), second.trim(), third.trim()]
   switch (kind) {
     case 'bearing':
-      return { kind, bore: a, outside: b, width: c }
+      return { kind, bore: a, outside: b, width: c, ...(marking === '' ? {} : { marking }) }
     case 'seal':
       return { kind, shaft: a, outside: b, width: c }
     case 'thread':
