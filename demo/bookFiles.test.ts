@@ -121,7 +121,7 @@ test('as JSON: each is read and can be evaluated, or refused with every planted 
         if (read.book?.id === readable.book.id) evaluate({ ...readable, book: read.book })
       },
     ),
-    { seed: 17, numRuns: Number(process.env.MUTATED_BOOKS ?? 150) },
+    { seed: 17, numRuns: Number(process.env.MUTATED_BOOKS ?? 100) },
   )
 })
 
@@ -165,7 +165,7 @@ describe('as a spreadsheet', () => {
             expect(read.faults.filter((line) => line.place === place && says.test(line.says))).not.toHaveLength(0)
         },
       ),
-      { seed: 23, numRuns: Number(process.env.MUTATED_WORKBOOKS ?? 25) },
+      { seed: 23, numRuns: Number(process.env.MUTATED_WORKBOOKS ?? 15) },
     )
   })
 

@@ -59,6 +59,41 @@ describe('npm run evaluate', () => {
   })
 })
 
+describe('npm run check-book', () => {
+  const book = () => JSON.parse(readFileSync('demo/quillmere/book.json', 'utf8'))
+
+  test('a book that holds together, and a record with one in it', () => {
+    expect(npmRun('check-book', 'demo/quillmere/book.json')).toMatchObject({ status: 0 })
+    expect(npmRun('check-book', 'docs/examples/quillmere-unit-1.json').stdout).toMatch(/7 parts, 7 characteristics, no fault/)
+  })
+
+  test('everything that is wrong is told at once, each at its place', () => {
+    const broken = book()
+    broken.parts[0].assembly = ''
+    broken.characteristics[1].part = 'attic'
+    broken.characteristics[2].limits[0].wear = 'thick'
+    delete broken.procedure[0].stage
+    broken.colour = 'blue'
+    const { status, stdout } = npmRun('check-book', file('broken-book.json', broken))
+    expect(status).toBe(2)
+    for (const says of [
+      /^5 faults:$/m,
+      /Parts › Turbine shaft › assembly: must not be empty/,
+      /Characteristics › Bearing bore Ø › part: no part “attic” in this book/,
+      /Characteristics › Clearance by strip › Limits › .* › wear limit: must be a number/,
+      /Steps › .* › stage: is missing: one of makeSafe/,
+      /The whole book: not known here: colour/,
+    ])
+      expect(stdout).toMatch(says)
+  })
+
+  test('what is no file of a book exits 2 with a sentence', () => {
+    const { status, stdout } = npmRun('check-book', file('text.txt', 'hello'))
+    expect(status).toBe(2)
+    expect(stdout).toMatch(/neither a spreadsheet/)
+  })
+})
+
 describe('npm run reference', () => {
   const good = {
     id: 'q-1',

@@ -47,7 +47,7 @@ test('dark theme and a tablet: every view without serious faults', async ({ brow
     '/machines/quillmere-unit-1/limits',
     `/jobs/${JOB}/limits`,
     '/jobs/quillmere-g1-2026/bench?c=pad-contact&stage=asLeft',
-    '/books/larkhollow-tender',
+    '/books',
     `/jobs/${JOB}/sheets?part=shell&size=a5`,
     '/gauges',
     '/account',
