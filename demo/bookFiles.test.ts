@@ -10,10 +10,11 @@ import { readBookFile } from '../src/server/books/file/bookFile'
 import { readWorkbook, writeWorkbook } from '../src/server/books/file/workbook'
 import larkhollow from './larkhollow/book.json'
 import quillmere from './quillmere/book.json'
+import gates from './quillmere/gates/book.json'
 import pump from './quillmere/pump/book.json'
 import { demoRecord } from './record'
 
-const books = [larkhollow, quillmere, pump].map((book) => bookSchema.parse(book))
+const books = [larkhollow, quillmere, pump, gates].map((book) => bookSchema.parse(book))
 const unitsOf = ({ currency }: LimitBook) => (currency === 'GBP' ? ('inch' as const) : ('metric' as const))
 const bytesOf = (value: unknown): Uint8Array => new TextEncoder().encode(JSON.stringify(value))
 
@@ -186,6 +187,28 @@ describe('as a spreadsheet', () => {
     const rows = engine && bookAsSheets(engine, 'inch', sheetNames).find(({ name }) => name === 'Limits')?.rows
     // The wear limit of the left cylinder as its page prints it.
     expect(rows?.[1]?.[rows[0]?.indexOf('Wear limit') ?? -1]).toBe(9.09)
+  })
+
+  test.each([
+    ['whose units are not said', 'Book', 'Units', null, /Sheet “Book”, cell B3.*must say metric or inch/],
+    ['whose units nobody knows', 'Book', 'Units', 'inches', /Sheet “Book”, cell B3.*must say metric or inch/],
+    ['in which a spreadsheet made 0.7 of 70 %', 'Limits', 'Wear limit', 0.7, /Sheet “Limits”, cell \w+.*0\.7 may stand for 70 %/],
+  ])('one %s is not taken as it may be', async (_, name, header, cell, says) => {
+    const judges = name === 'Limits' ? 'contactPercent' : null
+    const [book] = books.filter(({ characteristics }) =>
+      characteristics.some(({ limits }) => judges === null || limits.some((limit) => limit.judges === judges)),
+    )
+    if (!book) throw new Error('no book limits a contact')
+    const sheets = bookAsSheets(book, unitsOf(book), sheetNames).map((sheet) => {
+      if (sheet.name !== name) return sheet
+      const rows = sheet.rows.map((row) => [...row])
+      const line = rows.find((row) => (judges === null ? row[0] === header : row.includes(judges)))
+      if (line) line[judges === null ? 1 : (rows[0]?.indexOf(header) ?? -1)] = cell
+      return { ...sheet, rows }
+    })
+    const read = await readBookFile(await writeWorkbook(sheets))
+    expect(read.book).toBeNull()
+    expect(read.faults.map((line) => `${line.place}: ${line.says}`).join('\n')).toMatch(says)
   })
 
   test.each([

@@ -1,7 +1,7 @@
 /** Limit books: out as files and in again, every fault told, corrected, checked and issued by a second person, compared, taken into use. */
 import type { Page } from '@playwright/test'
 import { v7 } from 'uuid'
-import { expect, expectAccessible, open, signedIn, test } from './support/test'
+import { expect, expectAccessible, jobBody, open, signedIn, test } from './support/test'
 
 test.beforeAll(({ medida }) => medida.startOver())
 test.describe.configure({ mode: 'serial' })
@@ -97,19 +97,7 @@ test('it is corrected, checked, and issued by the second person, never by whoeve
 })
 
 test('the next revision is compared, and taken into use with the job that is open', async () => {
-  await post(`/api/machines/${machine}/jobs`, {
-    id: v7(),
-    level: 'full',
-    runningHours: 0,
-    readOn: '2026-11-20',
-    reason: 'Runs rough',
-    complaint: '',
-    returnBy: null,
-    mustRunHours: 0,
-    practice: false,
-    policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
-    hoursNote: null,
-  })
+  await post(`/api/machines/${machine}/jobs`, jobBody(v7(), 'full'))
   await open(page, `/books/${BOOK}?rev=A`)
   await page.getByRole('button', { name: 'Begin the next revision' }).press('Enter')
   await expect(page).toHaveURL(/rev=A%20draft%20\d+$/)

@@ -1,7 +1,7 @@
 /** A ventilation fan that is in no book: one measurement is typed at the bench, and everything else is added where it is missed. */
 import type { Page } from '@playwright/test'
 import { v7 } from 'uuid'
-import { expect, expectAccessible, open, readingField, signedIn, takeReadings, test } from './support/test'
+import { expect, expectAccessible, jobBody, open, readingField, signedIn, takeReadings, test } from './support/test'
 
 test.beforeAll(({ medida }) => medida.startOver())
 test.describe.configure({ mode: 'serial' })
@@ -18,19 +18,7 @@ test.beforeAll(async ({ browser, medida }) => {
   }
   await post('/api/machines', { id: machine, station: 'Tarn End', name: 'Ventilation fan', units: 'metric', meter: 'none' })
   const id = v7()
-  await post(`/api/machines/${machine}/jobs`, {
-    id,
-    level: null,
-    runningHours: 0,
-    readOn: '2026-11-20',
-    reason: 'Runs rough',
-    complaint: '',
-    returnBy: null,
-    mustRunHours: 0,
-    practice: false,
-    policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
-    hoursNote: null,
-  })
+  await post(`/api/machines/${machine}/jobs`, jobBody(id, null))
   job = `/jobs/${id}`
   await post(`/api${job}/confirmations`, { id: v7(), step: 'makeSafe', note: 'Isolated and tagged' })
 })

@@ -1,7 +1,7 @@
 /** A hand winch that is composed from the kit: stripped, looked at, measured, judged with a route and reported, by keyboard alone. */
 import type { Page } from '@playwright/test'
 import { v7 } from 'uuid'
-import { expect, open, readingField, signedIn, tabTo, takeReadings, test } from './support/test'
+import { expect, jobBody, open, readingField, signedIn, tabTo, takeReadings, test } from './support/test'
 
 test.beforeAll(({ medida }) => medida.startOver())
 test.describe.configure({ mode: 'serial' })
@@ -46,19 +46,7 @@ test.beforeAll(async ({ browser, medida }) => {
     rows: LIMITS.map(([of, judges, side]) => ({ of, judges, side, agrees: true, note: '' })),
   })
   const id = v7()
-  await post(page, `/api/machines/${machine}/jobs`, {
-    id,
-    level: 'full',
-    runningHours: 0,
-    readOn: '2026-11-20',
-    reason: 'Knocks under load',
-    complaint: '',
-    returnBy: null,
-    mustRunHours: 0,
-    practice: false,
-    policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
-    hoursNote: null,
-  })
+  await post(page, `/api/machines/${machine}/jobs`, jobBody(id, 'full', 'Knocks under load'))
   job = `/jobs/${id}`
 })
 

@@ -79,6 +79,21 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`)).toEqual([])
 }
 
+/** What is sent to open a job on a machine without a meter; `id`: its own. */
+export const jobBody = (id: string, level: string | null, reason = 'Runs rough') => ({
+  id,
+  level,
+  runningHours: 0,
+  readOn: '2026-11-20',
+  reason,
+  complaint: '',
+  returnBy: null,
+  mustRunHours: 0,
+  practice: false,
+  policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
+  hoursNote: null,
+})
+
 /** The reading field of the bench, which must have the focus. */
 export async function readingField(page: Page): Promise<Locator> {
   await expect(page.locator('section[aria-busy=false]')).toBeVisible()

@@ -1,7 +1,4 @@
-import type { Part } from '../core/book/bookSchema'
 import type { ChangedEntry } from '../core/book/compare'
-
-type Rule = NonNullable<Part['service']>[number]
 
 export const say = {
   books: 'Limit books',
@@ -29,25 +26,7 @@ export const say = {
   revisions: (count: number): string => (count === 1 ? '1 revision' : `${count} revisions`),
   documents: 'Documents',
   fits: 'Fits',
-  renewedAlways: 'Renewed always',
-  service: (rule: Rule): string => {
-    switch (rule.kind) {
-      case 'always':
-        return 'Renewed always'
-      case 'everyNth':
-        return `Renewed at every ${rule.nth}. overhaul`
-      case 'afterHours':
-        return `Renewed after ${rule.hours} h`
-      case 'afterStarts':
-        return `Renewed after ${rule.starts} starts`
-      case 'whenDisturbed':
-        return 'Renewed when disturbed'
-      case 'withMate':
-        return `Renewed with ${rule.parts.join(', ')}`
-      case 'set':
-        return `One verdict with ${rule.parts.join(', ')}`
-    }
-  },
+  renewedAlways: 'renewed always',
   mends: (names: string): string => `brings back ${names}`,
   price: (cost: number, currency: string, days: number | null): string =>
     `${cost} ${currency}${days === null ? '' : `, ${days} ${days === 1 ? 'day' : 'days'}`}`,

@@ -23,5 +23,6 @@ export const say = {
   atLeast: 'at least',
   new: 'New',
   noLimit: 'No limit: information only',
+  notChecked: '! Not checked by a second person:',
   notes: 'Seen, and anything that could not be measured, with why',
 } as const

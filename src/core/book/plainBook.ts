@@ -31,15 +31,17 @@ export const withoutMarks = (book: LimitBook): LimitBook =>
 
 /**
  * A book that came from a file: its limits wait for a second person, whatever the file says of them, but for those that
- * stand in `known` with the same figures and the same page.
+ * stand in `known` with the same figures and the same page, on a measurement or fit that is the same in all it judges by.
  */
 export function asTypedBy(book: LimitBook, who: Mark, known: LimitBook | null): LimitBook {
-  const before = new Map(
-    [...(known?.characteristics ?? []), ...(known?.fits ?? [])].map((subject) => [subject.id, subject] as const),
-  )
+  const subjectsOf = (of: LimitBook | null): ReadonlyMap<string, Subject> =>
+    new Map([...(of?.characteristics ?? []), ...(of?.fits ?? [])].map((subject) => [subject.id, subject] as const))
+  const [before, subjects] = [subjectsOf(known), subjectsOf(book)]
   return withLimits(book, (id) => {
     const own = before.get(id)
-    const stood = [...(own?.limits ?? []), ...(own?.limitsBy ?? [])]
+    const now = subjects.get(id)
+    const isSame = own !== undefined && now !== undefined && judgedBy(own) === judgedBy(now)
+    const stood = isSame ? [...own.limits, ...(own.limitsBy ?? [])] : []
     return ({ typed: _, ...limit }) => {
       const same = stood.find((one) => saysOf(one) === saysOf(limit))
       const typed = same ? same.typed : { ...who, check: null }
@@ -49,16 +51,24 @@ export function asTypedBy(book: LimitBook, who: Mark, known: LimitBook | null): 
 }
 
 type AnyLimit = Limit | LimitBy
+type Subject = LimitBook['characteristics'][number] | FitSpec
+/** What of a measurement or a fit its limits do not say, and they rest on: method, new size, gauge, mark of safety, sides. */
+const RESTS_NOT_ON = new Set(['limits', 'limitsBy', 'wants', 'name', 'how', 'pose', 'trap', 'typed'])
+const judgedBy = (subject: Subject): string => sorted(subject, RESTS_NOT_ON)
+
 /** What a limit says, whoever typed it, and whatever it is called. */
-const saysOf = (limit: object): string =>
+const saysOf = (limit: object): string => sorted(limit, NOT_SAID)
+const NOT_SAID = new Set(['typed', 'id', 'instruction'])
+
+const sorted = (of: object, without: ReadonlySet<string>): string =>
   JSON.stringify(
-    Object.entries(limit)
-      .filter(([key]) => !['typed', 'id', 'instruction'].includes(key))
+    Object.entries(of)
+      .filter(([key, value]) => !without.has(key) && value !== undefined)
       .sort(([a], [b]) => (a < b ? -1 : 1)),
   )
 
 function withLimits(book: LimitBook, change: (subject: string) => <L extends AnyLimit>(limit: L) => L): LimitBook {
-  const anew = <T extends LimitBook['characteristics'][number] | FitSpec>(one: T): T => {
+  const anew = <T extends Subject>(one: T): T => {
     const each = change(one.id)
     return { ...one, limits: one.limits.map(each), ...(one.limitsBy ? { limitsBy: one.limitsBy.map(each) } : {}) }
   }

@@ -15,6 +15,8 @@ export interface CellFaults {
   notYesNo: { readonly text: string }
   figure: { readonly why: TwoUnitsFault }
   notAList: { readonly text: string }
+  /** A share of one where per cent are meant: a spreadsheet keeps 70 % as 0.7. */
+  shareOfOne: { readonly text: string }
   notJson: Bare
 }
 export type CellFault = Coded<CellFaults>
@@ -117,6 +119,8 @@ export const wanted: Codec = {
 const figure = (kindOf: (context: CellContext) => QuantityKind, empty: null | undefined): Codec => {
   const decode: Codec['decode'] = (cell, context) => {
     const kind = kindOf(context)
+    if (kind === 'percent' && typeof cell === 'number' && cell !== 0 && Math.abs(cell) <= 1)
+      return err({ code: 'shareOfOne', text: textOf(cell) })
     const read = parseInTwoUnits(textOf(cell), kind, unitOf(kind, context.system))
     return read.ok ? ok(read.value.value) : err({ code: 'figure', why: read.fault })
   }

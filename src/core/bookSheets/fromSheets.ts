@@ -22,6 +22,8 @@ export interface SheetFaults {
   noSheet: { readonly sheet: string }
   unknownSheet: { readonly sheet: string }
   unknownColumn: { readonly column: string }
+  /** Nobody says in which units its figures are. */
+  units: { readonly line: string }
   /** A row that belongs to an entry which is not there. */
   noOwner: { readonly id: string; readonly sheet: string }
   notJson: Bare
@@ -90,12 +92,17 @@ function aboutBook(
           .toLowerCase() === header.toLowerCase(),
     )
   const said = (key: string): Cell => rows[lineOf(names.header('book', key))]?.[1] ?? null
-  const system: UnitSystem =
-    String(said('units') ?? '')
-      .trim()
-      .toLowerCase() === names.units.inch
-      ? 'inch'
-      : 'metric'
+  const unitsAt = lineOf(names.header('book', 'units'))
+  const units = String(said('units') ?? '')
+    .trim()
+    .toLowerCase()
+  const system: UnitSystem = units === names.units.inch ? 'inch' : 'metric'
+  // Figures read in the wrong units would be twenty-five times off: nothing is taken for granted.
+  if (rows.length > 0 && units !== names.units[system])
+    faults.push({
+      place: { sheet: names.book, row: unitsAt + 1 || 1, column: 2 },
+      fault: { code: 'units', line: names.header('book', 'units') },
+    })
   const rest = further(rows[lineOf(names.further)]?.slice(1) ?? [])
   if (rest === UNREADABLE)
     faults.push({ place: { sheet: names.book, row: lineOf(names.further) + 1, column: 2 }, fault: { code: 'notJson' } })

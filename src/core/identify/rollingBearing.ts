@@ -118,12 +118,19 @@ function boreCode(boreMm: number, series: string): string {
  */
 export function markingAgrees(marking: string, bearings: readonly StandardBearing[]): boolean {
   const plain = (text: string): string => text.toUpperCase().replace(/[\s.]/g, '')
-  const read = plain(marking)
+  // A figure after a word is a new one: BRAND 6208. What letters stand close before it belong to it.
+  const read = marking
+    .toUpperCase()
+    .replace(/\./g, '')
+    .replace(/\b(NU|NJ|NUP|NF|N)\s+(?=\d)/g, '$1')
+    .replace(/(\d)\s+(?=\d)/g, '$1')
   return bearings.some(({ designations }) =>
     designations.some(({ designation }) => {
       const name = plain(designation).replace(/X$/, '')
-      // No digit before or behind: 6208 is named neither by 62080 nor by 16208.
-      return new RegExp(`(^|[^0-9])${name}([^0-9]|$)`).test(read)
+      // Cylindrical rollers of one series share their sizes, whichever ring has the ribs. No letter or digit before or
+      // behind: 6208 is named neither by 62080 nor by 16208, NU 208 not by NNU 208.
+      const kin = name.replace(/^NU(?=\d)/, '(?:NU|NJ|NUP|NF|N)')
+      return new RegExp(`(^|[^0-9A-Z])${kin}([^0-9]|$)`).test(read)
     }),
   )
 }

@@ -26,7 +26,10 @@ test.each<[sizes: IdentitySizes, system: 'metric' | 'inch', matches: boolean, li
   [bearing('40', '80', '18'), 'metric', true, /^By its sizes alone it is not identified/m],
   [bearing('40', '80', '18', '6208-2RS C3'), 'metric', true, /^Its marking agrees with its sizes/m],
   [bearing('40', '80', '18', 'NU 208 E'), 'metric', true, /^Its marking agrees with its sizes/m],
-  [bearing('40', '80', '18', '62080'), 'metric', false, /^Its marking says another bearing/m],
+  [bearing('40', '80', '18', '62080'), 'metric', false, /^Its marking names none of these/m],
+  [bearing('40', '80', '18', 'NJ 208'), 'metric', true, /^Its marking agrees with its sizes/m],
+  [bearing('40', '80', '18', 'NNU 208'), 'metric', false, /^Its marking names none of these/m],
+  [bearing('40', '80', '18', 'Works 6208 C3'), 'metric', true, /^Its marking agrees with its sizes/m],
   [bearing('40', '80', '19.75', '30208'), 'metric', true, /^Its marking agrees with its sizes/m],
   [
     bearing('40', '80', '16'),

@@ -3,6 +3,7 @@ import type { AdditionFault } from '../notes/additions'
 import { fitKindWords } from './fits'
 import { twoUnitsFaultWords } from './quantities'
 import { bookFaultWords } from './recordFaults'
+import { serviceRuleWords } from './serviceRules'
 
 /** A document that is none: the limit is the shop’s own. */
 export const ownDocumentTitle = 'No document: the shop’s own limit'
@@ -88,24 +89,8 @@ export function additionWords(what: Addition, nameOf: { part(id: string): string
     case 'route':
       return `Route added on ${nameOf.part(what.part)}: ${what.name} (${from(what.source)})`
     case 'rule':
-      return `${nameOf.part(what.part)}: ${ruleWords(what.rule)} (${from(what.source)})`
+      return `${nameOf.part(what.part)}: ${serviceRuleWords(what.rule, nameOf.part)} (${from(what.source)})`
     case 'need':
       return `To lay out: ${what.quantity === '' ? '' : `${what.quantity} `}${what.name}`
-  }
-}
-
-type Rule = Extract<Addition, { readonly of: 'rule' }>['rule']
-function ruleWords(rule: Rule): string {
-  switch (rule.kind) {
-    case 'always':
-      return 'renewed always'
-    case 'whenDisturbed':
-      return 'renewed when disturbed'
-    case 'everyNth':
-      return `renewed at every ${rule.nth}. overhaul`
-    case 'afterHours':
-      return `renewed after ${rule.hours} h`
-    case 'afterStarts':
-      return `renewed after ${rule.starts} starts`
   }
 }

@@ -23,6 +23,8 @@ function cellFaultWords(fault: CellFault): string {
       return twoUnitsFaultWords(fault.why)
     case 'notAList':
       return `“${fault.text}” is not written as its column wants it: A = front; B = back, or maximum upper; minimum lower`
+    case 'shareOfOne':
+      return `${fault.text} may stand for ${Number(fault.text) * 100} %: write it as a text with its unit, 70 %`
     case 'notJson':
       return 'this cannot be read: leave what stands in this column as it was written'
   }
@@ -39,6 +41,8 @@ export function sheetFaultWords(fault: SheetFault): string {
       return `a book has no sheet “${fault.sheet}”: take it out, or give it the name it had`
     case 'unknownColumn':
       return `this sheet has no column “${fault.column}”: take it out, or give it the name it had`
+    case 'units':
+      return `the line “${fault.line}” must say metric or inch: without it no figure can be read`
     case 'noOwner':
       return `there is no “${fault.id}” in the sheet “${fault.sheet}”`
     case 'notJson':

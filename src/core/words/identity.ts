@@ -28,7 +28,13 @@ function markedWords(sizes: IdentityWords, marking: Extract<Identity, { readonly
     case 'agrees':
       return { ...sizes, lines: [...sizes.lines, 'Its marking agrees with its sizes.'] }
     case 'differs':
-      return { matches: false, lines: [...sizes.lines, 'Its marking says another bearing: read it again, and measure again.'] }
+      return {
+        matches: false,
+        lines: [
+          ...sizes.lines,
+          'Its marking names none of these: read it again, measure again, and look it up in the maker’s list.',
+        ],
+      }
     case 'none':
       return sizes.matches
         ? {

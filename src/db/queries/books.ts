@@ -20,7 +20,7 @@ export async function latestBook(db: Executor, bookId: string) {
     .select()
     .from(limitBook)
     .where(and(eq(limitBook.id, bookId), not(isRetired)))
-    .orderBy(sql`${limitBook.document}->>'issued' DESC NULLS LAST`, desc(limitBook.storedAt), desc(limitBook.revision))
+    .orderBy(sql`${limitBook.issued} DESC NULLS LAST`, desc(limitBook.storedAt), desc(limitBook.revision))
     .limit(1)
   return rows[0]
 }
@@ -68,19 +68,30 @@ export const giveJobBook = (db: Executor, jobId: string, of: { bookId: string; b
 export const setMachineBook = (db: Executor, machineId: string, bookId: string) =>
   db.update(machine).set({ bookId }).where(eq(machine.id, machineId))
 
-/** Every revision of every family: what of it a list shows. */
-export const allBooks = (db: Executor) =>
+/** What a list shows of a revision: its document is not read. */
+const revisionColumns = {
+  id: limitBook.id,
+  revision: limitBook.revision,
+  title: limitBook.title,
+  issued: limitBook.issued,
+  storedAt: limitBook.storedAt,
+  retired: sql<boolean>`${isRetired}`,
+}
+
+/** Every revision of every family. */
+export const allRevisions = (db: Executor) =>
   db
-    .select({
-      id: limitBook.id,
-      revision: limitBook.revision,
-      title: limitBook.title,
-      issued: sql<string | null>`${limitBook.document}->>'issued'`,
-      storedAt: limitBook.storedAt,
-      retired: sql<boolean>`${isRetired}`,
-    })
+    .select(revisionColumns)
     .from(limitBook)
     .orderBy(asc(limitBook.title), asc(limitBook.id), asc(limitBook.storedAt), asc(limitBook.revision))
+
+/** Those of one family, oldest first. */
+export const revisionsOf = (db: Executor, bookId: string) =>
+  db
+    .select(revisionColumns)
+    .from(limitBook)
+    .where(eq(limitBook.id, bookId))
+    .orderBy(asc(limitBook.storedAt), asc(limitBook.revision))
 
 /** Jobs that are measured against a book, with what became of them. */
 export const jobsWithBook = (db: Executor, bookId: string) =>

@@ -104,6 +104,8 @@ export const limitBook = pgTable(
     revision: text('revision').notNull(),
     title: text('title').notNull(),
     document: jsonb('document').notNull(),
+    /** Day it was issued, from its document; null for a draft. Many drafts are listed without being read. */
+    issued: text('issued').generatedAlwaysAs(sql`document->>'issued'`),
     /** The change that made this draft, by the id its sender gave it: sent again it is found here. */
     changeId: uuid('change_id').unique(),
     storedAt: timestamp('stored_at', { withTimezone: true }).notNull().defaultNow(),

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { v7 } from 'uuid'
-import type { BooksView, ImportedBook } from '../../contract/answers'
 import type { BookFileFields } from '../../contract/bodies'
+import type { BooksView, ImportedBook } from '../../contract/bookAnswers'
 import { say } from '../../labels/books'
 import { postForm } from '../../sync/http'
 import { Button } from '../../ui/Button'

@@ -4,7 +4,7 @@ import { appendLog } from '../../db/queries/log'
 import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
-import { familyOf, revisionOf } from './family'
+import { familyOf } from './family'
 
 /** Retires an issued revision, or offers it again: jobs that are measured against it go on. */
 export function setStanding(context: Context, id: string, revision: string, body: StandingBody): Promise<{ retired: boolean }> {
@@ -13,8 +13,9 @@ export function setStanding(context: Context, id: string, revision: string, body
     await lockBook(db, id)
     if (await standingById(db, body.id)) return { retired: body.retired }
     const family = await familyOf(db, id)
-    if (!family) throw new Refused('notFound', say.thereNoLimit(id, revision))
-    if (revisionOf(family, revision).issued === null) throw new Refused('notPossible', say.draftNotRetired)
+    const found = family?.revisions.find((one) => one.revision === revision)
+    if (!found) throw new Refused('notFound', say.thereNoLimit(id, revision))
+    if (found.issued === null) throw new Refused('notPossible', say.draftNotRetired)
     const { retired, reason } = body
     await storeStanding(db, {
       id: body.id,

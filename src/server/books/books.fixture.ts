@@ -2,11 +2,12 @@
 import { join } from 'node:path'
 import { expect, test } from 'vitest'
 import { contextOf, type TestDatabase } from '../../../scripts/lib/testDatabase'
-import type { DraftChange, OpenJobBody } from '../../contract/bodies'
+import type { DraftChange } from '../../contract/bodies'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { changeDraft, draftView } from '../drafts/changeDraft'
 import type { Context } from '../edge/context'
 import { newId, refusal } from '../edge/refused.fixture'
+import { opening, reading } from '../jobs/bodies.fixture'
 import { buildJobView } from '../jobs/jobView'
 import { measuredAsCsv, measuredAsXlsx } from '../jobs/measuredResults'
 import { openJob, openJobView } from '../jobs/openJob'
@@ -22,20 +23,6 @@ import { issueBook } from './issueBook'
 import { takeIntoUse } from './takeIntoUse'
 
 const bytesOf = (value: unknown): Uint8Array => new TextEncoder().encode(JSON.stringify(value))
-const OPENING: OpenJobBody = {
-  id: '',
-  level: 'full',
-  runningHours: 0,
-  readOn: '2026-11-20',
-  reason: 'As found',
-  complaint: '',
-  returnBy: null,
-  mustRunHours: 0,
-  starts: null,
-  practice: false,
-  policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
-  hoursNote: null,
-}
 const STRIP = { of: 'bearing-journal', judges: 'minimum', side: 'lower' } as const
 const limitRow = (wear: string, document = 'TE-W4') => ({
   ...STRIP,
@@ -125,7 +112,7 @@ export function bookCases(database: () => TestDatabase): void {
 
       // A job is measured against it; the next revision is begun beside it, and does not touch the job.
       const job = newId()
-      await openJob(inspector, machine, { ...OPENING, id: job })
+      await openJob(inspector, machine, { ...opening('full'), id: job })
       const begun = await changeDraft(inspector, machine, { id: newId(), base: 'A', change: { kind: 'begin' } })
       expect(begun).toMatchObject({ issued: false, revision: 'A draft 3' })
       const stricter: DraftChange = { kind: 'limits', rows: [limitRow('79.95')] }
@@ -188,26 +175,12 @@ export function bookCases(database: () => TestDatabase): void {
     database().as('inspector', async (inspector) => {
       const { machine, book } = await composed(inspector)
       const job = newId()
-      await openJob(inspector, machine, { ...OPENING, id: job })
+      await openJob(inspector, machine, { ...opening('full'), id: job })
       for (const step of ['every-1', 'every-2'])
         await addEntries(inspector, job, {
           entries: [{ id: newId(), seen: null, body: { kind: 'stepDone', step, note: '', licensed: null } }],
         })
-      await acceptReading(inspector, job, {
-        id: newId(),
-        characteristic: STRIP.of,
-        station: 'A',
-        direction: '1',
-        repeat: 1,
-        stage: 'asFound',
-        kind: 'read',
-        text: '79.97',
-        conditions: null,
-        gauge: 'om-12',
-        takenAt: '2026-11-24T11:59:00Z',
-        supersedes: null,
-        reason: null,
-      })
+      await acceptReading(inspector, job, reading({ characteristic: STRIP.of, text: '79.97' }))
       // What was measured goes out as it was typed and as it is taken, with who and by what.
       const { text } = await measuredAsCsv(inspector, job, 'readings')
       expect(text).toContain(`,As found,79.97,79.97,mm,OM-12,${inspector.user.name},2026-11-24T11:59:00`)

@@ -1,4 +1,4 @@
-import type { BookLineView, BookPage, BooksView, BookUse, ComparisonView } from '../../contract/answers'
+import type { BookLineView, BookPage, BooksView, BookUse, ComparisonView } from '../../contract/bookAnswers'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { checkBook } from '../../core/book/checkBook'
 import { compareBooks } from '../../core/book/compare'
@@ -6,14 +6,14 @@ import { underBook } from '../../core/job/underBook'
 import { bookFaultLines, bookWarningWords } from '../../core/words/bookFile'
 import { bookPlaceWords } from '../../core/words/bookPlaces'
 import type { Executor } from '../../db/client'
-import { allBooks, jobsWithBook } from '../../db/queries/books'
+import { allRevisions, jobsWithBook } from '../../db/queries/books'
 import { jobsOf } from '../../db/queries/jobs'
 import { allMachines } from '../../db/queries/machines'
 import { authorise, type Context } from '../edge/context'
 import { buildJobView } from '../jobs/jobView'
 import { isOpen } from '../jobs/openJob'
 import { may, sees } from '../people/roles'
-import { type Family, familySeen, revisionOf, unitsOf } from './family'
+import { bookIn, type Family, familySeen, unitsOf } from './family'
 import { openPoints } from './issueBook'
 
 /** Every family of limit books that somebody sees, with its revisions and where it is used. */
@@ -23,7 +23,7 @@ export async function booksView(context: Context): Promise<BooksView> {
   const machines = (await allMachines(db)).filter(({ station }) => sees(user, station))
   const families = new Map<string, BookLineView['revisions'][number][]>()
   const titles = new Map<string, string>()
-  for (const { id, revision, title, issued, storedAt, retired } of await allBooks(db)) {
+  for (const { id, revision, title, issued, storedAt, retired } of await allRevisions(db)) {
     families.set(id, [...(families.get(id) ?? []), { revision, issued, retired, storedAt: storedAt.toISOString() }])
     titles.set(id, title)
   }
@@ -49,22 +49,21 @@ export async function bookPage(context: Context, id: string, revision: string | 
   authorise(context, 'read')
   const { db, user } = context
   const family = await familySeen(context, id, revision ?? '')
-  const latest = family.draft ?? family.latestIssued ?? family.revisions.at(-1)
-  const book = revisionOf(family, revision ?? latest?.revision ?? '')
+  const shown = revision ?? family.draft ?? family.latestIssued ?? ''
+  const book = await bookIn(db, family, shown)
   const checked = checkBook(book)
-  const { drafters, open, hasWorked } = await openPoints(db, family, book)
-  const rows = (await allBooks(db)).filter((row) => row.id === id)
-  const isLatestDraft = book === family.draft
+  const { drafters, open, hasWorked } = await openPoints(db, book)
+  const isLatestDraft = shown === family.draft
   return {
     book,
     units: unitsOf(family),
-    revisions: rows.map(({ revision: name, issued, retired, storedAt }) => ({
+    revisions: family.revisions.map(({ revision: name, issued, retired, storedAt }) => ({
       revision: name,
       issued,
       retired,
       storedAt: storedAt.toISOString(),
     })),
-    retired: rows.find((row) => row.revision === book.revision)?.retired ?? false,
+    retired: family.revisions.find((one) => one.revision === shown)?.retired ?? false,
     machines: family.machines.map(({ id: own, name, station }) => ({ id: own, name, station })),
     jobs: (await jobsWithBook(db, id))
       .filter(({ job, reportId }) => isOpen({ job, reportId }))
@@ -91,12 +90,12 @@ export const ORIGIN = 'origin'
 export async function comparisonView(context: Context, id: string, from: string, to: string): Promise<ComparisonView> {
   authorise(context, 'read')
   const family = await familySeen(context, id, to)
-  const after = revisionOf(family, to)
+  const after = await bookIn(context.db, family, to)
   const { startedFrom } = after
   const before =
     from === ORIGIN && startedFrom
-      ? revisionOf(await familySeen(context, startedFrom.id, startedFrom.revision), startedFrom.revision)
-      : revisionOf(family, from)
+      ? await bookIn(context.db, await familySeen(context, startedFrom.id, startedFrom.revision), startedFrom.revision)
+      : await bookIn(context.db, family, from)
   return {
     from: before,
     to: after,

@@ -4,7 +4,7 @@ import { asTypedBy, plainBook } from '../../core/book/plainBook'
 import { draftOfChange, lockBook, storeBook } from '../../db/queries/books'
 import { appendLog } from '../../db/queries/log'
 import { authorise, type Context } from '../edge/context'
-import { familySeen, nextDraft, revisionOf } from './family'
+import { bookIn, familySeen, nextDraft } from './family'
 
 /**
  * Begins the book of another family of machines as a copy of a revision. It says what it was started from, so that what was
@@ -22,7 +22,7 @@ export function copyBook(
     await lockBook(db, own)
     const made = await draftOfChange(db, body.id)
     if (made) return made
-    const book = revisionOf(await familySeen(context, id, revision), revision)
+    const book = await bookIn(db, await familySeen(context, id, revision), revision)
     const who = { by: context.user.name, at: context.now().toISOString() }
     const draft = nextDraft(null)
     const document = bookSchema.parse({

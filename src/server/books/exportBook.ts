@@ -8,14 +8,14 @@ import { valueName } from '../../core/words/labels'
 import { say } from '../../labels/books'
 import { authorise, type Context } from '../edge/context'
 import { csvOf } from '../edge/csv'
-import { familySeen, revisionOf, unitsOf } from './family'
+import { bookIn, familySeen, unitsOf } from './family'
 import { writeSheets } from './file/inWorker'
 
 /** A book as a spreadsheet, in the units of the machines that use it. */
 export async function bookAsXlsx(context: Context, id: string, revision: string): Promise<Uint8Array> {
   authorise(context, 'read')
   const family = await familySeen(context, id, revision)
-  return writeSheets(bookAsSheets(revisionOf(family, revision), unitsOf(family), sheetNames))
+  return writeSheets(bookAsSheets(await bookIn(context.db, family, revision), unitsOf(family), sheetNames))
 }
 
 /** The limits of a book as a plain table. */
@@ -23,7 +23,8 @@ export async function limitsAsCsv(context: Context, id: string, revision: string
   authorise(context, 'read')
   const family = await familySeen(context, id, revision)
   const units = unitsOf(family)
-  const rows = sheetRows(revisionOf(family, revision)).map(({ group, name, judges, side, quantity, step, new: size, limit }) => {
+  const book = await bookIn(context.db, family, revision)
+  const rows = sheetRows(book).map(({ group, name, judges, side, quantity, step, new: size, limit }) => {
     const figure = (value: number): string => exactText(value, quantity, units, step).replace('−', '-')
     const limited = (which: 'plan' | 'wear'): string => {
       if (limit === null) return ''

@@ -1,5 +1,5 @@
-import type { ImportedBook } from '../../contract/answers'
 import type { BookFileFields } from '../../contract/bodies'
+import type { ImportedBook } from '../../contract/bookAnswers'
 import { bookSchema } from '../../core/book/bookSchema'
 import { asTypedBy, plainBook } from '../../core/book/plainBook'
 import { draftOfChange, giveBook, lockBook, storeBook } from '../../db/queries/books'
@@ -10,6 +10,7 @@ import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { familyOf, nextDraft } from './family'
 import { readBook } from './file/inWorker'
+import { bookOf } from './issuedBook'
 
 /** A book of five thousand characteristics takes four of them. */
 export const MOST_BOOK_BYTES = 24 * 1024 * 1024
@@ -39,7 +40,8 @@ export async function importBook(context: Context, fields: BookFileFields, file:
     const family = await familyOf(db, book.id)
     const revision = nextDraft(family)
     const who = { by: context.user.name, at: context.now().toISOString() }
-    const known = family?.draft ?? family?.latestIssued ?? null
+    const before = family?.draft ?? family?.latestIssued ?? null
+    const known = before === null ? null : await bookOf(db, book.id, before)
     const document = bookSchema.parse({ ...asTypedBy(plainBook(book), who, known), revision, issued: null })
     await storeBook(db, { id: book.id, revision, title: book.title, document, changeId: fields.id })
     if (fields.machine !== null) await giveBook(db, fields.machine, book.id)

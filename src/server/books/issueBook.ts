@@ -10,7 +10,7 @@ import { appendLog } from '../../db/queries/log'
 import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
-import { type Family, familyOf, revisionOf } from './family'
+import { bookIn, familyOf } from './family'
 
 /**
  * Issues the latest draft of a family under a revision. Whoever worked on the draft does not issue it, every limit that was
@@ -23,14 +23,14 @@ export function issueBook(context: Context, id: string, draft: string, body: Iss
     if (await draftOfChange(db, body.id)) return { revision: body.revision }
     const family = await familyOf(db, id)
     if (!family) throw new Refused('notFound', say.thereNoLimit(id, draft))
-    const book = revisionOf(family, draft)
+    const book = await bookIn(db, family, draft)
     if (book.issued !== null) throw new Refused('conflict', say.notADraft(book.title, book.revision))
-    if (family.draft !== book) throw new Refused('conflict', say.notLatestDraft(family.draft?.revision ?? ''))
+    if (family.draft !== draft) throw new Refused('conflict', say.notLatestDraft(family.draft ?? ''))
     if (family.revisions.some(({ revision }) => revision.toLowerCase() === body.revision.toLowerCase())) {
       const message = say.revisionThere(body.revision)
       throw new Refused('conflict', message, [{ path: 'revision', message }])
     }
-    const { open, hasWorked } = await openPoints(db, family, book)
+    const { open, hasWorked } = await openPoints(db, book)
     if (hasWorked(context.user)) throw new Refused('notAllowed', say.ownDraft)
     if (open.length > 0) throw new Refused('notPossible', say.limitsNotAgreed(open.length, open.slice(0, 5).join(', ')))
     const issued = context.now().toISOString().slice(0, 10)
@@ -59,11 +59,11 @@ export function issueBook(context: Context, id: string, draft: string, body: Iss
 }
 
 /** Who worked on a draft since the family was last issued, and the names of limits that nobody has agreed to. */
-export async function openPoints(db: Executor, family: Family, book: LimitBook) {
+export async function openPoints(db: Executor, book: LimitBook) {
   const limited = [...book.characteristics, ...book.fits].flatMap(({ name, limits, limitsBy = [] }) =>
     [...limits, ...limitsBy].flatMap(({ typed }) => (typed ? [{ name, typed }] : [])),
   )
-  const logged = await draftersOf(db, family.id)
+  const logged = await draftersOf(db, book.id)
   const typists = new Set(limited.map(({ typed }) => typed.by))
   return {
     drafters: [...new Set([...logged.map(({ name }) => name), ...typists])],

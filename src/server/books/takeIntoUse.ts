@@ -10,7 +10,7 @@ import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { buildJobView } from '../jobs/jobView'
 import { isOpen } from '../jobs/openJob'
-import { familyOf, revisionOf } from './family'
+import { bookIn, familyOf } from './family'
 
 /** Measures a machine against a book from now on; where it is asked for, the job that is open on it too, at this revision. */
 export function takeIntoUse(context: Context, machineId: string, { book: id, revision, job: withJob }: MachineBookBody) {
@@ -22,7 +22,7 @@ export function takeIntoUse(context: Context, machineId: string, { book: id, rev
     await lockBook(db, id)
     const family = await familyOf(db, id)
     if (!family) throw new Refused('notFound', say.thereNoLimit(id, revision))
-    const book = revisionOf(family, revision)
+    const book = await bookIn(db, family, revision)
     await setMachineBook(db, machineId, id)
     const open = (await jobsOf(db, machineId)).find(isOpen)
     if (withJob) {

@@ -34,7 +34,7 @@ export async function draftView(context: Context, machineId: string): Promise<Dr
   if (!sees(context.user, machine.station)) throw new Refused('notFound', say.thereNoMachine(machineId))
   const open = jobs.find(isOpen)
   const family = book && (await familyOf(db, book.id))
-  const now = family?.draft ?? book
+  const now = family?.draft ? await bookOf(db, family.id, family.draft) : book
   return {
     machine: machineInRecord(machine),
     book: now ?? emptyComposition(machine.id, typedBookTitle(machine.name)),
@@ -59,7 +59,7 @@ export async function changeDraft(context: Context, machineId: string, body: Dra
     const id = book?.id ?? emptyComposition(machine.id, '').id
     await lockBook(db, id)
     const family = await familyOf(db, id)
-    const now = family?.draft ?? book
+    const now = family?.draft ? await bookOf(db, id, family.draft) : book
     if (now !== null && now.issued !== null && body.change.kind !== 'begin')
       throw new Refused('notPossible', say.bookIssued(now.title, now.revision))
     if ((now?.revision ?? null) !== body.base) throw new Refused('conflict', say.draftChangedMeanwhile(now?.revision ?? ''))

@@ -2,13 +2,14 @@
 import sharp from 'sharp'
 import { expect, test } from 'vitest'
 import { contextOf, type TestDatabase } from '../../../scripts/lib/testDatabase'
-import type { DraftChange, OpenJobBody, ReadingBody } from '../../contract/bodies'
+import type { DraftChange } from '../../contract/bodies'
 import { assemblies } from '../../core/kit/assemblies'
 import { NO_PLACE } from '../../core/method/layout'
 import type { TypedCharacteristic } from '../../core/notes/typedSchema'
 import { makeDraftBook } from '../books/makeDraftBook'
 import type { Context } from '../edge/context'
 import { newId, refusal } from '../edge/refused.fixture'
+import { opening, reading } from '../jobs/bodies.fixture'
 import { buildJobView } from '../jobs/jobView'
 import { openJob, openJobView } from '../jobs/openJob'
 import { addMachine } from '../machines/addMachine'
@@ -25,37 +26,6 @@ const add = (assembly: string, names: string[], into: string | null = null): Dra
   into,
   answers: {},
 })
-const opening = (level: string | null): OpenJobBody => ({
-  id: newId(),
-  level,
-  runningHours: 0,
-  readOn: '2026-11-20',
-  reason: 'As found',
-  complaint: '',
-  returnBy: null,
-  mustRunHours: 0,
-  starts: null,
-  practice: false,
-  policy: { acceptance: { kind: 'simple' }, mustLastTheInterval: false, clearanceBy: 'measuredParts' },
-  hoursNote: null,
-})
-const read = (over: Partial<ReadingBody>): ReadingBody => ({
-  id: newId(),
-  characteristic: 'bearing-1-journal',
-  station: 'A',
-  direction: '1',
-  repeat: 1,
-  stage: 'asFound',
-  kind: 'read',
-  text: '79.97',
-  conditions: null,
-  gauge: 'om-12',
-  takenAt: '2026-11-24T11:59:00Z',
-  supersedes: null,
-  reason: null,
-  ...over,
-})
-
 const SLEEVE: TypedCharacteristic = {
   name: 'Sleeve Ø',
   part: { id: 'sleeve', name: 'Sleeve', assembly: 'Winch', position: 'middle' },
@@ -127,18 +97,18 @@ export function draftCases(database: () => TestDatabase): void {
       await change(add('splitSleeveBearing', ['Bearing 1']))
       const job = await openJob(planner, id, opening('full'))
       const inspector = contextOf(planner.db, 'inspector')
-      expect(await refusal(acceptReading(inspector, job.id, read({})))).toMatch(/Make safe/)
+      expect(await refusal(acceptReading(inspector, job.id, reading({})))).toMatch(/Make safe/)
       const done = (step: string) => ({
         entries: [{ id: newId(), seen: null, body: { kind: 'stepDone' as const, step, note: '', licensed: null } }],
       })
       for (const step of ['every-1', 'every-2']) await addEntries(inspector, job.id, done(step))
-      await acceptReading(inspector, job.id, read({}))
+      await acceptReading(inspector, job.id, reading({}))
       // What is missed while it is measured is added, and can be read at once.
       await change(add('gearPair', ['First pair']))
       await acceptReading(
         inspector,
         job.id,
-        read({ characteristic: 'first-pair-backlash', station: '1', direction: NO_PLACE, text: '0.32', gauge: 'di-07' }),
+        reading({ characteristic: 'first-pair-backlash', station: '1', direction: NO_PLACE, text: '0.32', gauge: 'di-07' }),
       )
       const { record } = await buildJobView(inspector, planner.db, job.id)
       expect(record.book.revision).toBe('draft 2')

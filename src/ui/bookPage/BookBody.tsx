@@ -1,4 +1,4 @@
-import type { BookPage } from '../../contract/answers'
+import type { BookPage } from '../../contract/bookAnswers'
 import type { Characteristic, FitSpec, LimitBook, Part } from '../../core/book/bookSchema'
 import type { Limit, LimitBy } from '../../core/limit/limit'
 import { writtenTable } from '../../core/limit/limitTable'
@@ -12,6 +12,7 @@ import { fitKindWords } from '../../core/words/fits'
 import { gaugeKindName } from '../../core/words/gauges'
 import { stepName, valueName } from '../../core/words/labels'
 import { methodName } from '../../core/words/methods'
+import { serviceRuleWords } from '../../core/words/serviceRules'
 import { say } from '../../labels/books'
 import { MethodSketch } from '../methodSketch/MethodSketch'
 import { SourceNote } from '../SourceNote'
@@ -67,13 +68,17 @@ interface Of {
 function PartOf({ part, book, units }: Of & { readonly part: Part }) {
   const measured = book.characteristics.filter((one) => one.part === part.id)
   const rules = book.findingRules.filter((one) => one.part === part.id)
-  const renewed = [...(part.renewedAlways ? [say.renewedAlways] : []), ...(part.service ?? []).map(say.service)]
+  const partName = (id: string): string => book.parts.find((one) => one.id === id)?.name ?? id
+  const renewed = [
+    ...(part.renewedAlways ? [say.renewedAlways] : []),
+    ...(part.service ?? []).map((rule) => serviceRuleWords(rule, partName)),
+  ]
   return (
     <article className={styles.part} aria-label={part.name}>
       <h3>
         {part.name} <span className={styles.quiet}>{part.position === part.name ? '' : part.position}</span>
       </h3>
-      {renewed.length > 0 && <p>{renewed.join('; ')}</p>}
+      {renewed.length > 0 && <p className={styles.rules}>{renewed.join('; ')}</p>}
       {part.routes.length > 0 && (
         <ul className={styles.lines}>
           {part.routes.map((route) => (

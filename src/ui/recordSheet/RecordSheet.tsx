@@ -1,6 +1,7 @@
 import type { Characteristic, LimitBook } from '../../core/book/bookSchema'
+import { typedLimits } from '../../core/limit/typedLimits'
 import { quantityOf, quantityOfValue, stepOf } from '../../core/method/gives'
-import { layoutOf, slotKey, slotsOf } from '../../core/method/layout'
+import { slotKey, slotsOf } from '../../core/method/layout'
 import { figuresOf } from '../../core/quantity/figures'
 import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
@@ -32,7 +33,6 @@ export function RecordSheet({
 }) {
   const { method, name, gaugeKind } = characteristic
   const slots = slotsOf(method)
-  const walk = layoutOf(method)
   return (
     <article className={styles.sheet} aria-label={name}>
       <header className={styles.head}>
@@ -84,7 +84,6 @@ export function RecordSheet({
         ))}
       </dl>
       <p className={styles.notes}>{say.notes}</p>
-      <p className={styles.small}>{walk.stations.length > 1 ? say.about : ''}</p>
     </article>
   )
 }
@@ -110,6 +109,7 @@ function Limits({ characteristic, units }: { readonly characteristic: Characteri
     const side = limit.side === 'upper' ? say.atMost : say.atLeast
     return `${valueName[limit.judges]} ${side} ${bound(limit.wear)} ${unit}`.trim()
   })
+  const typed = typedLimits(characteristic)
   if (size === null && lines.length === 0) return <p className={styles.limits}>{say.noLimit}</p>
   return (
     <p className={styles.limits}>
@@ -118,6 +118,7 @@ function Limits({ characteristic, units }: { readonly characteristic: Characteri
           {say.new} {whole.bound(size.lower)} … {whole.bound(size.upper)} {whole.unit}
         </span>
       )}
+      {typed && !typed.check?.agrees && <span>{say.notChecked}</span>}
       {lines.map((line) => (
         <span key={line} className="figure">
           {line}

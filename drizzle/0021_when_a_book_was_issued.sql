@@ -1,0 +1,1 @@
+ALTER TABLE "limit_book" ADD COLUMN "issued" text GENERATED ALWAYS AS (document->>'issued') STORED;
