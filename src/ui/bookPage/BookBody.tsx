@@ -30,7 +30,7 @@ export function BookBody({ page: { book, units } }: { readonly page: Pick<BookPa
             {book.documents.map(({ id, title, revision }) => (
               <tr key={id}>
                 <th scope="row">{id}</th>
-                <td>{title}</td>
+                <td>{title === id ? '' : title}</td>
                 <td>{revision === '' ? '' : say.rev(revision)}</td>
               </tr>
             ))}
@@ -175,7 +175,7 @@ function Limits({
   const all: readonly (Limit | LimitBy)[] = [...limits, ...limitsBy]
   const open = wants.filter((want) => !all.some(({ judges, side }) => judges === want.judges && side === want.side))
   const whole = figuresOf(sizeKind, units, step(sizeKind))
-  if (size === null && all.length === 0) return <p className={styles.quiet}>{say.noLimit}</p>
+  if (size === null && all.length === 0 && open.length === 0) return <p className={styles.quiet}>{say.noLimit}</p>
   return (
     <table className={`${styles.table} ${styles.limits}`}>
       <thead>
