@@ -158,6 +158,8 @@ export const draftChange = z.discriminatedUnion('kind', [
     }),
   }),
   z.strictObject({ kind: z.literal('takeOut'), position: idSchema }),
+  /** What decides a gate inspection. */
+  z.strictObject({ kind: z.literal('gate'), measures: z.array(idSchema).max(500) }),
   /** Rows of the limits sheet as they were typed. */
   z.strictObject({
     kind: z.literal('limits'),

@@ -12,5 +12,7 @@ export const stepPages: Partial<Record<Step, { readonly path: string; readonly t
   measure: { path: 'bench', text: say.bench },
   fits: { path: 'fits', text: say.fits },
   decide: { path: 'verdicts', text: say.verdicts },
+  rebuild: { path: 'rebuild', text: say.steps },
+  prove: { path: 'prove', text: say.steps },
   sign: { path: 'report', text: say.report },
 }

@@ -65,6 +65,10 @@ export const say = {
   keptWith: 'Stays with',
   save: 'Save',
   cancel: 'Cancel',
+  gate: (count: number): string => (count === 0 ? 'Gate inspection …' : `Gate inspection: ${count} …`),
+  gateTitle: 'Gate inspection',
+  gateAbout:
+    'A level of its own: these are measured first. All inside their limits, and the machine is closed again; one beyond, and the overhaul follows. Choose what decides it; nothing chosen, and there is no such level.',
   newName: 'New name',
   copyTo: 'Names of the copies, one a line',
   takeOutOf: (name: string): string => `Take out ${name}?`,
@@ -90,6 +94,8 @@ export function composeFaultWords(fault: ComposeFault): string {
       return `There is no assembly “${fault.assembly}”. Choose one from the drawings.`
     case 'noPosition':
       return 'That place is not on this machine any more. Choose another in the list of parts.'
+    case 'noMeasurement':
+      return 'A measurement that was chosen is not on this machine any more. Choose again.'
     case 'intoItself':
       return 'A part cannot sit inside itself. Choose another place.'
     case 'noName':

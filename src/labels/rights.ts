@@ -27,6 +27,8 @@ export const say = {
     'GET /jobs/[job]/plan': 'Plan and lay out',
     'GET /jobs/[job]/make-safe': 'Make safe',
     'GET /jobs/[job]/as-found': 'As found',
+    'GET /jobs/[job]/rebuild': 'Rebuild',
+    'GET /jobs/[job]/prove': 'Prove',
     'GET /jobs/[job]/strip': 'Strip map',
     'GET /jobs/[job]/labels': 'Labels',
     'GET /jobs/[job]/sheets': 'Record sheets to write on',

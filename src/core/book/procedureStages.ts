@@ -1,5 +1,5 @@
 /** Stages of a limit book's procedure, in the order of work. */
-export const procedureStages = ['makeSafe', 'asFound', 'strip', 'gate', 'look'] as const
+export const procedureStages = ['makeSafe', 'asFound', 'strip', 'gate', 'look', 'rebuild', 'prove'] as const
 export type ProcedureStage = (typeof procedureStages)[number]
 
 /** A state that a step must stop at: only loosened, not touched yet, only so far. */

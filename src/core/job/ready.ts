@@ -1,7 +1,7 @@
 import type { Results } from '../evaluate/results'
 import { foldNotes } from '../notes/fold'
 import { type NotesState, standingFindings } from '../notes/state'
-import { isSettled, jobSteps } from '../notes/steps'
+import { isSettled, jobSteps, type StageCount, stageCounts } from '../notes/steps'
 import { stillInside } from '../notes/stripFaults'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { LaterStage } from '../record/stage'
@@ -55,7 +55,7 @@ export function readiness(record: InspectionRecord, results: Results, confirmed:
     ],
     exceptions: [
       ...notDone(record, results, noted),
-      ...notConfirmed(record, results, confirmed),
+      ...notConfirmed(record, results, noted, confirmed),
       ...notMeasuredAsLeft(record, results),
     ],
     leftBeyond: mayBeKept ? left : [],
@@ -96,10 +96,11 @@ function notDone(record: InspectionRecord, results: Results, noted: NotesState):
 }
 
 /** Steps of the order of work that no procedure counts and that nobody has confirmed. Nothing is ordered where nothing is needed. */
-function notConfirmed(record: InspectionRecord, results: Results, confirmed: ReadonlySet<Step>): Exception[] {
+function notConfirmed(record: InspectionRecord, results: Results, noted: NotesState, confirmed: ReadonlySet<Step>): Exception[] {
   const needsParts = [...standingDecisions(record, results).values()].some(({ decided }) => decided.decided !== 'reuse')
   const asked: readonly Step[] = [...(needsParts ? (['order'] as const) : []), 'rebuild', 'prove']
-  return asked.filter((step) => !confirmed.has(step)).map((step) => ({ code: 'notConfirmed', step }))
+  const counted: Partial<Record<Step, StageCount>> = stageCounts(jobSteps(record.book, noted, levelsInPlay(results.scope)))
+  return asked.filter((step) => !confirmed.has(step) && !counted[step]).map((step) => ({ code: 'notConfirmed', step }))
 }
 
 /** What exists only as left: a final torque, a standoff, a mark made. */

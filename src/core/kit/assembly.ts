@@ -112,6 +112,8 @@ export interface KitStep extends Piece {
   readonly text: string
   readonly cautions?: readonly CommonCaution[]
   readonly gate?: true
+  /** It comes when everything else of its stage is done. */
+  readonly last?: true
   readonly wait?: { readonly minutes: number; readonly for: string }
   readonly removes?: readonly string[]
   readonly destroys?: readonly string[]

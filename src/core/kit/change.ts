@@ -3,6 +3,7 @@ import type { LimitBook } from '../book/bookSchema'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { type Addition, type ComposeFault, compose } from './compose'
 import { detailed, mirrored, type PositionDetail, sidesIn } from './detail'
+import { withGate, withGateAgain } from './gateLevel'
 import { copied, renamed, takenOut } from './subtree'
 
 /** What a person does to a composed book, one at a time. */
@@ -14,9 +15,21 @@ export type BookChange =
   | { readonly kind: 'mirror'; readonly position: string; readonly name: string }
   | { readonly kind: 'detail'; readonly position: string; readonly detail: PositionDetail }
   | { readonly kind: 'takeOut'; readonly position: string }
+  /** What decides a gate inspection; nothing: the machine has none. */
+  | { readonly kind: 'gate'; readonly measures: readonly string[] }
 
 /** The book as the change leaves it, or why it cannot be made. */
 export function changed(book: LimitBook, change: BookChange, system: UnitSystem): Result<LimitBook, ComposeFault> {
+  if (change.kind === 'gate') return withGate(book, change.measures)
+  const made = changedAt(book, change, system)
+  return made.ok ? ok(withGateAgain(made.value)) : made
+}
+
+function changedAt(
+  book: LimitBook,
+  change: Exclude<BookChange, { kind: 'gate' }>,
+  system: UnitSystem,
+): Result<LimitBook, ComposeFault> {
   if (change.kind === 'add') return compose(book, change, system)
   const { position } = change
   const own = book.positions.find(({ id }) => id === position)

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { bookSchema, type Characteristic, type LimitBook } from '../book/bookSchema'
 import { faultsOf } from '../book/faults'
 import { noBook } from '../book/noBook'
+import type { ProcedureStage } from '../book/procedureStages'
 import { startEvaluation } from '../evaluate/evaluate'
 import type { Gauge } from '../gauge/gauge'
 import { jobProgress } from '../job/progress'
@@ -12,10 +13,12 @@ import { type InspectionRecord, type Reading, recordSchema } from '../record/rec
 import { readTyped } from '../record/typedReading'
 import { assemblies } from './assemblies'
 import type { Assembly } from './assembly'
+import { changed } from './change'
 import { type Addition, compose } from './compose'
 import { emptyComposition } from './composition'
 import { figuresOf, textAt } from './everyAssembly.fixture'
 import type { KitAnswers } from './shape'
+import { copied } from './subtree'
 
 const SYSTEMS: readonly UnitSystem[] = ['metric', 'inch']
 /** The usual answers without and with figures, and each other answer by itself. */
@@ -160,6 +163,54 @@ describe.each(SYSTEMS)('%s', (system) => {
       expect(results.parts.map(({ id }) => id)).toEqual(book.parts.map(({ id }) => id))
       // Issued as it stands, nothing of it is missing.
       if (book.characteristics.length > 0) expect(faultsOf({ ...book, issued: '2026-06-01' })).toEqual([])
+    })
+  })
+})
+
+test('what goes back goes in the reverse order, and the machine is handed back last', () => {
+  const one = added(empty, { assembly: 'solidBush', names: ['First'] })
+  const both = copied(added(one, { assembly: 'shaftAssembly', names: ['Second'] }), 'second', ['Third'])
+  const named = (stage: ProcedureStage) => both.procedure.filter((step) => step.stage === stage).map(({ name }) => name)
+  expect(named('rebuild').map((name) => name.split(':')[0])).toEqual([
+    'Clean and clear before anything closes',
+    'Third',
+    'Second',
+    'First',
+  ])
+  expect(named('prove').slice(-3)).toEqual([
+    'Return to service',
+    'First run watched',
+    'Looked at again after a short time in service',
+  ])
+})
+
+describe('a gate inspection', () => {
+  const machine = added(empty, { assembly: 'splitSleeveBearing', names: ['Bearing'] })
+  const gated = (book: LimitBook, measures: readonly string[]) => {
+    const made = changed(book, { kind: 'gate', measures }, 'metric')
+    if (!made.ok) throw new Error(made.fault.code)
+    return made.value
+  }
+  const [first, second] = machine.characteristics.map(({ id }) => id)
+
+  test('makes safe, takes what decides it, and hands back; the overhaul keeps all of its steps', () => {
+    const book = gated(machine, [first ?? ''])
+    expect(bookSchema.safeParse(book).success && faultsOf(book)).toEqual([])
+    const names = (level: string) => book.procedure.filter(({ levels }) => levels.includes(level)).map(({ name }) => name)
+    expect(names('gate-inspection')).toContain('Isolate, lock and tag every source of energy')
+    expect(names('gate-inspection')).toContain('Gate measurements taken')
+    expect(names('gate-inspection')).toContain('Return to service')
+    expect(names('gate-inspection').some((name) => name.includes('Take the halves out'))).toBe(false)
+    expect(names('full')).toEqual(machine.procedure.map(({ name }) => name))
+  })
+
+  test('goes with what decides it, and is taken back as it was put', () => {
+    const book = gated(machine, [first ?? '', second ?? ''])
+    const gone = changed(book, { kind: 'takeOut', position: 'bearing' }, 'metric')
+    expect(gone.ok && gone.value.levels.map(({ id }) => id)).toEqual(['full'])
+    expect(gated(book, [])).toEqual(machine)
+    expect(changed(machine, { kind: 'gate', measures: ['nothing'] }, 'metric')).toMatchObject({
+      fault: { code: 'noMeasurement' },
     })
   })
 })

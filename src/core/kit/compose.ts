@@ -4,7 +4,6 @@ import { neverGiven } from '../book/faults'
 import { KIT_DOCUMENT } from '../book/kitDocument'
 import { plainPosition } from '../book/plainPosition'
 import type { BookPosition, BookStep, FindingRule } from '../book/procedureSchema'
-import { procedureStages } from '../book/procedureStages'
 import type { MethodKind } from '../method/kinds'
 import { setUpMethod, usualGaugeOf } from '../method/setUp/setUp'
 import type { SetUpFault } from '../method/setUp/setUpFault'
@@ -12,7 +11,7 @@ import type { UnitSystem } from '../quantity/unitSystem'
 import { assemblies } from './assemblies'
 import { everyMachine } from './assemblies/everyMachine'
 import type { Assembly, KitMate, KitMeasure } from './assembly'
-import { bookStep, FULL, withBeginning, withGaugesFor } from './composition'
+import { bookStep, FULL, withBeginning, withGaugesFor, withSteps } from './composition'
 import { type AnswerFault, answersOf, figureOf, filledIn, isTyped, type KitAnswers, shaped } from './shape'
 
 /** An assembly to be added: how its instances are called, where they sit, and what shapes them. */
@@ -28,6 +27,7 @@ export type ComposeFault =
   | AnswerFault
   | { readonly code: 'noAssembly'; readonly assembly: string }
   | { readonly code: 'noPosition'; readonly position: string }
+  | { readonly code: 'noMeasurement'; readonly id: string }
   | { readonly code: 'intoItself' }
   | { readonly code: 'noName' }
   | { readonly code: 'nameTaken'; readonly name: string }
@@ -113,7 +113,7 @@ class Instance {
       closings: [...(book.closings ?? []), ...this.checks()],
       findingRules: [...book.findingRules, ...this.rules()],
       handTests: [...book.handTests, ...this.handTests()],
-      procedure: inOrder([...book.procedure, ...this.steps()]),
+      procedure: withSteps(book.procedure, this.steps()),
       levels: book.levels.map((level) =>
         level.id === FULL ? { ...level, needs: withGaugesFor(this.needs(level.needs), characteristics) } : level,
       ),
@@ -316,9 +316,6 @@ class Instance {
 const FORM_MM = 0.03
 
 /** Steps in the order of work; those of one stage in the order they were added. */
-const inOrder = (steps: readonly BookStep[]): BookStep[] =>
-  procedureStages.flatMap((stage) => steps.filter((step) => step.stage === stage))
-
 /** A beginning that no id of the book has yet. */
 function freePrefix({ positions, parts, characteristics }: LimitBook, wanted: string): string {
   const used = [...positions, ...parts, ...characteristics].map(({ id }) => id)

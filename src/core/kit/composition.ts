@@ -2,6 +2,7 @@ import type { Characteristic, LimitBook } from '../book/bookSchema'
 import { KIT_DOCUMENT } from '../book/kitDocument'
 import { noBook } from '../book/noBook'
 import type { BookStep, InspectionLevel } from '../book/procedureSchema'
+import { procedureStages } from '../book/procedureStages'
 import { gaugeKindName } from '../words/gauges'
 import { everyMachine } from './assemblies/everyMachine'
 import type { KitStep } from './assembly'
@@ -26,6 +27,20 @@ const fullLevel = (): InspectionLevel => ({
   gate: null,
   needs: { gauges: [], tools: [], consumables: [], safety: [], people: [] },
 })
+
+const LAST = new Set(everyMachine.steps.flatMap(({ last }, at) => (last ? [`every-${at + 1}`] : [])))
+
+/**
+ * A procedure with more steps, stage by stage: before what comes last of its stage on every machine, and going back in
+ * the reverse order of what was added.
+ */
+export const withSteps = (procedure: readonly BookStep[], more: readonly BookStep[]): BookStep[] =>
+  procedureStages.flatMap((stage) => {
+    const own = procedure.filter((step) => step.stage === stage)
+    const later = own.findIndex(({ id }) => (stage === 'rebuild' ? !id.startsWith('every-') : LAST.has(id)))
+    const at = later < 0 ? own.length : later
+    return [...own.slice(0, at), ...more.filter((step) => step.stage === stage), ...own.slice(at)]
+  })
 
 /** A machine nothing has been added to yet: what every machine is made safe by, and nothing else. */
 export const emptyComposition = (machineId: string, title: string): LimitBook =>

@@ -19,9 +19,8 @@ import { levelsInPlay } from '../scope/need'
 import { speakerOf } from '../words/speaker'
 import { settledBy } from '../words/votes'
 import { assemblies } from './assemblies'
-import { compose } from './compose'
+import { type BookChange, changed } from './change'
 import { emptyComposition } from './composition'
-import { copied, takenOut } from './subtree'
 
 const AT = '2026-11-25T08:00:00.000Z'
 const uuid = (n: number): string => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -29,7 +28,7 @@ const source = { document: { id: 'M-1', title: 'Manual', revision: '' }, page: '
 
 /** A machine as somebody may have composed it: assemblies added, copied, taken out again. */
 const machine = fc
-  .array(fc.tuple(fc.constantFrom(...assemblies.map(({ id }) => id)), fc.constantFrom('add', 'copy', 'out')), {
+  .array(fc.tuple(fc.constantFrom(...assemblies.map(({ id }) => id)), fc.constantFrom('add', 'copy', 'out', 'gate')), {
     minLength: 1,
     maxLength: 3,
   })
@@ -37,9 +36,15 @@ const machine = fc
     moves.reduce(
       (book: LimitBook, [assembly, move], at) => {
         const [first] = book.positions
-        if (move === 'copy' && first) return copied(book, first.id, [`Copy ${at}`])
-        if (move === 'out' && first && at > 1) return takenOut(book, first.id)
-        const made = compose(book, { assembly, names: [`One ${at}`], into: null, answers: {} }, 'metric')
+        const change: BookChange =
+          move === 'copy' && first
+            ? { kind: 'copy', position: first.id, names: [`Copy ${at}`] }
+            : move === 'out' && first && at > 1
+              ? { kind: 'takeOut', position: first.id }
+              : move === 'gate' && first
+                ? { kind: 'gate', measures: book.characteristics.slice(0, 2).map(({ id }) => id) }
+                : { kind: 'add', assembly, names: [`One ${at}`], into: null, answers: {} }
+        const made = changed(book, change, 'metric')
         return made.ok ? made.value : book
       },
       emptyComposition('m', 'Machine'),
@@ -114,7 +119,7 @@ function bodyOf(
       return {
         kind: 'stepAdded',
         step: `st-${n}`,
-        stage: other % 2 === 0 ? 'makeSafe' : 'strip',
+        stage: (['makeSafe', 'strip', 'rebuild', 'prove'] as const)[other % 4] ?? 'strip',
         name: `Step ${n}`,
         text: '',
         after: null,

@@ -1,8 +1,8 @@
 import type { LimitBook } from '../book/bookSchema'
-import { procedureStages } from '../book/procedureStages'
 import { linksOf } from '../fit/kinds'
 import type { Limit } from '../limit/limit'
 import { kindOf } from '../method/kinds'
+import { withSteps } from './composition'
 
 /** What belongs to a position of a composed book: itself, what sits in it, and everything known of that. */
 export interface Subtree {
@@ -85,8 +85,16 @@ export function takenOut(book: LimitBook, root: string): LimitBook {
     levels: book.levels.map((level) => ({
       ...level,
       measures: level.measures === 'all' ? level.measures : level.measures.filter(characteristic),
+      gate: level.gate && gateWithout(level.gate, characteristic),
     })),
   }
+}
+
+type Gate = NonNullable<LimitBook['levels'][number]['gate']>
+
+function gateWithout(gate: Gate, isCharacteristic: Stays): Gate | null {
+  const measures = gate.measures.filter(isCharacteristic)
+  return measures.length === 0 ? null : { ...gate, measures }
 }
 
 type Part = LimitBook['parts'][number]
@@ -204,9 +212,7 @@ function copiedOnce(book: LimitBook, root: string, name: string, within: (text: 
     findingRules: [...book.findingRules, ...ofParts(book.findingRules)],
     patterns: [...book.patterns, ...ofParts(book.patterns)],
     handTests: [...book.handTests, ...ofParts(book.handTests).map((test) => ({ ...test, name: called(test.name) }))],
-    procedure: [...book.procedure, ...again(book.procedure, own.steps)].sort(
-      (a, b) => procedureStages.indexOf(a.stage) - procedureStages.indexOf(b.stage),
-    ),
+    procedure: withSteps(book.procedure, again(book.procedure, own.steps)),
   }
 }
 

@@ -12,6 +12,7 @@ export interface NoteFaults {
   stillWaiting: { readonly step: string; readonly leftMs: number; readonly waitsFor: string }
   needsLicence: { readonly step: string; readonly field: LicensedField }
   destroysEvidence: { readonly step: string; readonly position: string }
+  stillInside: { readonly step: string; readonly things: readonly string[] }
   mustNotBeSkipped: { readonly step: string; readonly makesSafe: boolean }
   mayBeSkipped: { readonly step: string }
   nobodySaysSo: { readonly step: string }

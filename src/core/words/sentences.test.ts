@@ -130,6 +130,7 @@ const note: Each<NoteFault> = {
   waitNotStarted: { step: 'Open', minutes: 30, waitsFor: 'cooling' },
   stillWaiting: { step: 'Open', leftMs: 90_000, waitsFor: 'cooling' },
   needsLicence: { step: 'Lock', field: 'electricalWork' },
+  stillInside: { step: 'Turned by hand', things: ['Plastic strip'] },
   destroysEvidence: { step: 'Cut', position: 'Seal' },
   mustNotBeSkipped: { step: 'Lock', makesSafe: true },
   mayBeSkipped: { step: 'Look' },

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { DraftView } from '../../contract/answers'
 import { assemblies } from '../../core/kit/assemblies'
+import { gateMeasures } from '../../core/kit/gateLevel'
 import { say } from '../../labels/compose'
 import { Button, Key } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
@@ -9,6 +10,7 @@ import { AssemblyCards } from './AssemblyCards'
 import { AssemblyForm } from './AssemblyForm'
 import styles from './Compose.module.css'
 import { foundBy } from './found'
+import { GateDialog } from './GateDialog'
 import { limitsWanted } from './limitsWanted'
 import { PartTree } from './PartTree'
 import { useDraft } from './useDraft'
@@ -21,6 +23,7 @@ function ComposeView({ view, mayChange }: { readonly view: DraftView; readonly m
   const [chosen, setChosen] = useState(assemblies[0]?.id ?? '')
   const [position, setPosition] = useState<string | null>(null)
   const [fresh, setFresh] = useState<ReadonlySet<string>>(new Set())
+  const [gate, setGate] = useState(false)
   const find = useRef<HTMLInputElement>(null)
   const pane = useRef<HTMLDivElement>(null)
   const assembly = assemblies.find(({ id }) => id === chosen)
@@ -70,6 +73,9 @@ function ComposeView({ view, mayChange }: { readonly view: DraftView; readonly m
             <Button disabled={draft.busy} onClick={() => void draft.make({ kind: 'back', revision: before })}>
               {say.undo}
             </Button>
+          )}
+          {allowed && book.characteristics.length > 0 && (
+            <Button onClick={() => setGate(true)}>{say.gate(gateMeasures(book).length)}</Button>
           )}
           {revision !== null && (
             <a className={styles.link} href={`/machines/${machine.id}/limits`}>
@@ -133,6 +139,15 @@ function ComposeView({ view, mayChange }: { readonly view: DraftView; readonly m
         <section className={styles.kit} aria-label={say.compose}>
           <p className={styles.empty}>{draft.view.issued ? say.issued : say.mayLook}</p>
         </section>
+      )}
+      {gate && (
+        <GateDialog
+          draft={draft}
+          onClose={() => {
+            draft.forget()
+            setGate(false)
+          }}
+        />
       )}
       <p className="hidden-label" role="status">
         {[...fresh].map((name) => say.added(name)).join(' ')}

@@ -18,16 +18,22 @@ const title: Record<OwnStage, string> = {
   makeSafe: say.makeSafe,
   asFound: say.asFoundBefore,
   gate: say.gateInspection,
+  rebuild: say.rebuild,
+  prove: say.prove,
 }
 const about: Record<OwnStage, string> = {
   makeSafe: say.confirmedStepStep,
   asFound: say.whatStrippingDestroys,
   gate: say.whenEveryGate,
+  rebuild: say.reverseOrder,
+  prove: say.provedBefore,
 }
 const next: Record<OwnStage, { readonly path: string; readonly text: string }> = {
   makeSafe: { path: 'as-found', text: say.asFound },
   asFound: { path: 'strip', text: say.strip },
   gate: { path: 'look', text: say.look },
+  rebuild: { path: 'prove', text: say.prove },
+  prove: { path: 'report', text: say.report },
 }
 
 /** The steps of one stage of the order of work, from the book's procedure for this level. */

@@ -29,7 +29,10 @@ export function StepCard({ noted, step, number }: { readonly noted: JobNotes; re
   const measures = (step.book?.measures ?? []).flatMap((id) => {
     const characteristic = noted.record.book.characteristics.find((candidate) => candidate.id === id)
     const result = noted.results.characteristics.find((candidate) => candidate.id === id)
-    return characteristic && result ? [{ characteristic, result }] : []
+    if (!characteristic || !result) return []
+    if (!isLeft(step)) return [{ id, name: characteristic.name, ...result.reductions }]
+    const left = result.stages.find(({ stage }) => stage === 'asLeft')?.reductions
+    return [{ id, name: characteristic.name, taken: left?.taken ?? 0, needed: left?.needed ?? result.reductions.needed }]
   })
   return (
     <li className={styles.step} data-state={state} data-gate={step.gate || undefined} id={step.id}>
@@ -71,11 +74,11 @@ export function StepCard({ noted, step, number }: { readonly noted: JobNotes; re
         )}
         {measures.length > 0 && (
           <p className={styles.measures}>
-            {measures.map(({ characteristic, result }) => (
-              <ButtonLink key={characteristic.id} href={`/jobs/${noted.record.job.id}/bench?c=${characteristic.id}`}>
-                {say.measure(characteristic.name)}
+            {measures.map(({ id, name, taken, needed }) => (
+              <ButtonLink key={id} href={`/jobs/${noted.record.job.id}/bench?c=${id}${isLeft(step) ? '&stage=asLeft' : ''}`}>
+                {say.measure(name)}
                 <span className="figure">
-                  {result.reductions.taken}/{result.reductions.needed}
+                  {taken}/{needed}
                 </span>
               </ButtonLink>
             ))}
@@ -99,6 +102,9 @@ export function StepCard({ noted, step, number }: { readonly noted: JobNotes; re
     </li>
   )
 }
+
+/** What is measured while it goes back together, or is proved, is measured as left. */
+const isLeft = ({ stage }: JobStep): boolean => stage === 'rebuild' || stage === 'prove'
 
 /** Milliseconds still to wait, counted down here; the moment it began is on record, so a reload does not begin it anew. */
 function useWaitLeft(step: JobStep): number | null {

@@ -11,6 +11,8 @@ export const rights = {
   'GET /jobs/[job]/plan': ['read'],
   'GET /jobs/[job]/make-safe': ['read'],
   'GET /jobs/[job]/as-found': ['read'],
+  'GET /jobs/[job]/rebuild': ['read'],
+  'GET /jobs/[job]/prove': ['read'],
   'GET /jobs/[job]/strip': ['read'],
   'GET /jobs/[job]/labels': ['read'],
   'GET /jobs/[job]/sheets': ['read'],

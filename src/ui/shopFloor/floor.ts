@@ -1,23 +1,15 @@
 import type { FloorJob, FloorMachine, JobSummary } from '../../contract/answers'
-import type { Step } from '../../core/job/orderOfWork'
+import { stepPages } from '../../contract/stepPages'
 
 export const isLate = (job: FloorJob, today: string): boolean => job.returnBy !== null && job.returnBy < today
 
 export const isMine = (job: FloorJob, name: string): boolean => job.hands.includes(name)
 
-const pages: Partial<Record<Step, string>> = {
-  makeSafe: '/make-safe',
-  asFound: '/as-found',
-  strip: '/strip',
-  gate: '/gate',
-  look: '/look',
-  measure: '/bench',
-  fits: '/fits',
-  decide: '/verdicts',
-  sign: '/report',
-}
 /** Where one goes on with a job. */
-export const goTo = (job: FloorJob): string => `/jobs/${job.id}${job.state === 'open' ? (pages[job.step] ?? '') : '/report'}`
+export function goTo({ id, state, step }: Pick<FloorJob, 'id' | 'state' | 'step'>): string {
+  const page = state === 'open' ? stepPages[step]?.path : 'report'
+  return page === undefined ? `/jobs/${id}` : `/jobs/${id}/${page}`
+}
 
 const hasEnded = ({ state }: JobSummary): boolean => state === 'signed' || state === 'imported'
 export const openOn = (machine: FloorMachine): JobSummary | undefined => machine.jobs.find((job) => !hasEnded(job))

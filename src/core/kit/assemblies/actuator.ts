@@ -159,6 +159,18 @@ export const actuator: Assembly = {
       cautions: ['lifting'],
       removes: ['indicator', 'bush', 'seals', 'rod', 'piston', 'slide', 'body', 'cylinder'],
     },
-    { stage: 'look', name: 'Slide tried by its own weight', text: 'End positions and indicators are set again.' },
+    { stage: 'look', name: 'Slide tried by its own weight', text: 'Where it hangs is marked.' },
+    {
+      stage: 'rebuild',
+      name: 'Slide dressed until it goes by its own weight',
+      text: 'Tried again each time. Seals with their lips as noted.',
+    },
+    {
+      stage: 'prove',
+      name: 'End positions and indicators set',
+      text: 'Through the whole stroke under pressure: smooth, nothing leaks past.',
+      cautions: ['stored-pressure'],
+      measures: ['stroke'],
+    },
   ],
 }

@@ -136,7 +136,20 @@ export const adjustablePair: Assembly = {
     {
       stage: 'look',
       name: 'Follow the tracks with a pick',
-      text: 'Going back: play is taken out in small steps, locked, felt again; and once more after the first use.',
+      text: 'Pits and ridges catch the pick before the eye sees them.',
+    },
+    { stage: 'rebuild', name: 'Each set of balls back in its race, counted in', text: 'Greased; spacers in their order.' },
+    {
+      stage: 'rebuild',
+      name: 'Play taken out in small steps',
+      text: 'Locked, then felt again: no play and no binding over a whole turn.',
+      measures: ['play'],
+    },
+    {
+      stage: 'prove',
+      name: 'Felt once more after the first use',
+      text: 'Races bed in: play and lock are tried again.',
+      measures: ['play'],
     },
   ],
   lay: { consumables: ['Grease as the manual names it', 'Balls of the size found, as a set'] },

@@ -86,7 +86,19 @@ export const boltedJoint: Assembly = {
     {
       stage: 'look',
       name: 'Threads, seats and grade marks',
-      text: 'Going back: crosswise, in stages, dry or oiled as the manual says; gap around even; locking parts new.',
+      text: 'Stretched threads show a waist. Faces clean and flat.',
+    },
+    {
+      stage: 'rebuild',
+      name: 'Tightened crosswise, in stages',
+      text: 'Dry, oiled or paste as the manual says. Locking parts new. The gap around stays even.',
+      cautions: ['hydraulic-tools'],
+      measures: ['final', 'gap'],
+    },
+    {
+      stage: 'prove',
+      name: 'Joint looked at under pressure or load',
+      text: 'No weep, no movement; marks across nut and bolt still in line.',
     },
   ],
 }

@@ -186,7 +186,26 @@ export const connectingRod: Assembly = {
     {
       stage: 'look',
       name: 'Joint, bolt seats and fork looked at for cracks',
-      text: 'Cleaned, with penetrant or magnetic powder as the manual asks. After tightening, the mark across nut and bolt is made.',
+      text: 'Cleaned, with penetrant or magnetic powder as the manual asks.',
+    },
+    {
+      stage: 'rebuild',
+      name: 'Rod and cap back as a pair',
+      text: 'Numbers to the same side, shells in their notches, oiled.',
+      cautions: ['lifting'],
+    },
+    {
+      stage: 'rebuild',
+      name: 'Rod bolts tightened',
+      text: 'Pairs opposite in turn, in stages. Hydraulic: the stroke is watched. The mark across nut and bolt is made.',
+      cautions: ['hydraulic-tools'],
+      measures: ['torque'],
+    },
+    {
+      stage: 'prove',
+      name: 'Rod moved sideways on its pin',
+      text: 'Free at every quarter of the turn.',
+      cautions: ['turning-by-hand'],
     },
   ],
   lay: { tools: ['Tightening tool as the manual names it'], consumables: ['Thread lubricant as the manual names it'] },

@@ -130,7 +130,21 @@ export const couplingOrBelt: Assembly = {
     {
       stage: 'look',
       name: 'Growth allowed for',
-      text: 'Cold offsets follow the manual. The guard goes back before the lock comes off.',
+      text: 'Cracks at bolt holes and in the element; worn grooves.',
+    },
+    {
+      stage: 'rebuild',
+      name: 'Aligned or tensioned',
+      text: 'Soft foot first. Cold offsets as the manual allows for growth.',
+      measures: ['align', 'distance', 'line', 'tension'],
+    },
+    { stage: 'rebuild', name: 'Guard back before the lock comes off', text: 'All its bolts.' },
+    {
+      stage: 'prove',
+      name: 'Alignment or tension tried again warm',
+      text: 'After the first run, with the machine locked again.',
+      cautions: ['isolation'],
+      measures: ['align', 'tension'],
     },
   ],
 }

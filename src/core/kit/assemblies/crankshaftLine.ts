@@ -134,6 +134,20 @@ export const crankshaftLine: Assembly = {
       name: 'Fillets and oil holes tested for cracks',
       text: 'As the manual asks. Bearings stand beside each other to be compared.',
     },
+    {
+      stage: 'rebuild',
+      name: 'Main bearings closed one after the other',
+      text: 'The shaft is turned after each: where it becomes stiff, that one is opened again.',
+      cautions: ['turning-by-hand', 'lifting'],
+      measures: ['clearance', 'float'],
+    },
+    {
+      stage: 'prove',
+      name: 'Deflections as left',
+      text: 'Bearings in, machine as it runs, frame temperature noted: against as found.',
+      cautions: ['turning-by-hand'],
+      measures: ['deflection'],
+    },
   ],
   lay: { tools: ['Deflection gauge', 'Turning gear'] },
 }

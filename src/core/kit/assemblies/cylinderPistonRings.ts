@@ -281,7 +281,21 @@ export const cylinderPistonRings: Assembly = {
     {
       stage: 'look',
       name: 'Look at bore and rings by their hours',
-      text: 'Gaps to their clock as found. Going back: gaps turned against each other, top side up, each ring to its groove.',
+      text: 'Gaps to their clock as found.',
+    },
+    { stage: 'rebuild', name: 'Rings in their grooves, top side up', text: 'Gaps spread evenly round. Oiled.' },
+    {
+      stage: 'rebuild',
+      name: 'Piston in, cover on',
+      text: 'Ring clamp used. New joint; nuts crosswise in stages.',
+      cautions: ['lifting'],
+      measures: ['bump'],
+    },
+    {
+      stage: 'prove',
+      name: 'Turned over by hand, then tried for pressure',
+      text: 'Two turns without binding.',
+      cautions: ['turning-by-hand'],
     },
   ],
   lay: { tools: ['Ring expander and clamp', 'Ridge reamer', 'Liner puller'], consumables: ['Lead wire', 'Cover joint'] },

@@ -127,7 +127,15 @@ export const drillingTool: Assembly = {
     {
       stage: 'look',
       name: 'Elements row by row',
-      text: 'Which way the tool was used goes with it. Going back: dry trial fit, gap at the shoulder says whether all is in; stored dry and oiled.',
+      text: 'Which way the tool was used goes with it.',
     },
+    { stage: 'rebuild', name: 'Dry trial fit', text: 'The gap at the shoulder says whether all is in.', measures: ['shoulder'] },
+    {
+      stage: 'rebuild',
+      name: 'Closed to its figure',
+      text: 'Threads greased as the manual says; edges restored.',
+      cautions: ['hydraulic-tools'],
+    },
+    { stage: 'prove', name: 'Tried, then stored dry and oiled', text: 'Counted turns and tightening figure on the tag.' },
   ],
 }

@@ -4,6 +4,17 @@ import type { KitStep } from '../assembly'
 export const everyMachine = {
   document: 'General trade practice, not the maker',
   level: { name: 'Overhaul', about: 'The whole machine. The maker’s instructions stand above everything here.' },
+  /** A level that stops where its measurements hold. */
+  gate: {
+    level: {
+      name: 'Gate inspection',
+      about: 'Its measurements first: all inside their limits, and the machine is closed again.',
+    },
+    step: {
+      name: 'Gate measurements taken',
+      text: 'All inside their limits: clean and close. One of them beyond: the overhaul follows.',
+    },
+  },
   /** Where a part sits that nothing else holds. */
   onIt: 'on the machine',
   /** How much of a consumable is laid out. */
@@ -37,6 +48,47 @@ export const everyMachine = {
       name: 'Look first, then clean, then look again',
       text: 'Deposits and oil tell what happened: they are noted and kept before they are washed off.',
       cautions: ['solvents'],
+    },
+    {
+      stage: 'rebuild',
+      name: 'Clean and clear before anything closes',
+      text: 'No foreign matter, no burrs: those that measuring raised are dressed too.',
+      cautions: ['protection'],
+    },
+    {
+      stage: 'prove',
+      name: 'Everything temporary counted out',
+      text: 'Covers, caps, shims, wire, strip, lifting eyes: none stays inside.',
+    },
+    {
+      stage: 'prove',
+      name: 'Right kind and amount of lubricant in',
+      text: 'As the manual names it; turned until it is seen where it must be.',
+    },
+    {
+      stage: 'prove',
+      name: 'Turned by hand',
+      text: 'Two turns, nothing binds. Where the maker forbids it, say so and skip.',
+      cautions: ['turning-by-hand'],
+    },
+    {
+      stage: 'prove',
+      name: 'Return to service',
+      last: true,
+      text: 'Valves and guards back, gear and people clear. Each person takes off their own lock.',
+      cautions: ['isolation'],
+    },
+    {
+      stage: 'prove',
+      name: 'First run watched',
+      last: true,
+      text: 'Noise, heat, vibration, leaks, pressures: against the figures before it was stopped.',
+    },
+    {
+      stage: 'prove',
+      name: 'Looked at again after a short time in service',
+      last: true,
+      text: 'Bolts, leaks, levels and settings.',
     },
   ] satisfies readonly KitStep[] as readonly KitStep[],
 }

@@ -104,7 +104,19 @@ export const faceSeal: Assembly = {
     {
       stage: 'look',
       name: 'Faces looked at under oblique light',
-      text: 'Width and evenness of the track. Going back: faces clean and dry, length set by its spacer, and the spacer taken out again.',
+      text: 'Width and evenness of the track.',
+    },
+    {
+      stage: 'rebuild',
+      name: 'Faces clean and dry, length set',
+      text: 'By its spacer, and the spacer taken out again. Ports and drain to their side.',
+      cautions: ['springs'],
+      measures: ['setLength'],
+    },
+    {
+      stage: 'prove',
+      name: 'Filled and vented before it turns',
+      text: 'A face that runs dry is lost. Leakage noted at rest and running.',
     },
   ],
   lay: { consumables: ['Lint-free cloth', 'O-ring lubricant that its material allows'] },

@@ -71,6 +71,20 @@ export const flexibleJoint: Assembly = {
       cautions: ['lifting', 'stored-pressure'],
       removes: ['bellows', 'joints'],
     },
-    { stage: 'look', name: 'Folds looked at inside and out', text: 'Compared again after closing.' },
+    { stage: 'look', name: 'Folds looked at inside and out', text: 'Cracks start in the inner folds.' },
+    {
+      stage: 'rebuild',
+      name: 'Bellows in without force',
+      text: 'The pipe is carried: it must not be pulled to its flange.',
+      cautions: ['lifting'],
+      measures: ['length', 'offset'],
+    },
+    { stage: 'rebuild', name: 'Tie rods set', text: 'To the length the manual gives, not tighter.' },
+    {
+      stage: 'prove',
+      name: 'Compared again under pressure',
+      text: 'Lengths against as left; folds move evenly.',
+      cautions: ['stored-pressure'],
+    },
   ],
 }

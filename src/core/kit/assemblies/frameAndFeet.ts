@@ -97,5 +97,12 @@ export const frameAndFeet: Assembly = {
     },
     { stage: 'strip', name: 'Shims to their feet', text: 'Each pack is tied to its foot.', removes: ['bolts', 'chocks'] },
     { stage: 'look', name: 'Corners, welds and bolt holes', text: 'Paint cracks first.' },
+    {
+      stage: 'rebuild',
+      name: 'Shims back to their feet',
+      text: 'Bolts tightened in turn; soft foot tried again at each.',
+      measures: ['softFoot', 'torque'],
+    },
+    { stage: 'prove', name: 'Level and bolts tried again after the first run', text: 'Nothing has moved.', measures: ['level'] },
   ],
 }

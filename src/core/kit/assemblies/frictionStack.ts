@@ -142,7 +142,21 @@ export const frictionStack: Assembly = {
     {
       stage: 'look',
       name: 'Which way the one-way element is free',
-      text: 'Tried before it goes back; a brake put in the wrong way round lets go.',
+      text: 'Tried both ways and marked before it goes back.',
+    },
+    {
+      stage: 'rebuild',
+      name: 'Stack back in its order',
+      text: 'Every plate to its side. A one-way element put in the wrong way round lets go.',
+      cautions: ['springs'],
+      measures: ['stack'],
+    },
+    {
+      stage: 'prove',
+      name: 'Tried with a small load first',
+      text: 'Holds and lets go; slip figure as the manual gives it. Nobody under the load.',
+      cautions: ['may-fall'],
+      measures: ['slip'],
     },
   ],
   lay: { safety: ['Dust mask: brake dust is not blown off'] },

@@ -106,8 +106,22 @@ export const gearCase: Assembly = {
     {
       stage: 'look',
       name: 'Joints, jets and drain looked at',
-      text: 'Preload by gasket and end play by shims are set again with the new thickness, measured.',
+      text: 'Leak tracks; jets blown through and straight.',
     },
+    {
+      stage: 'rebuild',
+      name: 'Gaskets and shims to the measured thickness',
+      text: 'New ones measured before they go in: they set preload and end play.',
+      measures: ['gasket', 'shim'],
+    },
+    {
+      stage: 'rebuild',
+      name: 'Case closed on its dowels',
+      text: 'Dowels before nuts. Drains down, fillers up, jets to their teeth.',
+      cautions: ['lifting'],
+      measures: ['endPlay'],
+    },
+    { stage: 'prove', name: 'Oil seen at every jet', text: 'Before it runs under load.' },
   ],
   lay: { consumables: ['Gaskets or sealing compound as the manual names it'] },
 }

@@ -183,7 +183,25 @@ export const gearPair: Assembly = {
       cautions: ['lifting', 'may-fall'],
       removes: ['wheel', 'pinion', 'key', 'shims'],
     },
-    { stage: 'look', name: 'Flanks looked at, both sides', text: 'Contact is taken again after closing, with backlash.' },
+    {
+      stage: 'look',
+      name: 'Flanks looked at, both sides',
+      text: 'Pitting, scuffing, broken edges; one flank tells of load, the other of lost motion.',
+    },
+    {
+      stage: 'rebuild',
+      name: 'Teeth back to their marks',
+      text: 'Mounting shims as measured; keys home.',
+      cautions: ['lifting'],
+      measures: ['shimStack', 'mounting'],
+    },
+    {
+      stage: 'prove',
+      name: 'Contact and backlash as left',
+      text: 'At the same teeth as found.',
+      cautions: ['turning-by-hand'],
+      measures: ['backlash', 'contact', 'contactBack'],
+    },
   ],
   lay: { consumables: ['Contact blue'] },
 }

@@ -130,6 +130,19 @@ export const impeller: Assembly = {
       cautions: ['lifting', 'may-fall'],
       removes: ['casing', 'nut', 'key', 'impeller', 'shims', 'plate', 'ring'],
     },
-    { stage: 'look', name: 'Inlet edges, tongue and neck', text: 'Only lubricant that the product allows.' },
+    { stage: 'look', name: 'Inlet edges, tongue and neck', text: 'Erosion, cavitation, cracks at the eye.' },
+    {
+      stage: 'rebuild',
+      name: 'Impeller on, gaps set by shims',
+      text: 'The measured gap decides, not the old pack. Float held to one side.',
+      cautions: ['lifting'],
+      measures: ['front', 'back', 'pack'],
+    },
+    {
+      stage: 'prove',
+      name: 'Turned by hand, then primed',
+      text: 'No rub. Only lubricant that the product allows.',
+      cautions: ['turning-by-hand'],
+    },
   ],
 }

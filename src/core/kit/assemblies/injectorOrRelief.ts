@@ -107,7 +107,20 @@ export const injectorOrRelief: Assembly = {
     {
       stage: 'look',
       name: 'Seat under the glass',
-      text: 'Set, lock, test again. A relief valve is set and sealed by whoever may.',
+      text: 'A bright, narrow, unbroken line.',
+      cautions: ['pressure-vessel'],
+    },
+    {
+      stage: 'rebuild',
+      name: 'Set, locked, tested again',
+      text: 'Behind the screen: spray goes through skin.',
+      cautions: ['test-spray', 'protection'],
+      measures: ['opening', 'spray'],
+    },
+    {
+      stage: 'prove',
+      name: 'Sealed by whoever may',
+      text: 'A relief valve is set and sealed by a licensed person.',
       cautions: ['pressure-vessel'],
     },
   ],

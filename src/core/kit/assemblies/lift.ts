@@ -58,6 +58,12 @@ export const lift: Assembly = {
       gate: true,
       measures: ['threads', 'gear'],
     },
+    {
+      stage: 'rebuild',
+      name: 'The same plan for the way back',
+      text: 'Gear looked at again. Eyes counted out.',
+      cautions: ['lifting'],
+    },
   ],
   lay: {
     safety: ['Barrier around the lift', 'Tag lines'],

@@ -123,6 +123,19 @@ export const rodGland: Assembly = {
       name: 'Edges and joints of the segments',
       text: 'Each kind of ring has its own rhythm of renewal: the manual names it.',
     },
+    {
+      stage: 'rebuild',
+      name: 'Segments back by their marks',
+      text: 'Joints staggered on the pins; each ring free in its groove.',
+      cautions: ['springs'],
+      measures: ['side'],
+    },
+    {
+      stage: 'prove',
+      name: 'Rod moved through its stroke by hand',
+      text: 'Nothing catches; warm after the first run, not hot.',
+      cautions: ['turning-by-hand'],
+    },
   ],
   lay: { consumables: ['Segmented rings and springs as a set'] },
 }

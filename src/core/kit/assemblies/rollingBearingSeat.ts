@@ -275,6 +275,25 @@ export const rollingBearingSeat: Assembly = {
       name: 'Identify the bearing by sizes and marking together',
       text: 'Type, contact angle, play class, cage, and pair marks. Sizes alone do not tell it. Do not spin it with air.',
     },
+    {
+      stage: 'rebuild',
+      name: 'Bearing on its seat',
+      text: 'Pressed on the tight ring, or warmed as the manual allows. Home against its shoulder.',
+      cautions: ['hot-parts', 'hydraulic-tools'],
+      measures: ['drive'],
+    },
+    {
+      stage: 'rebuild',
+      name: 'Cover closed with the gasket measured',
+      text: 'It may set play or preload.',
+      measures: ['axial', 'pressed'],
+    },
+    {
+      stage: 'prove',
+      name: 'Turned slowly by hand and listened to',
+      text: 'Even, no notch; after the first run its temperature.',
+      cautions: ['turning-by-hand'],
+    },
   ],
   lay: {
     tools: ['Puller that bears on the tight ring', 'Hook spanner', 'Induction heater or oil bath'],

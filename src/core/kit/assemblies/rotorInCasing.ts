@@ -191,7 +191,27 @@ export const rotorInCasing: Assembly = {
       cautions: ['lifting'],
       removes: ['rotor'],
     },
-    { stage: 'look', name: 'Deposits first, then blades, then rubs', text: 'After cleaning it is balanced again.' },
+    { stage: 'look', name: 'Deposits first, then blades, then rubs', text: 'Rubs are read before they are washed off.' },
+    {
+      stage: 'rebuild',
+      name: 'Rotor balanced, then in straight',
+      text: 'After cleaning it is balanced again. Blades touch nothing.',
+      cautions: ['lifting'],
+    },
+    {
+      stage: 'rebuild',
+      name: 'Closed, ring gaps to their hours',
+      text: 'Marks together, nut by its thread hand to its mark.',
+      cautions: ['lifting'],
+      measures: ['nutAt'],
+    },
+    {
+      stage: 'prove',
+      name: 'Float, lift and gaps as left',
+      text: 'Held against as found.',
+      cautions: ['turning-by-hand'],
+      measures: ['float', 'lift', 'gapA', 'gapB'],
+    },
   ],
   lay: { tools: ['Guide and lifting gear for the rotor'] },
 }

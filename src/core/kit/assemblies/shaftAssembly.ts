@@ -109,5 +109,12 @@ export const shaftAssembly: Assembly = {
       removes: ['nut', 'key', 'shaft'],
     },
     { stage: 'look', name: 'Cleaned for looking without cutting', text: 'No file and no emery on a seat before it is measured.' },
+    {
+      stage: 'rebuild',
+      name: 'Shaft in, key and nut home',
+      text: '{thread} thread on the nut where it has one. Seats oiled.',
+      cautions: ['lifting'],
+    },
+    { stage: 'prove', name: 'Runout as left', text: 'In its own bearings.', cautions: ['turning-by-hand'], measures: ['runout'] },
   ],
 }

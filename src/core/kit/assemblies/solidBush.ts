@@ -122,7 +122,20 @@ export const solidBush: Assembly = {
     {
       stage: 'look',
       name: 'Oil hole open and in line',
+      text: 'The oil way behind it is cleaned too.',
+    },
+    {
+      stage: 'rebuild',
+      name: 'Pressed in square, oil hole in line',
       text: 'Pressing in closes the bore: it is measured after pressing. A bush that comes finished, lined or sintered is not machined to size.',
+      cautions: ['hydraulic-tools'],
+      measures: ['bore'],
+    },
+    {
+      stage: 'prove',
+      name: 'Journal turned in its bush',
+      text: 'Oiled, by hand, without binding.',
+      cautions: ['turning-by-hand'],
     },
   ],
   lay: { tools: ['Press or puller with a stepped mandrel'] },

@@ -293,8 +293,22 @@ export const splitSleeveBearing: Assembly = {
     {
       stage: 'look',
       name: 'Look at lining, bond, fillets and oil ways',
-      text: 'Oil holes open, ring free, dirt and colour noted before washing. Going back: dowels locate before nuts pull; oil before closing; turn and float are tried again after closing; the ring turns.',
+      text: 'Oil holes open, ring free; dirt and colour noted before washing.',
     },
+    {
+      stage: 'rebuild',
+      name: 'Halves and shims back to their side, oiled',
+      text: 'Dowels locate before nuts pull.',
+      cautions: ['lifting'],
+    },
+    {
+      stage: 'rebuild',
+      name: 'Closed, turned, felt',
+      text: 'Clearance and float are taken again after closing. Stiff or changed: opened again.',
+      cautions: ['turning-by-hand'],
+      measures: ['strip', 'sides', 'float'],
+    },
+    { stage: 'prove', name: 'Oil and heat watched at the first run', text: 'The ring turns; the pad wets. Warm, then steady.' },
   ],
   lay: {
     tools: ['Wire and shims for pinch', 'Bearing blue, scrapers'],

@@ -176,7 +176,27 @@ export const twinRotors: Assembly = {
     {
       stage: 'look',
       name: 'Contact marks read before washing',
-      text: 'Going back: timing is set before the last tightening, and turned by hand through two turns.',
+      text: 'Where they touched says why: drive, timing, fixing or heat.',
+    },
+    {
+      stage: 'rebuild',
+      name: 'Each rotor to its side, timing set',
+      text: 'Before the last tightening: set after it, the gap moves.',
+      cautions: ['lifting'],
+      measures: ['between', 'backlash'],
+    },
+    {
+      stage: 'rebuild',
+      name: 'End gaps set by pads or shims',
+      text: 'Float is not part of them.',
+      measures: ['endA', 'endB', 'pack'],
+    },
+    {
+      stage: 'prove',
+      name: 'Turned by hand through two turns',
+      text: 'Gaps as left against as found; gas filled by whoever may.',
+      cautions: ['turning-by-hand'],
+      measures: ['wallMale', 'wallFemale'],
     },
   ],
 }

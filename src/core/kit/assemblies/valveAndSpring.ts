@@ -119,7 +119,20 @@ export const valveAndSpring: Assembly = {
       cautions: ['springs', 'protection'],
       removes: ['lock', 'spring', 'valve'],
     },
-    { stage: 'look', name: 'Seat line followed all round', text: 'After lapping it is tried for leaks.' },
+    { stage: 'look', name: 'Seat line followed all round', text: 'Pitted, hammered, uneven: noted before lapping.' },
+    {
+      stage: 'rebuild',
+      name: 'Lapped, then tried for leaks',
+      text: 'Paste washed off to the last. Parts counted in.',
+      cautions: ['springs'],
+      measures: ['seatWidth', 'lift'],
+    },
+    {
+      stage: 'prove',
+      name: 'Tight at its pressure',
+      text: 'No drip over the time the manual gives.',
+      cautions: ['stored-pressure'],
+    },
   ],
   lay: { tools: ['Spring compressor'], consumables: ['Lapping paste'] },
 }

@@ -7,6 +7,7 @@ import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
 import type { NotedPosition, NotesState } from '../state'
 import { closedFault, mustNotBeSkipped, placesFor, reopenedWith, stepOf, waitLeftMs } from '../steps'
+import { stillInside } from '../stripFaults'
 import { firstOf, unknownCaution, unknownCharacteristic, unknownPosition } from '../unknown'
 
 const unknownStep = (id: string): NoteFault => ({ code: 'noStep', id })
@@ -38,6 +39,8 @@ function refuseDone(body: StepDone, context: EntryContext): NoteFault | null {
     if (left > 0) return { code: 'stillWaiting', step: step.name, leftMs: left, waitsFor: step.book.wait.for }
   }
   if (step.licensed !== null && body.licensed === null) return { code: 'needsLicence', step: step.name, field: step.licensed }
+  const inside = step.stage === 'prove' ? stillInside(context.noted).map(({ name }) => name) : []
+  if (inside.length > 0) return { code: 'stillInside', step: step.name, things: inside }
   const lost = (step.book?.destroys ?? []).flatMap((id) => context.noted.positions.find((position) => position.id === id) ?? [])
   const unsaved = lost.find((position) => !hasEvidence(position, context.noted))
   return unsaved ? { code: 'destroysEvidence', step: step.name, position: unsaved.name } : null

@@ -1,0 +1,63 @@
+import { useState } from 'react'
+import { gateMeasures } from '../../core/kit/gateLevel'
+import { say } from '../../labels/compose'
+import { Button } from '../../ui/Button'
+import { Dialog, DialogActions } from '../../ui/Dialog'
+import { Fault } from '../../ui/Field'
+import styles from './Compose.module.css'
+import type { Draft } from './useDraft'
+
+/** What decides a gate inspection of this machine: measurements, by the part they are taken on. */
+export function GateDialog({ draft, onClose }: { readonly draft: Draft; readonly onClose: () => void }) {
+  const { book } = draft.view
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(gateMeasures(book)))
+  const save = async (): Promise<void> => {
+    const measures = book.characteristics.filter(({ id }) => chosen.has(id)).map(({ id }) => id)
+    if (await draft.make({ kind: 'gate', measures })) onClose()
+  }
+  const parts = book.parts.flatMap(({ id, name }) => {
+    const own = book.characteristics.filter(({ part }) => part === id)
+    return own.length > 0 ? [{ id, name, own }] : []
+  })
+  return (
+    <Dialog title={say.gateTitle} onClose={onClose} wide>
+      <form
+        className={styles.form}
+        onSubmit={(event) => {
+          event.preventDefault()
+          void save()
+        }}
+      >
+        <p>{say.gateAbout}</p>
+        <div className={styles.gate}>
+          {parts.map(({ id: part, name, own }) => (
+            <fieldset key={part} className={styles.keptWith}>
+              <legend>{name}</legend>
+              <div className={styles.near}>
+                {own.map(({ id, name: measured }) => (
+                  <label key={id}>
+                    <input
+                      type="checkbox"
+                      checked={chosen.has(id)}
+                      onChange={({ currentTarget: { checked } }) =>
+                        setChosen((was) => new Set(checked ? [...was, id] : [...was].filter((one) => one !== id)))
+                      }
+                    />{' '}
+                    {measured.startsWith(`${name}: `) ? measured.slice(name.length + 2) : measured}
+                  </label>
+                ))}
+              </div>
+            </fieldset>
+          ))}
+        </div>
+        <Fault text={draft.faultOf('gate')} />
+        <DialogActions>
+          <Button onClick={onClose}>{say.cancel}</Button>
+          <Button type="submit" kind="primary" disabled={draft.busy}>
+            {say.save}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  )
+}
