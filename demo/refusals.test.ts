@@ -259,6 +259,19 @@ test('a wait holds until its clock has run out', () => {
   expect(began('2026-11-24T11:45:00.000Z')).toBeNull()
 })
 
+test('nothing is proved while something temporary is inside', () => {
+  const before: EntryBody[] = [
+    ...safe(quillmereJson, 'full'),
+    { kind: 'stepAdded', step: 'turned', stage: 'prove', name: 'Turned by hand', text: '', after: null },
+    { kind: 'putIn', temporary: 'wire', name: 'Soft wire', where: 'guide bearing', count: 2 },
+  ]
+  const turned = (more: readonly EntryBody[]) =>
+    refused(done('turned'), contextOf([...before, ...more], quillmere, new Set(['full'])))
+  expect(turned([])).toMatch(/still inside: Soft wire\. Count everything out/)
+  expect(turned([{ kind: 'takenOut', temporary: 'wire', count: 1 }])).toMatch(/still inside/)
+  expect(turned([{ kind: 'takenOut', temporary: 'wire', count: 2 }])).toBeNull()
+})
+
 test('what is cut to get it off needs its evidence first', () => {
   const full = new Set(['full'])
   const before = safe(quillmereJson, 'full')

@@ -15,6 +15,7 @@ export const say = {
   sides: 'What goes together',
   choose: 'choose …',
   notMeasured: 'none',
+  leftOut: 'May be left out.',
   mendOn: 'Mended on',
   limits: 'Limits of the clearance; minus is interference',
   ends: { least: 'At least', leastPlan: 'Plan, at least', most: 'At most', mostPlan: 'Plan, at most' },

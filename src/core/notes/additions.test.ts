@@ -1,6 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { bookSchema, type LimitBook } from '../book/bookSchema'
+import { faultsOf } from '../book/faults'
+import { fitSchema } from '../fit/fitSchema'
+import { everyMethod } from '../method/everyMethod.fixture'
 import { smallBook } from '../record/smallMachine.fixture'
 import { additionFaultWords } from '../words/additions'
 import type { Addition, AdditionOf } from './additionSchema'
@@ -117,9 +120,50 @@ describe('what is added where it is missed', () => {
     expect(on).toMatchObject({ kind: 'bearingOnShaft', seat: journal.id, bearing: { boreMm: 60, tolerance: 'normal' } })
   })
 
-  test('every kind of fit that is offered can be built from its own questions', () => {
-    for (const kind of mateKinds) expect(Object.values(kind.choices).every((of) => of.length > 0)).toBe(true)
-    expect(new Set(mateKinds.map(({ kind }) => kind)).size).toBe(mateKinds.length)
+  const figured: Readonly<Record<string, string>> = {
+    greatestMm: '60.1',
+    left: '90',
+    closesGreatestMm: '70',
+    opensGreatestMm: '70',
+  }
+  describe.each(mateKinds.map((kind) => [kind.kind, kind] as const))('a fit added as %s', (_, kind) => {
+    /** Every side is measured by something of its own; what may be left out is left out, or not. */
+    const addedTo = (whole: boolean, over: Readonly<Record<string, string>> = {}) => {
+      const sides = kind.sides.filter(({ optional }) => whole || !optional)
+      const measured = sides.map(({ key, takes }) => {
+        const method = takes === null ? journal.method : everyMethod[takes[0] ?? 'size']
+        return { ...journal, id: `of-${key}`, part: 'bush', name: key, new: null, limits: [], wants: undefined, method }
+      })
+      const figures = kind.figures.filter(({ optional }) => whole || !optional).map(({ key }) => [key, figured[key] ?? '60'])
+      const what: Addition = {
+        ...fit,
+        mate: {
+          kind: kind.kind,
+          sides: Object.fromEntries(sides.map(({ key }) => [key, `of-${key}`])),
+          figures: { ...Object.fromEntries(figures), ...over },
+          choices: {},
+        },
+        mendOn: 'bush',
+      }
+      const book = { ...machine, characteristics: [...machine.characteristics, ...measured] } as LimitBook
+      return withAddition(book, added(entryBodySchema.parse({ kind: 'thingAdded', id: 'a-1', what }) && what), 'metric')
+    }
+
+    test.each([true, false])('makes a book that can be read and judged (everything said: %s)', (whole) => {
+      const made = addedTo(whole)
+      if (!made.ok) throw new Error(JSON.stringify(made.fault))
+      const { added: _, ...book } = made.value
+      expect(fitSchema.safeParse(book.fits.at(-1)).error).toBeUndefined()
+      expect(faultsOf(book).filter(({ path }) => path[0] === 'fits')).toEqual([])
+    })
+
+    test('takes no figure that no part has', () => {
+      const [figure] = kind.figures.filter(({ isIn }) => !isIn(-60))
+      const made = figure && addedTo(true, { [figure.key]: '-60' })
+      expect(made === undefined || (!made.ok && made.fault.map(({ code }) => code))).toEqual(
+        made === undefined ? true : ['figureBeyond'],
+      )
+    })
   })
 
   const refusals: [string, Addition, RegExp][] = [

@@ -6,6 +6,7 @@ import { type FitKindName, fitFaults, readBy } from '../fit/kinds'
 import type { Limit } from '../limit/limit'
 import { quantityOf } from '../method/gives'
 import { unitOf } from '../quantity/format'
+import type { QuantityKind } from '../quantity/kind'
 import { parseInTwoUnits, type TwoUnitsFault } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
 import type { Addition, AdditionOf } from './additionSchema'
@@ -28,6 +29,8 @@ export interface AdditionFaults {
   side: { readonly kind: FitKindName; readonly side: string }
   sameSide: { readonly name: string }
   figure: { readonly figure: string; readonly why: TwoUnitsFault }
+  /** It can be read, and no such part has it: a bore of nothing. */
+  figureBeyond: { readonly figure: string }
   choice: { readonly choice: string }
   noPart: { readonly id: string }
   mendOn: { readonly name: string }
@@ -134,14 +137,23 @@ function fitOf(
   const faults: AdditionFault[] = []
   const kind = mateKindOf(what.mate.kind)
   if (!kind) return err([{ code: 'noSuchKind', kind: what.mate.kind }])
-  const read = (text: string, figure: string): number => {
-    const parsed = parseInTwoUnits(text, 'length', unitOf('length', system))
+  const read = (text: string, figure: string, quantity: QuantityKind = 'length'): number => {
+    const parsed = parseInTwoUnits(text, quantity, unitOf(quantity, system))
     if (parsed.ok) return parsed.value.value
     faults.push({ code: 'figure', figure, why: parsed.fault })
     return 0
   }
   const sides = sidesOf(book, kind, what, faults)
-  const figures = Object.fromEntries(kind.figures.map((key) => [key, read(what.mate.figures[key] ?? '', key)]))
+  const figures = Object.fromEntries(
+    kind.figures.flatMap(({ key, quantity, isIn, optional }) => {
+      const text = what.mate.figures[key] ?? ''
+      if (optional && text === '') return []
+      const unread = faults.length
+      const value = read(text, key, quantity)
+      if (faults.length === unread && !isIn(value)) faults.push({ code: 'figureBeyond', figure: key })
+      return [[key, value]]
+    }),
+  )
   const choices = Object.fromEntries(
     Object.entries(kind.choices).map(([key, of]) => {
       const chosen = what.mate.choices[key] ?? of[0] ?? ''
@@ -166,14 +178,11 @@ function fitOf(
   if ([...book.fits].some(({ name }) => name.toLowerCase() === what.name.toLowerCase()))
     faults.push({ code: 'nameTaken', name: what.name })
   if (faults.length > 0) return err(faults)
-  const given = { ...figures, ...choices }
   const fit = {
     id,
     kind: kind.kind,
     name: what.name,
-    ...sides,
-    ...(kind.within === null ? given : { [kind.within]: given }),
-    ...kind.besides,
+    ...kind.made({ sides, figures, choices }),
     new: null,
     limits: ends.map(
       ({ side, wear, plan }): Limit => ({

@@ -22,6 +22,30 @@ export const mateSideWords: Readonly<Record<string, string>> = {
   ring: 'Ring',
   runsIn: 'Runs in',
   part: 'What floats in it',
+  drive: 'Drive-up',
+  before: 'Play before it was driven up',
+  depth: 'Depth to the bearing',
+  spigot: 'Height of the spigot',
+  gasket: 'Gasket under the cover',
+  opens: 'Gap that shims open',
+  closes: 'Gap that they close',
+  gap: 'Gap',
+  pad: 'Pad',
+  ...Object.fromEntries(
+    [1, 2, 3, 4].flatMap((n) => [
+      [`opens${n}`, `Opens the gap, ${n}`],
+      [`closes${n}`, `Closes it, ${n}`],
+    ]),
+  ),
+  leastMm: 'Wanted, least',
+  greatestMm: 'Wanted, most',
+  left: 'Of the gasket left when tight',
+  opensLeastMm: 'Gap that shims open: wanted, least',
+  opensGreatestMm: 'Gap that shims open: wanted, most',
+  closesLeastMm: 'Gap that they close: wanted, least',
+  closesGreatestMm: 'Gap that they close: wanted, most',
+  thinnestMm: 'Thinnest pad',
+  thickerPad: 'A thicker pad',
   boreMm: 'Bore of the bearing',
   outsideMm: 'Outside diameter of the bearing',
   referenceMm: 'Reference diameter of the ring',
@@ -48,6 +72,8 @@ export function additionFaultWords(fault: AdditionFault): string {
       return `“${fault.name}” stands on both sides: choose two different sizes.`
     case 'figure':
       return `${figureWords(fault.figure)}: ${twoUnitsFaultWords(fault.why)}`
+    case 'figureBeyond':
+      return `${figureWords(fault.figure)}: no such part has this figure. Look at the manual again, and at the unit.`
     case 'choice':
       return `${mateSideWords[fault.choice] ?? fault.choice}: choose one of those offered.`
     case 'noPart':

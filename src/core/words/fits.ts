@@ -42,9 +42,12 @@ const clearanceTypeWords: Readonly<Record<ClearanceType, string>> = {
   sphericalRollerTapered: 'spherical roller, tapered bore',
 }
 
+const padWords = { opens: 'opens the gap', closes: 'closes the gap' } as const
+
 /** What a class, a type or a clearance group is called where one is chosen. */
 export const mateChoiceWords = (choice: string, value: string): string => {
-  const words: Readonly<Record<string, string>> = choice === 'tolerance' ? bearingClassWords : clearanceTypeWords
+  const words: Readonly<Record<string, string>> =
+    choice === 'tolerance' ? bearingClassWords : choice === 'thickerPad' ? padWords : clearanceTypeWords
   return words[value] ?? value
 }
 

@@ -183,6 +183,7 @@ const note: Each<NoteFault> = {
 }
 const addition: Each<AdditionFault> = {
   noSuchKind: { kind: 'glue' },
+  figureBeyond: { figure: 'boreMm' },
   side: { kind: 'shaftInBore', side: 'bore' },
   sameSide: { name: 'Sleeve' },
   figure: { figure: 'upper:plan', why },

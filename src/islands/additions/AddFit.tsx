@@ -62,7 +62,12 @@ export function AddFit({
       mate: {
         kind: kind.kind,
         sides: Object.fromEntries(kind.sides.map(({ key }) => [key, form.sides[key] || null])),
-        figures: Object.fromEntries(kind.figures.map((key) => [key, (form.figures[key] ?? '').trim()])),
+        figures: Object.fromEntries(
+          kind.figures.flatMap(({ key, optional }) => {
+            const text = (form.figures[key] ?? '').trim()
+            return optional && text === '' ? [] : [[key, text]]
+          }),
+        ),
         choices: Object.fromEntries(Object.entries(kind.choices).map(([key, of]) => [key, form.choices[key] || (of[0] ?? '')])),
       },
       mendOn: mendOnOf(form),
@@ -106,6 +111,8 @@ export function AddFit({
           return `choices.${fault.choice}`
         case 'figure':
           return FIGURE_FIELDS[fault.figure] ?? `figures.${fault.figure}`
+        case 'figureBeyond':
+          return `figures.${fault.figure}`
         case 'planAfterWear':
           return fault.side === 'lower' ? 'leastPlan' : 'mostPlan'
         case 'endsSwapped':
@@ -153,10 +160,11 @@ export function AddFit({
               />
             )
           })}
-          {kind.figures.map((key) => (
+          {kind.figures.map(({ key, quantity, optional }) => (
             <TextField
               key={key}
-              label={say.inUnit(mateSideWords[key] ?? key, unit)}
+              label={say.inUnit(mateSideWords[key] ?? key, unitOf(quantity, system))}
+              hint={optional ? say.leftOut : undefined}
               value={value.figures[key] ?? ''}
               error={at(`figures.${key}`)}
               maxLength={60}
