@@ -349,6 +349,15 @@ export function anyInput(random: Random, { job, machine, spare }: Target): Input
       by: 'inspector',
       body: { id: v7(), title: random.pick(TEXTS) },
     }),
+    () => ({
+      path: '/api/books/quillmere-francis/edits',
+      by: 'inspector',
+      body: {
+        id: v7(),
+        base: 'draft 1',
+        edits: { about: { title: 'x' }, lists: [{ list: 'parts', entries: [{ id: 'x', entry: {} }], order: null }] },
+      },
+    }),
     () => ({ path: '/api/books', by: 'inspector', body: { id: v7(), machine: null }, file: random.pick(TEXTS) }),
     () => ({ path: `/api/jobs/${job}/review`, by: 'reviewer', body: { kind: 'return', id: v7(), note: 'mend it' } }),
   ])()

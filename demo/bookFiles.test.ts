@@ -28,57 +28,57 @@ interface Slip {
   readonly says: RegExp
 }
 const slips: readonly Slip[] = [
-  { list: 'parts', make: (part) => delete part.assembly, json: /^Parts › .* › assembly$/, says: /^is missing/ },
+  { list: 'parts', make: (part) => delete part.assembly, json: /^Parts › .* › Assembly$/, says: /^is missing/ },
   {
     list: 'parts',
     make: (part) => Object.assign(part, { within: 'attic' }),
-    json: /› within$/,
+    json: /› Within part$/,
     says: /^no part “attic” in this book$/,
   },
   { list: 'parts', make: (part) => Object.assign(part, { colour: 'red' }), json: /^Parts › /, says: /^not known here: colour$/ },
   {
     list: 'characteristics',
     make: (one) => Object.assign(one, { gaugeKind: 'thumb' }),
-    json: /› kind of gauge$/,
+    json: /› Gauge$/,
     says: /^is not known here: one of /,
   },
-  { list: 'characteristics', make: (one) => Object.assign(one, { part: 'attic' }), json: /› part$/, says: /^no part “attic”/ },
+  { list: 'characteristics', make: (one) => Object.assign(one, { part: 'attic' }), json: /› Part$/, says: /^no part “attic”/ },
   {
     list: 'characteristics',
     make: (one) => Object.assign(one, { showTo: -1 }),
-    json: /› shown to$/,
+    json: /› Read to$/,
     says: /^must be more than 0$/,
   },
   {
     list: 'characteristics',
     child: 'limits',
     make: (limit) => Object.assign(limit, { judges: 'beauty' }),
-    json: /› Limits › .* › value judged$/,
+    json: /› Limits › .* › Value$/,
     says: /^is not known here: one of /,
   },
   {
     list: 'characteristics',
     child: 'limits',
     make: (limit) => Object.assign(limit, { source: { document: 'LOST', page: 'p. 1' } }),
-    json: /› source › document$/,
+    json: /› Where it stands › Document$/i,
     says: /^no document “LOST” in this book$/,
   },
   {
     list: 'procedure',
     make: (step) => Object.assign(step, { stage: 'lunch' }),
-    json: /^Steps › .* › stage$/,
+    json: /^Steps › .* › stage$/i,
     says: /^is not known here/,
   },
   {
     list: 'positions',
     make: (one) => Object.assign(one, { part: 'attic' }),
-    json: /^Positions › .* › part$/,
+    json: /^Positions › .* › part$/i,
     says: /^no part “attic”/,
   },
   {
     list: 'documents',
     make: (one) => Object.assign(one, { title: '' }),
-    json: /^Documents › .* › title$/,
+    json: /^Documents › .* › title$/i,
     says: /must not be empty/,
   },
 ]

@@ -19,10 +19,12 @@ type AstroHandler = (
 
 /** Largest body of a request, bytes; single calls allow less. Uploads of pictures are checked again by their call. */
 const MOST_BYTES = 1024 * 1024
-/** Calls that bring a file: pictures, tables of earlier readings. */
+/** Calls that bring more: pictures, tables of earlier readings, limit books and what was written in one. */
 const UPLOADS: readonly (readonly [path: RegExp, mostBytes: number])[] = [
   [/^\/api\/jobs\/[^/]+\/pictures\/?(\?|$)/, 7 * 1024 * 1024],
   [/^\/api\/machines\/[^/]+\/history\/?(\?|$)/, 33 * 1024 * 1024],
+  [/^\/api\/books\/?(\?|$)/, 25 * 1024 * 1024],
+  [/^\/api\/books\/[^/]+\/edits\/?(\?|$)/, 9 * 1024 * 1024],
 ]
 const mostBytesOf = (url = ''): number => UPLOADS.find(([path]) => path.test(url))?.[1] ?? MOST_BYTES
 

@@ -321,6 +321,28 @@ export const nothingBody = z.strictObject({})
 export const bookFileFields = z.strictObject({ id: clientId, machine: z.string().min(1).max(80).nullable() })
 export type BookFileFields = z.infer<typeof bookFileFields>
 
+/** What was written otherwise in the draft of a limit book; whether the book holds together then, the core says. */
+export const bookEditsBody = z.strictObject({
+  id: clientId,
+  /** The draft it was written on. */
+  base: z.string().min(1).max(20),
+  edits: z.strictObject({
+    about: z.strictObject({ title: z.string().trim().min(1).max(200).optional(), currency: z.string().length(3).optional() }),
+    lists: z
+      .array(
+        z.strictObject({
+          list: z.string().regex(/^\w{1,40}$/),
+          entries: z
+            .array(z.strictObject({ id: z.string().min(1).max(80), entry: z.record(z.string().max(80), z.unknown()).nullable() }))
+            .max(6000),
+          order: z.array(z.string().min(1).max(80)).max(10_000).nullable(),
+        }),
+      )
+      .max(40),
+  }),
+})
+export type BookEditsBody = z.infer<typeof bookEditsBody>
+
 /** A draft is issued under a revision, by a second person. */
 export const issueBody = z.strictObject({
   id: clientId,

@@ -72,6 +72,13 @@ export interface BookPage {
   readonly may: { readonly issue: boolean; readonly change: boolean }
 }
 
+/** The draft that is written on: the latest, or what was issued last where nothing is drafted. */
+export interface BookEditView {
+  readonly book: LimitBook
+  readonly revision: string
+  readonly units: UnitSystem
+}
+
 /** What another revision would make of a job. */
 export interface BookUse extends UnderBook {
   readonly machine: { readonly id: string; readonly name: string }

@@ -88,6 +88,7 @@ export const say = {
   offer: 'Offer it again',
   offerWhy: 'Why it is offered again',
   limitsSheet: 'Limits sheet',
+  edit: 'Edit',
   compose: 'Compose',
   compare: 'Compare',
   compareTitle: (title: string): string => `${title}: two revisions`,

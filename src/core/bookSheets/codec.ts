@@ -1,9 +1,8 @@
 import type { Bare, Coded } from '../base/coded'
 import { err, ok, type Result } from '../base/result'
-import { exactText } from '../quantity/exactText'
-import { unitOf } from '../quantity/format'
-import type { QuantityKind } from '../quantity/kind'
-import { parseInTwoUnits, type TwoUnitsFault } from '../quantity/twoUnits'
+import { figureText, readFigure } from '../quantity/figureText'
+import { differenceOf, type QuantityKind } from '../quantity/kind'
+import type { TwoUnitsFault } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
 
 /** What one cell of a spreadsheet holds; null: nothing. */
@@ -121,26 +120,23 @@ const figure = (kindOf: (context: CellContext) => QuantityKind, empty: null | un
     const kind = kindOf(context)
     if (kind === 'percent' && typeof cell === 'number' && cell !== 0 && Math.abs(cell) <= 1)
       return err({ code: 'shareOfOne', text: textOf(cell) })
-    const read = parseInTwoUnits(textOf(cell), kind, unitOf(kind, context.system))
-    return read.ok ? ok(read.value.value) : err({ code: 'figure', why: read.fault })
+    const read = readFigure(textOf(cell), kind, context.system)
+    return read.ok ? read : err({ code: 'figure', why: read.fault })
   }
   return {
     empty,
     decode,
     encode: (value, context) => {
       if (typeof value !== 'number') return null
-      const kind = kindOf(context)
-      const gives = (cell: string | number): boolean => {
-        const read = decode(cell, context)
-        return read.ok && read.value === value
-      }
-      const plain = Number(exactText(value, kind, context.system, FINE).replace('−', '-'))
-      const own = `${value} ${unitOf(kind, 'metric')}`.trim()
-      return [plain, own].find(gives) ?? null
+      const written = figureText(value, kindOf(context), context.system)
+      const cell = Number.isNaN(Number(written)) ? written : Number(written)
+      const read = decode(cell, context)
+      return read.ok && read.value === value ? cell : null
     },
   }
 }
-const FINE = 1e-6
 
 export const length = (empty: null | undefined = undefined): Codec => figure(() => 'length', empty)
 export const value = (empty: null | undefined = undefined): Codec => figure(({ quantity }) => quantity, empty)
+/** A difference of values: a step, a spread. */
+export const difference = (empty: null | undefined = undefined): Codec => figure(({ quantity }) => differenceOf(quantity), empty)

@@ -1,4 +1,4 @@
-import { type Codec, flag, length, list, listOr, named, number, text, value, wanted } from './codec'
+import { type Codec, difference, flag, length, list, listOr, named, number, text, value, wanted } from './codec'
 
 /** A column of a sheet: its key, where its value stands in an entry, and how. */
 export interface Column {
@@ -87,12 +87,12 @@ export const sheets: readonly Sheet[] = [
       column('method.directions', named('label', undefined)),
       column('method.points', named('label', undefined)),
       column('method.repeatsAtLeast', number()),
-      column('method.repeatabilityLimit', value()),
+      column('method.repeatabilityLimit', difference()),
       column('method.runsIn', text()),
       column('method.masterMm', length(), 'method.master'),
       column('method.walk', text()),
       column('gaugeKind', text()),
-      column('showTo', value()),
+      column('showTo', difference()),
       ...newSize,
       column('safety', flag(false)),
       column('how', text('')),
@@ -114,8 +114,8 @@ export const sheets: readonly Sheet[] = [
       column('judges', text()),
       column('from', text()),
       column('to', text()),
-      column('least', value(null)),
-      column('greatest', value(null)),
+      column('least', difference(null)),
+      column('greatest', difference(null)),
       column('eachPlace', flag(undefined)),
       column('whenPassed', text()),
       column('instruction', text('')),

@@ -25,7 +25,7 @@ export const fitKindWords: Readonly<Record<FitKindName, string>> = {
 }
 
 /** Tolerance classes of rolling bearings. */
-const bearingClassWords: Readonly<Record<BearingClass, string>> = {
+export const bearingClassWords: Readonly<Record<BearingClass, string>> = {
   normal: 'normal class',
   class6: 'class 6',
   class5: 'class 5',
@@ -34,7 +34,7 @@ const bearingClassWords: Readonly<Record<BearingClass, string>> = {
   inchTaperRoller: 'taper roller bearing in inches',
 }
 
-const clearanceTypeWords: Readonly<Record<ClearanceType, string>> = {
+export const clearanceTypeWords: Readonly<Record<ClearanceType, string>> = {
   deepGrooveBall: 'deep groove ball',
   selfAligningBall: 'self-aligning ball',
   cylindricalRoller: 'cylindrical roller',

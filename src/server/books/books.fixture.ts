@@ -2,8 +2,9 @@
 import { join } from 'node:path'
 import { expect, test } from 'vitest'
 import { contextOf, type TestDatabase } from '../../../scripts/lib/testDatabase'
-import type { DraftChange } from '../../contract/bodies'
+import { bookEditsBody, type DraftChange } from '../../contract/bodies'
 import type { LimitBook } from '../../core/book/bookSchema'
+import { type BookEdits, editsBetween } from '../../core/book/edits'
 import { changeDraft, draftView } from '../drafts/changeDraft'
 import type { Context } from '../edge/context'
 import { newId, refusal } from '../edge/refused.fixture'
@@ -17,6 +18,7 @@ import { acceptReading } from '../readings/acceptReading'
 import { setStanding } from './bookStanding'
 import { bookPage, booksView, comparisonView, ORIGIN } from './booksView'
 import { copyBook } from './copyBook'
+import { bookEditView, editBook } from './editBook'
 import { bookAsXlsx, limitsAsCsv } from './exportBook'
 import { importBook } from './importBook'
 import { issueBook } from './issueBook'
@@ -54,6 +56,56 @@ export function bookCases(database: () => TestDatabase): void {
     return { machine, book }
   }
   const limitOf = ({ characteristics }: LimitBook) => characteristics.find(({ id }) => id === STRIP.of)?.limits[0]
+
+  test('a draft is written in: whole or not at all, once, and what its limits rest on is held again', () =>
+    database().as('inspector', async (inspector) => {
+      const { machine, book } = await composed(inspector)
+      const reviewer = contextOf(inspector.db, 'reviewer')
+      const checks: DraftChange = { kind: 'check', rows: [{ ...STRIP, agrees: true, note: '' }] }
+      const { revision } = await changeDraft(reviewer, machine, { id: newId(), base: book.revision, change: checks })
+      const job = newId()
+      await openJob(inspector, machine, { ...opening('full'), id: job })
+      const { book: before } = await bookEditView(inspector, book.id)
+      const editsOf = (now: object) => editsBetween(before as never, now as never)
+      const own = before.characteristics.find(({ id }) => id === STRIP.of)
+      const others = before.characteristics.filter(({ id }) => id !== STRIP.of)
+      const send = (edits: BookEdits, base = revision ?? '', id = newId(), context: Context = inspector) =>
+        editBook(context, book.id, bookEditsBody.parse({ id, base, edits }))
+
+      // What is wrong is told all at once, and nothing of it stands.
+      const wrong = editsOf({
+        ...before,
+        title: 'Winch bearing',
+        characteristics: [...others, { ...own, part: 'attic', showTo: 'abc' }],
+      })
+      await expect(send(wrong)).rejects.toMatchObject({
+        issues: [
+          { path: expect.stringMatching(/Bearing: journal Ø › Read to/) },
+          { path: expect.stringMatching(/Bearing: journal Ø › Part/), message: expect.stringContaining('attic') },
+        ],
+      })
+      expect((await bookEditView(inspector, book.id)).revision).toBe(revision)
+
+      // A text leaves the agreement as it was; sent twice it is one draft, and the open job goes with it.
+      const text = editsOf({ ...before, characteristics: [{ ...own, how: 'Three stations' }, ...others] })
+      const id = newId()
+      const next = await send(text, revision ?? '', id)
+      expect(await send(text, revision ?? '', id)).toEqual(next)
+      const agreed = (await bookEditView(inspector, book.id)).book
+      expect(limitOf(agreed)?.typed?.check).toMatchObject({ agrees: true })
+      expect((await buildJobView(inspector, inspector.db, job)).record.book.revision).toBe(next.revision)
+      // Whoever wrote on the draft before is told that there is a later one.
+      expect(await refusal(send(text))).toMatch(new RegExp(next.revision))
+      // Another way to measure is another thing to limit: the limit waits again.
+      const coarser = agreed.characteristics.map((one) => (one.id === STRIP.of ? { ...one, gaugeKind: 'caliper' as const } : one))
+      await send(editsBetween(agreed as never, { ...agreed, characteristics: coarser } as never), next.revision)
+      expect(limitOf((await bookEditView(inspector, book.id)).book)?.typed).toMatchObject({
+        by: inspector.user.name,
+        check: null,
+      })
+      expect((await bookPage(reviewer, book.id, null)).drafters).toContain(inspector.user.name)
+      expect(await refusal(send(text, next.revision, newId(), contextOf(inspector.db, 'visitor')))).not.toBe('')
+    }))
 
   test('a book goes out and comes in, is corrected, checked, issued by a second person, and measured against', () =>
     database().as('inspector', async (inspector) => {

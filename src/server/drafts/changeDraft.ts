@@ -4,27 +4,26 @@ import { err, type Result } from '../../core/base/result'
 import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
 import { faultsOf } from '../../core/book/faults'
 import { changed } from '../../core/kit/change'
-import { emptyComposition, FULL } from '../../core/kit/composition'
+import { emptyComposition } from '../../core/kit/composition'
 import { type RowFault, type SheetPlace, withCheck, withRow, withWant } from '../../core/kit/limitSheet'
 import { typedBookTitle } from '../../core/words/books'
 import { issueWords } from '../../core/words/issues'
 import { bookFaultWords } from '../../core/words/recordFaults'
 import type { Executor } from '../../db/client'
-import { draftOfChange, giveBook, giveJobBook, lockBook, storeBook } from '../../db/queries/books'
-import { announce, lockJob } from '../../db/queries/jobs'
+import { draftOfChange, giveBook, lockBook } from '../../db/queries/books'
 import { appendLog, namesOn } from '../../db/queries/log'
 import { lockMachine, pagesOf } from '../../db/queries/machines'
 import { composeFaultWords } from '../../labels/compose'
 import { rowFaultWords } from '../../labels/limitSheet'
 import { say } from '../../labels/refusals'
-import { familyOf, nextDraft } from '../books/family'
+import { familyOf } from '../books/family'
 import { bookOf } from '../books/issuedBook'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
-import { buildJobView } from '../jobs/jobView'
 import { machineInRecord } from '../jobs/machineInRecord'
-import { isOpen, type MachineJob, machineOf } from '../jobs/openJob'
+import { isOpen, machineOf } from '../jobs/openJob'
 import { sees } from '../people/roles'
+import { storeNextDraft } from './nextDraft'
 
 /** The draft of a machine's book as it stands, to be composed further. */
 export async function draftView(context: Context, machineId: string): Promise<DraftView> {
@@ -65,25 +64,21 @@ export async function changeDraft(context: Context, machineId: string, body: Dra
     if ((now?.revision ?? null) !== body.base) throw new Refused('conflict', say.draftChangedMeanwhile(now?.revision ?? ''))
     const before = now ?? emptyComposition(machine.id, typedBookTitle(machine.name))
     const made = checked(await applied(context, db, before, body.change, machine))
-    const document = { ...made, revision: nextDraft(family), issued: null }
-    await storeBook(db, { id: document.id, revision: document.revision, title: document.title, document, changeId: body.id })
-    await giveBook(db, machine.id, document.id)
-    const issued = new Set(family?.revisions.filter((one) => one.issued !== null).map(({ revision }) => revision))
-    for (const { job } of jobs.filter((one) => follows(one, before, issued))) await bringAlong(context, db, job, document)
+    const { revision } = await storeNextDraft(context, db, {
+      family,
+      made,
+      changeId: body.id,
+      machines: [{ id: machine.id, jobs }],
+    })
+    await giveBook(db, machine.id, made.id)
     await appendLog(db, context, {
       verb: 'book.changed',
       subject: machineId,
-      detail: { book: document.id, revision: document.revision, change: body.change.kind },
+      detail: { book: made.id, revision, change: body.change.kind },
     })
   })
   return draftView(context, machineId)
 }
-
-/** A job that is measured against this draft, or without a book yet; one on an issued revision stays with it. */
-const follows = ({ job, reportId }: MachineJob, { id }: LimitBook, issued: ReadonlySet<string>): boolean =>
-  reportId === null &&
-  job.importedFrom === null &&
-  (job.bookId === null || (job.bookId === id && !issued.has(job.bookRevision ?? '')))
 
 type Machine = Pick<DraftView['machine'], 'id' | 'units'>
 
@@ -155,29 +150,3 @@ function checked(book: LimitBook): LimitBook {
   if (fault) throw new Refused('notPossible', say.bookCanNever(bookFaultWords(fault.fault)))
   return read.data
 }
-
-/** An open job takes the new draft over, unless something recorded in it would name what is there no more. */
-async function bringAlong(context: Context, db: Executor, job: MachineJob['job'], book: LimitBook): Promise<void> {
-  await lockJob(db, job.id)
-  const { record } = await buildJobView(context, db, job.id)
-  const measured = new Set(record.job.readings.map(({ characteristic }) => characteristic))
-  const typed = new Set(record.book.characteristics.filter((one) => one.typed).map(({ id }) => id))
-  const has = new Set(book.characteristics.map(({ id }) => id))
-  // A draft that was made of what is typed in this job: the job goes on with what it typed.
-  if ([...typed].some((id) => has.has(id))) return
-  const lost = record.book.characteristics.find(({ id }) => measured.has(id) && !typed.has(id) && !has.has(id))
-  if (lost) throw new Refused('notPossible', say.measuredStays(lost.name, job.title))
-  const parts = new Set([...book.parts, ...record.book.parts.filter((part) => part.typed)].map(({ id }) => id))
-  const decided = record.decisions.find(({ part }) => !parts.has(part))
-  if (decided) throw new Refused('notPossible', say.decidedStays(nameOfPart(record.book, decided.part), job.title))
-  await giveJobBook(db, job.id, { bookId: book.id, bookRevision: book.revision, level: job.level ?? FULL })
-  try {
-    await buildJobView(context, db, job.id)
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error
-    throw new Refused('notPossible', say.jobHoldsIt(job.title))
-  }
-  await announce(db, job.id)
-}
-
-const nameOfPart = ({ parts }: LimitBook, id: string): string => parts.find((part) => part.id === id)?.name ?? id

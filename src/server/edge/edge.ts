@@ -38,11 +38,11 @@ export function contextOf(locals: App.Locals): Context {
 }
 
 /** Reads and checks a JSON body, or refuses it with every fault and its path. */
-async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<z.infer<S>> {
+async function readBody<S extends z.ZodType>(request: Request, schema: S, most = MOST_BYTES): Promise<z.infer<S>> {
   if (!request.headers.get('content-type')?.toLowerCase().startsWith('application/json'))
     throw new Refused('wrongType', say.sendBodyAs)
   const text = await request.text()
-  if (new TextEncoder().encode(text).length > MOST_BYTES) throw new Refused('tooLarge', say.bodyLargerThan(MOST_BYTES / 1024))
+  if (new TextEncoder().encode(text).length > most) throw new Refused('tooLarge', say.bodyLargerThan(most / 1024))
   return checked(schema, parseJson(text))
 }
 
@@ -77,11 +77,12 @@ export const apiCall =
   <S extends z.ZodType>(
     schema: S,
     useCase: (context: Context, body: z.infer<S>, api: APIContext) => Promise<unknown>,
+    mostBytes?: number,
   ): APIRoute =>
   (api) =>
     guarded(async () => {
       const context = contextOf(api.locals)
-      return answerJson(await useCase(context, await readBody(api.request, schema), api))
+      return answerJson(await useCase(context, await readBody(api.request, schema, mostBytes), api))
     })
 
 /** A call of somebody who is not signed in yet and brings a code: body checked, use case run with the database and the clock alone. */

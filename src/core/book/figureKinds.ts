@@ -1,0 +1,72 @@
+import { isPlainObject } from '../base/plainObject'
+import { givesOf, quantityOf, quantityOfValue } from '../method/gives'
+import type { Method } from '../method/method'
+import type { ReductionName } from '../method/reduction'
+import { differenceOf, type QuantityKind, quantityKinds } from '../quantity/kind'
+import type { Entry } from './edits'
+import { type Path, valueAt } from './path'
+
+/** The unit a name ends with is the one its figure stands in. */
+const BY_ENDING: readonly (readonly [RegExp, QuantityKind])[] = [
+  [/Mm$/, 'length'],
+  [/Nm$/, 'torque'],
+  [/N$/, 'force'],
+  [/Bar$/, 'pressure'],
+  [/C$/, 'temperature'],
+  [/Deg$/, 'angle'],
+  [/Seconds$/, 'time'],
+  [/Percent$/, 'percent'],
+]
+/** Figures of what a measurement reads. */
+const READ: ReadonlySet<string> = new Set(['nominal', 'lower', 'upper'])
+/** Differences of such figures. */
+const SPREAD: ReadonlySet<string> = new Set(['showTo', 'repeatabilityLimit'])
+/** Figures of the value that a limit judges. */
+const JUDGED: ReadonlySet<string> = new Set(['plan', 'wear'])
+
+/**
+ * What kind of quantity a figure of an entry of a book is; null: a bare number, as pieces, cost or days. `path` leads to it from
+ * the entry.
+ */
+export function quantityOfFigure(list: string, entry: Entry, path: Path): QuantityKind | null {
+  const key = String(path.findLast((step) => typeof step === 'string') ?? '')
+  const ending = BY_ENDING.find(([pattern]) => pattern.test(key))
+  if (ending) return ending[1]
+  if (key === 'maximumPermissibleError') return 'length'
+  if (list === 'characteristics') return ofMeasurement(entry, path, key)
+  if (list === 'fits') return READ.has(key) || JUDGED.has(key) || key === 'showTo' ? 'length' : null
+  if (list === 'closings' && (key === 'within' || key === 'showTo')) return knownKind(entry.quantity)
+  return null
+}
+
+function ofMeasurement(entry: Entry, path: Path, key: string): QuantityKind | null {
+  const method = isPlainObject(entry.method) ? (entry.method as unknown as Method) : null
+  try {
+    if (JUDGED.has(key) || path[0] === 'changes') {
+      const judges = valueAt(entry, [...path.slice(0, 2), 'judges'])
+      const kind = method && typeof judges === 'string' ? quantityOfValue(method, judges as ReductionName) : 'length'
+      return path[0] === 'changes' ? differenceOf(kind) : kind
+    }
+    const own = method ? quantityOf(method) : 'length'
+    if (READ.has(key) || (path[0] === 'method' && (key === 'least' || key === 'greatest'))) return own
+    if (SPREAD.has(key)) return differenceOf(own)
+  } catch {
+    // A method that is not written to its end reads nothing yet.
+    return 'length'
+  }
+  // Rows of a table by new size go up to sizes, those by hours to hours.
+  const depends = valueAt(entry, [...path.slice(0, 2), 'depends', 'kind'])
+  return key === 'size' || (key === 'upTo' && depends === 'size') ? 'length' : null
+}
+
+/** Values that a limit of an entry can judge, as its method is written so far; null where that cannot be told. */
+export function judgedIn(list: string, entry: Entry): readonly string[] | null {
+  if (list !== 'characteristics' || !isPlainObject(entry.method)) return null
+  try {
+    return Object.keys(givesOf(entry.method as unknown as Method))
+  } catch {
+    return null
+  }
+}
+
+const knownKind = (kind: unknown): QuantityKind | null => quantityKinds.find((one) => one === kind) ?? null
