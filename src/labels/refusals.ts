@@ -27,7 +27,8 @@ export const say = {
   jobCannotTake: (title: string, names: string): string =>
     `“${title}” has measured what this book does not have: ${names}. It stays with its own book.`,
   noOpenJob: (machine: string): string => `No job is open on ${machine}.`,
-  thereNoLimit: (id: string, revision: string): string => `There is no limit book “${id}”, revision “${revision}”.`,
+  thereNoLimit: (id: string, revision: string): string =>
+    revision === '' ? `There is no limit book “${id}”.` : `There is no limit book “${id}”, revision “${revision}”.`,
   read: 'read this',
   enterReadings: 'enter readings',
   confirmSteps: 'confirm steps',

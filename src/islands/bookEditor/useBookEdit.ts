@@ -59,7 +59,13 @@ function keptAt(key: string): Kept | null {
 export function useBookEdit(start: BookEditView): BookEdit {
   const [view, setView] = useState(start)
   const base = view.book as unknown as WrittenBook
-  const [book, setBook] = useState<WrittenBook>(base)
+  const [book, show] = useState<WrittenBook>(base)
+  /** As it is written at this very moment: a page that ends now keeps it. */
+  const now = useRef(book)
+  const setBook = useCallback((change: (was: WrittenBook) => WrittenBook) => {
+    now.current = change(now.current)
+    show(now.current)
+  }, [])
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
   const [note, setNote] = useState<string | null>(null)
@@ -72,28 +78,35 @@ export function useBookEdit(start: BookEditView): BookEdit {
   useEffect(() => {
     const kept = keptAt(key)
     if (kept === null) return
-    setBook(withEdits(base, kept.edits))
+    setBook(() => withEdits(base, kept.edits))
     if (kept.base !== view.revision) setNote(say.laidOver(view.revision))
   }, [])
 
+  const keep = useCallback(() => {
+    const written = editsBetween(base, now.current)
+    if (isNothing(written)) localStorage.removeItem(key)
+    else localStorage.setItem(key, JSON.stringify({ base: view.revision, edits: written } satisfies Kept))
+  }, [base, key, view.revision])
   const isFirst = useRef(true)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: kept a moment after each change of the book
   useEffect(() => {
     // What stands here first is not yet what was kept.
     if (isFirst.current) {
       isFirst.current = false
       return
     }
-    const timer = setTimeout(() => {
-      if (isNothing(edits)) localStorage.removeItem(key)
-      else localStorage.setItem(key, JSON.stringify({ base: view.revision, edits } satisfies Kept))
-    }, KEEP_MS)
+    const timer = setTimeout(keep, KEEP_MS)
     return () => clearTimeout(timer)
-  }, [edits, key, view.revision])
+  }, [book, keep])
+  useEffect(() => {
+    addEventListener('pagehide', keep)
+    return () => removeEventListener('pagehide', keep)
+  }, [keep])
 
   const inList = useCallback(
     (list: string, change: (entries: readonly Entry[]) => readonly Entry[]) =>
       setBook((was) => ({ ...was, [list]: change(entriesOf(was, list)) })),
-    [],
+    [setBook],
   )
   const write = useCallback(
     (list: string, id: string, path: Path, value: unknown) =>
@@ -103,14 +116,14 @@ export function useBookEdit(start: BookEditView): BookEdit {
 
   /** What others saved meanwhile, with what is written here over it. */
   const layOver = async (): Promise<void> => {
-    const now = await getJson<BookEditView>(pathOf(view))
-    if (now.kind !== 'ok') return
-    const theirs = now.value.book as unknown as WrittenBook
+    const stored = await getJson<BookEditView>(pathOf(view))
+    if (stored.kind !== 'ok') return
+    const theirs = stored.value.book as unknown as WrittenBook
     const mine = editsBetween(base, book)
     setBoth(bothWrote(mine, editsBetween(base, theirs)))
-    setView(now.value)
-    setBook(withEdits(theirs, mine))
-    setNote(say.laidOver(now.value.revision))
+    setView(stored.value)
+    setBook(() => withEdits(theirs, mine))
+    setNote(say.laidOver(stored.value.revision))
   }
 
   const save = async (): Promise<void> => {
@@ -124,13 +137,13 @@ export function useBookEdit(start: BookEditView): BookEdit {
     else {
       unanswered.current = null
       if (answer.kind === 'ok') {
-        const now = await getJson<BookEditView>(pathOf(view))
+        const stored = await getJson<BookEditView>(pathOf(view))
         localStorage.removeItem(key)
         setBoth([])
         setNote(say.saved(answer.value.revision))
-        if (now.kind === 'ok') {
-          setView(now.value)
-          setBook(now.value.book as unknown as WrittenBook)
+        if (stored.kind === 'ok') {
+          setView(stored.value)
+          setBook(() => stored.value.book as unknown as WrittenBook)
         }
       } else if (answer.status === 409) await layOver()
       else setFault([answer.message, ...answer.issues.slice(0, 5).map(({ path, message }) => `${path}: ${message}`)].join(' '))
@@ -175,7 +188,7 @@ export function useBookEdit(start: BookEditView): BookEdit {
       }),
     asWas,
     discard: () => {
-      setBook(base)
+      setBook(() => base)
       setBoth([])
       setNote(null)
       setFault(null)

@@ -24,7 +24,14 @@ export function useTyped(value: string, write: (text: string) => void) {
     waiting.current = null
     latest.current(typed)
   }).current
-  useEffect(() => flush, [flush])
+  useEffect(() => {
+    // Before the book is kept, where the page ends: capturing comes first.
+    addEventListener('pagehide', flush, true)
+    return () => {
+      removeEventListener('pagehide', flush, true)
+      flush()
+    }
+  }, [flush])
   return {
     text,
     type: (typed: string): void => {
