@@ -170,6 +170,21 @@ describe('as a spreadsheet', () => {
     )
   })
 
+  test('figures of what is wrong are in the units of the book', async () => {
+    const inch = books.find((book) => unitsOf(book) === 'inch') ?? books[0]
+    if (!inch) throw new Error('There is no book.')
+    const float = inch.characteristics.find(({ id }) => id === 'axle-float')
+    const crossed = float?.limits.map((limit) =>
+      limit.side === 'lower' ? { ...limit, wear: 5.08 } : { ...limit, wear: 2.54, plan: null },
+    )
+    const wrong = {
+      ...inch,
+      characteristics: inch.characteristics.map((one) => (one === float ? { ...one, limits: crossed ?? [] } : one)),
+    }
+    const read = await readBookFile(await writeWorkbook(bookAsSheets(wrong, 'inch', sheetNames)))
+    expect(read.faults.map(({ says }) => says)).toEqual([expect.stringMatching(/\(0\.2 in\) lies above .* \(0\.1 in\)/)])
+  })
+
   test('comes back as it went, an inch book in inches, and no text is taken for a formula', async () => {
     for (const book of books) {
       const evil = {

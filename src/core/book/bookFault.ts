@@ -4,6 +4,7 @@ import type { FitFault } from '../fit/fitKind'
 import type { SizeClassFault } from '../fit/sizeClass'
 import type { FormulaFault } from '../method/formula'
 import type { ShapeFault } from '../method/methodKind'
+import type { QuantityKind } from '../quantity/kind'
 import type { QuantityFault } from '../quantity/quantity'
 
 /** What a book may name that is not in it. */
@@ -52,7 +53,7 @@ export interface BookFaults extends NeverGivenFaults {
   /** A table by a size that the book does not give. */
   noNewSize: { readonly characteristic: string }
   /** Limits on one value that leave nothing between them. */
-  limitsCrossed: { readonly least: number; readonly most: number }
+  limitsCrossed: { readonly least: number; readonly most: number; readonly quantity: QuantityKind }
   routeSizesSwapped: Bare
   routeToNowhere: { readonly characteristic: string }
   method: { readonly why: ShapeFault }

@@ -71,12 +71,13 @@ export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory):
   })
   book.characteristics.forEach(({ limits, method, showTo }, at) => {
     const path = ['characteristics', at, 'limits']
-    const read = ({ judges }: Limit) => ({ kind: quantityOfValue(method, judges), showTo })
-    faults.push(...crossedLimits(limits, path), ...unitsThatDisagree(limits, path, read))
+    const read: ReadOf = ({ judges }) => ({ kind: quantityOfValue(method, judges), showTo })
+    faults.push(...crossedLimits(limits, path, read), ...unitsThatDisagree(limits, path, read))
   })
   book.fits.forEach(({ limits, showTo }, at) => {
     const path = ['fits', at, 'limits']
-    faults.push(...crossedLimits(limits, path), ...unitsThatDisagree(limits, path, () => ({ kind: 'length', showTo })))
+    const read: ReadOf = () => ({ kind: 'length', showTo })
+    faults.push(...crossedLimits(limits, path, read), ...unitsThatDisagree(limits, path, read))
   })
   book.parts.forEach((part, at) => {
     part.routes.forEach(({ sizeAfter }, place) => {
@@ -99,12 +100,11 @@ export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory):
 const differs = (a: number, b: number): boolean => Math.abs(a - b) > ROUNDS_MM
 const ROUNDS_MM = 0.0006
 
+/** What kind of figures a limit has, and to what step they are shown. */
+type ReadOf = (limit: Limit) => { readonly kind: QuantityKind; readonly showTo: number }
+
 /** Limits that the document prints in two units, which say two things. */
-function unitsThatDisagree(
-  limits: readonly Limit[],
-  path: BookFaultAt['path'],
-  read: (limit: Limit) => { readonly kind: QuantityKind; readonly showTo: number },
-): BookFaultAt[] {
+function unitsThatDisagree(limits: readonly Limit[], path: BookFaultAt['path'], read: ReadOf): BookFaultAt[] {
   return limits.flatMap((limit, at) =>
     (['plan', 'wear'] as const).flatMap((key): BookFaultAt[] => {
       const [value, also] = [limit[key], limit.also?.[key] ?? null]
@@ -123,13 +123,15 @@ function unitsThatDisagree(
 const isSamePlace = (a: Limit['at'], b: Limit['at']): boolean => a?.station === b?.station && a?.direction === b?.direction
 
 /** Upper and lower limits on the same value between which nothing lies. */
-function crossedLimits(limits: readonly Limit[], path: BookFaultAt['path']): BookFaultAt[] {
+function crossedLimits(limits: readonly Limit[], path: BookFaultAt['path'], read: ReadOf): BookFaultAt[] {
   return limits.flatMap((lower, at) => {
     if (lower.side !== 'lower') return []
     const upper = limits.find(
       ({ judges, side, wear, at: place }) =>
         side === 'upper' && judges === lower.judges && isSamePlace(place, lower.at) && lower.wear > wear,
     )
-    return upper ? [{ path: [...path, at, 'wear'], fault: { code: 'limitsCrossed', least: lower.wear, most: upper.wear } }] : []
+    if (!upper) return []
+    const fault = { code: 'limitsCrossed', least: lower.wear, most: upper.wear, quantity: read(lower).kind } as const
+    return [{ path: [...path, at, 'wear'], fault }]
   })
 }

@@ -1,6 +1,7 @@
 import type { CheckedBook } from '../book/checkBook'
 import type { Path } from '../book/path'
 import type { BookWarning } from '../book/warnings'
+import type { UnitSystem } from '../quantity/unitSystem'
 import { type Issue, issueWords } from './issues'
 import { valueName } from './labels'
 import { bookFaultWords } from './recordFaults'
@@ -30,8 +31,11 @@ export interface BookLine {
   readonly says: string
 }
 
-/** Everything that is wrong with a book, by its place, in the order of the file. */
-export const bookFaultLines = ({ shape, faults }: Pick<CheckedBook, 'shape' | 'faults'>): readonly BookLine[] => [
+/** Everything that is wrong with a book, by its place, in the order of the file; figures in the units of the book. */
+export const bookFaultLines = (
+  { shape, faults }: Pick<CheckedBook, 'shape' | 'faults'>,
+  units: UnitSystem = 'metric',
+): readonly BookLine[] => [
   ...shape.map(({ path, issue, found }) => ({ path, says: issueWords({ ...issue, found } as Issue) })),
-  ...faults.map(({ path, fault }) => ({ path, says: bookFaultWords(fault) })),
+  ...faults.map(({ path, fault }) => ({ path, says: bookFaultWords(fault, units) })),
 ]

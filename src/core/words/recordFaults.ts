@@ -1,5 +1,9 @@
 import type { BookFault, Named } from '../book/bookFault'
 import type { ShapeFault } from '../method/methodKind'
+import { figureText } from '../quantity/figureText'
+import { unitOf } from '../quantity/format'
+import type { QuantityKind } from '../quantity/kind'
+import type { UnitSystem } from '../quantity/unitSystem'
 import type { RecordFault, UnsettledFault } from '../record/recordFault'
 import { fitFaultWords, writtenClassWords } from './fits'
 import { formulaFaultWords } from './methodFaults'
@@ -26,8 +30,13 @@ const sameIdWords = {
   fit: 'fits',
 } as const
 
-/** What is wrong with a book, after the place where it is wrong. */
-export function bookFaultWords(fault: BookFault): string {
+/** What is wrong with a book, after the place where it is wrong; figures in the units of the book. */
+export function bookFaultWords(fault: BookFault, units: UnitSystem = 'metric'): string {
+  const figure = (value: number, kind: QuantityKind): string => {
+    const text = figureText(value, kind, units)
+    // One that these units do not give back carries its own.
+    return /\d$/.test(text) ? `${text} ${unitOf(kind, units)}`.trim() : text
+  }
   switch (fault.code) {
     case 'sameId':
       return `two ${sameIdWords[fault.of]} have the same id, “${fault.id}”`
@@ -58,7 +67,7 @@ export function bookFaultWords(fault: BookFault): string {
     case 'sizeClass':
       return writtenClassWords(fault.why)
     case 'notItsClass':
-      return `class ${fault.class} is ${fault.lower} … ${fault.upper}, and the limits given are others`
+      return `class ${fault.class} is ${figure(fault.lower, 'length')} … ${figure(fault.upper, 'length')}, and the limits given are others`
     case 'noLength':
       return `“${fault.characteristic}” is no length, so it is no size in a fit`
     case 'fit':
@@ -78,7 +87,7 @@ export function bookFaultWords(fault: BookFault): string {
     case 'noNewSize':
       return `“${fault.characteristic}” has no new size to count from or look a limit up by`
     case 'limitsCrossed':
-      return `the least it may be (${fault.least}) lies above the most it may be (${fault.most}): nothing can pass`
+      return `the least it may be (${figure(fault.least, fault.quantity)}) lies above the most it may be (${figure(fault.most, fault.quantity)}): nothing can pass`
     case 'routeSizesSwapped':
       return 'the least size after work is larger than the greatest'
     case 'routeToNowhere':

@@ -292,7 +292,7 @@ const book: Each<BookFault> = {
   noLimits: {},
   notAlwaysFitted: { characteristic: 'bush' },
   noNewSize: { characteristic: 'bush' },
-  limitsCrossed: { least: 60.5, most: 60.2 },
+  limitsCrossed: { least: 60.5, most: 60.2, quantity: 'length' },
   routeSizesSwapped: {},
   routeToNowhere: { characteristic: 'Sleeve' },
   method: { why: { code: 'shorterIsLonger' } },

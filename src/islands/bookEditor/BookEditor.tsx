@@ -25,7 +25,7 @@ const ABOUT = 'about'
 function BookEditor({ view: start }: { readonly view: BookEditView }) {
   const edit = useBookEdit(start)
   const { book, view, edits } = edit
-  const { said, isCurrent } = useChecked(book)
+  const { said, isCurrent } = useChecked(book, view.units)
   const [list, setList] = useState('parts')
   const [chosen, setChosen] = useState<string | null>(null)
   const [asGrid, setAsGrid] = useState(false)

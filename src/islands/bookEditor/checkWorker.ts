@@ -14,7 +14,7 @@ addEventListener('message', ({ data }: MessageEvent<CheckQuestion>) => {
   const checked = checkBook(data.book)
   const answer: CheckAnswer = {
     turn: data.turn,
-    faults: firstAtEach(bookFaultLines(checked)),
+    faults: firstAtEach(bookFaultLines(checked, data.units)),
     // Until it is checked, every limit of a draft waits: that is said where limits are checked.
     warnings: checked.warnings
       .filter(({ warning }) => warning.code !== 'notChecked')

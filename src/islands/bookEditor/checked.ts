@@ -1,10 +1,12 @@
 import { useEffect, useRef, useState } from 'react'
 import type { WrittenBook } from '../../core/book/edits'
+import type { UnitSystem } from '../../core/quantity/unitSystem'
 import type { BookLine } from '../../core/words/bookFile'
 
 export interface CheckQuestion {
   readonly turn: number
   readonly book: WrittenBook
+  readonly units: UnitSystem
 }
 export interface CheckAnswer {
   readonly turn: number
@@ -16,7 +18,10 @@ export interface CheckAnswer {
 const PAUSE_MS = 250
 
 /** What is wrong with a book as it is written; null while that is being found out. */
-export function useChecked(book: WrittenBook): { readonly said: Omit<CheckAnswer, 'turn'> | null; readonly isCurrent: boolean } {
+export function useChecked(
+  book: WrittenBook,
+  units: UnitSystem,
+): { readonly said: Omit<CheckAnswer, 'turn'> | null; readonly isCurrent: boolean } {
   const [answer, setAnswer] = useState<CheckAnswer | null>(null)
   const [turn, setTurn] = useState(0)
   const worker = useRef<Worker | null>(null)
@@ -33,9 +38,9 @@ export function useChecked(book: WrittenBook): { readonly said: Omit<CheckAnswer
     asked.current += 1
     const own = asked.current
     setTurn(own)
-    const timer = setTimeout(() => worker.current?.postMessage({ turn: own, book } satisfies CheckQuestion), PAUSE_MS)
+    const timer = setTimeout(() => worker.current?.postMessage({ turn: own, book, units } satisfies CheckQuestion), PAUSE_MS)
     return () => clearTimeout(timer)
-  }, [book])
+  }, [book, units])
 
   return { said: answer, isCurrent: answer !== null && answer.turn === turn }
 }

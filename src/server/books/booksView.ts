@@ -68,7 +68,7 @@ export async function bookPage(context: Context, id: string, revision: string | 
     jobs: (await jobsWithBook(db, id))
       .filter(({ job, reportId }) => isOpen({ job, reportId }))
       .map(({ job }) => ({ id: job.id, title: job.title, machine: job.machineId, revision: job.bookRevision })),
-    faults: bookFaultLines(checked).map(({ path, says }) => ({ place: bookPlaceWords(book, path), says })),
+    faults: bookFaultLines(checked, unitsOf(family)).map(({ path, says }) => ({ place: bookPlaceWords(book, path), says })),
     warnings: checked.warnings
       // Until it is checked, every limit of a draft waits: that is said once, with how many.
       .filter(({ warning }) => warning.code !== 'notChecked')

@@ -52,7 +52,10 @@ export async function editBook(
     const written = withEdits(before, edits)
     const { book, ...found } = checkBook(written)
     if (book === null) {
-      const lines = bookFaultLines(found).map(({ path, says }) => ({ path: bookPlaceWords(written, path), message: says }))
+      const lines = bookFaultLines(found, unitsOf(family)).map(({ path, says }) => ({
+        path: bookPlaceWords(written, path),
+        message: says,
+      }))
       throw new Refused('notPossible', say.bookFileFaults(lines.length), lines.slice(0, MOST_FAULTS_TOLD))
     }
     const made = asTypedBy(plainBook(book), { by: context.user.name, at: context.now().toISOString() }, before)

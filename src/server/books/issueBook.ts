@@ -10,7 +10,7 @@ import { appendLog } from '../../db/queries/log'
 import { say } from '../../labels/refusals'
 import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
-import { bookIn, familyOf } from './family'
+import { bookIn, familyOf, unitsOf } from './family'
 
 /**
  * Issues the latest draft of a family under a revision. Whoever worked on the draft does not issue it, every limit that was
@@ -35,7 +35,7 @@ export function issueBook(context: Context, id: string, draft: string, body: Iss
     if (open.length > 0) throw new Refused('notPossible', say.limitsNotAgreed(open.length, open.slice(0, 5).join(', ')))
     const issued = context.now().toISOString().slice(0, 10)
     const document = { ...withoutMarks(book), revision: body.revision, issued }
-    const faults = bookFaultLines(checkBook(document))
+    const faults = bookFaultLines(checkBook(document), unitsOf(family))
     if (faults.length > 0)
       throw new Refused(
         'notPossible',

@@ -6,6 +6,7 @@ import { faultsOf } from '../../core/book/faults'
 import { changed } from '../../core/kit/change'
 import { emptyComposition } from '../../core/kit/composition'
 import { type RowFault, type SheetPlace, withCheck, withRow, withWant } from '../../core/kit/limitSheet'
+import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { typedBookTitle } from '../../core/words/books'
 import { issueWords } from '../../core/words/issues'
 import { bookFaultWords } from '../../core/words/recordFaults'
@@ -63,7 +64,7 @@ export async function changeDraft(context: Context, machineId: string, body: Dra
       throw new Refused('notPossible', say.bookIssued(now.title, now.revision))
     if ((now?.revision ?? null) !== body.base) throw new Refused('conflict', say.draftChangedMeanwhile(now?.revision ?? ''))
     const before = now ?? emptyComposition(machine.id, typedBookTitle(machine.name))
-    const made = checked(await applied(context, db, before, body.change, machine))
+    const made = checked(await applied(context, db, before, body.change, machine), machine.units)
     const { revision } = await storeNextDraft(context, db, {
       family,
       made,
@@ -142,11 +143,11 @@ function eachRow<R extends SheetPlace>(
 }
 
 /** A draft may still want its limits; what it names must be in it. */
-function checked(book: LimitBook): LimitBook {
+function checked(book: LimitBook, units: UnitSystem): LimitBook {
   const read = bookSchema.safeParse(book)
   const [fault] = read.success ? faultsOf(read.data) : []
   const [issue] = read.error?.issues ?? []
   if (!read.success) throw new Refused('notPossible', say.draftNotKept(issue ? issueWords(issue) : ''))
-  if (fault) throw new Refused('notPossible', say.bookCanNever(bookFaultWords(fault.fault)))
+  if (fault) throw new Refused('notPossible', say.bookCanNever(bookFaultWords(fault.fault, units)))
   return read.data
 }

@@ -65,7 +65,7 @@ function checkedFile(file: unknown, system: UnitSystem | null, placeOf: (path: P
   return {
     book: checked.book,
     system,
-    faults: bookFaultLines(checked).map(({ path, says }) => ({ place: placeOf(path), says })),
+    faults: bookFaultLines(checked, system ?? 'metric').map(({ path, says }) => ({ place: placeOf(path), says })),
     warnings: checked.warnings.map(({ path, warning }) => ({ place: placeOf(path), says: bookWarningWords(warning) })),
   }
 }
