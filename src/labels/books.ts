@@ -89,6 +89,7 @@ export const say = {
   offerWhy: 'Why it is offered again',
   limitsSheet: 'Limits sheet',
   edit: 'Edit',
+  recordSheets: 'Record sheets',
   compose: 'Compose',
   compare: 'Compare',
   compareTitle: (title: string): string => `${title}: two revisions`,

@@ -55,6 +55,8 @@ export const say = {
     'GET /books/[book]': 'A limit book',
     'GET /books/[book]/compare': 'Two revisions of a limit book',
     'GET /books/[book]/edit': 'Edit the draft of a limit book',
+    'GET /books/[book]/sheets': 'Record sheets of a limit book',
+    'GET /books/[book]/measure': 'From a record sheet to the bench',
     'POST /api/books': 'Take a limit book from a file',
     'POST /api/books/[book]/edits': 'Change the draft of a limit book',
     'POST /api/books/[book]/[revision]/copy': 'Begin a limit book as a copy of another',

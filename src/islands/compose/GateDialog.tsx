@@ -7,7 +7,7 @@ import { Fault } from '../../ui/Field'
 import styles from './Compose.module.css'
 import type { Draft } from './useDraft'
 
-/** What decides a gate inspection of this machine: measurements, by the part they are taken on. */
+/** What decides a gate inspection of this machine: measurements, by the assembly they belong to. */
 export function GateDialog({ draft, onClose }: { readonly draft: Draft; readonly onClose: () => void }) {
   const { book } = draft.view
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(gateMeasures(book)))
@@ -15,9 +15,10 @@ export function GateDialog({ draft, onClose }: { readonly draft: Draft; readonly
     const measures = book.characteristics.filter(({ id }) => chosen.has(id)).map(({ id }) => id)
     if (await draft.make({ kind: 'gate', measures })) onClose()
   }
-  const parts = book.parts.flatMap(({ id, name }) => {
-    const own = book.characteristics.filter(({ part }) => part === id)
-    return own.length > 0 ? [{ id, name, own }] : []
+  const assemblyOf = new Map(book.parts.map(({ id, assembly }) => [id, assembly]))
+  const groups = [...new Set(book.parts.map(({ assembly }) => assembly))].flatMap((name) => {
+    const own = book.characteristics.filter(({ part }) => assemblyOf.get(part) === name)
+    return own.length > 0 ? [{ name, own }] : []
   })
   return (
     <Dialog title={say.gateTitle} onClose={onClose} wide>
@@ -30,8 +31,8 @@ export function GateDialog({ draft, onClose }: { readonly draft: Draft; readonly
       >
         <p>{say.gateAbout}</p>
         <div className={styles.gate}>
-          {parts.map(({ id: part, name, own }) => (
-            <fieldset key={part} className={styles.keptWith}>
+          {groups.map(({ name, own }) => (
+            <fieldset key={name} className={styles.keptWith}>
               <legend>{name}</legend>
               <div className={styles.near}>
                 {own.map(({ id, name: measured }) => (

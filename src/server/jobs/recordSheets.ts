@@ -1,21 +1,11 @@
-import QRCode from 'qrcode'
 import type { JobView } from '../../contract/answers'
-import type { Characteristic } from '../../core/book/bookSchema'
-import { slotsOf } from '../../core/method/layout'
-import { say } from '../../labels/refusals'
+import type { BlankSheet } from '../../contract/sheetChoice'
+import { blankSheets } from '../books/blankSheets'
 import type { Context } from '../edge/context'
-import { Refused } from '../edge/refused'
 import { publicUrl } from '../edge/runtime'
 import { jobView } from './jobView'
 
-/** One measurement to be written down at the bench, and the code that opens the place to type it into, as SVG. */
-export interface BlankSheet {
-  readonly characteristic: Characteristic
-  readonly part: string
-  readonly code: string
-}
-
-/** Blank sheets of a job: of one part where it is named, of all that its level needs otherwise. */
+/** Blank sheets of a job: of one part where it is named, of all that its level needs otherwise. Their codes open the bench. */
 export async function recordSheets(
   context: Context,
   jobId: string,
@@ -23,23 +13,12 @@ export async function recordSheets(
   needed: (view: JobView) => ReadonlySet<string>,
 ): Promise<{ readonly view: JobView; readonly sheets: readonly BlankSheet[] }> {
   const view = await jobView(context, jobId)
-  const { book } = view.record
-  if (part !== null && !book.parts.some(({ id }) => id === part)) throw new Refused('notFound', say.machineHasNo(part))
   const ids = needed(view)
-  const chosen = book.characteristics.filter(
-    ({ id, part: own, method }) => slotsOf(method).length > 0 && (part === null ? ids.has(id) : own === part),
-  )
-  const sheets = await Promise.all(
-    chosen.map(
-      async (characteristic): Promise<BlankSheet> => ({
-        characteristic,
-        part: book.parts.find(({ id }) => id === characteristic.part)?.name ?? characteristic.part,
-        code: await QRCode.toString(
-          `${publicUrl()}/jobs/${encodeURIComponent(jobId)}/bench?c=${encodeURIComponent(characteristic.id)}`,
-          { type: 'svg', margin: 0, errorCorrectionLevel: 'M' },
-        ),
-      }),
-    ),
+  const sheets = await blankSheets(
+    view.record.book,
+    part,
+    ({ id }) => ids.has(id),
+    ({ id }) => `${publicUrl()}/jobs/${encodeURIComponent(jobId)}/bench?c=${encodeURIComponent(id)}`,
   )
   return { view, sheets }
 }

@@ -38,6 +38,8 @@ export const rights = {
   'GET /books/[book]': ['read'],
   'GET /books/[book]/compare': ['read'],
   'GET /books/[book]/edit': ['plan'],
+  'GET /books/[book]/sheets': ['read'],
+  'GET /books/[book]/measure': ['read'],
   'GET /gauges': ['read'],
   'GET /evidence': ['read'],
   'GET /rights': ['read'],
