@@ -27,6 +27,7 @@ export const say = {
   jobCannotTake: (title: string, names: string): string =>
     `“${title}” has measured what this book does not have: ${names}. It stays with its own book.`,
   noOpenJob: (machine: string): string => `No job is open on ${machine}.`,
+  recordNotJson: 'This is no record of a job: the file begins like one and cannot be read to its end.',
   thereNoLimit: (id: string, revision: string): string =>
     revision === '' ? `There is no limit book “${id}”.` : `There is no limit book “${id}”, revision “${revision}”.`,
   read: 'read this',

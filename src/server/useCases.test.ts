@@ -20,7 +20,7 @@ import { buildJobView } from './jobs/jobView'
 import { openJob, openJobView } from './jobs/openJob'
 import { shopFloor } from './jobs/shopFloor'
 import { addMachine } from './machines/addMachine'
-import { historyCases } from './machines/history/history.fixture'
+import { historyCases, recordHistoryCases } from './machines/history/history.fixture'
 import { addEntries } from './notes/addEntries'
 import { peopleCases } from './people/people.fixture'
 import { acceptReading } from './readings/acceptReading'
@@ -39,6 +39,7 @@ describe('a machine', () => draftCases(() => database))
 describe('a limit book', () => bookCases(() => database))
 describe('an assembly of the kit', () => journeyCases(() => database))
 describe('a table of earlier readings', () => historyCases(() => database))
+describe('the record of a job', () => recordHistoryCases(() => database))
 
 const JOB = 'quillmere-u1-2026'
 const reading = (text: string, over: Partial<ReadingBody> = {}): ReadingBody => ({

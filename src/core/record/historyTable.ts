@@ -7,6 +7,7 @@ import { acceptsSlot, layoutOf, NO_PLACE, type Slot, slotKey } from '../method/l
 import type { ReadingFault } from '../quantity/reading'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { overhaulBounds } from './overhaulBounds'
+import type { Reading } from './recordSchema'
 import { type Stage, stages } from './stage'
 import { gaugeKindAt, readTyped, type TypedReading } from './typedReading'
 
@@ -34,6 +35,8 @@ export interface ImportedReading extends Slot {
   readonly gauge: string | null
   readonly fields: TypedReading['fields']
   readonly exact: TypedReading['exact']
+  /** Who took it, when, and under what; a table says none of it. */
+  readonly taken?: { readonly by: string; readonly at: string; readonly conditions: Reading['conditions'] }
 }
 
 export interface ImportedOverhaul {

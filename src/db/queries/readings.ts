@@ -74,6 +74,8 @@ export interface StoredImport extends ImportedReading {
   readonly takenBy: string
   readonly byName: string
   readonly takenAt: string
+  /** Zero check and temperatures, where they were noted. */
+  readonly conditions: object | null
 }
 
 /** Rows of one statement: enough that it costs little, few enough that nobody waits while its text is made. */
@@ -85,7 +87,7 @@ export async function storeReadings<T>(db: Executor, readings: readonly T[], rea
     const some = readings.slice(from, from + AT_ONCE).map(ready)
     const column = (pick: (item: StoredImport) => string | number | null) => sql.param(some.map(pick))
     await db.execute(sql`
-      INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, master_mm, kind, value, low, high, gauge_id, taken_by, by_name, taken_at)
+      INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, master_mm, kind, value, low, high, gauge_id, taken_by, by_name, taken_at, conditions)
       SELECT * FROM unnest(
         ${column(({ id }) => id)}::uuid[],
         ${column(({ jobId }) => jobId)}::text[],
@@ -104,7 +106,8 @@ export async function storeReadings<T>(db: Executor, readings: readonly T[], rea
         ${column(({ gauge }) => gauge)}::text[],
         ${column(({ takenBy }) => takenBy)}::text[],
         ${column(({ byName }) => byName)}::text[],
-        ${column(({ takenAt }) => takenAt)}::timestamptz[]
+        ${column(({ takenAt }) => takenAt)}::timestamptz[],
+        ${column(({ conditions }) => (conditions === null ? null : JSON.stringify(conditions)))}::jsonb[]
       )`)
   }
 }

@@ -48,7 +48,7 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
       setCancelled(false)
       const sent = new FormData()
       sent.set('about', JSON.stringify({ id, source: source.trim() } satisfies HistoryFields))
-      if (file) sent.set('file', file, 'history.csv')
+      if (file) sent.set('file', file, 'history')
       const answer = await long.run((work) => callLong<HistoryAnswer>(path, { method: 'POST', body: sent }, work))
       if (answer.kind === 'ok') return imported(answer.value)
       if (answer.kind === 'cancelled') return cancelled(id)
@@ -84,7 +84,7 @@ export function ImportHistory({ machineId }: { readonly machineId: string }) {
         <span>{say.tableAsCsv}</span>
         <input
           type="file"
-          accept=".csv,.txt,text/csv,text/plain"
+          accept=".csv,.txt,.json,text/csv,text/plain,application/json"
           onChange={(event) => {
             setFile(event.currentTarget.files?.[0] ?? null)
             setRows([])

@@ -8,6 +8,7 @@ import { authorise, type Context } from '../edge/context'
 import { Refused } from '../edge/refused'
 import { gaugeOfRow } from '../jobs/jobRecord'
 import { canonicalJson } from '../reports/canonical'
+import { rowOfGauge } from './rowOfGauge'
 
 /**
  * Puts a gauge into the store, or a new calibration of one that is there: the old figures stay with what was read under
@@ -23,12 +24,12 @@ export function storeGauge(
     const issues = read.fault.map(({ at, fault }) => ({ path: at, message: gaugeFaultWords(fault) }))
     throw new Refused('malformed', issues.map(({ message }) => message).join(' '), issues)
   }
-  const { calibration, corrections, range, ...figures } = read.value
+  const figures = read.value
   return context.db.transaction(async (db) => {
     const known = await findGauge(db, id)
     if (known) {
       const { id: _, replaced: __, ...stored } = gaugeOfRow(known)
-      if (canonicalJson(stored) !== canonicalJson(JSON.parse(JSON.stringify(read.value))))
+      if (canonicalJson(stored) !== canonicalJson(JSON.parse(JSON.stringify(figures))))
         throw new Refused('conflict', say.anotherGaugeId)
       return { id, stored: false }
     }
@@ -45,22 +46,7 @@ export function storeGauge(
       const message = say.storeAlreadyEnter(figures.code)
       throw new Refused('conflict', message, [{ path: 'code', message }])
     }
-    await storeGaugeRow(db, {
-      id,
-      place,
-      code: figures.code,
-      name: figures.name,
-      kind: figures.kind,
-      calibrationDue: figures.calibrationDue,
-      resolution: String(figures.resolution),
-      maximumPermissibleError: String(figures.maximumPermissibleError),
-      repeatability: figures.repeatability === undefined ? null : String(figures.repeatability),
-      expansionPerK: figures.expansionPerK === null ? null : String(figures.expansionPerK),
-      calibration,
-      corrections,
-      least: range === null ? null : String(range.least),
-      greatest: range === null ? null : String(range.greatest),
-    })
+    await storeGaugeRow(db, { ...rowOfGauge(figures), id, place })
     await appendLog(db, context, {
       verb: replaces === null ? 'gauge.added' : 'gauge.calibrated',
       subject: id,

@@ -2,12 +2,12 @@ import { v7 } from 'uuid'
 import type { HistoryAnswer } from '../../../contract/answers'
 import type { HistoryFields } from '../../../contract/bodies'
 import { type LongWork, quietly } from '../../../contract/longWork'
+import type { Gauge } from '../../../core/gauge/gauge'
 import { asItStands } from '../../../core/policy/defaults'
 import { formatHours } from '../../../core/quantity/format'
 import type { ImportedOverhaul, ImportedReading } from '../../../core/record/historyTable'
-import { historyFaultWords } from '../../../core/words/history'
 import type { Executor } from '../../../db/client'
-import { allGauges } from '../../../db/queries/gauges'
+import { allGauges, storeGaugeRow } from '../../../db/queries/gauges'
 import { storeJob } from '../../../db/queries/jobs'
 import { appendLog } from '../../../db/queries/log'
 import { findJobsImported, importedFile, lockMachine } from '../../../db/queries/machines'
@@ -17,8 +17,9 @@ import { authorise, type Context } from '../../edge/context'
 import { stopUnlessWanted } from '../../edge/longAnswer'
 import { Refused } from '../../edge/refused'
 import { readGauges } from '../../gauges/gauges'
+import { rowOfGauge } from '../../gauges/rowOfGauge'
 import { hoursLog, installedNow, machineOf } from '../../jobs/openJob'
-import { sha256OfBytes } from '../../reports/canonical'
+import { canonicalJson, sha256OfBytes } from '../../reports/canonical'
 import { readTable } from './readTable'
 
 export const MOST_HISTORY_BYTES = 32 * 1024 * 1024
@@ -54,6 +55,7 @@ export async function importHistory(
       installed: await installedNow(db, jobs),
       mostHours: hours.length === 0 ? null : Math.max(...hours),
       today: context.now().toISOString().slice(0, 10),
+      known: jobs.map(({ job: { openedOn, runningHours } }) => ({ date: openedOn, runningHours })),
     }
     const read = await readTable(file, table, long)
     if (read.kind === 'noTable') throw new Refused('malformed', read.says)
@@ -61,16 +63,22 @@ export async function importHistory(
       throw new Refused(
         'malformed',
         say.tableCannotTaken(read.faults.length === 1 ? say.oneRow : say.rows(read.faults.length)),
-        read.faults.map(({ line, fault }) => ({ path: say.line(line), message: historyFaultWords(fault) })),
+        read.faults.map(({ where, says }) => ({ path: where, message: says })),
       )
     refuseTwice(read.overhauls, jobs)
+    const gaugeIds = await gaugesHere(db, fields.id, read.gauges)
     const overhauls = [...read.overhauls].sort((a, b) => a.runningHours - b.runningHours)
     const readings = overhauls.reduce((sum, overhaul) => sum + overhaul.readings.length, 0)
     let stored = 0
     for (const [index, overhaul] of overhauls.entries()) {
       stopUnlessWanted(long)
       long.say({ stage: 'storing', done: stored, of: readings })
-      await storeOverhaul(context, db, { id: `${fields.id}:${index + 1}`, machineId, book, source: fields.source }, overhaul)
+      await storeOverhaul(
+        context,
+        db,
+        { id: `${fields.id}:${index + 1}`, machineId, book, source: fields.source, gaugeIds },
+        overhaul,
+      )
       stored += overhaul.readings.length
     }
     await appendLog(db, context, {
@@ -114,12 +122,14 @@ interface Where {
   readonly machineId: string
   readonly book: { readonly id: string; readonly revision: string }
   readonly source: string
+  /** Gauges that came with their readings, by the ids they had. */
+  readonly gaugeIds: ReadonlyMap<string, string>
 }
 
 async function storeOverhaul(
   context: Context,
   db: Executor,
-  { id, machineId, book, source }: Where,
+  { id, machineId, book, source, gaugeIds }: Where,
   overhaul: ImportedOverhaul,
 ): Promise<void> {
   await storeJob(db, {
@@ -142,10 +152,29 @@ async function storeOverhaul(
   const takenAt = `${overhaul.date}T12:00:00Z`
   await storeReadings(db, overhaul.readings, (reading: ImportedReading) => ({
     ...reading,
+    gauge: reading.gauge === null ? null : (gaugeIds.get(reading.gauge) ?? reading.gauge),
     id: v7(),
     jobId: id,
     takenBy: context.user.id,
-    byName: context.user.name,
-    takenAt,
+    byName: reading.taken?.by ?? context.user.name,
+    takenAt: reading.taken?.at ?? takenAt,
+    conditions: reading.taken?.conditions ?? null,
   }))
+}
+
+/**
+ * Gauges of another installation, as they were when the readings were taken: one that the store here knows by the same code
+ * with the same figures is that one; any other is put beside them as calibrated anew since, for nothing is read with it here.
+ */
+async function gaugesHere(db: Executor, importId: string, gauges: readonly Gauge[]): Promise<ReadonlyMap<string, string>> {
+  const here = readGauges(await allGauges(db)).gauges
+  const says = ({ id: _, replaced: __, ...gauge }: Gauge): string => canonicalJson(JSON.parse(JSON.stringify(gauge)))
+  const ids = new Map<string, string>()
+  for (const gauge of gauges) {
+    const same = here.find((one) => says(one) === says(gauge))
+    const id = same?.id ?? `${importId}:${gauge.id}`.slice(0, 80)
+    ids.set(gauge.id, id)
+    if (!same) await storeGaugeRow(db, { ...rowOfGauge(gauge), id, replaced: true })
+  }
+  return ids
 }

@@ -22,6 +22,6 @@ else {
       await taken()
     }
   }
-  say({ kind: 'done' })
+  say({ kind: 'done', gauges: read.gauges })
   parentPort?.close()
 }
