@@ -1,5 +1,6 @@
 /** `npm run bench`: speed goals as ratios to a baseline measured in the same run, as a table. */
 
+import { bookEditorFigures } from '../bench/bookEditor'
 import { coreFigures } from '../bench/core'
 import type { Figure } from '../bench/figure'
 import { floorFigures } from '../bench/floor'
@@ -19,6 +20,7 @@ const parts: Readonly<Record<string, () => Figure[] | Promise<Figure[]>>> = {
   core: coreFigures,
   judged: judgedFigures,
   sheet: sheetFigures,
+  book: bookEditorFigures,
   bench: keystrokeFigures,
   saving: savingFigures,
   import: importFigures,

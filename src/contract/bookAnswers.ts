@@ -2,6 +2,7 @@
 
 import type { LimitBook } from '../core/book/bookSchema'
 import type { ChangedEntry } from '../core/book/compare'
+import type { Field, ListFields } from '../core/book/fields'
 import type { UnderBook } from '../core/job/underBook'
 import type { UnitSystem } from '../core/quantity/unitSystem'
 
@@ -77,6 +78,9 @@ export interface BookEditView {
   readonly book: LimitBook
   readonly revision: string
   readonly units: UnitSystem
+  /** What each of its lists, and the book itself, may say. */
+  readonly lists: readonly ListFields[]
+  readonly about: readonly Field[]
 }
 
 /** What another revision would make of a job. */

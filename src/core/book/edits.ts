@@ -1,5 +1,4 @@
 import { isPlainObject } from '../base/plainObject'
-import { bookLists } from './fields'
 
 /** What is written otherwise in one list of a book: entries by their id, null: taken out; the order, where that is another. */
 export interface ListEdit {
@@ -19,16 +18,21 @@ export type Entry = Readonly<Record<string, unknown>>
 export type WrittenBook = Readonly<Record<string, unknown>>
 
 export const entriesOf = (book: WrittenBook, list: string): readonly Entry[] =>
-  ((book[list] as readonly unknown[] | undefined) ?? []).filter(isPlainObject)
+  (Array.isArray(book[list]) ? (book[list] as readonly unknown[]) : []).filter(isPlainObject)
 
 export const idOf = (entry: Entry): string => String(entry.id ?? '')
+
+/** Lists of entries that one of them has. */
+const listsOf = (...books: readonly WrittenBook[]): readonly string[] => [
+  ...new Set(books.flatMap((book) => Object.keys(book).filter((key) => entriesOf(book, key).some(({ id }) => id !== undefined)))),
+]
 
 const ABOUT = ['title', 'currency'] as const
 
 /** What `now` says otherwise than `before`; entries are told apart by their ids. */
 export function editsBetween(before: WrittenBook, now: WrittenBook): BookEdits {
   const about = Object.fromEntries(ABOUT.flatMap((key) => (before[key] === now[key] ? [] : [[key, String(now[key] ?? '')]])))
-  const lists = bookLists.flatMap(({ list }): ListEdit[] => {
+  const lists = listsOf(before, now).flatMap((list): ListEdit[] => {
     if (before[list] === now[list]) return []
     const [was, is] = [entriesOf(before, list), entriesOf(now, list)]
     const old = new Map(was.map((entry) => [idOf(entry), entry]))
@@ -53,7 +57,6 @@ export const isNothing = ({ about, lists }: BookEdits): boolean => lists.length 
 export function withEdits(book: WrittenBook, { about, lists }: BookEdits): WrittenBook {
   const made: Record<string, unknown> = { ...book, ...about }
   for (const { list, entries, order } of lists) {
-    if (!bookLists.some((one) => one.list === list)) continue
     const own = new Map(entriesOf(made, list).map((entry) => [idOf(entry), entry]))
     for (const { id, entry } of entries)
       if (entry === null) own.delete(id)

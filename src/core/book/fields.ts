@@ -3,7 +3,7 @@ import { bookShapeSchema } from './bookShapeSchema'
 
 /** What may stand at a place of a book, as an editor needs to know it. Bounds and cross-references are the checks' (checkBook.ts). */
 export type Shape =
-  | { readonly kind: 'text'; readonly longest: number }
+  | { readonly kind: 'text'; readonly longest: number; readonly isLong: boolean }
   | { readonly kind: 'number' }
   | { readonly kind: 'flag' }
   | { readonly kind: 'choice'; readonly of: readonly string[] }
@@ -59,7 +59,7 @@ const isNullable = (schema: Schema): boolean => {
 function placeOf({ shape }: Field): number {
   switch (shape.kind) {
     case 'text':
-      return shape.longest > LONG_TEXT ? 1 : 0
+      return shape.isLong ? 1 : 0
     case 'wordOr':
       return 2
     case 'list':
@@ -76,7 +76,7 @@ function placeOf({ shape }: Field): number {
 }
 
 /** Beyond so many letters a text takes several lines. */
-export const LONG_TEXT = 300
+const LONG_TEXT = 300
 
 function fieldsOf(schema: Schema, without: string | null = null): Field[] {
   const fields = Object.entries(defOf(schema).shape as Readonly<Record<string, Schema>>).flatMap(([key, own]): Field[] => {
@@ -92,7 +92,7 @@ function shapeOf(given: Schema): Shape {
   const def = defOf(schema)
   switch (def.type) {
     case 'string':
-      return { kind: 'text', longest: longest(def) }
+      return { kind: 'text', longest: longest(def), isLong: longest(def) > LONG_TEXT }
     case 'number':
       return { kind: 'number' }
     case 'boolean':

@@ -167,7 +167,7 @@ const handTestSchema = z.strictObject({
 export const procedureShape = {
   levels: z.array(levelSchema).max(20).default([]),
   cautions: z.array(cautionSchema).default([]),
-  procedure: z.array(stepSchema).max(1000).default([]),
+  procedure: z.array(stepSchema).max(5000).default([]),
   positions: z.array(positionSchema).max(2000).default([]),
   joints: z.array(jointSchema).default([]),
   temporaries: z.array(temporarySchema).default([]),

@@ -7,7 +7,7 @@ import type { ComposeFault } from './compose'
 import { bookStep, FULL, withGaugesFor, withSteps } from './composition'
 
 /** The level of a composed machine that ends at its gate where everything holds. */
-export const GATE = 'gate-inspection'
+const GATE = 'gate-inspection'
 const GATE_STEP = `${GATE}-step`
 
 /** What decides the gate of a composed machine; empty where it has none. */

@@ -1,7 +1,6 @@
 import { useMemo, useRef, useState } from 'react'
 import type { BookEditView } from '../../contract/bookAnswers'
 import { entriesOf, idOf, isNothing } from '../../core/book/edits'
-import { bookFields, bookLists } from '../../core/book/fields'
 import type { BookLine } from '../../core/words/bookFile'
 import { bookPlaceWords } from '../../core/words/bookPlaces'
 import { sheetNames } from '../../core/words/bookSheets'
@@ -17,6 +16,7 @@ import { nameOfEntry } from './context'
 import { EntryForm } from './EntryForm'
 import { EntryGrid } from './EntryGrid'
 import { EntryList } from './EntryList'
+import { byEntry } from './entryFaults'
 import { useBookEdit } from './useBookEdit'
 
 const ABOUT = 'about'
@@ -25,12 +25,13 @@ const ABOUT = 'about'
 function BookEditor({ view: start }: { readonly view: BookEditView }) {
   const edit = useBookEdit(start)
   const { book, view, edits } = edit
+  const { lists, about } = view
   const { said, isCurrent } = useChecked(book, view.units)
   const [list, setList] = useState('parts')
   const [chosen, setChosen] = useState<string | null>(null)
   const [asGrid, setAsGrid] = useState(false)
   const main = useRef<HTMLElement>(null)
-  const fields = bookLists.find((one) => one.list === list)
+  const fields = lists.find((one) => one.list === list)
   const entries = entriesOf(book, list)
   const entry = entries.find((one) => idOf(one) === chosen) ?? entries[0]
   const changed = useMemo(
@@ -69,7 +70,7 @@ function BookEditor({ view: start }: { readonly view: BookEditView }) {
               {say.aboutBook}
             </button>
           </li>
-          {bookLists.map(({ list: own }) => {
+          {lists.map(({ list: own }) => {
             const wrong = faults.filter(({ path }) => path[0] === own).length
             return (
               <li key={own}>
@@ -123,7 +124,7 @@ function BookEditor({ view: start }: { readonly view: BookEditView }) {
             />
           )}
         </header>
-        {!fields && <AboutForm edit={edit} fields={bookFields} faults={faults} />}
+        {!fields && <AboutForm edit={edit} fields={about} faults={faults} />}
         {fields && asGrid && (
           <EntryGrid key={list} edit={edit} list={list} shape={fields.entry} entries={entries} faults={faultsIn.get(list)} />
         )}
@@ -208,23 +209,6 @@ function Lines({
   )
 }
 const MOST_LINES = 60
-
-export type EntryFaults = ReadonlyMap<string, readonly BookLine[]>
-
-/** What is wrong, by list and entry; each with its way from the entry on. */
-function byEntry(lines: readonly BookLine[], book: Readonly<Record<string, unknown>>): ReadonlyMap<string, EntryFaults> {
-  const made = new Map<string, Map<string, BookLine[]>>()
-  for (const { path, says } of lines) {
-    const [list, at, ...rest] = path
-    if (typeof list !== 'string' || typeof at !== 'number') continue
-    const entry = (book[list] as readonly unknown[] | undefined)?.[at] as { readonly id?: unknown } | undefined
-    const id = String(entry?.id ?? '')
-    const own = made.get(list) ?? new Map<string, BookLine[]>()
-    own.set(id, [...(own.get(id) ?? []), { path: rest, says }])
-    made.set(list, own)
-  }
-  return made
-}
 
 /** As its page shows it. */
 export const BookEditorIsland = receiving(BookEditor)

@@ -8,8 +8,10 @@ import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import styles from './BookEditor.module.css'
 import { type EntryContext, EntryContextProvider, namedFor, nameOfEntry } from './context'
-import { FieldView, Varieties } from './FieldView'
+import { FieldView, ShapeView, Varieties } from './FieldView'
 import type { BookEdit } from './useBookEdit'
+
+const PARTS = { FieldView, ShapeView, Varieties }
 
 interface Props {
   readonly edit: BookEdit
@@ -36,6 +38,7 @@ export function EntryForm({ edit, list, entry, shape, faults, isChanged, onChoos
       write: (path, value) => write(list, id, path, value),
       says: (path) => at.get(path.join('/')) ?? null,
       named: (path) => namedFor(book, list, entry, path),
+      parts: PARTS,
     }
   }, [list, entry, id, faults, book, view.units, write])
   const copy = (): void => {

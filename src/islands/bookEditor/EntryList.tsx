@@ -6,9 +6,9 @@ import { sheetNames } from '../../core/words/bookSheets'
 import { say } from '../../labels/bookEditor'
 import { Button } from '../../ui/Button'
 import { TextField } from '../../ui/Field'
-import type { EntryFaults } from './BookEditor'
 import styles from './BookEditor.module.css'
 import { nameOfEntry } from './context'
+import type { EntryFaults } from './entryFaults'
 
 interface Props {
   readonly list: string

@@ -58,7 +58,9 @@ export function ShapeView({ shape, path, label, empty, isHeaded = false }: Shape
   const place = { 'data-path': path.join('/') }
   switch (shape.kind) {
     case 'text':
-      return <WordField path={path} label={label} longest={shape.longest} none={empty === 'asked' ? '' : none} />
+      return (
+        <WordField path={path} label={label} longest={shape.longest} isLong={shape.isLong} none={empty === 'asked' ? '' : none} />
+      )
     case 'number':
       return <FigureField path={path} label={label} none={none} />
     case 'flag':

@@ -10,7 +10,6 @@ import { Button } from '../../ui/Button'
 import { Fault, TextArea, TextField } from '../../ui/Field'
 import styles from './BookEditor.module.css'
 import { useEntry } from './context'
-import { FieldView, ShapeView, Varieties } from './FieldView'
 import { Tags } from './Tags'
 import { useTyped } from './useTyped'
 
@@ -144,7 +143,8 @@ const MOST_IN_ROW = 4
 const isPlain = ({ shape: { kind } }: Field): boolean => ['text', 'number', 'flag', 'choice'].includes(kind)
 
 function RowList({ of, path, label, mayLack }: ListProps) {
-  const { list, entry, write, says } = useEntry()
+  const { list, entry, write, says, parts } = useEntry()
+  const { FieldView, ShapeView, Varieties } = parts
   const items = itemsAt(entry, path)
   const fields = of.kind === 'group' ? of.fields : []
   const isTable = of.kind === 'group' && fields.length <= MOST_IN_ROW && fields.every(isPlain)

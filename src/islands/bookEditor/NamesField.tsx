@@ -7,12 +7,12 @@ import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'
 import styles from './BookEditor.module.css'
 import { useEntry } from './context'
-import { FieldView, ShapeView } from './FieldView'
 import { useTyped } from './useTyped'
 
 /** Entries by a name each: what the letters of a formula stand for, gauges by place. */
 export function NamesField({ of, path, label }: { readonly of: Shape; readonly path: Path; readonly label: string }) {
-  const { entry, write, says } = useEntry()
+  const { entry, write, says, parts } = useEntry()
+  const { FieldView, ShapeView } = parts
   const value = valueAt(entry, path)
   const named = isPlainObject(value) ? value : {}
   const names = Object.keys(named)

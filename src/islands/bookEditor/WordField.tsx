@@ -1,5 +1,4 @@
 import { useId } from 'react'
-import { LONG_TEXT } from '../../core/book/fields'
 import { type Path, valueAt } from '../../core/book/path'
 import { say } from '../../labels/bookEditor'
 import { TextArea, TextField } from '../../ui/Field'
@@ -10,12 +9,13 @@ interface Props {
   readonly path: Path
   readonly label: string
   readonly longest: number
+  readonly isLong: boolean
   /** What stands there when nothing is typed. */
   readonly none: '' | null | undefined
 }
 
 /** A text; one that names an entry of another list offers those there are. */
-export function WordField({ path, label, longest, none }: Props) {
+export function WordField({ path, label, longest, isLong, none }: Props) {
   const { entry, write, says, named } = useEntry()
   const value = valueAt(entry, path)
   const { text, type, flush } = useTyped(typeof value === 'string' ? value : '', (typed) =>
@@ -32,7 +32,7 @@ export function WordField({ path, label, longest, none }: Props) {
     'data-path': path.join('/'),
     onBlur: flush,
   }
-  if (longest > LONG_TEXT) return <TextArea {...shared} rows={2} onChange={({ currentTarget }) => type(currentTarget.value)} />
+  if (isLong) return <TextArea {...shared} rows={2} onChange={({ currentTarget }) => type(currentTarget.value)} />
   if (known === null)
     return <TextField {...shared} autoComplete="off" onChange={({ currentTarget }) => type(currentTarget.value)} />
   const hint = text === '' ? undefined : found ? (found.name === found.id ? undefined : found.name) : say.unknownEntry(text)

@@ -1,6 +1,7 @@
-import { createContext, useContext } from 'react'
+import { type ComponentType, createContext, useContext } from 'react'
 import { isPlainObject } from '../../core/base/plainObject'
 import { type Entry, entriesOf, idOf, type WrittenBook } from '../../core/book/edits'
+import type { Field, Shape } from '../../core/book/fields'
 import { listNamedAt } from '../../core/book/namedIn'
 import { type Path, valueAt } from '../../core/book/path'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
@@ -23,6 +24,19 @@ export interface EntryContext {
   /** What is wrong at a place, from the entry on. */
   readonly says: (path: Path) => string | null
   readonly named: (path: Path) => readonly Named[] | null
+  /** Fields hold lists, and lists hold fields: what shows one is handed down, so that neither knows the other. */
+  readonly parts: FieldParts
+}
+
+export interface FieldParts {
+  readonly FieldView: ComponentType<{ readonly field: Field; readonly path: Path }>
+  readonly ShapeView: ComponentType<{
+    readonly shape: Shape
+    readonly path: Path
+    readonly label: string
+    readonly empty: Field['empty']
+  }>
+  readonly Varieties: ComponentType<{ readonly shape: Extract<Shape, { kind: 'oneOf' }>; readonly path: Path }>
 }
 
 const Context = createContext<EntryContext | null>(null)

@@ -2,6 +2,7 @@ import type { BookEditsBody } from '../../contract/bodies'
 import type { BookEditView } from '../../contract/bookAnswers'
 import { checkBook } from '../../core/book/checkBook'
 import { withEdits } from '../../core/book/edits'
+import { bookFields, bookLists } from '../../core/book/fields'
 import { asTypedBy, plainBook } from '../../core/book/plainBook'
 import { bookFaultLines } from '../../core/words/bookFile'
 import { bookPlaceWords } from '../../core/words/bookPlaces'
@@ -23,7 +24,13 @@ export async function bookEditView(context: Context, id: string): Promise<BookEd
   authorise(context, 'plan')
   const family = await familySeen(context, id, '')
   const revision = family.draft ?? family.latestIssued ?? ''
-  return { book: await bookIn(context.db, family, revision), revision, units: unitsOf(family) }
+  return {
+    book: await bookIn(context.db, family, revision),
+    revision,
+    units: unitsOf(family),
+    lists: bookLists,
+    about: bookFields,
+  }
 }
 
 /**

@@ -2,7 +2,8 @@ import { parse } from 'csv-parse/sync'
 import type { Gauge } from '../../../core/gauge/gauge'
 import { type HistoryContext, type ImportedOverhaul, readHistory } from '../../../core/record/historyTable'
 import { type RecordHistoryContext, readRecordHistory } from '../../../core/record/recordHistory'
-import { historyFaultWords, recordHistoryFaultWords } from '../../../core/words/history'
+import { historyFaultWords } from '../../../core/words/history'
+import { recordHistoryFaultWords } from '../../../core/words/recordHistory'
 import { say } from '../../../labels/refusals'
 
 /** What a file of earlier readings turned out to be: a table, or the record of a job. */
