@@ -83,6 +83,10 @@ const slips: readonly Slip[] = [
   },
 ]
 
+/** A column by its letters: the first is A, the twenty-seventh AA. */
+const lettersOf = (column: number): string =>
+  `${column < 26 ? '' : String.fromCharCode(64 + Math.floor(column / 26))}${String.fromCharCode(65 + (column % 26))}`
+
 /** A book with some of the slips, each in an entry of its own: one entry that cannot be read hides nothing of another. */
 function planted(book: LimitBook, chosen: readonly number[], at: number) {
   const draft = structuredClone(book) as unknown as Draft
@@ -158,7 +162,7 @@ describe('as a spreadsheet', () => {
             const line = rows?.[row]
             if (!line || column < 0 || says === undefined) return []
             line[column] = cell as string | null
-            return [{ place: `Sheet “${name}”, cell ${String.fromCharCode(65 + column)}${row + 1}`, says }]
+            return [{ place: `Sheet “${name}”, cell ${lettersOf(column)}${row + 1}`, says }]
           })
           const read = await readBookFile(await writeWorkbook(sheets))
           expect(read.book === null).toBe(made.length > 0)

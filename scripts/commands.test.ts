@@ -78,10 +78,10 @@ describe('npm run check-book', () => {
     expect(status).toBe(2)
     for (const says of [
       /^5 faults:$/m,
-      /Parts › Turbine shaft › assembly: must not be empty/,
-      /Characteristics › Bearing bore Ø › part: no part “attic” in this book/,
-      /Characteristics › Clearance by strip › Limits › .* › wear limit: must be a number/,
-      /Steps › .* › stage: is missing: one of makeSafe/,
+      /Parts › Turbine shaft › Assembly: must not be empty/,
+      /Characteristics › Bearing bore Ø › Part: no part “attic” in this book/,
+      /Characteristics › Clearance by strip › Limits › .* › Wear limit: must be a number/,
+      /Steps › .* › Stage: is missing: one of makeSafe/,
       /The whole book: not known here: colour/,
     ])
       expect(stdout).toMatch(says)

@@ -6,7 +6,7 @@ import type { UnitSystem } from '../quantity/unitSystem'
 import type { Cell, CellFault } from './codec'
 import type { SheetNames } from './names'
 import { entryOf } from './sheetRows'
-import { bookColumns, type Column, type Sheet, sheets } from './sheets'
+import { BOOK_LINE, bookColumns, type Column, type Sheet, sheets } from './sheets'
 import { quantityIn, type SheetOfCells } from './toSheets'
 
 /** Where something stands in a workbook: its sheet by name, row and column counted from 1; column 0: the whole row. */
@@ -107,7 +107,7 @@ function aboutBook(
   if (rest === UNREADABLE)
     faults.push({ place: { sheet: names.book, row: lineOf(names.further) + 1, column: 2 }, fault: { code: 'notJson' } })
   const { entry, faults: wrong } = entryOf(
-    { columns: bookColumns, defaults: {} },
+    BOOK_LINE,
     bookColumns.map(({ key }) => said(key)),
     rest === UNREADABLE ? null : rest,
     { system, quantity: 'count' },

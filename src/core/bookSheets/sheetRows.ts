@@ -1,6 +1,7 @@
 import { isPlainObject } from '../base/plainObject'
 import type { Cell, CellContext, CellFault } from './codec'
 import type { Sheet } from './sheets'
+import { withNulls } from './withNulls'
 
 type Entry = Readonly<Record<string, unknown>>
 
@@ -12,24 +13,27 @@ export interface FaultInRow {
 
 /** The cells of an entry, with what no column gives back as it was; null where nothing is left. */
 export function rowOf(
-  { columns, defaults }: Pick<Sheet, 'columns' | 'defaults'>,
+  { columns, defaults, shape }: Pick<Sheet, 'columns' | 'defaults' | 'shape'>,
   entry: Entry,
   context: CellContext,
 ): { readonly cells: readonly Cell[]; readonly rest: unknown } {
-  const cells = columns.map(({ path, codec }): Cell => {
+  const all = columns.map(({ path, codec }): Cell => {
     const value = at(entry, path)
-    if (value === undefined) return null
-    const cell = codec.encode(value, context)
-    const read = cell === null ? null : codec.decode(cell, context)
-    return read?.ok && isSame(read.value, value) ? cell : null
+    return value === undefined ? null : codec.encode(value, context)
   })
-  const { entry: given } = entryOf({ columns, defaults }, cells, undefined, context)
+  // Only what is read again as it was stands in its cell.
+  const said = entryOf({ columns, defaults, shape }, all, undefined, context).entry
+  const cells = all.map((cell, column) => {
+    const path = columns[column]?.path ?? []
+    return cell !== null && isSame(at(said, path), at(entry, path)) ? cell : null
+  })
+  const { entry: given } = entryOf({ columns, defaults, shape }, cells, undefined, context)
   return { cells, rest: leftOf(entry, given) }
 }
 
 /** The entry that cells say, over what stands beside them. */
 export function entryOf(
-  { columns, defaults }: Pick<Sheet, 'columns' | 'defaults'>,
+  { columns, defaults, shape }: Pick<Sheet, 'columns' | 'defaults' | 'shape'>,
   cells: readonly Cell[],
   rest: unknown,
   context: CellContext,
@@ -50,7 +54,7 @@ export function entryOf(
     }
   })
   for (const [key, value] of Object.entries(defaults)) made[key] ??= structuredClone(value)
-  return { entry: made, faults }
+  return { entry: withNulls(made, shape) as Entry, faults }
 }
 
 /** Stands where a cell could not be read, so that nothing more is said of it. */

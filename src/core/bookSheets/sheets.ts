@@ -1,4 +1,22 @@
-import { type Codec, difference, flag, length, list, listOr, named, number, text, value, wanted } from './codec'
+import { bookLists, type Shape } from '../book/fields'
+import {
+  type Codec,
+  difference,
+  entries,
+  flag,
+  formulaNames,
+  length,
+  list,
+  listOr,
+  named,
+  number,
+  pairs,
+  piece,
+  quantity,
+  text,
+  value,
+  wanted,
+} from './codec'
 
 /** A column of a sheet: its key, where its value stands in an entry, and how. */
 export interface Column {
@@ -16,6 +34,8 @@ export interface Sheet {
   readonly columns: readonly Column[]
   /** What an entry has where nothing says otherwise. */
   readonly defaults: Readonly<Record<string, unknown>>
+  /** What an entry may say at all. */
+  readonly shape: Shape
   /** A list that may be left out altogether. */
   readonly optional: boolean
 }
@@ -52,7 +72,24 @@ const sheet = (
   list: string,
   columns: readonly Column[],
   more: { readonly child?: string; readonly defaults?: Readonly<Record<string, unknown>>; readonly optional?: boolean } = {},
-): Sheet => ({ id, list, columns, child: more.child ?? null, defaults: more.defaults ?? {}, optional: more.optional ?? false })
+): Sheet => ({
+  id,
+  list,
+  columns,
+  child: more.child ?? null,
+  defaults: more.defaults ?? {},
+  optional: more.optional ?? false,
+  shape: shapeOf(list, more.child ?? null),
+})
+
+/** The shape of the entries of a list, or of the list inside them. */
+function shapeOf(list: string, child: string | null): Shape {
+  const entry: Shape = bookLists.find((one) => one.list === list)?.entry ?? { kind: 'group', fields: [] }
+  if (child === null) return entry
+  const fields = entry.kind === 'group' ? entry.fields : entry.kind === 'oneOf' ? (entry.of[0]?.fields ?? []) : []
+  const own = fields.find(({ key }) => key === child)?.shape
+  return own?.kind === 'list' ? own.of : entry
+}
 
 /** Every list of a book, in the order a reader works through them. A list that is not here would be lost: a test holds it. */
 export const sheets: readonly Sheet[] = [
@@ -83,7 +120,7 @@ export const sheets: readonly Sheet[] = [
       column('method.kind', text()),
       column('method.what', text()),
       column('method.wears', text()),
-      column('method.stations', named('label', undefined)),
+      column('method.stations', entries('label', undefined, piece('atMm', 'length'))),
       column('method.directions', named('label', undefined)),
       column('method.points', named('label', undefined)),
       column('method.repeatsAtLeast', number()),
@@ -91,6 +128,44 @@ export const sheets: readonly Sheet[] = [
       column('method.runsIn', text()),
       column('method.masterMm', length(), 'method.master'),
       column('method.walk', text()),
+      column('method.unworn', text()),
+      column('method.masterWithinMm', length()),
+      column('method.positions', entries('label', undefined, piece('angleDeg', 'angle'))),
+      column('method.angles', entries('label', undefined, piece('angleDeg', 'angle'))),
+      column('method.segments', named('label', undefined)),
+      column('method.springs', text()),
+      column('method.referenceDiameterMm', length()),
+      column('method.lever.dialMm', length()),
+      column('method.lever.bearingMm', length()),
+      column('method.scale', pairs('widthMm', 'clearanceMm')),
+      column('method.scaleUncertaintyMm', length()),
+      column('method.apartMm', length()),
+      column('method.shims', named('label', undefined)),
+      column('method.wires', named('label', undefined)),
+      column('method.shimsWithinMm', length()),
+      column('method.faceDiameterMm', length()),
+      column('method.rows', named('label', undefined)),
+      column('method.columns', named('label', undefined)),
+      column('method.longerMm', length()),
+      column('method.shorterMm', length()),
+      column('method.workingMm', length()),
+      column('method.newLoadN', quantity('force')),
+      column('method.setBar', quantity('pressure')),
+      column('method.holdSeconds', quantity('time')),
+      column('method.looksForDrip', flag(undefined)),
+      column('method.fasteners', named('label', undefined)),
+      column('method.arranged', text()),
+      column('method.taken', text()),
+      column('method.targetNm', quantity('torque')),
+      column('method.groups', entries('label', undefined, piece('count', 'number'))),
+      column('method.element', text()),
+      column('method.damagedFromPercent', quantity('percent')),
+      column('method.quantity', text()),
+      column('method.question', text()),
+      column('method.wanted', text()),
+      column('method.formula', text()),
+      column('method.names', formulaNames),
+      column('asLeftOnly', flag(undefined)),
       column('gaugeKind', text()),
       column('showTo', difference()),
       ...newSize,
@@ -142,6 +217,30 @@ export const sheets: readonly Sheet[] = [
       column('key', text()),
       column('groove', text()),
       column('ring', text()),
+      column('depth', text()),
+      column('spigot', text()),
+      column('gasket.thickness', text()),
+      column('gasket.left', number()),
+      column('drive', text()),
+      column('before', text()),
+      column('opens', text()),
+      column('closes', text()),
+      column('opensTo.leastMm', length()),
+      column('opensTo.greatestMm', length()),
+      column('closesTo.leastMm', length()),
+      column('closesTo.greatestMm', length()),
+      column('gap', text()),
+      column('pad', text()),
+      column('thickerPad', text()),
+      column('thinnestMm', length()),
+      column('wanted.leastMm', length()),
+      column('wanted.greatestMm', length()),
+      column('referenceMm', length()),
+      column('bearing.boreMm', length()),
+      column('bearing.outsideMm', length()),
+      column('bearing.tolerance', text()),
+      column('bearing.type', text()),
+      column('bearing.group', text()),
       column('mendOn', text()),
       column('showTo', length()),
       column('new.lower', length()),
@@ -201,8 +300,14 @@ export const sheets: readonly Sheet[] = [
       column('renews', flag(false)),
       column('gate.measures', list(undefined)),
       column('gate.grows', text()),
+      column(
+        'needs.gauges',
+        entries('name', [], piece('kind'), piece('maximumPermissibleError', 'length'), piece('sizesMm', 'figures')),
+      ),
       column('needs.tools', named('name', [])),
+      column('needs.consumables', entries('name', [], piece('quantity'))),
       column('needs.safety', named('name', [])),
+      column('needs.people', entries('name', [], piece('licensed'))),
     ],
     { defaults: { gate: null } },
   ),
@@ -314,6 +419,7 @@ export const sheets: readonly Sheet[] = [
       column('name', text()),
       column('known', text()),
       column('also', text()),
+      column('names', formulaNames),
       column('quantity', text()),
       column('within', number()),
       column('showTo', number()),
@@ -335,3 +441,10 @@ export const bookColumns: readonly Column[] = [
   column('startedFrom.id', text()),
   column('startedFrom.revision', text()),
 ]
+
+/** The book itself as an entry. */
+export const BOOK_LINE: Pick<Sheet, 'columns' | 'defaults' | 'shape'> = {
+  columns: bookColumns,
+  defaults: {},
+  shape: { kind: 'group', fields: [] },
+}

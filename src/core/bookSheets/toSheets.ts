@@ -9,7 +9,7 @@ import type { UnitSystem } from '../quantity/unitSystem'
 import type { Cell } from './codec'
 import type { SheetNames } from './names'
 import { rowOf } from './sheetRows'
-import { bookColumns, type Sheet, sheets } from './sheets'
+import { BOOK_LINE, bookColumns, type Sheet, sheets } from './sheets'
 
 /** A sheet of a workbook as it is written or read: its name, and its rows with the header first. */
 export interface SheetOfCells {
@@ -27,7 +27,7 @@ export function bookAsSheets(book: LimitBook, system: UnitSystem, names: SheetNa
   const { format: _, version: __, ...own } = book
   const lists = new Set(sheets.map(({ list }) => list))
   const scalars = Object.fromEntries(Object.entries(own).filter(([key]) => !lists.has(key)))
-  const { cells, rest } = rowOf({ columns: bookColumns, defaults: {} }, scalars, { system, quantity: 'count' })
+  const { cells, rest } = rowOf(BOOK_LINE, scalars, { system, quantity: 'count' })
   const about: (readonly Cell[])[] = [
     [names.header('book', 'format'), BOOK_FORMAT],
     [names.header('book', 'version'), BOOK_VERSION],

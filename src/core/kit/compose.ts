@@ -145,16 +145,17 @@ class Instance {
 
   private part({ id, name, renewed, set, routes = [] }: Assembly['parts'][number]): Part {
     const { source } = this
+    const service = [
+      ...(renewed === 'disturbed' ? [{ kind: 'whenDisturbed' as const, source }] : []),
+      ...(set && set.length > 0 ? [{ kind: 'set' as const, parts: set.map(this.id), source }] : []),
+    ]
     return {
       id: this.id(id),
       name: this.named(name),
       assembly: this.name,
       position: this.holderName(),
       renewedAlways: renewed === 'always',
-      service: [
-        ...(renewed === 'disturbed' ? [{ kind: 'whenDisturbed' as const, source }] : []),
-        ...(set && set.length > 0 ? [{ kind: 'set' as const, parts: set.map(this.id), source }] : []),
-      ],
+      ...(service.length > 0 ? { service } : {}),
       replacement: null,
       routes: routes.map((route) => ({
         id: slug(route.name),

@@ -1,4 +1,5 @@
 import type { SheetNames } from '../bookSheets/names'
+import { fieldWords } from './bookFieldWords'
 
 const sheets: Readonly<Record<string, string>> = {
   documents: 'Documents',
@@ -174,6 +175,15 @@ const headers: Readonly<Record<string, string>> = {
   demanded: 'Both demanded',
 }
 
+/** A column without a word of its own is called as its field; inside a block that has several of them, after the block. */
+function ofParts(key: string): string {
+  const [field = '', block] = key.split('.').reverse()
+  if (block === undefined) return fieldWords[key] ?? key
+  const name = fieldWords[field] ?? headers[field] ?? field
+  return BARE.has(block) ? name : `${fieldWords[block] ?? block}: ${name.charAt(0).toLowerCase()}${name.slice(1)}`
+}
+const BARE: ReadonlySet<string> = new Set(['method', 'needs'])
+
 /** The sheets and columns of a limit book as a spreadsheet, as people read them. */
 export const sheetNames: SheetNames = {
   book: 'Book',
@@ -182,5 +192,5 @@ export const sheetNames: SheetNames = {
   units: { metric: 'metric', inch: 'inch' },
   sheet: (id) => sheets[id] ?? id,
   // Where one word means two things, the sheet decides.
-  header: (sheet, key) => (sheet === 'closings' && key === 'within' ? 'Within' : (headers[key] ?? key)),
+  header: (sheet, key) => (sheet === 'closings' && key === 'within' ? 'Within' : (headers[key] ?? ofParts(key))),
 }
