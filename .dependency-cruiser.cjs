@@ -70,7 +70,8 @@ module.exports = {
       from: {
         path: '^src/(core|islands|ui|drawing|contract|report|sync)/',
         // What a file of a book is held against is the server's and the commands': no page loads it.
-        pathNot: 'Schema\\.ts$|bodies\\.ts$|core/book/(healed|checkBook|fields)\\.ts$|core/record/recordHistory\\.ts$|\\.(test|fixture)\\.tsx?$',
+        pathNot:
+          'Schema\\.ts$|bodies\\.ts$|core/book/(healed|checkBook|fields)\\.ts$|core/record/recordHistory\\.ts$|\\.(test|fixture)\\.tsx?$',
       },
       to: { path: 'Schema\\.ts$|contract/bodies\\.ts$', dependencyTypesNot: ['type-only'], dynamic: false },
     },

@@ -138,7 +138,7 @@ test('what stands in the machine is renamed, copied and taken out, and what has 
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await page.getByRole('button', { name: 'Take out', exact: true }).press('Enter')
-  await expect(page.getByText(/With it go 9 parts, 8 measured, 1 fit and 5 steps/)).toBeVisible()
+  await expect(page.getByText(/With it go 9 parts, 8 measured, 1 fit and 8 steps/)).toBeVisible()
   await expectAccessible(page)
   await page.keyboard.press('Enter')
   await expect(page.getByText(/^41 parts,/)).toBeVisible()
