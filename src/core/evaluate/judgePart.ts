@@ -151,7 +151,9 @@ export const gateVotes = ({ votes }: Measured): readonly Vote[] => votes.filter(
 export function asGateMeasurement(result: Measured | undefined): GateMeasurement {
   if (!result) throw new Error('a gate measures a characteristic that its book does not have')
   const votes = gateVotes(result)
-  const { mild, strong } = votes.length === 0 ? { mild: 'reuse' as const, strong: 'replace' as const } : spanOf(votes)
+  // What wants a limit and has none lets no gate hold, however it was read; what is for information only decides nothing.
+  const decides = votes.some((vote) => !(vote.rule === 'information' && vote.code === 'noLimitTyped'))
+  const { mild, strong } = decides ? spanOf(votes) : { mild: 'reuse' as const, strong: 'replace' as const }
   const failing = result.limits.find(({ grade }) => grade.mild > 0)?.value ?? null
   const read = failing ? result.readings.filter((reading) => isIn(failing.where, reading)) : []
   const reading = read.length === 1 ? read[0] : undefined

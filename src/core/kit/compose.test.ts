@@ -204,6 +204,17 @@ describe('a gate inspection', () => {
     expect(names('full')).toEqual(machine.procedure.map(({ name }) => name))
   })
 
+  test('is not held by a measurement that nothing limits, and by one within its limits it is', () => {
+    const wanted = machine.characteristics.find(({ wants, asLeftOnly }) => !asLeftOnly && (wants ?? []).length > 0)?.id ?? ''
+    const book = bookSchema.parse(gated(machine, [wanted]))
+    const gateOf = (of: LimitBook) => {
+      const record = recordOf(of, 'metric')
+      return startEvaluation({ ...record, job: { ...record.job, level: 'gate-inspection' } }).results.scope.gate
+    }
+    expect(gateOf(book)).toMatchObject({ kind: 'open', missing: [wanted] })
+    expect(gateOf(bookSchema.parse(filled(book)))).toMatchObject({ kind: 'held' })
+  })
+
   test('goes with what decides it, and is taken back as it was put', () => {
     const book = gated(machine, [first ?? '', second ?? ''])
     const gone = changed(book, { kind: 'takeOut', position: 'bearing' }, 'metric')

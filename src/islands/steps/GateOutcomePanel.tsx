@@ -1,4 +1,5 @@
 import { levelOf } from '../../core/scope/need'
+import { shownOf } from '../../core/verdict/shown'
 import { gateWords } from '../../core/words/signed'
 import { nameOf, speakerOf } from '../../core/words/speaker'
 import { say } from '../../labels/steps'
@@ -14,12 +15,22 @@ export function GateOutcomePanel({ noted }: { readonly noted: JobNotes }) {
   const measures = levelOf(book, scope.level)?.gate?.measures ?? []
   const speaker = speakerOf(book, noted.record.machine.units, noted.record.machine.meter)
   switch (scope.gate.kind) {
-    case 'open':
+    case 'open': {
+      // Read to the end and decided by nothing: what it lacks is a limit, and no reading more.
+      const isRead = (id: string): boolean =>
+        noted.results.characteristics.some(({ id: own, reductions, verdict, votes }) => {
+          return own === id && reductions.taken === reductions.needed && shownOf({ verdict, votes }) === 'nothing'
+        })
+      const names = (ids: readonly string[]): string => ids.map((id) => nameOf(speaker, id)).join(', ')
+      const unread = scope.gate.missing.filter((id) => !isRead(id))
+      const unlimited = scope.gate.missing.filter(isRead)
       return (
         <div className={styles.gatePanel} data-outcome="open" role="status">
-          <b>{say.gateOpen}</b> {say.stillMeasured(scope.gate.missing.map((id) => nameOf(speaker, id)).join(', '))}
+          <b>{say.gateOpen}</b> {unread.length > 0 && say.stillMeasured(names(unread))}{' '}
+          {unlimited.length > 0 && say.withoutLimit(names(unlimited))}
         </div>
       )
+    }
     case 'held':
       return (
         <div className={styles.gatePanel} data-outcome="held" role="status">
