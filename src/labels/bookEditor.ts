@@ -11,6 +11,8 @@ export const say = {
   addName: 'Name of the new entry',
   addId: 'Short name of the document',
   addIt: 'Add',
+  idTaken: (id: string): string => `“${id}” is in this book already. Give this one another name.`,
+  cancel: 'Cancel',
   choose: 'choose …',
   notSaid: 'not said',
   unknownEntry: (id: string): string => `“${id}” is not in this book.`,

@@ -7,6 +7,7 @@ import { sheetNames } from '../../core/words/bookSheets'
 import { say } from '../../labels/bookEditor'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
+import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault } from '../../ui/Field'
 import { receiving } from '../pageData/pageData'
 import { AboutForm } from './AboutForm'
@@ -30,6 +31,7 @@ function BookEditor({ view: start }: { readonly view: BookEditView }) {
   const [list, setList] = useState('parts')
   const [chosen, setChosen] = useState<string | null>(null)
   const [asGrid, setAsGrid] = useState(false)
+  const [discarding, setDiscarding] = useState(false)
   const main = useRef<HTMLElement>(null)
   const fields = lists.find((one) => one.list === list)
   const entries = entriesOf(book, list)
@@ -149,6 +151,23 @@ function BookEditor({ view: start }: { readonly view: BookEditView }) {
         {(said?.warnings.length ?? 0) > 0 && <h2>{say.look}</h2>}
         <Lines lines={said?.warnings ?? []} book={book} onGo={goTo} />
       </aside>
+      {discarding && (
+        <Dialog title={say.discardSure} onClose={() => setDiscarding(false)}>
+          <p>{say.changes(count)}</p>
+          <DialogActions>
+            <Button onClick={() => setDiscarding(false)}>{say.cancel}</Button>
+            <Button
+              kind="primary"
+              onClick={() => {
+                edit.discard()
+                setDiscarding(false)
+              }}
+            >
+              {say.discard}
+            </Button>
+          </DialogActions>
+        </Dialog>
+      )}
       <footer className={styles.foot}>
         <p>
           <b>{count === 0 ? say.noChanges : say.changes(count)}</b>{' '}
@@ -167,11 +186,7 @@ function BookEditor({ view: start }: { readonly view: BookEditView }) {
         <p role="status">{edit.note}</p>
         <Fault text={edit.fault} />
         <div className={styles.actions}>
-          <Button
-            kind="quiet"
-            disabled={isNothing(edits) || edit.busy}
-            onClick={() => confirm(say.discardSure) && edit.discard()}
-          >
+          <Button kind="quiet" disabled={isNothing(edits) || edit.busy} onClick={() => setDiscarding(true)}>
             {say.discard}
           </Button>
           <Button kind="primary" disabled={isNothing(edits) || edit.busy || faults.length > 0} onClick={() => void edit.save()}>

@@ -25,6 +25,8 @@ interface Props {
 export function EntryList({ list, entries, chosen, changed, wrong, shape, onChoose, onAdd }: Props) {
   const [words, setWords] = useState('')
   const [adding, setAdding] = useState<string | null>(null)
+  /** A short name that another entry has. */
+  const [taken, setTaken] = useState<string | null>(null)
   const rows = useRef<HTMLUListElement>(null)
   const shown = useMemo(() => {
     const sought = words.trim().toLowerCase()
@@ -44,11 +46,11 @@ export function EntryList({ list, entries, chosen, changed, wrong, shape, onChoo
   const add = (): void => {
     const name = (adding ?? '').trim()
     if (name === '') return
-    const taken = new Set(entries.map(idOf))
+    const ids = new Set(entries.map(idOf))
     const blank = shape.kind === 'oneOf' ? asVariety(shape, null, shape.of[0]?.value ?? '') : (blankOf(shape) as Entry)
     // A document goes by its own short name.
-    const id = list === 'documents' ? name : freeId(name, taken)
-    if (taken.has(id)) return
+    const id = list === 'documents' ? name : freeId(name, ids)
+    if (ids.has(id)) return setTaken(name)
     const called = 'name' in blank ? { name } : 'title' in blank ? { title: name } : 'text' in blank ? { text: name } : {}
     onAdd({ ...blank, ...called, id })
     setAdding(null)
@@ -101,6 +103,7 @@ export function EntryList({ list, entries, chosen, changed, wrong, shape, onChoo
             maxLength={list === 'documents' ? 40 : 120}
             autoFocus
             autoComplete="off"
+            error={taken === adding.trim() && taken !== '' ? say.idTaken(taken) : null}
             onChange={({ currentTarget }) => setAdding(currentTarget.value)}
           />
           <Button type="submit" kind="primary">
