@@ -1,4 +1,5 @@
 import { isPlainObject } from '../base/plainObject'
+import { slug } from '../base/slug'
 import type { Field, Shape } from './fields'
 
 /** What stands at a place before anything is said there: nothing is chosen and no figure is taken for granted. */
@@ -43,13 +44,7 @@ export function asVariety(shape: Extract<Shape, { kind: 'oneOf' }>, was: unknown
 
 /** Something like `name` as an id that none of `taken` is. */
 export function freeId(name: string, taken: ReadonlySet<string>): string {
-  const plain =
-    name
-      .toLowerCase()
-      .normalize('NFD')
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 60) || 'x'
+  const plain = slug(name, 60) || 'x'
   for (let n = 1; ; n += 1) {
     const id = n === 1 ? plain : `${plain}-${n}`
     if (!taken.has(id)) return id

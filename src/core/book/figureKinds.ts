@@ -40,23 +40,27 @@ export function quantityOfFigure(list: string, entry: Entry, path: Path): Quanti
 }
 
 function ofMeasurement(entry: Entry, path: Path, key: string): QuantityKind | null {
-  const method = isPlainObject(entry.method) ? (entry.method as unknown as Method) : null
+  // Rows of a table by new size go up to sizes, those by hours to hours.
+  if (key === 'upTo') return valueAt(entry, [...path.slice(0, 2), 'depends', 'kind']) === 'size' ? 'length' : null
+  if (key === 'size') return 'length'
+  const isChange = path[0] === 'changes'
+  if (JUDGED.has(key) || isChange) {
+    const judges = valueAt(entry, [...path.slice(0, 2), 'judges'])
+    const kind = readBy(entry, (method) => quantityOfValue(method, judges as ReductionName))
+    return isChange ? differenceOf(kind) : kind
+  }
+  if (SPREAD.has(key)) return differenceOf(readBy(entry, quantityOf))
+  return READ.has(key) || (path[0] === 'method' && (key === 'least' || key === 'greatest')) ? readBy(entry, quantityOf) : null
+}
+
+/** What the method of an entry says; a length as long as it is not written to its end. */
+function readBy({ method }: Entry, kindOf: (method: Method) => QuantityKind | undefined): QuantityKind {
+  if (!isPlainObject(method)) return 'length'
   try {
-    if (JUDGED.has(key) || path[0] === 'changes') {
-      const judges = valueAt(entry, [...path.slice(0, 2), 'judges'])
-      const kind = method && typeof judges === 'string' ? quantityOfValue(method, judges as ReductionName) : 'length'
-      return path[0] === 'changes' ? differenceOf(kind) : kind
-    }
-    const own = method ? quantityOf(method) : 'length'
-    if (READ.has(key) || (path[0] === 'method' && (key === 'least' || key === 'greatest'))) return own
-    if (SPREAD.has(key)) return differenceOf(own)
+    return kindOf(method as unknown as Method) ?? 'length'
   } catch {
-    // A method that is not written to its end reads nothing yet.
     return 'length'
   }
-  // Rows of a table by new size go up to sizes, those by hours to hours.
-  const depends = valueAt(entry, [...path.slice(0, 2), 'depends', 'kind'])
-  return key === 'size' || (key === 'upTo' && depends === 'size') ? 'length' : null
 }
 
 /** Values that a limit of an entry can judge, as its method is written so far; null where that cannot be told. */

@@ -1,12 +1,22 @@
 import type { Path } from './path'
 
 /** Lists whose entries are named elsewhere in a book by their ids. */
-export type NamedList = 'parts' | 'characteristics' | 'variants' | 'documents' | 'levels' | 'cautions' | 'positions' | 'routes'
+export type NamedList =
+  | 'parts'
+  | 'characteristics'
+  | 'variants'
+  | 'documents'
+  | 'levels'
+  | 'cautions'
+  | 'positions'
+  | 'routes'
+  /** A fit, or a ring by its gap. */
+  | 'fits'
 
 const BY_LIST: Readonly<Record<NamedList, readonly string[]>> = {
   parts: ['part', 'within', 'parts', 'foundOn', 'mendOn'],
   characteristics: [
-    ...['characteristic', 'mends', 'suits', 'confirm', 'measures', 'direct', 'runsIn', 'bore', 'journal', 'strip', 'seat'],
+    ...['characteristic', 'mends', 'confirm', 'measures', 'direct', 'runsIn', 'bore', 'journal', 'strip', 'seat'],
     ...['housing', 'shaft', 'drive', 'before', 'depth', 'spigot', 'thickness', 'keyway', 'key', 'groove', 'ring', 'opens'],
     ...['closes', 'gap', 'pad', 'places', 'bores', 'journals'],
   ],
@@ -16,6 +26,7 @@ const BY_LIST: Readonly<Record<NamedList, readonly string[]>> = {
   cautions: ['cautions'],
   positions: ['removes', 'destroys', 'keptWith', 'parent', 'between'],
   routes: ['route', 'mendedBy'],
+  fits: ['suits'],
 }
 const LIST_OF = new Map(Object.entries(BY_LIST).flatMap(([list, keys]) => keys.map((key) => [key, list as NamedList] as const)))
 

@@ -4,10 +4,12 @@ import { BOOK_FORMAT, BOOK_VERSION } from '../book/bookFormat'
 import type { Path } from '../book/path'
 import type { UnitSystem } from '../quantity/unitSystem'
 import type { Cell, CellFault } from './codec'
+import type { Column, Sheet } from './column'
 import type { SheetNames } from './names'
+import { bareRow, type RowContext, rowContext } from './rowContext'
 import { entryOf } from './sheetRows'
-import { BOOK_LINE, bookColumns, type Column, type Sheet, sheets } from './sheets'
-import { quantityIn, type SheetOfCells } from './toSheets'
+import { BOOK_LINE, bookColumns, sheets } from './sheets'
+import type { SheetOfCells } from './toSheets'
 
 /** Where something stands in a workbook: its sheet by name, row and column counted from 1; column 0: the whole row. */
 export interface CellPlace {
@@ -110,7 +112,7 @@ function aboutBook(
     BOOK_LINE,
     bookColumns.map(({ key }) => said(key)),
     rest === UNREADABLE ? null : rest,
-    { system, quantity: 'count' },
+    bareRow(system),
   )
   for (const { key, path } of bookColumns)
     places.set(path.join('/'), { sheet: names.book, row: lineOf(names.header('book', key)) + 1 || 1, column: 2 })
@@ -174,11 +176,10 @@ class Reading {
     const rest = further(this.furtherAt.map((at) => row[at] ?? null))
     if (rest === UNREADABLE) this.wrong(number, this.furtherAt[0] ?? 0, { code: 'notJson' })
     const cells = this.columns.map(({ at }) => (at < 0 ? null : (row[at] ?? null)))
-    const read = (quantity: ReturnType<typeof quantityIn>) =>
-      entryOf(sheet, cells, rest === UNREADABLE ? null : rest, { system: this.system, quantity })
+    const read = (context: RowContext) => entryOf(sheet, cells, rest === UNREADABLE ? null : rest, context)
     // What kind of figures they are, the entry itself says: it is read for that first.
-    const first = read('count').entry
-    const { entry, faults } = read(quantityIn(sheet, owner ?? first, first))
+    const first = read(bareRow(this.system)).entry
+    const { entry, faults } = read(rowContext(sheet, owner ?? first, first, this.system))
     const made: Entry = { ...entry }
     if (sheet.id === 'limits' || sheet.id === 'fitLimits') made.id ??= `${made.judges}-${made.side}`
     for (const { column, fault } of faults) this.wrong(number, this.columns[column]?.at ?? 0, { code: 'cell', why: fault })

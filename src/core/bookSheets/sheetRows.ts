@@ -1,6 +1,8 @@
 import { isPlainObject } from '../base/plainObject'
-import type { Cell, CellContext, CellFault } from './codec'
-import type { Sheet } from './sheets'
+import type { Path } from '../book/path'
+import type { Cell, CellFault } from './codec'
+import type { Sheet } from './column'
+import type { RowContext } from './rowContext'
 import { withNulls } from './withNulls'
 
 type Entry = Readonly<Record<string, unknown>>
@@ -15,11 +17,11 @@ export interface FaultInRow {
 export function rowOf(
   { columns, defaults, shape }: Pick<Sheet, 'columns' | 'defaults' | 'shape'>,
   entry: Entry,
-  context: CellContext,
+  context: RowContext,
 ): { readonly cells: readonly Cell[]; readonly rest: unknown } {
   const all = columns.map(({ path, codec }): Cell => {
     const value = at(entry, path)
-    return value === undefined ? null : codec.encode(value, context)
+    return value === undefined ? null : codec.encode(value, cellContext(context, path))
   })
   // Only what is read again as it was stands in its cell.
   const said = entryOf({ columns, defaults, shape }, all, undefined, context).entry
@@ -36,7 +38,7 @@ export function entryOf(
   { columns, defaults, shape }: Pick<Sheet, 'columns' | 'defaults' | 'shape'>,
   cells: readonly Cell[],
   rest: unknown,
-  context: CellContext,
+  context: RowContext,
 ): { readonly entry: Entry; readonly faults: readonly FaultInRow[] } {
   const made: Record<string, unknown> = isPlainObject(rest) ? structuredClone(rest) : {}
   const faults: FaultInRow[] = []
@@ -46,7 +48,7 @@ export function entryOf(
       if (codec.empty !== undefined && at(made, path) === undefined) put(made, path, codec.empty)
       return
     }
-    const read = codec.decode(cell, context)
+    const read = codec.decode(cell, cellContext(context, path))
     if (read.ok) put(made, path, read.value)
     else {
       faults.push({ column, fault: read.fault })
@@ -56,6 +58,8 @@ export function entryOf(
   for (const [key, value] of Object.entries(defaults)) made[key] ??= structuredClone(value)
   return { entry: withNulls(made, shape) as Entry, faults }
 }
+
+const cellContext = ({ system, quantityAt }: RowContext, path: Path) => ({ system, quantity: quantityAt(path) })
 
 /** Stands where a cell could not be read, so that nothing more is said of it. */
 const UNREAD = null

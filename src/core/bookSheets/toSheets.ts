@@ -1,15 +1,12 @@
-import { isPlainObject } from '../base/plainObject'
 import { BOOK_FORMAT, BOOK_VERSION } from '../book/bookFormat'
 import type { LimitBook } from '../book/bookShapeSchema'
-import { quantityOf, quantityOfValue } from '../method/gives'
-import type { Method } from '../method/method'
-import type { ReductionName } from '../method/reduction'
-import type { QuantityKind } from '../quantity/kind'
 import type { UnitSystem } from '../quantity/unitSystem'
 import type { Cell } from './codec'
+import type { Sheet } from './column'
 import type { SheetNames } from './names'
+import { bareRow, rowContext } from './rowContext'
 import { rowOf } from './sheetRows'
-import { BOOK_LINE, bookColumns, type Sheet, sheets } from './sheets'
+import { BOOK_LINE, bookColumns, sheets } from './sheets'
 
 /** A sheet of a workbook as it is written or read: its name, and its rows with the header first. */
 export interface SheetOfCells {
@@ -27,7 +24,7 @@ export function bookAsSheets(book: LimitBook, system: UnitSystem, names: SheetNa
   const { format: _, version: __, ...own } = book
   const lists = new Set(sheets.map(({ list }) => list))
   const scalars = Object.fromEntries(Object.entries(own).filter(([key]) => !lists.has(key)))
-  const { cells, rest } = rowOf(BOOK_LINE, scalars, { system, quantity: 'count' })
+  const { cells, rest } = rowOf(BOOK_LINE, scalars, bareRow(system))
   const about: (readonly Cell[])[] = [
     [names.header('book', 'format'), BOOK_FORMAT],
     [names.header('book', 'version'), BOOK_VERSION],
@@ -55,7 +52,7 @@ function rowsOf(sheet: Sheet, book: LimitBook, system: UnitSystem, names: SheetN
   const childless = sheets.flatMap((one) => (one.list === sheet.list && one.child !== null ? [one.child] : []))
   const rows = owned.map(([parent, entry]) => {
     const plain = child === null ? without(entry, childless) : entry
-    const { cells, rest } = rowOf(sheet, plain, { system, quantity: quantityIn(sheet, parent, entry) })
+    const { cells, rest } = rowOf(sheet, plain, rowContext(sheet, parent, entry, system))
     return { cells: [...(child === null ? [] : [String(parent.id)]), ...cells], further: chunks(rest) }
   })
   const most = Math.max(1, ...rows.map(({ further }) => further.length))
@@ -75,18 +72,6 @@ const without = (entry: Entry, keys: readonly string[]): Entry =>
       return sheet === undefined || (sheet.optional && Array.isArray(value) && value.length === 0)
     }),
   )
-
-/** The quantity of the figures of an entry: that of its method, or of the value it judges. */
-export function quantityIn({ list, child }: Sheet, parent: Entry, entry: Entry): QuantityKind {
-  if (list !== 'characteristics' || !isPlainObject(parent.method)) return 'length'
-  try {
-    // What is read may be no method at all: the schema says so afterwards.
-    const method = parent.method as unknown as Method
-    return child === null ? quantityOf(method) : quantityOfValue(method, entry.judges as ReductionName)
-  } catch {
-    return 'length'
-  }
-}
 
 function chunks(rest: unknown): string[] {
   if (rest === null || rest === undefined) return []

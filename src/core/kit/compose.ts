@@ -1,4 +1,5 @@
 import { err, ok, type Result } from '../base/result'
+import { slug } from '../base/slug'
 import type { Characteristic, FitSpec, LimitBook, Part } from '../book/bookSchema'
 import { neverGiven } from '../book/faults'
 import { KIT_DOCUMENT } from '../book/kitDocument'
@@ -65,14 +66,6 @@ const SHOWN: Readonly<Record<UnitSystem, { readonly usual: number; readonly fine
   metric: { usual: 0.01, fine: 0.001 },
   inch: { usual: 0.0254, fine: 0.00254 },
 }
-const slug = (text: string): string =>
-  text
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40)
-
 const lowered = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text)
 
 /** One instance of an assembly on its way into a book. */

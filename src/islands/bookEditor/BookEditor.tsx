@@ -23,8 +23,8 @@ import { useBookEdit } from './useBookEdit'
 const ABOUT = 'about'
 
 /** The draft of a limit book, every kind of content: by list and entry, as a form or a grid, with what is wrong beside its place. */
-function BookEditor({ view: start }: { readonly view: BookEditView }) {
-  const edit = useBookEdit(start)
+function BookEditor({ view: start, person }: { readonly view: BookEditView; readonly person: string }) {
+  const edit = useBookEdit(start, person)
   const { book, view, edits } = edit
   const { lists, about } = view
   const { said, isCurrent } = useChecked(book, view.units)

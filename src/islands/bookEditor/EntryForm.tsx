@@ -34,7 +34,6 @@ export function EntryForm({ edit, list, entry, shape, faults, isChanged, onChoos
       list,
       entry,
       system: view.units,
-      isLocked: false,
       write: (path, value) => write(list, id, path, value),
       says: (path) => at.get(path.join('/')) ?? null,
       named: (path) => namedFor(book, list, entry, path),

@@ -3,7 +3,6 @@ import { type Entry, idOf } from '../../core/book/edits'
 import type { Field, ListFields } from '../../core/book/fields'
 import { quantityOfFigure } from '../../core/book/figureKinds'
 import { type Path, valueAt } from '../../core/book/path'
-import { figureText, readFigure } from '../../core/quantity/figureText'
 import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { bookChoiceName, bookFieldName } from '../../core/words/bookFields'
@@ -14,6 +13,7 @@ import { useRowWindow } from '../../ui/dataTable/useRowWindow'
 import styles from './BookEditor.module.css'
 import { nameOfEntry } from './context'
 import type { EntryFaults } from './entryFaults'
+import { asTyped, isPlain, noneOf, typedValue } from './typedValue'
 import type { BookEdit } from './useBookEdit'
 import { useTyped } from './useTyped'
 
@@ -32,8 +32,6 @@ interface GridColumn {
   readonly path: Path
   readonly field: Field
 }
-
-const isPlain = ({ shape: { kind } }: Field): boolean => ['text', 'number', 'flag', 'choice'].includes(kind)
 
 /** What all entries of a list have: plain fields, and those of a block that stands in each. */
 function columnsOf(shape: ListFields['entry']): readonly GridColumn[] {
@@ -167,7 +165,6 @@ interface CellProps {
 function GridCell({ place, label, list, entry, path, field, system, error, write }: CellProps) {
   const value = valueAt(entry, path)
   const { shape, empty } = field
-  const none = empty === 'null' ? null : undefined
   const shared = { ...place, 'aria-label': label, 'aria-invalid': error ? true : undefined, title: error ?? undefined }
   if (shape.kind === 'flag')
     return (
@@ -183,7 +180,7 @@ function GridCell({ place, label, list, entry, path, field, system, error, write
       <select
         {...shared}
         value={typeof value === 'string' ? value : ''}
-        onChange={({ currentTarget }) => write(currentTarget.value === '' ? none : currentTarget.value)}
+        onChange={({ currentTarget }) => write(currentTarget.value === '' ? noneOf(field) : currentTarget.value)}
       >
         <option value="">{empty === 'asked' ? say.choose : '–'}</option>
         {shape.of.map((one) => (
@@ -195,15 +192,14 @@ function GridCell({ place, label, list, entry, path, field, system, error, write
     )
   const quantity = shape.kind === 'number' ? quantityOfFigure(list, entry, path) : null
   const unit = quantity === null ? '' : unitOf(quantity, system)
-  const read = (text: string): unknown => {
-    if (text === '') return shape.kind === 'text' && empty === 'asked' ? '' : none
-    if (shape.kind === 'text') return text
-    const figure = readFigure(text, quantity, system)
-    return figure.ok ? figure.value : text
-  }
-  const text = shape.kind === 'text' ? (typeof value === 'string' ? value : '') : figureText(value, quantity, system)
   return (
-    <TypedCell shared={shared} text={text} unit={unit} isFigure={shape.kind === 'number'} write={(typed) => write(read(typed))} />
+    <TypedCell
+      shared={shared}
+      text={asTyped(field, value, quantity, system)}
+      unit={unit}
+      isFigure={shape.kind === 'number'}
+      write={(typed) => write(typedValue(field, typed, quantity, system))}
+    />
   )
 }
 

@@ -58,11 +58,9 @@ export function ShapeView({ shape, path, label, empty, isHeaded = false }: Shape
   const place = { 'data-path': path.join('/') }
   switch (shape.kind) {
     case 'text':
-      return (
-        <WordField path={path} label={label} longest={shape.longest} isLong={shape.isLong} none={empty === 'asked' ? '' : none} />
-      )
+      return <WordField path={path} label={label} field={{ shape, empty }} />
     case 'number':
-      return <FigureField path={path} label={label} none={none} />
+      return <FigureField path={path} label={label} field={{ shape, empty }} />
     case 'flag':
       return (
         <CheckField
@@ -146,7 +144,7 @@ function offered(all: readonly string[], list: string, entry: Entry, path: Path,
 
 /** What it is, and the fields that go with that. */
 export function Varieties({ shape, path }: { readonly shape: Extract<Shape, { kind: 'oneOf' }>; readonly path: Path }) {
-  const { list, entry, write, says, isLocked } = useEntry()
+  const { list, entry, write, says } = useEntry()
   const value = valueAt(entry, path)
   const at = [...path, shape.by]
   const said = isPlainObject(value) ? value[shape.by] : undefined
@@ -160,7 +158,6 @@ export function Varieties({ shape, path }: { readonly shape: Extract<Shape, { ki
         label={bookFieldName(list, at)}
         error={says(at)}
         value={kind ?? ''}
-        disabled={isLocked && path.length === 0}
         options={[
           ...(kind === undefined ? [{ value: '', label: say.choose }] : []),
           ...shape.of.map((one) => ({ value: one.value, label: bookChoiceName(list, at, one.value) })),

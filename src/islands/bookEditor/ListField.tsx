@@ -1,9 +1,8 @@
 import { isPlainObject } from '../../core/base/plainObject'
 import { blankOf, freeId } from '../../core/book/blank'
-import type { Field, Shape } from '../../core/book/fields'
+import type { Shape } from '../../core/book/fields'
 import { quantityOfFigure } from '../../core/book/figureKinds'
 import { type Path, valueAt } from '../../core/book/path'
-import { figureText, readFigure } from '../../core/quantity/figureText'
 import { bookChoiceName, bookFieldName } from '../../core/words/bookFields'
 import { say } from '../../labels/bookEditor'
 import { Button } from '../../ui/Button'
@@ -11,6 +10,7 @@ import { Fault, TextArea, TextField } from '../../ui/Field'
 import styles from './BookEditor.module.css'
 import { useEntry } from './context'
 import { Tags } from './Tags'
+import { asTyped, isPlain, typedValue } from './typedValue'
 import { useTyped } from './useTyped'
 
 interface ListProps {
@@ -75,21 +75,19 @@ function ChoiceList({ of, path, label, mayLack }: ListProps & { readonly of: Ext
 const firstFault = (items: readonly unknown[], path: Path, says: (path: Path) => string | null): string | null =>
   items.map((_, at) => says([...path, at])).find((one) => one !== null) ?? null
 
+const LINE = /\n/
+const BETWEEN = /;/
+/** What stands between these signs, without what is empty. */
+const partsOf = (text: string, between: RegExp): string[] =>
+  text
+    .split(between)
+    .map((one) => one.trim())
+    .filter((one) => one !== '')
+
 function LineList({ path, label, mayLack }: ListProps) {
   const { entry, write, says } = useEntry()
   const items = textsOf(itemsAt(entry, path))
-  const { text, type, flush } = useTyped(items.join('\n'), (typed) =>
-    write(
-      path,
-      listOrNone(
-        typed
-          .split('\n')
-          .map((line) => line.trim())
-          .filter((line) => line !== ''),
-        mayLack,
-      ),
-    ),
-  )
+  const { text, type, flush } = useTyped(items.join('\n'), (typed) => write(path, listOrNone(partsOf(typed, LINE), mayLack)))
   return (
     <TextArea
       label={label}
@@ -104,22 +102,16 @@ function LineList({ path, label, mayLack }: ListProps) {
   )
 }
 
-function FigureList({ path, label, mayLack }: ListProps) {
+function FigureList({ of, path, label, mayLack }: ListProps) {
   const { list, entry, system, write, says } = useEntry()
   const items = itemsAt(entry, path)
+  const field = { shape: of, empty: 'asked' } as const
   const quantity = quantityOfFigure(list, entry, [...path, 0])
-  const { text, type, flush } = useTyped(items.map((one) => figureText(one, quantity, system)).join('; '), (typed) =>
+  const { text, type, flush } = useTyped(items.map((one) => asTyped(field, one, quantity, system)).join('; '), (typed) =>
     write(
       path,
       listOrNone(
-        typed
-          .split(';')
-          .map((one) => one.trim())
-          .filter((one) => one !== '')
-          .map((one) => {
-            const read = readFigure(one, quantity, system)
-            return read.ok ? read.value : one
-          }),
+        partsOf(typed, BETWEEN).map((one) => typedValue(field, one, quantity, system)),
         mayLack,
       ),
     ),
@@ -140,7 +132,6 @@ function FigureList({ path, label, mayLack }: ListProps) {
 
 /** So many plain fields stand beside each other in a row of a table; more make a block each. */
 const MOST_IN_ROW = 4
-const isPlain = ({ shape: { kind } }: Field): boolean => ['text', 'number', 'flag', 'choice'].includes(kind)
 
 function RowList({ of, path, label, mayLack }: ListProps) {
   const { list, entry, write, says, parts } = useEntry()

@@ -1,25 +1,17 @@
 import { useId } from 'react'
-import { type Path, valueAt } from '../../core/book/path'
+import { valueAt } from '../../core/book/path'
 import { say } from '../../labels/bookEditor'
 import { TextArea, TextField } from '../../ui/Field'
 import { useEntry } from './context'
+import { type LineProps, noneOf } from './typedValue'
 import { useTyped } from './useTyped'
 
-interface Props {
-  readonly path: Path
-  readonly label: string
-  readonly longest: number
-  readonly isLong: boolean
-  /** What stands there when nothing is typed. */
-  readonly none: '' | null | undefined
-}
-
 /** A text; one that names an entry of another list offers those there are. */
-export function WordField({ path, label, longest, isLong, none }: Props) {
+export function WordField({ path, label, field }: LineProps<'text'>) {
   const { entry, write, says, named } = useEntry()
   const value = valueAt(entry, path)
   const { text, type, flush } = useTyped(typeof value === 'string' ? value : '', (typed) =>
-    write(path, typed === '' ? none : typed),
+    write(path, typed === '' ? noneOf(field) : typed),
   )
   const known = named(path)
   const found = known?.find(({ id }) => id === text)
@@ -28,11 +20,11 @@ export function WordField({ path, label, longest, isLong, none }: Props) {
     label,
     error: says(path),
     value: text,
-    maxLength: longest,
+    maxLength: field.shape.longest,
     'data-path': path.join('/'),
     onBlur: flush,
   }
-  if (isLong) return <TextArea {...shared} rows={2} onChange={({ currentTarget }) => type(currentTarget.value)} />
+  if (field.shape.isLong) return <TextArea {...shared} rows={2} onChange={({ currentTarget }) => type(currentTarget.value)} />
   if (known === null)
     return <TextField {...shared} autoComplete="off" onChange={({ currentTarget }) => type(currentTarget.value)} />
   const hint = text === '' ? undefined : found ? (found.name === found.id ? undefined : found.name) : say.unknownEntry(text)

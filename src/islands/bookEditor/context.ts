@@ -19,7 +19,6 @@ export interface EntryContext {
   readonly list: string
   readonly entry: Entry
   readonly system: UnitSystem
-  readonly isLocked: boolean
   readonly write: (path: Path, value: unknown) => void
   /** What is wrong at a place, from the entry on. */
   readonly says: (path: Path) => string | null
@@ -67,6 +66,7 @@ export function namedFor(book: WrittenBook, list: string, entry: Entry, path: Pa
     return namesIn(part?.routes)
   }
   const own = entriesOf(book, of).map((one) => ({ id: idOf(one), name: nameOfEntry(one) }))
+  if (of === 'fits') return [...own, ...namesIn(book.characteristics)]
   return of === 'cautions' ? [...own, ...commonCautionList.map((one) => ({ id: one.id, name: cautionText(one) }))] : own
 }
 

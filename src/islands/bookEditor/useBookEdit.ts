@@ -56,7 +56,7 @@ function keptAt(key: string): Kept | null {
 }
 
 /** A book as it is being written over its latest draft: kept on the device until it is saved, and laid over what others saved. */
-export function useBookEdit(start: BookEditView): BookEdit {
+export function useBookEdit(start: BookEditView, person: string): BookEdit {
   const [view, setView] = useState(start)
   const base = view.book as unknown as WrittenBook
   const [book, show] = useState<WrittenBook>(base)
@@ -71,7 +71,8 @@ export function useBookEdit(start: BookEditView): BookEdit {
   const [note, setNote] = useState<string | null>(null)
   const [both, setBoth] = useState<BookEdit['both']>([])
   const unanswered = useRef<{ readonly id: string; readonly says: string } | null>(null)
-  const key = `medida-book:${view.book.id}`
+  // Of whoever wrote it: on a shared tablet nobody saves what another typed as their own.
+  const key = `medida-book:${person}:${view.book.id}`
   const edits = useMemo(() => editsBetween(base, book), [base, book])
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was kept is laid over the draft once, when the page opens

@@ -57,7 +57,7 @@ export function useSheet(start: DraftView, me: string): Sheet {
   const draft = useDraft(start)
   const { book, machine } = draft.view
   const { units } = machine
-  const [edits, setEdits] = useKept(`medida-sheet:${machine.id}`)
+  const [edits, setEdits] = useKept(`medida-sheet:${me}:${machine.id}`)
   const [notes, setNotes] = useState<ReadonlyMap<string, string>>(new Map())
   const rows = useMemo(() => sheetRows(book), [book])
   const stored = useMemo(() => new Map(rows.map((row) => [keyOf(row), storedTexts(row, units)])), [rows, units])

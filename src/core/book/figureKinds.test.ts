@@ -1,0 +1,58 @@
+import { expect, test } from 'vitest'
+import { everyMethod } from '../method/everyMethod.fixture'
+import { judgedIn, quantityOfFigure } from './figureKinds'
+import type { Path } from './path'
+
+const measuring = (method: object, over: object = {}) => ({ id: 'c', method, ...over })
+const limited = (method: object, judges: string) => measuring(method, { limits: [{ judges }], changes: [{ judges }] })
+const hot = { kind: 'meter', quantity: 'temperature', points: [], wears: 'larger' }
+
+test.each([
+  ['a size', 'characteristics', measuring(everyMethod.outsideDiameter), ['new', 'lower'], 'length'],
+  ['a step of a size', 'characteristics', measuring(everyMethod.outsideDiameter), ['showTo'], 'length'],
+  ['a temperature', 'characteristics', measuring(hot), ['new', 'upper'], 'temperature'],
+  ['a step of a temperature', 'characteristics', measuring(hot), ['showTo'], 'temperatureDifference'],
+  ['a limit of a pressure', 'characteristics', limited(everyMethod.openingPressure, 'mean'), ['limits', 0, 'wear'], 'pressure'],
+  [
+    'a limit of a share',
+    'characteristics',
+    limited(everyMethod.contactPattern, 'contactPercent'),
+    ['limits', 0, 'plan'],
+    'percent',
+  ],
+  ['a change of a temperature', 'characteristics', limited(hot, 'mean'), ['changes', 0, 'greatest'], 'temperatureDifference'],
+  ['a torque aimed at', 'characteristics', measuring(everyMethod.torque), ['method', 'targetNm'], 'torque'],
+  ['an angle', 'characteristics', measuring(everyMethod.runout), ['method', 'angles', 0, 'angleDeg'], 'angle'],
+  ['repeats', 'characteristics', measuring(everyMethod.endFloat), ['method', 'repeatsAtLeast'], null],
+  ['how far repeats may differ', 'characteristics', measuring(everyMethod.endFloat), ['method', 'repeatabilityLimit'], 'length'],
+  [
+    'a row of a table by hours',
+    'characteristics',
+    measuring({}, { limitsBy: [{ depends: { kind: 'hours' } }] }),
+    ['limitsBy', 0, 'depends', 'rows', 0, 'upTo'],
+    null,
+  ],
+  [
+    'a row of a table by size',
+    'characteristics',
+    measuring({}, { limitsBy: [{ depends: { kind: 'size' } }] }),
+    ['limitsBy', 0, 'depends', 'rows', 0, 'upTo'],
+    'length',
+  ],
+  ['what is not written to its end', 'characteristics', measuring({ kind: 'computed' }), ['new', 'lower'], 'length'],
+  ['a clearance', 'fits', {}, ['limits', 0, 'wear'], 'length'],
+  ['where a bearing runs warm', 'fits', {}, ['growth', 'shaft', 'runsAtC'], 'temperature'],
+  ['a share of a gasket', 'fits', {}, ['gasket', 'left'], null],
+  ['a cross-check of pressures', 'closings', { quantity: 'pressure' }, ['within'], 'pressure'],
+  ['a cost', 'parts', {}, ['routes', 0, 'cost'], null],
+  ['what a gauge may be off by', 'levels', {}, ['needs', 'gauges', 0, 'maximumPermissibleError'], 'length'],
+] as const)('%s', (_, list, entry, path: Path, kind) => {
+  expect(quantityOfFigure(list, entry, path)).toBe(kind)
+})
+
+test('a limit can judge what its method gives, and nothing is left out before that is known', () => {
+  expect(judgedIn('characteristics', measuring(everyMethod.outsideDiameter))).toContain('outOfRound')
+  expect(judgedIn('characteristics', measuring(everyMethod.outsideDiameter))).not.toContain('contactPercent')
+  expect(judgedIn('characteristics', measuring({}))).toBeNull()
+  expect(judgedIn('fits', {})).toBeNull()
+})

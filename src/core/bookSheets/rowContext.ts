@@ -1,0 +1,27 @@
+import type { Entry } from '../book/edits'
+import { quantityOfFigure } from '../book/figureKinds'
+import type { Path } from '../book/path'
+import type { QuantityKind } from '../quantity/kind'
+import type { UnitSystem } from '../quantity/unitSystem'
+import type { Sheet } from './column'
+
+/** What the cells of a row are read by: the units of the book, and of what kind the figure at each place is; null: a bare number. */
+export interface RowContext {
+  readonly system: UnitSystem
+  quantityAt(path: Path): QuantityKind | null
+}
+
+/** Of what kind the figures of an entry are; of one inside another, by where it stands there. */
+export function rowContext(
+  { list, child }: Pick<Sheet, 'list' | 'child'>,
+  parent: Entry,
+  entry: Entry,
+  system: UnitSystem,
+): RowContext {
+  if (child === null) return { system, quantityAt: (path) => quantityOfFigure(list, entry, path) }
+  const whole = { ...parent, [child]: [entry] }
+  return { system, quantityAt: (path) => quantityOfFigure(list, whole, [child, 0, ...path]) }
+}
+
+/** Before it is known what an entry measures. */
+export const bareRow = (system: UnitSystem): RowContext => ({ system, quantityAt: () => null })
