@@ -6,6 +6,7 @@ export const say = {
   entries: (list: string): string => `${list}: entries`,
   find: 'Find by name or id',
   none: 'Nothing here yet.',
+  addFirst: 'Nothing here yet. Add the first one beside this.',
   noneFound: (words: string): string => `Nothing called “${words}”.`,
   add: (list: string): string => `Add to ${list.toLowerCase()}`,
   addName: 'Name of the new entry',

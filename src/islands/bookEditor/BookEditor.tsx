@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from 'react'
 import type { BookEditView } from '../../contract/bookAnswers'
-import { entriesOf, idOf, isNothing } from '../../core/book/edits'
+import { entriesOf, idOf, isNothing, type WrittenBook } from '../../core/book/edits'
 import type { BookLine } from '../../core/words/bookFile'
 import { bookPlaceWords } from '../../core/words/bookPlaces'
 import { sheetNames } from '../../core/words/bookSheets'
@@ -142,7 +142,7 @@ function BookEditor({ view: start, person }: { readonly view: BookEditView; read
             onChoose={setChosen}
           />
         )}
-        {fields && !asGrid && !entry && <p className={styles.quiet}>{say.none}</p>}
+        {fields && !asGrid && !entry && <p className={styles.quiet}>{say.addFirst}</p>}
       </section>
       <aside className={styles.said} aria-live="polite">
         <h2>{isCurrent || said === null ? say.wrong : say.checking}</h2>
@@ -178,7 +178,7 @@ function BookEditor({ view: start, person }: { readonly view: BookEditView; read
             {say.bothChanged}
             {edit.both.map(({ list: of, id }) => (
               <Button key={`${of}/${id}`} onClick={() => edit.asWas(of, id)}>
-                {say.takeTheirs(nameOfEntry(entriesOf(book, of).find((one) => idOf(one) === id) ?? { id }))}
+                {say.takeTheirs(nameIn(view.book, of, id))}
               </Button>
             ))}
           </div>
@@ -200,6 +200,10 @@ function BookEditor({ view: start, person }: { readonly view: BookEditView; read
     </div>
   )
 }
+
+/** What the draft calls an entry; its id where the other one took it out. */
+const nameIn = (draft: BookEditView['book'], list: string, id: string): string =>
+  nameOfEntry(entriesOf(draft as unknown as WrittenBook, list).find((one) => idOf(one) === id) ?? { id })
 
 function Lines({
   lines,
