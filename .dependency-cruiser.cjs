@@ -38,15 +38,16 @@ const coreRooms = [
 module.exports = {
   forbidden: [
     only('core', []),
+    only('clock', []),
     only('labels', ['core']),
     only('drawing', ['core', 'labels']),
     only('contract', ['core', 'labels', 'drawing']),
-    only('sync', ['core', 'labels', 'contract']),
+    only('sync', ['clock', 'core', 'labels', 'contract']),
     only('ui', ['core', 'labels', 'drawing', 'contract']),
     only('report', ['core', 'labels', 'drawing', 'contract']),
-    only('islands', ['core', 'labels', 'drawing', 'contract', 'report', 'sync', 'ui']),
+    only('islands', ['clock', 'core', 'labels', 'drawing', 'contract', 'report', 'sync', 'ui']),
     only('db', ['core']),
-    only('server', ['core', 'labels', 'drawing', 'contract', 'report', 'db']),
+    only('server', ['clock', 'core', 'labels', 'drawing', 'contract', 'report', 'db']),
     only('layouts', ['core', 'labels', 'drawing', 'contract', 'ui']),
     {
       name: 'core-is-pure',

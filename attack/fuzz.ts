@@ -1,4 +1,5 @@
 /** Bodies at and beyond every bound, sent to every call that writes: whatever is accepted can be read, by every page. */
+import { now } from '../src/clock/clock'
 import { randomFrom } from '../src/core/base/random.fixture'
 import type { Connection } from '../src/db/client'
 import { gaugesView } from '../src/server/gauges/gauges'
@@ -28,7 +29,7 @@ export async function fuzz({ url, connection, ...target }: FuzzTarget, count: nu
   const context = {
     db: connection.db,
     user: { id: 'demo-inspector', name: 'Inspector', role: 'inspector' as const },
-    now: () => new Date(),
+    now,
   }
   const failures: string[] = []
   let accepted = 0

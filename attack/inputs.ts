@@ -1,6 +1,8 @@
 /** What is sent to every call that writes: a body as a page would send it, with a thing or two in it at or beyond a bound. */
+
 import { v7 } from 'uuid'
 import quillmere from '../demo/quillmere/book.json' with { type: 'json' }
+import { dayOf, now } from '../src/clock/clock'
 import type { Random } from '../src/core/base/random.fixture'
 import { bookSchema } from '../src/core/book/bookSchema'
 import { findingKindIds } from '../src/core/condition/findingKinds'
@@ -96,7 +98,7 @@ function altered(random: Random, body: unknown): unknown {
   return random.chance(0.3) && JSON.stringify(once).length < 100_000 ? mutated(random, once) : once
 }
 
-const now = (): string => new Date().toISOString()
+const justNow = (): string => now().toISOString()
 
 const book = bookSchema.parse(quillmere)
 const GAUGES = ['om-12', 'bg-04', 'bg-02', 'ps-01', 'fg-02', 'di-07', null]
@@ -115,7 +117,7 @@ const readingOf = (random: Random) => {
     text: random.pick(['219.94', '0.95', '+0.15', '0.31', '> 1.2', '0.3..0.4']),
     conditions: random.chance(0.3) ? { zero: 0.002, temperature: { partC: 24, scaleC: 20, withinK: 0.5 } } : null,
     gauge: random.pick(GAUGES),
-    takenAt: now(),
+    takenAt: justNow(),
     supersedes: null,
     reason: random.chance(0.3) ? 'Misread' : null,
   }
@@ -272,7 +274,7 @@ export function anyInput(random: Random, { job, machine, spare }: Target): Input
         id: v7(),
         level: null,
         runningHours: 12_000,
-        readOn: now().slice(0, 10),
+        readOn: dayOf(now()),
         reason: 'Overhaul',
         complaint: '',
         returnBy: null,

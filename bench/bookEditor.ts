@@ -1,13 +1,16 @@
 /** The editor of a limit book with a thousand measurements: a key in a field against the same field in a book of one. */
+
 import { chromium, type Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { Medida } from '../e2e/support/medida'
 import playwrightConfig from '../playwright.config'
 import { runningClusterUrl } from '../scripts/lib/cluster'
+import { now } from '../src/clock/clock'
 import type { LimitBook } from '../src/core/book/bookSchema'
 import { compose } from '../src/core/kit/compose'
 import { emptyComposition } from '../src/core/kit/composition'
 import { connect } from '../src/db/client'
+import { rowOfBook } from '../src/db/queries/books'
 import { limitBook } from '../src/db/schema'
 import type { Figure } from './figure'
 import { percentile95, press } from './press'
@@ -42,8 +45,7 @@ export async function bookEditorFigures(): Promise<Figure[]> {
   try {
     const [large, one] = [bookOf('bench-large', 'splitSleeveBearing', MEASUREMENTS), bookOf('bench-one', 'generalPart', 1)]
     const { db, pool } = connect(runningClusterUrl(medida.dataFolder) ?? '')
-    for (const book of [large, one])
-      await db.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
+    for (const book of [large, one]) await db.insert(limitBook).values(rowOfBook(book, now()))
     await pool.end()
     const context = await browser.newContext({ baseURL: medida.url, viewport: { width: 1280, height: 800 } })
     await context.request.post('/api/auth/sign-in/username', { data: { username: 'inspector', password: DEMO_PASSWORD } })

@@ -1,6 +1,8 @@
 import { runningClusterUrl } from '../scripts/lib/cluster'
+import { now } from '../src/clock/clock'
 import type { LimitBook } from '../src/core/book/bookSchema'
 import { connect } from '../src/db/client'
+import { rowOfBook } from '../src/db/queries/books'
 import { job, limitBook, machine, reading, stepConfirmation } from '../src/db/schema'
 import { largeBook, largeReadings } from './largeJob'
 
@@ -23,7 +25,7 @@ export async function fillLarge(
   const { db, pool } = connect(runningClusterUrl(dataFolder) ?? '')
   const readings = largeReadings(book, leftOpen, ids)
   await db.transaction(async (tx) => {
-    await tx.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
+    await tx.insert(limitBook).values(rowOfBook(book, now()))
     await tx.insert(machine).values({ id, station: 'Bench', name: 'A large machine', units: 'metric', bookId: book.id })
     await tx.insert(job).values({
       id,
@@ -46,6 +48,7 @@ export async function fillLarge(
       step: 'makeSafe',
       note: '',
       confirmedBy: 'demo-inspector',
+      confirmedAt: now(),
     })
     for (let from = 0; from < readings.length; from += 1000)
       await tx.insert(reading).values(

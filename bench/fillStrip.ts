@@ -3,8 +3,10 @@ import { v7 } from 'uuid'
 import { drawPicture } from '../demo/drawnPictures'
 import bookJson from '../demo/quillmere/book.json' with { type: 'json' }
 import { runningClusterUrl } from '../scripts/lib/cluster'
+import { now } from '../src/clock/clock'
 import { bookSchema } from '../src/core/book/bookSchema'
 import { connect } from '../src/db/client'
+import { rowOfBook } from '../src/db/queries/books'
 import { job, jobEntry, limitBook, machine, picture } from '../src/db/schema'
 import { checkPicture } from '../src/server/notes/addPicture'
 
@@ -24,7 +26,7 @@ export async function fillStrip(dataFolder: string): Promise<Buffer> {
   const kept = await checkPicture(await drawPicture('cap'))
   const sha256 = createHash('sha256').update(kept.bytes).digest('hex')
   await db.transaction(async (tx) => {
-    await tx.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
+    await tx.insert(limitBook).values(rowOfBook(book, now()))
     await tx.insert(machine).values({ id: 'bench', station: 'Bench', name: 'Bench machine', units: 'metric', bookId: book.id })
     await tx.insert(job).values({
       id: STRIP_JOB,

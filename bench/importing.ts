@@ -10,7 +10,9 @@ import { Visitor } from '../attack/visitor'
 import { Medida } from '../e2e/support/medida'
 import { root } from '../scripts/bootstrap.mjs'
 import { runningClusterUrl } from '../scripts/lib/cluster'
+import { now } from '../src/clock/clock'
 import { connect } from '../src/db/client'
+import { rowOfBook } from '../src/db/queries/books'
 import { limitBook, machine } from '../src/db/schema'
 import { importHistory } from '../src/server/machines/history/importHistory'
 import type { Figure } from './figure'
@@ -39,13 +41,13 @@ export async function importFigures(): Promise<Figure[]> {
     const url = runningClusterUrl(medida.dataFolder) ?? ''
     const { db, pool } = connect(url)
     const book = largeBook(CHARACTERISTICS)
-    await db.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
+    await db.insert(limitBook).values(rowOfBook(book, now()))
     await db
       .insert(machine)
       .values({ id: 'import', station: 'Bench', name: 'Imported machine', units: 'metric', bookId: book.id })
     const file = table()
     process.env.MEDIDA_HISTORY_WORKER = join(root, 'scripts', 'historyWorker.mjs')
-    const context = { db, user: { id: 'demo-planner', name: 'Planner', role: 'planner' as const }, now: () => new Date() }
+    const context = { db, user: { id: 'demo-planner', name: 'Planner', role: 'planner' as const }, now }
     const before = performance.now()
     const { readings } = await importHistory(context, 'import', { id: v7(), source: 'Record sheets' }, file)
     const taken = performance.now() - before

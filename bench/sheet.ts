@@ -1,14 +1,17 @@
 /** The limits sheet of a machine with a thousand rows: a key in a figure against one in a text, and a pasted block. */
+
 import { chromium } from '@playwright/test'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { Medida } from '../e2e/support/medida'
 import playwrightConfig from '../playwright.config'
 import { runningClusterUrl } from '../scripts/lib/cluster'
+import { now } from '../src/clock/clock'
 import type { LimitBook } from '../src/core/book/bookSchema'
 import { compose } from '../src/core/kit/compose'
 import { emptyComposition } from '../src/core/kit/composition'
 import { sheetRows } from '../src/core/kit/limitSheet'
 import { connect } from '../src/db/client'
+import { rowOfBook } from '../src/db/queries/books'
 import { limitBook, machine } from '../src/db/schema'
 import { type Figure, median } from './figure'
 import { percentile95, press } from './press'
@@ -30,7 +33,7 @@ function bookOfRows(): LimitBook {
 
 async function fill(dataFolder: string, book: LimitBook): Promise<void> {
   const { db, pool } = connect(runningClusterUrl(dataFolder) ?? '')
-  await db.insert(limitBook).values({ id: book.id, revision: book.revision, title: book.title, document: book })
+  await db.insert(limitBook).values(rowOfBook(book, now()))
   await db.insert(machine).values({ id: 'bench-sheet', station: 'Bench', name: 'Bearings', units: 'metric', bookId: book.id })
   await pool.end()
 }

@@ -3,6 +3,7 @@
 import { hashPassword, verifyPassword } from 'better-auth/crypto'
 import { and, eq, isNull, like } from 'drizzle-orm'
 import { v7 } from 'uuid'
+import { dayOf } from '../src/clock/clock'
 import { type LongWork, quietly } from '../src/contract/longWork'
 import { bookSchema, type Characteristic, type LimitBook } from '../src/core/book/bookSchema'
 import { faultsOf } from '../src/core/book/faults'
@@ -13,6 +14,7 @@ import type { Stage } from '../src/core/record/stage'
 import { gaugeKindAt } from '../src/core/record/typedReading'
 import { bookFaultWords } from '../src/core/words/recordFaults'
 import type { Database, Executor } from '../src/db/client'
+import { rowOfBook } from '../src/db/queries/books'
 import { account, gauge, job, limitBook, machine, machineHours, user } from '../src/db/schema'
 import type { Context } from '../src/server/edge/context'
 import { stopUnlessWanted } from '../src/server/edge/longAnswer'
@@ -27,6 +29,7 @@ import { recordHash } from '../src/server/reports/canonical'
 import { review, type Signing } from '../src/server/reports/review'
 import type { SigningKey } from '../src/server/reports/signingKey'
 import { drawPicture } from './drawnPictures'
+import { laidOutOn } from './laidOut'
 import { motion } from './larkhollow/motion/station'
 import { larkhollow } from './larkhollow/station'
 import { gates } from './quillmere/gates/station'
@@ -37,20 +40,25 @@ import { tarnEnd } from './tarnEnd/station'
 import type { DemoGauge, DemoMachine, DemoNote, DemoOverhaul } from './types'
 
 const MINUTE = 60_000
-const machines: readonly DemoMachine[] = [...quillmere, gates, pump, larkhollow, motion, ...sisters, ...tarnEnd]
+const written: readonly DemoMachine[] = [...quillmere, gates, pump, larkhollow, motion, ...sisters, ...tarnEnd]
 
-/** Seeds once, in one transaction: an interrupted seeding leaves nothing. True when it seeded. */
-export async function seedDemo(db: Database, key: () => SigningKey, long: LongWork = quietly): Promise<boolean> {
+/**
+ * Seeds once, in one transaction: an interrupted seeding leaves nothing. True when it seeded.
+ *
+ * @param at now: the demo is laid out as of that day (`laidOutOn`)
+ */
+export async function seedDemo(db: Database, key: () => SigningKey, at: Date, long: LongWork = quietly): Promise<boolean> {
   return db.transaction(async (tx) => {
     // Two servers starting on one empty database: the second waits here and finds it seeded.
     await tx.execute('LOCK TABLE machine IN EXCLUSIVE MODE')
     // Where anybody has an account, people work: nothing made up is put beside what is theirs.
     if ((await tx.select().from(user)).length > 0 || (await tx.select().from(machine)).length > 0) return false
-    await seedPeople(tx)
+    await seedPeople(tx, at)
+    const machines = laidOutOn(dayOf(at), written)
     for (const [done, one] of machines.entries()) {
       stopUnlessWanted(long)
       long.say({ stage: 'seeding', done, of: machines.length })
-      await seedMachine(tx, one, key)
+      await seedMachine(tx, one, storeOf(one, machines), at, key)
     }
     return true
   })
@@ -68,29 +76,39 @@ export async function demoPasswordWorks(db: Executor): Promise<boolean> {
   return false
 }
 
-async function seedPeople(db: Executor): Promise<void> {
+async function seedPeople(db: Executor, at: Date): Promise<void> {
+  const when = { createdAt: at, updatedAt: at }
   for (const { username, name, role } of people) {
     const id = `demo-${username}`
     const email = `${username}@quillmere.example`
-    await db.insert(user).values({ id, name, email, emailVerified: true, username, displayUsername: username, role })
+    const called = { username, displayUsername: username }
+    await db.insert(user).values({ id, name, email, emailVerified: true, ...called, role, ...when })
     await db.insert(account).values({
       id: `${id}-password`,
       accountId: id,
       providerId: 'credential',
       userId: id,
       password: await hashPassword(DEMO_PASSWORD),
+      ...when,
     })
   }
 }
 
-async function seedMachine(db: Executor, demo: DemoMachine, key: () => SigningKey): Promise<void> {
+/** Gauges of a machine's own; else of its station: unit 2 is measured with those of unit 1. */
+const storeOf = ({ gauges, machine: { station } }: DemoMachine, machines: readonly DemoMachine[]): readonly DemoGauge[] =>
+  gauges.length > 0 ? gauges : machines.filter((one) => one.machine.station === station).flatMap((one) => one.gauges)
+
+async function seedMachine(
+  db: Executor,
+  demo: DemoMachine,
+  store: readonly DemoGauge[],
+  at: Date,
+  key: () => SigningKey,
+): Promise<void> {
   const book = bookSchema.parse(demo.book)
   const [fault] = faultsOf(book)
   if (fault) throw new Error(`${book.id}: ${fault.path.join('.')}: ${bookFaultWords(fault.fault)}`)
-  await db
-    .insert(limitBook)
-    .values({ id: book.id, revision: book.revision, title: book.title, document: book })
-    .onConflictDoNothing()
+  await db.insert(limitBook).values(rowOfBook(book, at)).onConflictDoNothing()
   await db.insert(machine).values({ ...demo.machine, bookId: book.id })
   for (const item of demo.gauges)
     await db.insert(gauge).values({
@@ -117,9 +135,6 @@ async function seedMachine(db: Executor, demo: DemoMachine, key: () => SigningKe
       readBy: 'demo-planner',
       notedAt: new Date(`${date}T08:00:00Z`),
     })
-  // Unit 2 is measured with the gauges of its station.
-  const atStation = machines.filter(({ machine: { station } }) => station === demo.machine.station)
-  const store = demo.gauges.length > 0 ? demo.gauges : atStation.flatMap(({ gauges }) => gauges)
   for (const overhaul of demo.overhauls) await new Seeding(db, demo, overhaul, book, store, key).run()
 }
 

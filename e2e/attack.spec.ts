@@ -1,4 +1,5 @@
 /** What is written can be read, whatever is sent; and what cannot be read hides nothing beside it. */
+
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import pg from 'pg'
@@ -10,18 +11,19 @@ import { tamper } from '../attack/tamper'
 import { FUZZED } from '../attack/targets'
 import { type Answered, Visitor } from '../attack/visitor'
 import { runningClusterUrl, secretsOf, serverUrl, signingKeyFile } from '../scripts/lib/cluster'
+import { nowMs } from '../src/clock/clock'
 import { connect } from '../src/db/client'
 import { signingKeyIn } from '../src/server/reports/signingKey'
 import { headsSchema } from '../src/server/reports/verifyAll'
 import { onDatabase } from './support/database'
 import { command } from './support/medida'
-import { expect, JOB, test } from './support/test'
+import { expect, inDays, JOB, test } from './support/test'
 
 test.beforeEach(({ medida }) => medida.startOver())
 
 test('two hundred bodies at and beyond every bound: nothing fails, and what is accepted is read back', async ({ medida }) => {
   const connection = connect(runningClusterUrl(medida.dataFolder) ?? '')
-  const seed = Date.now() % 1_000_000_000
+  const seed = nowMs() % 1_000_000_000
   const { accepted, failures } = await fuzz({ url: medida.url, connection, ...FUZZED }, 200, seed)
   await connection.pool.end()
   expect(failures, `seed ${seed}`).toEqual([])
@@ -210,12 +212,12 @@ test('twenty machines of one name at once are one; the same id with other conten
     text: '0.95',
     conditions: null,
     gauge: 'fg-02',
-    takenAt: '2026-11-20T10:00:00Z',
+    takenAt: `${inDays(-1)}T10:00:00Z`,
     supersedes: null,
     reason: null,
   }
   const path = `/api/jobs/${JOB}`
-  expect(await twice(`${path}/readings`, reading, { takenAt: '2026-11-20T11:00:00Z' })).toEqual([200, 200, 409])
+  expect(await twice(`${path}/readings`, reading, { takenAt: `${inDays(-1)}T11:00:00Z` })).toEqual([200, 200, 409])
   expect(await twice(`${path}/readings`, reading, { conditions: { zero: 0.01, temperature: null } })).toEqual([200, 200, 409])
   expect(await twice(`${path}/confirmations`, { id: v7(), step: 'order', note: '' }, { note: 'by telephone' })).toEqual([
     200, 200, 409,
@@ -235,7 +237,7 @@ test('twenty machines of one name at once are one; the same id with other conten
     expansion: '11.5',
     least: '0',
     greatest: '150',
-    calibrationDue: '2027-05-01',
+    calibrationDue: inDays(200),
   }
   expect(await twice('/api/gauges', gauge, { maximumPermissibleError: '0.03' })).toEqual([200, 200, 409])
   const pump = (JSON.parse(made.find(({ status }) => status === 200)?.text ?? '{}') as { id: string }).id
@@ -243,7 +245,7 @@ test('twenty machines of one name at once are one; the same id with other conten
     id: v7(),
     level: null,
     runningHours: 12_000,
-    readOn: '2026-11-20',
+    readOn: inDays(-1),
     reason: 'Hours due',
     complaint: '',
     returnBy: null,

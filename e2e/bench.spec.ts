@@ -1,6 +1,6 @@
 /** The bench beyond plain figures: bounds, pairs, answers, undo, what cannot be read, a set read again, zero and temperature, what next. */
 import { readingTexts } from './support/database'
-import { expect, expectAccessible, open, readingField, signedIn, takeReadings, test } from './support/test'
+import { expect, expectAccessible, inDays, open, readingField, signedIn, takeReadings, test } from './support/test'
 
 const JOB = 'quillmere-g1-2026'
 const bench = (characteristic: string): string => `/jobs/${JOB}/bench?c=${characteristic}`
@@ -240,6 +240,7 @@ test('a gauge is added, and calibrated anew: what was read before keeps its figu
   await open(page, bench('ring-free'))
   await open(page, bench('bush-1-bore'))
   await takeReadings(page, ['+0.020', '+0.022', '+0.021', '+0.024'])
+  const until = inDays(700)
   const code = (await page.getByLabel('In hand').locator('option:checked').textContent())?.split(' ')[0] ?? ''
   const judged = await result.locator('p[class*=big]').textContent()
 
@@ -250,10 +251,10 @@ test('a gauge is added, and calibrated anew: what was read before keeps its figu
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Save the calibration' }).click()
   await expect(page.getByText('Give the day until which the calibration holds.')).toBeVisible()
-  await page.getByLabel('Calibrated until').fill('2029-01-01')
+  await page.getByLabel('Calibrated until').fill(until)
   await page.getByLabel(/Errors from the certificate/).fill('0 = +0.1; 100 = +0.1')
   await page.getByRole('button', { name: 'Save the calibration' }).click()
-  await expect(page.getByRole('row', { name: new RegExp(`${code}.*2029-01-01`) })).toHaveCount(1)
+  await expect(page.getByRole('row', { name: new RegExp(`${code}.*${until}`) })).toHaveCount(1)
   await expect(page.getByRole('rowheader', { name: code, exact: true })).toHaveCount(1)
 
   await page.getByRole('button', { name: 'Add a gauge' }).click()
@@ -261,7 +262,7 @@ test('a gauge is added, and calibrated anew: what was read before keeps its figu
   await page.getByLabel('Name').fill('Another one')
   await page.getByLabel(/^Step/).fill('1 µm')
   await page.getByLabel(/^Permissible error/).fill('0,003')
-  await page.getByLabel('Calibrated until').fill('2029-01-01')
+  await page.getByLabel('Calibrated until').fill(until)
   await page.getByRole('button', { name: 'Add to the store' }).click()
   await expect(page.getByText(`${code} is in the store already.`)).toBeVisible()
   await page.getByLabel('Code').fill('OM-77')
@@ -272,6 +273,6 @@ test('a gauge is added, and calibrated anew: what was read before keeps its figu
   await open(page, bench('bush-1-bore'))
   await expect(result.locator('p[class*=big]')).toHaveText(judged ?? '')
   await expect(page.getByLabel('In hand').locator('option', { hasText: code })).toHaveCount(1)
-  await expect(page.getByText('calibrated until 2029-01-01')).toBeVisible()
+  await expect(page.getByText(`calibrated until ${until}`)).toBeVisible()
   await context.close()
 })

@@ -1,6 +1,8 @@
 /** What must not happen: bad bodies, wrong roles, readings lost or stored twice, a signed record altered unseen. */
+
 import type { APIRequestContext, APIResponse } from '@playwright/test'
 import { DEMO_PASSWORD, people } from '../demo/quillmere/station'
+import { now } from '../src/clock/clock'
 import { countRows, onDatabase } from './support/database'
 import { command, type Medida } from './support/medida'
 import { expect, expectAccessible, JOB, open, signedIn, takeReadings, test } from './support/test'
@@ -14,7 +16,7 @@ const readingOf = (over: Record<string, unknown> = {}) => ({
   stage: 'asFound',
   text: '0.85',
   gauge: 'fg-02',
-  takenAt: '2026-11-24T08:00:00Z',
+  takenAt: now().toISOString(),
   supersedes: null,
   reason: null,
   ...over,
@@ -275,44 +277,45 @@ test('what a server has shown before is never shown again once it has changed', 
   const change = (sql: string): Promise<unknown> => onDatabase(medida, (client) => client.query(sql))
   const id = (end: string): string => `'01990000-0000-7000-8000-0000000001${end}'`
   const person = `'demo-inspector'`
+  const at = `'${now().toISOString()}'`
   const changes: readonly [sql: string, says: string][] = [
     [`UPDATE machine SET name = 'Unit one' WHERE id = 'quillmere-unit-1'`, 'Unit one'],
     [`UPDATE job SET reason = 'Another reason' WHERE id = '${JOB}'`, 'Another reason'],
     [`ALTER TABLE gauge DISABLE TRIGGER USER; UPDATE gauge SET name = 'A renamed gauge' WHERE id = 'fg-02'`, 'A renamed gauge'],
     [
-      `INSERT INTO decision (id, job_id, part, recommended, decided, reason, decided_by)
-       VALUES (${id('a3')}, '${JOB}', 'ring-1', 'hold', 'replace', 'A crack', ${person})`,
+      `INSERT INTO decision (id, job_id, part, recommended, decided, reason, decided_by, decided_at)
+       VALUES (${id('a3')}, '${JOB}', 'ring-1', 'hold', 'replace', 'A crack', ${person}, ${at})`,
       'A crack',
     ],
     // Of a row from before names were kept as they were then.
     [`UPDATE "user" SET name = 'Mara E.' WHERE id = ${person}`, 'Mara E.'],
     [
-      `INSERT INTO step_confirmation (id, job_id, step, note, confirmed_by) VALUES (${id('a4')}, '${JOB}', 'prove', 'Turned', ${person})`,
+      `INSERT INTO step_confirmation (id, job_id, step, note, confirmed_by, confirmed_at) VALUES (${id('a4')}, '${JOB}', 'prove', 'Turned', ${person}, ${at})`,
       'Turned',
     ],
     [
-      `INSERT INTO review_event (id, job_id, kind, note, acted_by) VALUES (${id('a5')}, '${JOB}', 'returned', 'Once more', ${person})`,
+      `INSERT INTO review_event (id, job_id, kind, note, acted_by, acted_at) VALUES (${id('a5')}, '${JOB}', 'returned', 'Once more', ${person}, ${at})`,
       'Once more',
     ],
     [
-      `INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, value, gauge_id, taken_by, taken_at)
-       VALUES (${id('a1')}, '${JOB}', 'ring-gap-2', 'g', '-', 1, 'asFound', '0.87', 'mm', 0.87, 'fg-02', ${person}, now())`,
+      `INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, value, gauge_id, taken_by, taken_at, received_at)
+       VALUES (${id('a1')}, '${JOB}', 'ring-gap-2', 'g', '-', 1, 'asFound', '0.87', 'mm', 0.87, 'fg-02', ${person}, ${at}, ${at})`,
       '"text":"0.87"',
     ],
     [
       `INSERT INTO job_entry (id, job_id, subject, body, noted_by, noted_at)
-       VALUES (${id('a2')}, '${JOB}', 'complaint', '{"kind":"complaintGone","note":"Runs quietly"}', ${person}, now())`,
+       VALUES (${id('a2')}, '${JOB}', 'complaint', '{"kind":"complaintGone","note":"Runs quietly"}', ${person}, ${at})`,
       'Runs quietly',
     ],
     // Received before the other one, as from a server that was slow to store it.
     [
       `INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, value, gauge_id, taken_by, taken_at, received_at)
-       VALUES (${id('a6')}, '${JOB}', 'ring-gap-1', 'g', '-', 1, 'afterWork', '0.88', 'mm', 0.88, 'fg-02', ${person}, now(), now() - interval '1 hour')`,
+       VALUES (${id('a6')}, '${JOB}', 'ring-gap-1', 'g', '-', 1, 'afterWork', '0.88', 'mm', 0.88, 'fg-02', ${person}, ${at}, ${at}::timestamptz - interval '1 hour')`,
       '"text":"0.88"',
     ],
     [
-      `INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, value, gauge_id, taken_by, taken_at, supersedes, reason)
-       VALUES (${id('a7')}, '${JOB}', 'ring-gap-2', 'g', '-', 1, 'asFound', '0.89', 'mm', 0.89, 'fg-02', ${person}, now(), ${id('a1')}, 'Misread')`,
+      `INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, value, gauge_id, taken_by, taken_at, received_at, supersedes, reason)
+       VALUES (${id('a7')}, '${JOB}', 'ring-gap-2', 'g', '-', 1, 'asFound', '0.89', 'mm', 0.89, 'fg-02', ${person}, ${at}, ${at}, ${id('a1')}, 'Misread')`,
       '"text":"0.89"',
     ],
   ]

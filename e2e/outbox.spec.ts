@@ -1,7 +1,7 @@
 /** Accepted readings on their way to the server: a cut network, an ended session, someone else at the same place. */
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { countRows } from './support/database'
-import { expect, expectAccessible, JOB, open, readingField, signedIn, takeReadings, test } from './support/test'
+import { expect, expectAccessible, inDays, JOB, open, readingField, signedIn, takeReadings, test } from './support/test'
 
 test.beforeAll(({ medida }) => medida.startOver())
 
@@ -108,7 +108,7 @@ test('twenty kinds of refusal: every text stays on the device, readable, until i
         text: '0.31',
         conditions: null,
         gauge: null,
-        takenAt: '2026-11-20T10:00:00Z',
+        takenAt: `${inDays(-1)}T10:00:00Z`,
         supersedes: null,
         reason: null,
       }
@@ -135,7 +135,7 @@ test('twenty kinds of refusal: every text stays on the device, readable, until i
           personId: 'demo-inspector',
           jobId: job,
           by: 'Mara Ellwood',
-          at: '2026-11-20T10:00:00Z',
+          at: `${inDays(-1)}T10:00:00Z`,
           entries: [
             {
               id,

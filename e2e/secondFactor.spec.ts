@@ -1,13 +1,15 @@
 /** A second factor: asked for, set up, asked at sign-in and at a signature, recovered from; no code twice, no guessing. */
+
 import { base32 } from '@better-auth/utils/base32'
 import { createOTP } from '@better-auth/utils/otp'
 import type { Page } from '@playwright/test'
 import { Visitor } from '../attack/visitor'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
+import { nowMs } from '../src/clock/clock'
 import { onDatabase } from './support/database'
 import { expect, expectAccessible, JOB, open, signedIn, test } from './support/test'
 
-const halfMinute = (): number => Math.floor(Date.now() / 30_000)
+const halfMinute = (): number => Math.floor(nowMs() / 30_000)
 /** The code of a secret at a half minute: each is taken once, and one early or late holds. */
 const codeOf = (secret: string, at: number): Promise<string> =>
   createOTP(new TextDecoder().decode(base32.decode(secret))).hotp(at)

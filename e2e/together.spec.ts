@@ -13,12 +13,12 @@ const SEEN_WITHIN_MS = 2_000
 const addInspector = (medida: Medida): Promise<void> =>
   onDatabase(medida, async (client) => {
     await client.query(
-      `INSERT INTO "user" (id, name, email, email_verified, username, display_username, role)
-       VALUES ('test-lena', 'Lena Voss', 'lena@quillmere.example', true, 'lena', 'lena', 'inspector')`,
+      `INSERT INTO "user" (id, name, email, email_verified, username, display_username, role, created_at, updated_at)
+       VALUES ('test-lena', 'Lena Voss', 'lena@quillmere.example', true, 'lena', 'lena', 'inspector', now(), now())`,
     )
     await client.query(
-      `INSERT INTO account (id, account_id, provider_id, user_id, password)
-       SELECT 'test-lena-password', 'test-lena', 'credential', 'test-lena', password FROM account WHERE user_id = 'demo-inspector'`,
+      `INSERT INTO account (id, account_id, provider_id, user_id, password, created_at, updated_at)
+       SELECT 'test-lena-password', 'test-lena', 'credential', 'test-lena', password, created_at, updated_at FROM account WHERE user_id = 'demo-inspector'`,
     )
   })
 

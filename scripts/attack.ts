@@ -1,4 +1,5 @@
 /** `npm run attack -- [SEED]`: attacks a Medida of its own in every way that is known, and says what was tried and what failed. */
+
 import { connect as dial } from 'node:net'
 import { cutConnections } from '../attack/cuts'
 import { fuzz } from '../attack/fuzz'
@@ -6,6 +7,7 @@ import { tamper } from '../attack/tamper'
 import { FUZZED } from '../attack/targets'
 import { Visitor } from '../attack/visitor'
 import { command, Medida } from '../e2e/support/medida'
+import { now, nowMs } from '../src/clock/clock'
 import { gaugeLine } from '../src/core/gauge/lineProtocol'
 import { connect } from '../src/db/client'
 import { signingKeyIn } from '../src/server/reports/signingKey'
@@ -13,7 +15,7 @@ import { headsOf } from '../src/server/reports/verifyAll'
 import { stop } from './bootstrap.mjs'
 import { runningClusterUrl, signingKeyFile } from './lib/cluster'
 
-const seed = process.argv[2] === undefined ? Date.now() % 1_000_000_000 : Number(process.argv[2])
+const seed = process.argv[2] === undefined ? nowMs() % 1_000_000_000 : Number(process.argv[2])
 if (!Number.isInteger(seed)) stop('usage: npm run attack -- [SEED]', 2)
 process.stdout.write(`seed ${seed}\n`)
 
@@ -79,7 +81,7 @@ async function cuts(): Promise<Row> {
 
 async function tampering(): Promise<Row> {
   const key = signingKeyIn(signingKeyFile(medida.dataFolder)).publicKey
-  const found = await tamper(ownerUrl, key, await headsOf(connection.db, new Date()))
+  const found = await tamper(ownerUrl, key, await headsOf(connection.db, now()))
   return {
     what: 'tamperings with the database',
     tried: found.length,

@@ -75,17 +75,17 @@ export async function importTypeScript(file) {
     const own = `${bundle}.${process.pid}`
     writeFileSync(own, text)
     renameSync(own, bundle)
-    forgetOld()
+    forgetOld(statSync(bundle).mtimeMs)
   }
   process.setSourceMapsEnabled(true)
   await import(pathToFileURL(bundle).href)
 }
 
-/** Bundles of sources as they were more than a day ago. */
-function forgetOld() {
+/** Bundles of sources as they were more than a day before the newest. */
+function forgetOld(newest) {
   for (const name of readdirSync(BUNDLES)) {
     const file = join(BUNDLES, name)
-    if (Date.now() - statSync(file).mtimeMs > A_DAY) rmSync(file, { force: true })
+    if (newest - statSync(file).mtimeMs > A_DAY) rmSync(file, { force: true })
   }
 }
 

@@ -1,8 +1,9 @@
 /** `npm run soundness -- [COUNT] [SEED]`: holds “less known is never milder” on so many records made up from a seed, and prints it. */
+import { nowMs } from '../src/clock/clock'
 import { lessKnownIsMilder } from '../src/core/evaluate/lessKnown.fixture'
 
 const DEFAULT_COUNT = 20_000
-const [count = DEFAULT_COUNT, seed = Date.now() % 1_000_000_000] = process.argv.slice(2).map(Number)
+const [count = DEFAULT_COUNT, seed = nowMs() % 1_000_000_000] = process.argv.slice(2).map(Number)
 if (!Number.isInteger(count) || count < 1 || !Number.isInteger(seed)) {
   process.stderr.write('usage: npm run soundness -- [COUNT] [SEED]\n')
   process.exit(2)

@@ -1,8 +1,10 @@
 /** `npm start`: database, migrations, demo data, build, serve; everything it started ends with it. */
+
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { DEMO_PASSWORD, people } from '../demo/quillmere/station'
 import { demoPasswordWorks, seedDemo } from '../demo/seed'
+import { now } from '../src/clock/clock'
 import { connect } from '../src/db/client'
 import { ensureRole, grantTo, mayChangeRecords } from '../src/db/grants'
 import { MigrationMismatch, migrateDatabase } from '../src/db/migrate'
@@ -65,7 +67,7 @@ async function prepareDatabase(): Promise<void> {
   try {
     await migrateDatabase(ownerUrl, join(root, 'drizzle'))
     const { db, pool } = connect(ownerUrl, 'long')
-    if (!options.empty) await withProgress((work) => seedDemo(db, key, work))
+    if (!options.empty) await withProgress((work) => seedDemo(db, key, now(), work))
     nobodyYet = (await countPeople(db)) === 0
     demoOpen = await demoPasswordWorks(db)
     await pool.end()

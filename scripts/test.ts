@@ -1,9 +1,17 @@
-/** `npm test`: every check there is, one after the other; the last line counts them. */
+/**
+ * `npm test`: every check there is, one after the other; the last line counts them.
+ *
+ * `--clock MOMENT` (ISO 8601) runs them as if that moment were now, in every process and every page; `--no-browser` leaves the
+ * end-to-end tests out.
+ */
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { root } from './bootstrap.mjs'
+import { pathToFileURL } from 'node:url'
+import { parseArgs } from 'node:util'
+import { nowMs } from '../src/clock/clock'
+import { root, stop } from './bootstrap.mjs'
 import { ensureChromium, ensurePostgres } from './lib/debian'
 
 interface Count {
@@ -18,9 +26,25 @@ const playwrightReport = join(results, 'playwright.json')
 /** The program of a package, from its bin folder: no shell and no npx in between. */
 const bin = (name: string): string => join(root, 'node_modules', '.bin', name)
 
+const { values: options } = parseArgs({ options: { clock: { type: 'string' }, 'no-browser': { type: 'boolean' } } })
+
+/** What moves the clock of every process of the run; nothing where none was asked for. */
+function movedClock(moment: string | undefined): NodeJS.ProcessEnv {
+  if (moment === undefined) return {}
+  const ahead = Date.parse(moment) - nowMs()
+  if (Number.isNaN(ahead)) stop(`--clock ${moment} is no moment. Give one as 2028-02-29T12:00:00Z.`)
+  const preload = `--import=${pathToFileURL(join(root, 'scripts', 'lib', 'movedClock.mjs')).href}`
+  return {
+    MEDIDA_CLOCK: moment,
+    MEDIDA_CLOCK_AHEAD: String(ahead),
+    NODE_OPTIONS: [process.env.NODE_OPTIONS, preload].filter(Boolean).join(' '),
+  }
+}
+const clock = movedClock(options.clock)
+
 const environment = (): NodeJS.ProcessEnv => {
   const { DATABASE_URL: _, ...own } = process.env // the tests bring a database of their own
-  return { ...own, ASTRO_TELEMETRY_DISABLED: '1' }
+  return { ...own, ...clock, ASTRO_TELEMETRY_DISABLED: '1' }
 }
 
 function run(title: string, program: string, args: readonly string[], env: NodeJS.ProcessEnv = {}): boolean {
@@ -87,7 +111,7 @@ const checks = await Promise.all([
   ]),
   check('Dead code', 'knip', []),
 ])
-const counts: readonly Count[] = [...checks, vitest(), endToEnd()]
+const counts: readonly Count[] = [...checks, vitest(), ...(options['no-browser'] ? [] : [endToEnd()])]
 rmSync(results, { recursive: true, force: true })
 const total = counts.reduce((sum, { passed, failed }) => ({ passed: sum.passed + passed, failed: sum.failed + failed }), {
   passed: 0,

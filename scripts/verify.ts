@@ -2,7 +2,9 @@
  * `npm run verify -- REPORT`: says of a signed report whether it, and all it rests on, still stands as it was signed.
  * `npm run verify -- --all [--against HEADS] [--heads FILE]`: the same of everything, with the event log.
  */
+
 import { existsSync, writeFileSync } from 'node:fs'
+import { now } from '../src/clock/clock'
 import { connect } from '../src/db/client'
 import { signingKeyIn } from '../src/server/reports/signingKey'
 import { headsOf } from '../src/server/reports/verifyAll'
@@ -60,6 +62,6 @@ process.exitCode = holds ? 0 : 1
 
 async function writeHeads(url: string, file: string): Promise<void> {
   const { db, pool } = connect(url, 'long')
-  const heads = await headsOf(db, new Date()).finally(() => pool.end())
+  const heads = await headsOf(db, now()).finally(() => pool.end())
   writeFileSync(file, `${JSON.stringify(heads, null, 2)}\n`)
 }

@@ -169,7 +169,7 @@ const pumpMachine: DemoMachine = {
     {
       ...base,
       id: 'tarn-end-pump-2026',
-      title: 'Overhaul of 2026',
+      title: 'Overhaul at 18\u00a0400 h',
       date: '2026-11-11',
       runningHours: 18_400,
       mustRunHours: 6000,
@@ -198,7 +198,7 @@ const fanMachine: DemoMachine = {
     {
       ...base,
       id: 'tarn-end-fan-2026',
-      title: 'Bearings of 2026',
+      title: 'Bearings',
       date: '2026-11-10',
       reason: 'Free bearing runs warm and rough',
       complaint: 'Free bearing warm, a rumble when it runs down',
@@ -246,7 +246,7 @@ const winchMachine: DemoMachine = {
     {
       ...base,
       id: 'tarn-end-winch-2026',
-      title: 'Overhaul of 2026',
+      title: 'Overhaul at 3\u00a0120 starts',
       date: '2026-11-12',
       runningHours: 3120,
       mustRunHours: 1500,
@@ -277,7 +277,7 @@ const chainMachine: DemoMachine = {
     {
       ...base,
       id: 'tarn-end-chain-2026',
-      title: 'Winter overhaul of 2026',
+      title: 'Winter overhaul',
       date: '2026-11-13',
       runningHours: 48_000,
       mustRunHours: 20_000,

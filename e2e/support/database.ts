@@ -1,5 +1,6 @@
 import pg from 'pg'
 import { runningClusterUrl } from '../../scripts/lib/cluster'
+import { nowMs } from '../../src/clock/clock'
 import type { Medida } from './medida'
 
 /** Runs something on the database under a running Medida, as whoever holds its data folder could. */
@@ -32,8 +33,8 @@ export const letWaitPass = (medida: Medida, job: string, step: string): Promise<
   onDatabase(medida, async (client) => {
     await client.query(
       `INSERT INTO job_entry (id, job_id, subject, body, noted_by, noted_at)
-       VALUES (gen_random_uuid(), $1, 'wait:' || $2, jsonb_build_object('kind', 'waitStarted', 'step', $2::text), 'demo-inspector', now() - interval '3 days')`,
-      [job, step],
+       VALUES (gen_random_uuid(), $1, 'wait:' || $2, jsonb_build_object('kind', 'waitStarted', 'step', $2::text), 'demo-inspector', $3)`,
+      [job, step, new Date(nowMs() - 3 * 86_400_000)],
     )
     await client.query(`SELECT pg_notify('medida_job', $1)`, [job])
   })

@@ -1,10 +1,12 @@
 /** A Medida of its own for the tests: started as people start it, on a free port, with a data folder that goes afterwards. */
+
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
 import { appendFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { root } from '../../scripts/bootstrap.mjs'
+import { dayOf, now } from '../../src/clock/clock'
 
 const START_MS = 180_000 // the first start builds
 
@@ -51,6 +53,10 @@ export function command(script: string, args: readonly string[], env: NodeJS.Pro
  * a tenth of the time.
  */
 const BEGINNING = 'MEDIDA_E2E_BEGINNING'
+const LAID_OUT_ON = 'MEDIDA_E2E_LAID_OUT_ON'
+
+/** The day on which the demo was laid out that every spec begins with. */
+export const laidOutOn = (): string => process.env[LAID_OUT_ON] ?? dayOf(now())
 
 /** As a copy of its own; with its owners, because a cluster started by root belongs to somebody else. */
 function copyFolder(from: string, to: string): void {
@@ -141,6 +147,7 @@ export class Medida {
   /** Builds, lays out the folder that every spec begins with, and answers how it is taken away again. */
   static async layOut(): Promise<() => void> {
     const medida = new Medida(await freePort(), newFolder(), null, null)
+    process.env[LAID_OUT_ON] = dayOf(now())
     await medida.startAgain(['--fresh'])
     await medida.end('SIGINT')
     // The tests end processes, never the machine: what the disk of a test machine takes to be sure is not waited for.

@@ -1,12 +1,35 @@
 import AxeBuilder from '@axe-core/playwright'
 import { type Browser, type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test'
+import { movedTo } from '../../demo/laidOut'
 import { DEMO_PASSWORD } from '../../demo/quillmere/station'
-import { Medida } from './medida'
+import { dayOf, now } from '../../src/clock/clock'
+import { dayAfter } from '../../src/core/base/day'
+import { laidOutOn, Medida } from './medida'
 
 export const JOB = 'quillmere-u1-2026'
 
+/** A day so many days from today. */
+export const inDays = (days: number): string => dayAfter(dayOf(now()), days)
+
+/** A day of the demo as it is written down, where it lies in the demo that these tests begin with. */
+export const demoDay = (written: string): string => movedTo(laidOutOn())(written)
+
+/** Pages of a run whose clock was set have that clock: it runs on from there. */
+async function onTheClock(context: BrowserContext): Promise<BrowserContext> {
+  if (process.env.MEDIDA_CLOCK !== undefined) await context.clock.install({ time: now() })
+  return context
+}
+
 /** Tests that share one running Medida per worker. */
 export const test = base.extend<object, { medida: Medida }>({
+  browser: [
+    async ({ browser }, use) => {
+      const newContext = browser.newContext.bind(browser)
+      browser.newContext = async (options) => onTheClock(await newContext(options))
+      await use(browser)
+    },
+    { scope: 'worker' },
+  ],
   medida: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for the pattern
     async ({}, use) => {
@@ -84,7 +107,7 @@ export const jobBody = (id: string, level: string | null, reason = 'Runs rough')
   id,
   level,
   runningHours: 0,
-  readOn: '2026-11-20',
+  readOn: inDays(0),
   reason,
   complaint: '',
   returnBy: null,

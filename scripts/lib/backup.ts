@@ -1,9 +1,11 @@
 /** Backups: one consistent snapshot by PostgreSQL's own tools, while everybody works; the keys of the installation lie apart. */
+
 import { spawn, spawnSync } from 'node:child_process'
 import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { sql } from 'drizzle-orm'
 import { z } from 'zod'
+import { now } from '../../src/clock/clock'
 import { type LongStage, type LongWork, quietly } from '../../src/contract/longWork'
 import { connect, type Executor } from '../../src/db/client'
 import { headsOf } from '../../src/server/reports/verifyAll'
@@ -102,7 +104,7 @@ export async function makeBackup(
   mkdirSync(dirname(file), { recursive: true })
   // Before the snapshot: what they name is in it.
   const { db, pool } = connect(ownerUrl, 'long')
-  const [heads, tables] = await Promise.all([headsOf(db, new Date()), countTables(db)]).finally(() => pool.end())
+  const [heads, tables] = await Promise.all([headsOf(db, now()), countTables(db)]).finally(() => pool.end())
   const part = `${file}.part`
   try {
     const args = ['--format=custom', `--file=${part}`]
@@ -120,7 +122,7 @@ export async function makeBackup(
     rmSync(part, { force: true })
   }
   const { size } = statSync(file)
-  writeFileSync(lastBackupFile(dataFolder), JSON.stringify({ at: new Date().toISOString(), file, bytes: size }))
+  writeFileSync(lastBackupFile(dataFolder), JSON.stringify({ at: now().toISOString(), file, bytes: size }))
   return size
 }
 
@@ -133,12 +135,12 @@ export function besideBackup(file: string): { readonly signingKey: string | null
 const NAMED = /^medida-\d{8}-\d{6}\.backup$/
 
 /** Name of a backup made now, in the order of time. */
-const nameAt = (now: Date): string =>
-  `medida-${now.toISOString().slice(0, 19).replaceAll('-', '').replaceAll(':', '').replace('T', '-')}.backup`
+const nameAt = (at: Date): string =>
+  `medida-${at.toISOString().slice(0, 19).replaceAll('-', '').replaceAll(':', '').replace('T', '-')}.backup`
 
 /** One more backup into a folder, and the oldest of its own out of it. */
 export async function backUpInto(installation: Installation, folder: string, keep: number): Promise<string> {
-  const file = join(folder, nameAt(new Date()))
+  const file = join(folder, nameAt(now()))
   await makeBackup(installation, file)
   const own = readdirSync(folder)
     .filter((name) => NAMED.test(name))

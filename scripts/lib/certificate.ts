@@ -3,6 +3,7 @@ import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'n
 import { networkInterfaces } from 'node:os'
 import { join } from 'node:path'
 import { generate } from 'selfsigned'
+import { nowMs } from '../../src/clock/clock'
 
 export interface Certificate {
   readonly key: string
@@ -37,7 +38,7 @@ export async function certificateFor(folder: string, addresses: readonly string[
   const made = await generate([{ name: 'commonName', value: 'Medida' }], {
     keySize: 2048,
     algorithm: 'sha256',
-    notAfterDate: new Date(Date.now() + VALID_DAYS * 86_400_000),
+    notAfterDate: new Date(nowMs() + VALID_DAYS * 86_400_000),
     extensions: [{ name: 'subjectAltName', altNames: names }],
   })
   writeFileSync(keyFile, made.private, { mode: 0o600 })
@@ -48,5 +49,5 @@ export async function certificateFor(folder: string, addresses: readonly string[
 
 function covers(cert: string, addresses: readonly string[]): boolean {
   const parsed = new X509Certificate(cert)
-  return Date.parse(parsed.validTo) > Date.now() && addresses.every((address) => parsed.checkIP(address) !== undefined)
+  return Date.parse(parsed.validTo) > nowMs() && addresses.every((address) => parsed.checkIP(address) !== undefined)
 }

@@ -1,4 +1,5 @@
 /** The private PostgreSQL cluster in the data folder: made, started, stopped; loopback only. */
+
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { chmodSync, chownSync, existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
@@ -6,6 +7,7 @@ import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import pg from 'pg'
+import { spanMs } from '../../src/clock/clock'
 import { stop } from '../bootstrap.mjs'
 import { ensurePostgres } from './debian'
 import { isRoot } from './options'
@@ -231,7 +233,7 @@ const endOf = (child: ChildProcess): Promise<void> =>
 /** Waits until the cluster answers and holds our database; a cluster that does not start ends the command. */
 async function ready(child: ChildProcess, url: string, dataFolder: string, end: () => Promise<void>): Promise<void> {
   const maintenance = Object.assign(new URL(url), { pathname: '/postgres' }).href
-  for (const giveUp = Date.now() + START_SECONDS * 1000; Date.now() < giveUp && runs(child); ) {
+  for (const giveUp = spanMs() + START_SECONDS * 1000; spanMs() < giveUp && runs(child); ) {
     const client = new pg.Client({ connectionString: maintenance })
     try {
       await client.connect()

@@ -1,9 +1,12 @@
 /** A database of its own for tests of use cases: the demo in it, on a private cluster that goes afterwards. */
+
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { sql } from 'drizzle-orm'
 import { people } from '../../demo/quillmere/station'
 import { seedDemo } from '../../demo/seed'
+import { dayOf, now } from '../../src/clock/clock'
 import { connect, type Executor } from '../../src/db/client'
 import { migrateDatabase } from '../../src/db/migrate'
 import type { Context } from '../../src/server/edge/context'
@@ -15,11 +18,20 @@ import { signingKeyFile, startCluster } from './cluster'
 export interface TestDatabase {
   /** Runs something as a person of a role, and takes back all that it wrote. */
   as(role: Role, run: (context: Context) => Promise<void>): Promise<void>
+  /** Runs something as a person of a role on a database of its own, with the demo as it is laid out at another moment. */
+  laidOutAt<T>(at: Date, role: Role, run: (context: Context) => Promise<T>): Promise<T>
   readonly key: () => SigningKey
   end(): Promise<void>
 }
 
 class TakeBack extends Error {}
+
+/**
+ * When use cases are tried: on a day that calendars forget, years from the one the demo is written down as of, unless the clock
+ * of the whole run was set (`npm test -- --clock`).
+ */
+const testNow = (): Date => (process.env.MEDIDA_CLOCK === undefined ? new Date('2028-02-29T12:00:00Z') : now())
+export const testDay = dayOf(testNow())
 
 export const contextOf = (db: Executor, role: Role): Context => {
   const person = people.find((candidate) => candidate.role === role)
@@ -27,7 +39,7 @@ export const contextOf = (db: Executor, role: Role): Context => {
   return {
     db,
     user: { id: `demo-${person.username}`, name: person.name, role },
-    now: () => new Date('2026-11-24T12:00:00Z'),
+    now: testNow,
   }
 }
 
@@ -37,7 +49,7 @@ export async function testDatabase(): Promise<TestDatabase> {
   await migrateDatabase(cluster.url, join(root, 'drizzle'))
   const key = (): SigningKey => signingKeyIn(signingKeyFile(folder))
   const { db, pool } = connect(cluster.url)
-  await seedDemo(db, key)
+  await seedDemo(db, key, testNow())
   return {
     key,
     as: (role, run) =>
@@ -49,6 +61,19 @@ export async function testDatabase(): Promise<TestDatabase> {
         .catch((error: unknown) => {
           if (!(error instanceof TakeBack)) throw error
         }),
+    laidOutAt: async (at, role, run) => {
+      await db.execute(sql`CREATE DATABASE elsewhere`)
+      const url = Object.assign(new URL(cluster.url), { pathname: '/elsewhere' }).href
+      await migrateDatabase(url, join(root, 'drizzle'))
+      const other = connect(url)
+      try {
+        await seedDemo(other.db, key, at)
+        return await run({ ...contextOf(other.db, role), now: () => at })
+      } finally {
+        await other.pool.end()
+        await db.execute(sql`DROP DATABASE elsewhere`)
+      }
+    },
     end: async () => {
       await pool.end()
       await cluster.stop()

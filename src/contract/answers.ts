@@ -66,6 +66,8 @@ export interface JobSummary {
 /** When the last backup was made; null: none yet. */
 export interface LastBackup {
   readonly at: string | null
+  /** It is so long ago, or so much not there, that somebody must look after it. */
+  readonly old: boolean
 }
 
 /** A characteristic that is about to wear out, drawn on its own limits. */

@@ -1,8 +1,10 @@
 /** Use cases on a real database, without a browser: what is stored, what is refused with which sentence, and what comes twice. */
 
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { contextOf, type TestDatabase, testDatabase } from '../../scripts/lib/testDatabase'
+import { firstPages } from '../../demo/laidOut.fixture'
+import { contextOf, type TestDatabase, testDatabase, testDay } from '../../scripts/lib/testDatabase'
 import type { OpenJobBody, ReadingBody } from '../contract/bodies'
+import { daysBetween } from '../core/base/day'
 import { evaluate } from '../core/evaluate/evaluate'
 import { jobState } from '../core/job/standing'
 import type { EntryBody } from '../core/notes/entrySchema'
@@ -41,6 +43,22 @@ describe('an assembly of the kit', () => journeyCases(() => database))
 describe('a table of earlier readings', () => historyCases(() => database))
 describe('the record of a job', () => recordHistoryCases(() => database))
 
+test('a demo laid out on any day shows the same: jobs due, one late, one machine and one gauge past theirs', async () => {
+  const lastMinute = new Date('2026-12-31T23:59:30Z')
+  const other = await database.laidOutAt(lastMinute, 'inspector', firstPages)
+  await database.as('inspector', async (context) => {
+    const here = await firstPages(context)
+    expect(other.pages).toEqual(here.pages)
+    const { today, jobs, machines, gauges } = here.floor
+    const dueIn = jobs.flatMap(({ returnBy }) => (returnBy === null ? [] : daysBetween(today, returnBy)))
+    expect(dueIn.filter((days) => days < 0)).toHaveLength(1)
+    expect(dueIn.filter((days) => days > 0 && days <= 8).length).toBeGreaterThan(1)
+    expect(gauges.filter(({ days }) => days < 0)).toHaveLength(1)
+    expect(machines.filter(({ interval, jobs: of }) => (interval?.used ?? 0) > 1 && of.every(isSigned))).toHaveLength(1)
+  })
+})
+const isSigned = ({ reportId }: { readonly reportId: string | null }): boolean => reportId !== null
+
 const JOB = 'quillmere-u1-2026'
 const reading = (text: string, over: Partial<ReadingBody> = {}): ReadingBody => ({
   id: newId(),
@@ -53,7 +71,7 @@ const reading = (text: string, over: Partial<ReadingBody> = {}): ReadingBody => 
   text,
   conditions: null,
   gauge: 'om-12',
-  takenAt: '2026-11-24T11:59:00Z',
+  takenAt: `${testDay}T11:59:00Z`,
   supersedes: null,
   reason: null,
   ...over,
@@ -190,7 +208,7 @@ const opening = (over: Partial<OpenJobBody> = {}): OpenJobBody => ({
   id: newId(),
   level: 'full',
   runningHours: 28_240,
-  readOn: '2026-11-20',
+  readOn: testDay,
   reason: 'Hours due',
   complaint: '',
   returnBy: null,

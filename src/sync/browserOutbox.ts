@@ -1,3 +1,4 @@
+import { nowMs } from '../clock/clock'
 import { PATIENCE_MS, postJson } from './http'
 import { type Outbox, type OutboxWorld, openOutbox } from './outbox'
 import { browserStore } from './store'
@@ -12,7 +13,7 @@ function news(): BroadcastChannel {
 const browser: OutboxWorld = {
   store: browserStore,
   post: (path, body) => postJson(path, body, PATIENCE_MS),
-  nowMs: () => Date.now(),
+  nowMs,
   again: (everyMs, call) => {
     const timer = setInterval(call, everyMs)
     addEventListener('online', call)

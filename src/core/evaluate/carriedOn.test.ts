@@ -7,7 +7,7 @@ import { stages } from '../record/stage'
 import { standingReadings } from '../record/standing'
 import { evaluate, startEvaluation } from './evaluate'
 
-const SEQUENCES = 300
+const SEQUENCES = 200
 const OPERATIONS = 8
 const FROM = 12_600
 

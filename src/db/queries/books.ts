@@ -40,9 +40,28 @@ export const booksOf = (db: Executor, bookId: string) =>
 /** Holds a family of limit books until the transaction ends: of two that make a revision, the second finds the first one's. */
 export const lockBook = (db: Executor, id: string) => db.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${id}))`)
 
-/** The clock, not the beginning of the transaction: revisions stored in one follow each other. */
-export const storeBook = (db: Executor, row: typeof limitBook.$inferInsert) =>
-  db.insert(limitBook).values({ ...row, storedAt: sql`clock_timestamp()` })
+/** A revision as it is kept: its document, with what it is found by beside it. */
+interface StoredBook {
+  readonly id: string
+  readonly revision: string
+  readonly title: string
+}
+
+export const rowOfBook = (book: StoredBook, storedAt: Date) => ({
+  id: book.id,
+  revision: book.revision,
+  title: book.title,
+  document: book,
+  storedAt,
+})
+
+/** Revisions of a family follow each other, however many are stored in one moment, or after the clock was put back. */
+export const storeBook = (db: Executor, book: StoredBook, at: Date, changeId: string | null = null) =>
+  db.insert(limitBook).values({
+    ...rowOfBook(book, at),
+    changeId,
+    storedAt: sql`(SELECT greatest(${at.toISOString()}::timestamptz, max(stored_at) + interval '1 microsecond') FROM limit_book WHERE id = ${book.id})`,
+  })
 
 /** A machine that is in no family of books is measured against this one from now on. */
 export const giveBook = (db: Executor, machineId: string, bookId: string) =>

@@ -6,12 +6,12 @@ import { account, eventLog, session, twoFactor, user, verification } from '../sc
 /** Of the person in the row, inside a query of another table: a bare “id” would be that table’s own. */
 const own = sql.raw('"user"."id"')
 
-export const allPeople = (db: Executor) =>
+export const allPeople = (db: Executor, now: Date) =>
   db
     .select({
       person: user,
       hasPassword: sql<boolean>`EXISTS (SELECT 1 FROM ${account} WHERE ${account.userId} = ${own} AND ${account.password} IS NOT NULL)`,
-      sessions: sql<number>`(SELECT count(*)::int FROM ${session} WHERE ${session.userId} = ${own} AND ${session.expiresAt} > now())`,
+      sessions: sql<number>`(SELECT count(*)::int FROM ${session} WHERE ${session.userId} = ${own} AND ${session.expiresAt} > ${now.toISOString()}::timestamptz)`,
       lastSignIn: sql<string | null>`(SELECT max(at)::text FROM event_log WHERE user_id = ${own} AND verb = 'person.signedIn')`,
     })
     .from(user)
@@ -101,9 +101,16 @@ export async function endSessionsOf(db: Executor, userId: string, but: string | 
 const codeOf = (userId: string): string => `set-password:${userId}`
 
 /** Keeps the hash of a one-time code; what was given out before for this person is void. */
-export async function storeCode(db: Executor, userId: string, id: string, hash: string, expiresAt: Date): Promise<void> {
+export async function storeCode(
+  db: Executor,
+  userId: string,
+  id: string,
+  hash: string,
+  at: Date,
+  expiresAt: Date,
+): Promise<void> {
   await db.delete(verification).where(eq(verification.identifier, codeOf(userId)))
-  await db.insert(verification).values({ id, identifier: codeOf(userId), value: hash, expiresAt })
+  await db.insert(verification).values({ id, identifier: codeOf(userId), value: hash, expiresAt, createdAt: at, updatedAt: at })
 }
 
 /** Person whose one-time code this is the hash of, while it holds; the code is used up. */

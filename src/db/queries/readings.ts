@@ -74,6 +74,7 @@ export interface StoredImport extends ImportedReading {
   readonly takenBy: string
   readonly byName: string
   readonly takenAt: string
+  readonly receivedAt: string
   /** Zero check and temperatures, where they were noted. */
   readonly conditions: object | null
 }
@@ -87,7 +88,7 @@ export async function storeReadings<T>(db: Executor, readings: readonly T[], rea
     const some = readings.slice(from, from + AT_ONCE).map(ready)
     const column = (pick: (item: StoredImport) => string | number | null) => sql.param(some.map(pick))
     await db.execute(sql`
-      INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, master_mm, kind, value, low, high, gauge_id, taken_by, by_name, taken_at, conditions)
+      INSERT INTO reading (id, job_id, characteristic, station, direction, repeat, stage, text, default_unit, master_mm, kind, value, low, high, gauge_id, taken_by, by_name, taken_at, received_at, conditions)
       SELECT * FROM unnest(
         ${column(({ id }) => id)}::uuid[],
         ${column(({ jobId }) => jobId)}::text[],
@@ -107,6 +108,7 @@ export async function storeReadings<T>(db: Executor, readings: readonly T[], rea
         ${column(({ takenBy }) => takenBy)}::text[],
         ${column(({ byName }) => byName)}::text[],
         ${column(({ takenAt }) => takenAt)}::timestamptz[],
+        ${column(({ receivedAt }) => receivedAt)}::timestamptz[],
         ${column(({ conditions }) => (conditions === null ? null : JSON.stringify(conditions)))}::jsonb[]
       )`)
   }

@@ -20,8 +20,8 @@ export const user = pgTable('user', {
   twoFactorEnabled: boolean('two_factor_enabled').notNull().default(false),
   /** An administrator asks this person for a second factor: nothing is done before it is set up. */
   secondFactorAsked: boolean('second_factor_asked').notNull().default(false),
-  createdAt: instant('created_at').notNull().defaultNow(),
-  updatedAt: instant('updated_at').notNull().defaultNow(),
+  createdAt: instant('created_at').notNull(),
+  updatedAt: instant('updated_at').notNull(),
 })
 
 export const twoFactor = pgTable(
@@ -53,8 +53,8 @@ export const session = pgTable(
     expiresAt: instant('expires_at').notNull(),
     ipAddress: text('ip_address'),
     userAgent: text('user_agent'),
-    createdAt: instant('created_at').notNull().defaultNow(),
-    updatedAt: instant('updated_at').notNull().defaultNow(),
+    createdAt: instant('created_at').notNull(),
+    updatedAt: instant('updated_at').notNull(),
   },
   (table) => [index('session_user').on(table.userId)],
 )
@@ -75,8 +75,8 @@ export const account = pgTable(
     refreshTokenExpiresAt: instant('refresh_token_expires_at'),
     scope: text('scope'),
     password: text('password'),
-    createdAt: instant('created_at').notNull().defaultNow(),
-    updatedAt: instant('updated_at').notNull().defaultNow(),
+    createdAt: instant('created_at').notNull(),
+    updatedAt: instant('updated_at').notNull(),
   },
   (table) => [index('account_user').on(table.userId)],
 )
@@ -86,8 +86,8 @@ export const verification = pgTable('verification', {
   identifier: text('identifier').notNull(),
   value: text('value').notNull(),
   expiresAt: instant('expires_at').notNull(),
-  createdAt: instant('created_at').notNull().defaultNow(),
-  updatedAt: instant('updated_at').notNull().defaultNow(),
+  createdAt: instant('created_at').notNull(),
+  updatedAt: instant('updated_at').notNull(),
 })
 
 export const rateLimit = pgTable('rate_limit', {

@@ -105,7 +105,7 @@ export const reading = pgTable(
     byName: nameThen(),
     /** Clock of the device, and clock of the server. */
     takenAt: instant('taken_at').notNull(),
-    receivedAt: instant('received_at').notNull().defaultNow(),
+    receivedAt: instant('received_at').notNull(),
     supersedes: uuid('supersedes'),
     reason: text('reason'),
   },
@@ -130,7 +130,7 @@ export const stepConfirmation = pgTable(
     note: text('note').notNull(),
     confirmedBy: person('confirmed_by'),
     byName: nameThen(),
-    confirmedAt: instant('confirmed_at').notNull().defaultNow(),
+    confirmedAt: instant('confirmed_at').notNull(),
   },
   (table) => [uniqueIndex('step_confirmed_once').on(table.jobId, table.step)],
 )
@@ -148,7 +148,7 @@ export const decision = pgTable(
     route: text('route'),
     decidedBy: person('decided_by'),
     byName: nameThen(),
-    decidedAt: instant('decided_at').notNull().defaultNow(),
+    decidedAt: instant('decided_at').notNull(),
   },
   (table) => [index('decision_job').on(table.jobId, table.part)],
 )
@@ -162,7 +162,7 @@ export const reviewEvent = pgTable(
     note: text('note').notNull(),
     actedBy: person('acted_by'),
     byName: nameThen(),
-    actedAt: instant('acted_at').notNull().defaultNow(),
+    actedAt: instant('acted_at').notNull(),
   },
   (table) => [index('review_job').on(table.jobId)],
 )

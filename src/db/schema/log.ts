@@ -5,7 +5,7 @@ export const eventLog = pgTable(
   'event_log',
   {
     id: bigserial('id', { mode: 'number' }).primaryKey(),
-    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+    at: timestamp('at', { withTimezone: true }).notNull(),
     userId: text('user_id').notNull(),
     /** Name of that person as it was then; null in rows from before it was kept. */
     byName: text('by_name'),

@@ -45,7 +45,7 @@ export const machineHours = pgTable(
       .references(() => user.id),
     /** Why a jump is right, where one was questioned. */
     note: text('note').notNull().default(''),
-    notedAt: timestamp('noted_at', { withTimezone: true }).notNull().defaultNow(),
+    notedAt: timestamp('noted_at', { withTimezone: true }).notNull(),
   },
   (table) => [index('machine_hours_machine').on(table.machineId, table.readOn)],
 )
@@ -108,7 +108,7 @@ export const limitBook = pgTable(
     issued: text('issued').generatedAlwaysAs(sql`document->>'issued'`),
     /** The change that made this draft, by the id its sender gave it: sent again it is found here. */
     changeId: uuid('change_id').unique(),
-    storedAt: timestamp('stored_at', { withTimezone: true }).notNull().defaultNow(),
+    storedAt: timestamp('stored_at', { withTimezone: true }).notNull(),
   },
   (table) => [primaryKey({ columns: [table.id, table.revision] })],
 )

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
+import { now } from '../../clock/clock'
 import type { JobView } from '../../contract/answers'
 import type { Characteristic } from '../../core/book/bookSchema'
 import { doubtful } from '../../core/evaluate/doubtful'
@@ -122,7 +123,7 @@ export function useBench(props: BenchProps): Bench {
         : null),
     taking: () => ({
       id: v7(),
-      takenAt: new Date().toISOString(),
+      takenAt: now().toISOString(),
       by: person.name,
       gauge: gaugeId,
       conditions: takenUnder,

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { v7 } from 'uuid'
+import { now } from '../../clock/clock'
 import type { JobView, StoredEntry } from '../../contract/answers'
 import type { Entry, EntryBody } from '../../core/notes/entrySchema'
 import { standingOn, subjectOf } from '../../core/notes/subject'
@@ -112,7 +113,7 @@ export function useEntries(view: JobView, person: Person, onChanged: (() => void
         standing.set(subjectOf(body), id)
         return { id, seen, body }
       })
-      const at = new Date().toISOString()
+      const at = now().toISOString()
       const whose = { personId: person.id, jobId, by: person.name, at }
       return outbox.acceptAndWait({ kind: 'entries', id: v7(), ...whose, fate: { kind: 'waiting' }, entries: sent })
     },

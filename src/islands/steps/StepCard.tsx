@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { nowMs } from '../../clock/clock'
 import { formatMoment } from '../../contract/words'
 import { isAddedHere, type JobStep, reopenedWith, waitLeftMs } from '../../core/notes/steps'
 import { cautionText, licensedFieldName } from '../../core/words/cautions'
@@ -112,8 +113,8 @@ function useWaitLeft(step: JobStep): number | null {
   const running = step.waitFrom !== null && step.standing.kind === 'open'
   useEffect(() => {
     if (!running) return
-    setNow(Date.now())
-    const tick = setInterval(() => setNow(Date.now()), 1000)
+    setNow(nowMs())
+    const tick = setInterval(() => setNow(nowMs()), 1000)
     return () => clearInterval(tick)
   }, [running])
   return now === null ? (step.waitFrom === null ? null : waitLeftMs(step, Date.parse(step.waitFrom.at))) : waitLeftMs(step, now)

@@ -1,7 +1,7 @@
 /** Limit books on a real database: taken from files, checked, issued by a second person, compared, taken into use, retired. */
 import { join } from 'node:path'
 import { expect, test } from 'vitest'
-import { contextOf, type TestDatabase } from '../../../scripts/lib/testDatabase'
+import { contextOf, type TestDatabase, testDay } from '../../../scripts/lib/testDatabase'
 import { bookEditsBody, type DraftChange } from '../../contract/bodies'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { type BookEdits, editsBetween } from '../../core/book/edits'
@@ -235,7 +235,7 @@ export function bookCases(database: () => TestDatabase): void {
       await acceptReading(inspector, job, reading({ characteristic: STRIP.of, text: '79.97' }))
       // What was measured goes out as it was typed and as it is taken, with who and by what.
       const { text } = await measuredAsCsv(inspector, job, 'readings')
-      expect(text).toContain(`,As found,79.97,79.97,mm,OM-12,${inspector.user.name},2026-11-24T11:59:00`)
+      expect(text).toContain(`,As found,79.97,79.97,mm,OM-12,${inspector.user.name},${testDay}T11:59:00`)
       expect((await measuredAsCsv(inspector, job, 'results')).text).toContain('Bearing: journal Ø,Smallest,79.97,')
       expect(Buffer.from((await measuredAsXlsx(inspector, job)).bytes.subarray(0, 2)).toString()).toBe('PK')
       const other = `bare-${newId()}`

@@ -33,7 +33,7 @@ export function copyBook(
       issued: null,
       startedFrom: { id, revision },
     })
-    await storeBook(db, { id: own, revision: draft, title: body.title, document, changeId: body.id })
+    await storeBook(db, document, context.now(), body.id)
     await appendLog(db, context, {
       verb: 'book.imported',
       subject: `book ${own}`,

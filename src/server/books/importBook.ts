@@ -43,7 +43,7 @@ export async function importBook(context: Context, fields: BookFileFields, file:
     const before = family?.draft ?? family?.latestIssued ?? null
     const known = before === null ? null : await bookOf(db, book.id, before)
     const document = bookSchema.parse({ ...asTypedBy(plainBook(book), who, known), revision, issued: null })
-    await storeBook(db, { id: book.id, revision, title: book.title, document, changeId: fields.id })
+    await storeBook(db, document, context.now(), fields.id)
     if (fields.machine !== null) await giveBook(db, fields.machine, book.id)
     await appendLog(db, context, { verb: 'book.imported', subject: `book ${book.id}`, detail: { book: book.id, revision } })
     return { id: book.id, revision, stored: true, warnings }

@@ -1,3 +1,4 @@
+import { dayOf } from '../../clock/clock'
 import type { IssueBody } from '../../contract/bodies'
 import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
 import { checkBook } from '../../core/book/checkBook'
@@ -33,7 +34,7 @@ export function issueBook(context: Context, id: string, draft: string, body: Iss
     const { open, hasWorked } = await openPoints(db, book)
     if (hasWorked(context.user)) throw new Refused('notAllowed', say.ownDraft)
     if (open.length > 0) throw new Refused('notPossible', say.limitsNotAgreed(open.length, open.slice(0, 5).join(', ')))
-    const issued = context.now().toISOString().slice(0, 10)
+    const issued = dayOf(context.now())
     const document = { ...withoutMarks(book), revision: body.revision, issued }
     const faults = bookFaultLines(checkBook(document), unitsOf(family))
     if (faults.length > 0)
@@ -42,13 +43,7 @@ export function issueBook(context: Context, id: string, draft: string, body: Iss
         say.bookHasFaults(`${bookPlaceWords(document, faults[0]?.path ?? [])}: ${faults[0]?.says ?? ''}`),
         faults.map(({ path, says }) => ({ path: bookPlaceWords(document, path), message: says })),
       )
-    await storeBook(db, {
-      id,
-      revision: body.revision,
-      title: book.title,
-      document: bookSchema.parse(document),
-      changeId: body.id,
-    })
+    await storeBook(db, bookSchema.parse(document), context.now(), body.id)
     await appendLog(db, context, {
       verb: 'book.issued',
       subject: `book ${id}`,

@@ -50,7 +50,7 @@ export function makeDraftBook(context: Context, jobId: string, body: DraftBookBo
     const document = bookSchema.parse(made.value)
     const [fault] = faultsOf(document)
     if (fault) throw new Refused('notPossible', say.bookCanNever(bookFaultWords(fault.fault)))
-    await storeBook(db, { id, revision, title: body.title, document })
+    await storeBook(db, document, context.now())
     await giveBook(db, record.machine.id, id)
     await appendLog(db, context, { verb: 'book.drafted', subject: jobId, detail: { book: id, revision } })
     return { id, revision, stored: true }

@@ -1,11 +1,15 @@
 /** A machine composed, changed and measured on a real database: whole or not at all, once, and nothing measured is lost. */
+
 import sharp from 'sharp'
 import { expect, test } from 'vitest'
-import { contextOf, type TestDatabase } from '../../../scripts/lib/testDatabase'
+import { contextOf, type TestDatabase, testDay } from '../../../scripts/lib/testDatabase'
+import { dayOf } from '../../clock/clock'
 import type { DraftChange } from '../../contract/bodies'
+import { daysBetween } from '../../core/base/day'
 import { assemblies } from '../../core/kit/assemblies'
 import { NO_PLACE } from '../../core/method/layout'
 import type { TypedCharacteristic } from '../../core/notes/typedSchema'
+import { DAY_ZERO } from '../../core/quantity/meter'
 import { makeDraftBook } from '../books/makeDraftBook'
 import type { Context } from '../edge/context'
 import { newId, refusal } from '../edge/refused.fixture'
@@ -200,8 +204,8 @@ export function draftCases(database: () => TestDatabase): void {
   test('one that counts nothing, or days, is opened without a meter, and its jobs still follow each other', async () => {
     await database().as('planner', async (context) => {
       for (const [meter, title, hours] of [
-        ['none', 'Overhaul of 2026-11-24', 0],
-        ['days', 'Overhaul of 2026-11-24', 64_606],
+        ['none', `Overhaul of ${dayOf(context.now())}`, 0],
+        ['days', `Overhaul of ${dayOf(context.now())}`, daysBetween(DAY_ZERO, testDay)],
         ['starts', 'Overhaul at 41\u00a0200 starts', 41_200],
         ['kilometres', 'Overhaul at 41\u00a0200 km', 41_200],
       ] as const) {

@@ -1,6 +1,6 @@
 /** Each assembly of the kit through the whole order of work on a real database, to a report that verifies. */
 import { expect, test } from 'vitest'
-import { contextOf, type TestDatabase } from '../../../scripts/lib/testDatabase'
+import { contextOf, type TestDatabase, testDay } from '../../../scripts/lib/testDatabase'
 import type { DraftChange } from '../../contract/bodies'
 import type { Characteristic } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
@@ -72,7 +72,7 @@ async function begun(planner: Context, assembly: Assembly, units: (typeof UNITS)
     id: job,
     level: 'full',
     runningHours: 1200,
-    readOn: '2026-11-20',
+    readOn: testDay,
     reason: 'Due',
     complaint: '',
     returnBy: null,
@@ -91,6 +91,8 @@ async function note({ inspector, job }: Journey, ...bodies: EntryBody[]): Promis
   if (bodies.length > 0) await addEntries(inspector, job, { entries: bodies.map((body) => ({ id: newId(), seen: null, body })) })
 }
 
+const A_DAY_MS = 86_400_000
+
 const goesBack = ({ stage }: JobStep): boolean => stage === 'rebuild' || stage === 'prove'
 
 /** Every step of these stages done in its order. */
@@ -100,7 +102,8 @@ async function worked(journey: Journey, isNow: (step: JobStep) => boolean): Prom
   const steps = jobSteps(record.book, noted, levelsInPlay(evaluate(record).scope)).filter(isNow)
   const licensed = { name: 'Nora Fell', licence: 'TE-P 4' }
   const begun: EntryBody[] = steps.flatMap(({ id, book }) => (book?.wait ? [{ kind: 'waitStarted', step: id }] : []))
-  const later = { ...journey, inspector: { ...journey.inspector, now: () => new Date('2026-11-25T12:00:00Z') } }
+  const { now } = journey.inspector
+  const later = { ...journey, inspector: { ...journey.inspector, now: () => new Date(now().getTime() + A_DAY_MS) } }
   for (const step of steps) {
     await note(journey, ...begun.filter((of) => 'step' in of && of.step === step.id))
     for (const id of step.book?.destroys ?? []) await note(journey, { kind: 'thicknessTaken', position: id, text: '2 mm' })
@@ -149,7 +152,7 @@ async function measured(journey: Journey): Promise<void> {
           text: textAt(own, slot),
           conditions: null,
           gauge: formAt(own.method, slot).kind === 'quantity' && kind !== 'eye' ? await inHand(kind) : null,
-          takenAt: '2026-11-24T11:59:00Z',
+          takenAt: `${testDay}T11:59:00Z`,
           supersedes: null,
           reason: null,
         })

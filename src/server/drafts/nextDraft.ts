@@ -29,7 +29,7 @@ export async function storeNextDraft(
   { family, made, changeId, machines }: NextDraft,
 ): Promise<LimitBook> {
   const document = { ...made, revision: nextDraft(family), issued: null }
-  await storeBook(db, { id: document.id, revision: document.revision, title: document.title, document, changeId })
+  await storeBook(db, document, context.now(), changeId)
   const issued = new Set(family?.revisions.filter((one) => one.issued !== null).map(({ revision }) => revision))
   const open = machines.flatMap(({ jobs }) => jobs.filter((one) => follows(one, made, issued)))
   for (const { job } of open) await bringAlong(context, db, job, document)

@@ -1,5 +1,6 @@
 import type { APIContext, APIRoute } from 'astro'
 import { z } from 'zod'
+import { now } from '../../clock/clock'
 import type { Refusal } from '../../contract/answers'
 import { LINES_TYPE, type LongWork } from '../../contract/longWork'
 import { issueWords } from '../../core/words/issues'
@@ -34,7 +35,7 @@ export function answerRefused(refused: Refused): Response {
 /** The use-case context of a request whose person the middleware has found. */
 export function contextOf(locals: App.Locals): Context {
   if (!locals.user) throw new Refused('notSignedIn', say.youNotSigned)
-  return { db: database().db, user: locals.user, now: () => new Date() }
+  return { db: database().db, user: locals.user, now }
 }
 
 /** Reads and checks a JSON body, or refuses it with every fault and its path. */
@@ -89,7 +90,7 @@ export const apiCall =
 export const openCall =
   <S extends z.ZodType>(schema: S, useCase: (db: Executor, body: z.infer<S>, now: Date) => Promise<unknown>): APIRoute =>
   ({ request }) =>
-    guarded(async () => answerJson(await useCase(database().db, await readBody(request, schema), new Date())))
+    guarded(async () => answerJson(await useCase(database().db, await readBody(request, schema), now())))
 
 /** A call that brings a file, with what goes with it as JSON in the field `about`. */
 export const apiUpload =

@@ -1,3 +1,4 @@
+import { spanMs } from '../../clock/clock'
 import { LINES_TYPE, type LongLine, type LongWork, type Progress, quietly } from '../../contract/longWork'
 import { say } from '../../labels/refusals'
 import { Refused } from './refused'
@@ -37,7 +38,7 @@ export function stopUnlessWanted({ signal }: LongWork): void {
 }
 
 /** Says the first of each stage, and then no more than one in so many milliseconds. */
-export function seldom(everyMs: number, tell: (far: Progress) => void, clock: () => number = Date.now): (far: Progress) => void {
+export function seldom(everyMs: number, tell: (far: Progress) => void, clock: () => number = spanMs): (far: Progress) => void {
   let last: { readonly stage: string; readonly at: number } | null = null
   return (far) => {
     const at = clock()

@@ -1,3 +1,4 @@
+import { dayOf } from '../../clock/clock'
 import type { Gauge } from '../../core/gauge/gauge'
 import { gaugeSchema } from '../../core/gauge/gaugeSchema'
 import { allGauges, pairingsInForce } from '../../db/queries/gauges'
@@ -34,7 +35,7 @@ export async function gaugesView(context: Context): Promise<GaugesView> {
     places: Object.fromEntries(rows.map(({ id, place }) => [id, place])),
     unreadable,
     pairings: (await pairingsInForce(context.db)).map((pairing) => ({ ...pairing, at: pairing.at.toISOString() })),
-    today: context.now().toISOString().slice(0, 10),
+    today: dayOf(context.now()),
   }
 }
 

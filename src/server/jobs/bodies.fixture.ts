@@ -1,4 +1,5 @@
 /** What is sent to open a job and to read something, as a page would send it. */
+import { testDay } from '../../../scripts/lib/testDatabase'
 import type { OpenJobBody, ReadingBody } from '../../contract/bodies'
 import { newId } from '../edge/refused.fixture'
 
@@ -6,7 +7,7 @@ export const opening = (level: string | null): OpenJobBody => ({
   id: newId(),
   level,
   runningHours: 0,
-  readOn: '2026-11-20',
+  readOn: testDay,
   reason: 'As found',
   complaint: '',
   returnBy: null,
@@ -27,7 +28,7 @@ export const reading = (over: Partial<ReadingBody>): ReadingBody => ({
   text: '79.97',
   conditions: null,
   gauge: 'om-12',
-  takenAt: '2026-11-24T11:59:00Z',
+  takenAt: `${testDay}T11:59:00Z`,
   supersedes: null,
   reason: null,
   ...over,

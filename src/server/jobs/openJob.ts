@@ -1,3 +1,4 @@
+import { dayOf } from '../../clock/clock'
 import type { OpenJobView } from '../../contract/answers'
 import type { OpenJobBody } from '../../contract/bodies'
 import { daysBetween } from '../../core/base/day'
@@ -43,7 +44,7 @@ export async function openJobView(context: Context, machineId: string): Promise<
     lastPolicy: policySchema.safeParse(last?.job.policy).data ?? null,
     lastMustRunHours: last?.job.mustRunHours ?? null,
     openJob: open ? { id: open.job.id, title: open.job.title } : null,
-    today: context.now().toISOString().slice(0, 10),
+    today: dayOf(context.now()),
   }
 }
 
@@ -64,7 +65,7 @@ export async function openJob(context: Context, machineId: string, body: OpenJob
     const level = book && levelOf(book, body.level)
     if (!level && (body.level !== null || (book?.levels ?? []).length > 0))
       throw new Refused('notFound', say.limitBookHasNoInspection(body.level ?? ''))
-    const today = context.now().toISOString().slice(0, 10)
+    const today = dayOf(context.now())
     checkDates(body, today)
     const { runningHours, mustRunHours, starts } = counted(body, machine.meter)
     if (!body.practice && isRead(machine.meter)) checkMeter(await hoursLog(db, machineId), body, machine.meter)

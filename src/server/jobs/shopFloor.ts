@@ -1,3 +1,4 @@
+import { dayOf } from '../../clock/clock'
 import type { FloorGauge, FloorMachine, FloorView, JobSummary } from '../../contract/answers'
 import { daysBetween } from '../../core/base/day'
 import { countedToday, intervalUsed } from '../../core/job/interval'
@@ -23,7 +24,7 @@ export async function shopFloor(context: Context): Promise<FloorView> {
   const [everyMachine, everyJob, gauges, hours] = await Promise.all([allMachines(db), allJobs(db), allGauges(db), allHours(db)])
   const machines = everyMachine.filter(({ station }) => sees(context.user, station))
   const jobs = everyJob.filter(({ machine }) => sees(context.user, machine.station))
-  const today = context.now().toISOString().slice(0, 10)
+  const today = dayOf(context.now())
   const open: FloorView['jobs'][number][] = []
   const unreadable: FloorView['unreadable'][number][] = []
   const states = new Map<string, JobSummary['state']>()
@@ -78,7 +79,7 @@ export async function shopFloor(context: Context): Promise<FloorView> {
         ),
       }
     }),
-    backup: lastBackup(),
+    backup: lastBackup(context.now()),
     gauges: gauges
       .filter(({ replaced }) => !replaced)
       .map(

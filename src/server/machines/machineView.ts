@@ -1,3 +1,4 @@
+import { dayOf } from '../../clock/clock'
 import type { FittedLine, JobSummary, MachineView } from '../../contract/answers'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
@@ -21,7 +22,7 @@ export async function machineView(context: Context, machineId: string): Promise<
   const { machine, book, jobs } = await machineOf(db, machineId)
   if (!sees(context.user, machine.station)) throw new Refused('notFound', say.thereNoMachine(machineId))
   const log = await hoursLog(db, machineId)
-  const today = context.now().toISOString().slice(0, 10)
+  const today = dayOf(context.now())
   const hours = countedToday(machine.meter, today)[0]?.hours ?? log.at(-1)?.hours ?? null
   const counted = jobs.filter(({ job }) => !job.practice)
   const ended = counted.filter(isOver).at(-1)?.job

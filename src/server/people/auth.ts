@@ -3,6 +3,7 @@ import { drizzleAdapter } from 'better-auth/adapters/drizzle'
 import { APIError, createAuthMiddleware } from 'better-auth/api'
 import { symmetricDecrypt } from 'better-auth/crypto'
 import { twoFactor, username } from 'better-auth/plugins'
+import { now } from '../../clock/clock'
 import { USER_NAME } from '../../contract/bodies'
 import { noteAttempt } from '../../db/queries/log'
 import { findPerson, findPersonByEmail, findPersonByName } from '../../db/queries/people'
@@ -64,7 +65,6 @@ async function takeCodeOfSignIn(ctx: AuthCall): Promise<void> {
     throw new APIError('BAD_REQUEST', { message: 'code' })
   const person = await personOfChallenge(ctx)
   if (!person) throw new APIError('UNAUTHORIZED', { message: 'No sign-in is waiting for a code.' })
-  const now = (): Date => new Date()
   const outcome = await database().db.transaction(async (db) =>
     isCode ? takeFactorCode(db, person, code, now, decrypted) : (await countTry(db, person, now)) ? 'right' : 'tooMany',
   )
@@ -81,7 +81,6 @@ async function beforeCall(ctx: AuthCall): Promise<void> {
 async function noteSignIn({ path, body, context }: Call): Promise<void> {
   const isSecond = path.startsWith('/two-factor/verify-')
   const { db } = database()
-  const now = (): Date => new Date()
   if (SIGN_IN.test(path) || isSecond) {
     const signed = context.newSession?.user
     // With a second factor the password alone signs nobody in.

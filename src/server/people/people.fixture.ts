@@ -2,7 +2,7 @@
 import { verifyPassword } from 'better-auth/crypto'
 import { eq } from 'drizzle-orm'
 import { describe, expect, test } from 'vitest'
-import type { TestDatabase } from '../../../scripts/lib/testDatabase'
+import { type TestDatabase, testDay } from '../../../scripts/lib/testDatabase'
 import { account, eventLog, session, twoFactor, user } from '../../db/schema'
 import { storedBook } from '../books/storedBook'
 import type { Context } from '../edge/context'
@@ -24,8 +24,8 @@ const person = { id: NEW, name: 'Jon Pike', username: 'jpike', role: 'inspector'
 /** Told of the database that all use cases share: seeding one takes as long as the tests of both. */
 export function peopleCases(database: () => TestDatabase): void {
   const as = (run: (context: Context) => Promise<void>) => database().as('administrator', run)
-  const signedIn = ({ db }: Context, userId: string) =>
-    db.insert(session).values({ id: `s-${userId}`, token: `t-${userId}`, userId, expiresAt: new Date('2999-01-01') })
+  const signedIn = ({ db, now }: Context, userId: string, id = `s-${userId}`) =>
+    db.insert(session).values({ id, token: id, userId, expiresAt: new Date('2999-01-01'), createdAt: now(), updatedAt: now() })
   const verbsOf = async ({ db }: Context, subject: string): Promise<string[]> =>
     (await db.select().from(eventLog).where(eq(eventLog.subject, subject)).orderBy(eventLog.id)).map(({ verb }) => verb)
 
@@ -154,9 +154,14 @@ export function peopleCases(database: () => TestDatabase): void {
     as(async (context) => {
       await addPerson(context, { ...person, station: 'Tarn End' })
       await signedIn(context, 'demo-inspector')
-      await context.db
-        .insert(eventLog)
-        .values({ userId: 'demo-inspector', byName: 'Mara', verb: 'person.signedIn', subject: 'demo-inspector', detail: {} })
+      await context.db.insert(eventLog).values({
+        at: context.now(),
+        userId: 'demo-inspector',
+        byName: 'Mara',
+        verb: 'person.signedIn',
+        subject: 'demo-inspector',
+        detail: {},
+      })
       const { people } = await peopleView(context)
       const of = (username: string) => people.find((one) => one.username === username)
       expect(of('inspector')).toMatchObject({ role: 'inspector', sessions: 1, hasPassword: true, disabled: false, station: null })
@@ -174,9 +179,7 @@ export function peopleCases(database: () => TestDatabase): void {
     test('is changed with the one before; every other device is signed out', () =>
       database().as('inspector', async (context) => {
         await signedIn(context, 'demo-inspector')
-        await context.db
-          .insert(session)
-          .values({ id: 'tablet', token: 'tablet', userId: 'demo-inspector', expiresAt: new Date('2999-01-01') })
+        await signedIn(context, 'demo-inspector', 'tablet')
         expect(await change(context, 'right', true)).toEqual({ ended: 1 })
         expect((await context.db.select().from(session)).map(({ id }) => id)).toEqual(['s-demo-inspector'])
         const [row] = await context.db.select().from(account).where(eq(account.userId, 'demo-inspector'))
@@ -280,8 +283,8 @@ export function peopleCases(database: () => TestDatabase): void {
   test('the log is filtered, and exported without a formula in it; that it was stands in it', () =>
     as(async (context) => {
       await addPerson(context, { ...person, name: '=cmd|calc' })
-      const asked = askedOf(new URLSearchParams({ verb: 'person.added', from: '2026-11-24', to: 'yesterday' }))
-      expect(asked).toEqual({ by: null, verb: 'person.added', from: '2026-11-24', to: null })
+      const asked = askedOf(new URLSearchParams({ verb: 'person.added', from: testDay, to: 'yesterday' }))
+      expect(asked).toEqual({ by: null, verb: 'person.added', from: testDay, to: null })
       const { events, verbs } = await logView(context, asked)
       expect(events.map(({ verb, subject }) => [verb, subject])).toEqual([['person.added', NEW]])
       expect(verbs).toContain('report.signed')

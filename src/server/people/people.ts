@@ -32,7 +32,7 @@ const CODE_HOURS = 72
 /** Everybody with an account, for the administrator. */
 export async function peopleView(context: Context): Promise<PeopleView> {
   authorise(context, 'administer')
-  const people = await allPeople(context.db)
+  const people = await allPeople(context.db, context.now())
   return {
     people: people.map(({ person, hasPassword, sessions, lastSignIn }) => ({
       id: person.id,
@@ -206,8 +206,9 @@ const rowOf = (body: Omit<PersonBody, 'role'> & { readonly role: string }, now: 
 
 async function giveCode(context: Context, db: Executor, id: string): Promise<string> {
   const code = newCode()
-  const until = new Date(context.now().getTime() + CODE_HOURS * 3_600_000)
-  await storeCode(db, id, `${id}-code`, codeHash(code), until)
+  const at = context.now()
+  const until = new Date(at.getTime() + CODE_HOURS * 3_600_000)
+  await storeCode(db, id, `${id}-code`, codeHash(code), at, until)
   await appendLog(db, context, { verb: 'person.codeGiven', subject: id, detail: { until: until.toISOString() } })
   return code
 }

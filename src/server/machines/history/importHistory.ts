@@ -1,4 +1,5 @@
 import { v7 } from 'uuid'
+import { dayOf } from '../../../clock/clock'
 import type { HistoryAnswer } from '../../../contract/answers'
 import type { HistoryFields } from '../../../contract/bodies'
 import { type LongWork, quietly } from '../../../contract/longWork'
@@ -54,7 +55,7 @@ export async function importHistory(
       gauges: readGauges((await allGauges(db)).filter(({ replaced }) => !replaced)).gauges,
       installed: await installedNow(db, jobs),
       mostHours: hours.length === 0 ? null : Math.max(...hours),
-      today: context.now().toISOString().slice(0, 10),
+      today: dayOf(context.now()),
       known: jobs.map(({ job: { openedOn, runningHours } }) => ({ date: openedOn, runningHours })),
     }
     const read = await readTable(file, table, long)
@@ -149,7 +150,7 @@ async function storeOverhaul(
     installed: overhaul.installed,
     importedFrom: source,
   })
-  const takenAt = `${overhaul.date}T12:00:00Z`
+  const [takenAt, receivedAt] = [`${overhaul.date}T12:00:00Z`, context.now().toISOString()]
   await storeReadings(db, overhaul.readings, (reading: ImportedReading) => ({
     ...reading,
     gauge: reading.gauge === null ? null : (gaugeIds.get(reading.gauge) ?? reading.gauge),
@@ -158,6 +159,7 @@ async function storeOverhaul(
     takenBy: context.user.id,
     byName: reading.taken?.by ?? context.user.name,
     takenAt: reading.taken?.at ?? takenAt,
+    receivedAt,
     conditions: reading.taken?.conditions ?? null,
   }))
 }
