@@ -89,7 +89,7 @@ test('twenty kinds of refusal: every text stays on the device, readable, until i
   })
   await open(page, '/')
   await page.evaluate(
-    async ([job, texts]) => {
+    async ([job, texts, at]) => {
       const request = indexedDB.open('medida-outbox', 2)
       await new Promise((resolve, reject) => {
         request.onupgradeneeded = () => {
@@ -101,14 +101,14 @@ test('twenty kinds of refusal: every text stays on the device, readable, until i
       })
       const transaction = request.result.transaction(['items', 'entries'], 'readwrite')
       const id = '01990000-0000-7000-8000-000000000009'
-      const at = { characteristic: 'end-float', station: '-', direction: '-', repeat: 1, stage: 'asFound' }
+      const place = { characteristic: 'end-float', station: '-', direction: '-', repeat: 1, stage: 'asFound' }
       const made = {
         id,
-        ...at,
+        ...place,
         text: '0.31',
         conditions: null,
         gauge: null,
-        takenAt: `${inDays(-1)}T10:00:00Z`,
+        takenAt: at,
         supersedes: null,
         reason: null,
       }
@@ -135,7 +135,7 @@ test('twenty kinds of refusal: every text stays on the device, readable, until i
           personId: 'demo-inspector',
           jobId: job,
           by: 'Mara Ellwood',
-          at: `${inDays(-1)}T10:00:00Z`,
+          at,
           entries: [
             {
               id,
@@ -150,7 +150,7 @@ test('twenty kinds of refusal: every text stays on the device, readable, until i
       })
       request.result.close()
     },
-    [JOB, REFUSALS.map(({ text }) => text)] as const,
+    [JOB, REFUSALS.map(({ text }) => text), `${inDays(-1)}T10:00:00Z`] as const,
   )
   const before = await countRows(medida, 'reading')
   for (const _ of ['as it is refused', 'after a reload']) {
