@@ -14,9 +14,21 @@ export const inDays = (days: number): string => dayAfter(dayOf(now()), days)
 /** A day of the demo as it is written down, where it lies in the demo that these tests begin with. */
 export const demoDay = (written: string): string => movedTo(laidOutOn())(written)
 
-/** Pages of a run whose clock was set have that clock: it runs on from there. */
+/**
+ * Pages of a run whose clock was set have that clock, as every process has (`movedClock.mjs`). Only the time of day is moved:
+ * a clock that takes the timers over as well stands still while a page is loaded, and falls behind the server's.
+ */
 async function onTheClock(context: BrowserContext): Promise<BrowserContext> {
-  if (process.env.MEDIDA_CLOCK !== undefined) await context.clock.install({ time: now() })
+  const ahead = Number(process.env.MEDIDA_CLOCK_AHEAD ?? 0)
+  if (ahead !== 0)
+    await context.addInitScript((by) => {
+      const Machine = Date
+      const moved = (): number => Machine.now() + by
+      globalThis.Date = new Proxy(Machine, {
+        construct: (date, given, made) => Reflect.construct(date, given.length === 0 ? [moved()] : given, made) as Date,
+        get: (date, name, receiver) => (name === 'now' ? moved : Reflect.get(date, name, receiver)),
+      })
+    }, ahead)
   return context
 }
 

@@ -56,7 +56,7 @@ test('a demo laid out on any day shows the same: jobs due, one late, one machine
     expect(gauges.filter(({ days }) => days < 0)).toHaveLength(1)
     expect(machines.filter(({ interval, jobs: of }) => (interval?.used ?? 0) > 1 && of.every(isSigned))).toHaveLength(1)
   })
-})
+}, 240_000)
 const isSigned = ({ reportId }: { readonly reportId: string | null }): boolean => reportId !== null
 
 const JOB = 'quillmere-u1-2026'
