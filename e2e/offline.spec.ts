@@ -8,7 +8,7 @@ import { chromium } from '@playwright/test'
 import { DEMO_PASSWORD } from '../demo/quillmere/station'
 import { readingTexts } from './support/database'
 import type { Medida } from './support/medida'
-import { expect, open, signedIn, takeReadings, test } from './support/test'
+import { expect, onTheClock, open, signedIn, takeReadings, test } from './support/test'
 
 const BENCH = '/jobs/quillmere-g1-2026/bench'
 const texts = (medida: Medida, characteristic: string): Promise<string[]> =>
@@ -29,7 +29,8 @@ test('measured without a network, reloaded, closed and reopened: nothing is lost
   launchOptions,
 }) => {
   const profile = mkdtempSync(join(tmpdir(), 'medida-offline-'))
-  const launch = () => chromium.launchPersistentContext(profile, { ...launchOptions, baseURL: medida.url })
+  const launch = async () =>
+    onTheClock(await chromium.launchPersistentContext(profile, { ...launchOptions, baseURL: medida.url }))
   let context = await launch()
   let page = await context.newPage()
   await signIn(page)

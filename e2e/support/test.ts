@@ -18,7 +18,7 @@ export const demoDay = (written: string): string => movedTo(laidOutOn())(written
  * Pages of a run whose clock was set have that clock, as every process has (`movedClock.mjs`). Only the time of day is moved:
  * a clock that takes the timers over as well stands still while a page is loaded, and falls behind the server's.
  */
-async function onTheClock(context: BrowserContext): Promise<BrowserContext> {
+export async function onTheClock(context: BrowserContext): Promise<BrowserContext> {
   const ahead = Number(process.env.MEDIDA_CLOCK_AHEAD ?? 0)
   if (ahead !== 0)
     await context.addInitScript((by) => {
