@@ -76,10 +76,30 @@ describe('a reconditioned part', () => {
       { ...foundNow, 'servo-bore': Array(6).fill('+0.24') },
       { afterWork: { 'servo-bore': Array(6).fill('+0.27') } },
     )
-    expect(stageOf(honed, 'servo-bore', 'afterWork')).toMatchObject({
-      verdict: 'reuse',
-      limits: [{ step: 'hone', grade: { mild: 0, strong: 0 } }, {}, {}],
-    })
+    const decision = {
+      id: '01990000-0000-7000-8000-0000000000d1',
+      part: 'servo-cylinder',
+      recommended: 'recondition',
+      decided: 'recondition',
+      reason: null,
+      by: 'Mara Ellwood',
+      at: '2026-11-24T12:00:00Z',
+    } as const
+    const chosen = (route?: string) => ({ ...honed, decisions: [{ ...decision, ...(route === undefined ? {} : { route }) }] })
+    for (const record of [chosen(), chosen('hone')])
+      expect(stageOf(record, 'servo-bore', 'afterWork')).toMatchObject({
+        verdict: 'reuse',
+        limits: [{ step: 'hone', grade: { mild: 0, strong: 0 } }, {}, {}],
+      })
+    // Worked to a step that nobody chose it may be in it by chance, and is held.
+    for (const record of [honed, chosen('-'), { ...honed, decisions: [{ ...decision, decided: 'reuse' as const }] }])
+      expect(stageOf(record, 'servo-bore', 'afterWork')).toMatchObject({ verdict: 'hold', limits: [{ step: 'hone' }, {}, {}] })
+    // Only left there it is what its limits say of it.
+    const left = demoRecord(
+      { ...foundNow, 'servo-bore': Array(6).fill('+0.24') },
+      { asLeft: { 'servo-bore': Array(6).fill('+0.27') } },
+    )
+    expect(stageOf(left, 'servo-bore', 'asLeft')?.verdict).toBe('replace')
     const beyond = demoRecord(
       { ...foundNow, 'servo-bore': Array(6).fill('+0.24') },
       { afterWork: { 'servo-bore': Array(6).fill('+0.32') } },

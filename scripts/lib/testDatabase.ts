@@ -16,10 +16,12 @@ import { root } from '../bootstrap.mjs'
 import { signingKeyFile, startCluster } from './cluster'
 
 export interface TestDatabase {
+  /** When its demo was laid out. */
+  readonly at: Date
   /** Runs something as a person of a role, and takes back all that it wrote. */
   as(role: Role, run: (context: Context) => Promise<void>): Promise<void>
   /** Runs something as a person of a role on a database of its own, with the demo as it is laid out at another moment. */
-  laidOutAt<T>(at: Date, role: Role, run: (context: Context) => Promise<T>): Promise<T>
+  laidOutAt<T>(moment: Date, role: Role, run: (context: Context) => Promise<T>): Promise<T>
   readonly key: () => SigningKey
   end(): Promise<void>
 }
@@ -49,8 +51,10 @@ export async function testDatabase(): Promise<TestDatabase> {
   await migrateDatabase(cluster.url, join(root, 'drizzle'))
   const key = (): SigningKey => signingKeyIn(signingKeyFile(folder))
   const { db, pool } = connect(cluster.url)
-  await seedDemo(db, key, testNow())
+  const at = testNow()
+  await seedDemo(db, key, at)
   return {
+    at,
     key,
     as: (role, run) =>
       db
@@ -61,14 +65,14 @@ export async function testDatabase(): Promise<TestDatabase> {
         .catch((error: unknown) => {
           if (!(error instanceof TakeBack)) throw error
         }),
-    laidOutAt: async (at, role, run) => {
+    laidOutAt: async (moment, role, run) => {
       await db.execute(sql`CREATE DATABASE elsewhere`)
       const url = Object.assign(new URL(cluster.url), { pathname: '/elsewhere' }).href
       await migrateDatabase(url, join(root, 'drizzle'))
       const other = connect(url)
       try {
-        await seedDemo(other.db, key, at)
-        return await run({ ...contextOf(other.db, role), now: () => at })
+        await seedDemo(other.db, key, moment)
+        return await run({ ...contextOf(other.db, role), now: () => moment })
       } finally {
         await other.pool.end()
         await db.execute(sql`DROP DATABASE elsewhere`)

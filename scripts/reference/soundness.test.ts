@@ -9,7 +9,7 @@ import { recordFaults } from '../../src/core/record/recordFaults'
 import { recordSchema } from '../../src/core/record/recordSchema'
 import { upgradeRecord } from '../../src/core/record/upgrade'
 
-const FOLDER = 'reference/soundness'
+const FOLDERS = ['reference/soundness', 'reference/soundness2'] as const
 
 const valueRefSchema = { characteristic: z.string().optional(), fit: z.string().optional(), value: z.string().optional() }
 const plainSchema = z.strictObject({
@@ -31,16 +31,32 @@ const plainSchema = z.strictObject({
   settledIn: z.string().optional(),
   openOnlyWithReason: z.boolean().optional(),
   orRefused: z.boolean().optional(),
+  notGate: z.string().optional(),
+  sameVerdictIn: z.string().optional(),
+  orAbsent: z.boolean().optional(),
 })
 const itemSchema = plainSchema.extend({ anyOf: z.array(plainSchema).optional() })
 type Item = z.infer<typeof itemSchema>
-const cases = z
-  .array(z.strictObject({ file: z.string(), says: z.string(), expect: z.array(itemSchema) }))
-  .parse(JSON.parse(readFileSync(join(FOLDER, 'expect.json'), 'utf8')))
+const caseSchema = z.strictObject({ file: z.string(), says: z.string(), expect: z.array(itemSchema) })
+/** Files by their path; what an item holds one against lies in the same folder. */
+const cases = FOLDERS.flatMap((folder) =>
+  z
+    .array(caseSchema)
+    .parse(JSON.parse(readFileSync(join(folder, 'expect.json'), 'utf8')))
+    .map(({ file, says, expect: items }) => ({
+      file: join(folder, file),
+      says,
+      expect: items.map(({ settledIn, sameVerdictIn, ...item }) => ({
+        ...item,
+        ...(settledIn === undefined ? {} : { settledIn: join(folder, settledIn) }),
+        ...(sameVerdictIn === undefined ? {} : { sameVerdictIn: join(folder, sameVerdictIn) }),
+      })),
+    })),
+)
 
 /** What `npm run evaluate` does with a file: its results, or null where it refuses the record. */
 function evaluated(file: string): Results | null {
-  const parsed = recordSchema.safeParse(upgradeRecord(JSON.parse(readFileSync(join(FOLDER, file), 'utf8'))))
+  const parsed = recordSchema.safeParse(upgradeRecord(JSON.parse(readFileSync(file, 'utf8'))))
   return parsed.success && recordFaults(parsed.data).length === 0 ? evaluate(parsed.data) : null
 }
 
@@ -57,6 +73,7 @@ function found(item: Item, results: Results | null): string | null {
     return Math.abs((a ?? Number.NaN) - (b ?? Number.NaN)) <= (item.within ?? 0) ? null : `${a} and ${b}`
   }
   if (item.gate !== undefined) return results.scope.gate?.kind === item.gate ? null : `gate ${results.scope.gate?.kind}`
+  if (item.notGate !== undefined) return results.scope.gate?.kind !== item.notGate ? null : `gate ${item.notGate}`
   if (item.closing !== undefined) {
     const first = results.closings.find(({ id }) => id === item.closing)?.suspects[0]
     return first?.characteristic === item.firstSuspect ? null : `first ${first?.characteristic}`
@@ -79,7 +96,11 @@ function verdictFault(item: Item, results: Results): string | null {
     item.part !== undefined ? results.parts : item.fit !== undefined ? results.fits : results.characteristics
   const whole = list.find(({ id }) => id === named)
   const verdict = item.stage === undefined ? whole?.verdict : whole?.stages.find(({ stage }) => stage === item.stage)?.verdict
-  if (verdict === undefined) return `nothing for ${named}`
+  if (verdict === undefined) return item.orAbsent && whole ? null : `nothing for ${named}`
+  if (item.sameVerdictIn !== undefined) {
+    const other = evaluated(item.sameVerdictIn)?.parts.find(({ id }) => id === named)?.verdict
+    return other === verdict ? null : `${named} ${verdict}, and ${other} in ${item.sameVerdictIn}`
+  }
   if (item.settledIn !== undefined) {
     const before = evaluated(item.settledIn)?.parts.find(({ id }) => id === named)?.verdict
     return before === 'hold' || before === verdict ? null : `${before}, then ${verdict}`

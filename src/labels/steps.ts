@@ -19,7 +19,6 @@ export const say = {
   levelHasNo: 'This level has no gate: the machine is opened as planned.',
   gateOpen: 'Gate open.',
   stillMeasured: (missing: string): string => `Still to be measured: ${missing}.`,
-  withoutLimit: (names: string): string => `No limit is typed for: ${names}. Without one it decides nothing.`,
   gateHeld: '✓ Gate held.',
   insideTheirLimits: (measures: string): string =>
     `${measures} are inside their limits. Clean and close: the rest is not required.`,

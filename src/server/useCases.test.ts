@@ -47,7 +47,7 @@ test('a demo laid out on any day shows the same: jobs due, one late, one machine
   const lastMinute = new Date('2026-12-31T23:59:30Z')
   const other = await database.laidOutAt(lastMinute, 'inspector', firstPages)
   await database.as('inspector', async (context) => {
-    const here = await firstPages(context)
+    const here = await firstPages({ ...context, now: () => database.at })
     expect(other.pages).toEqual(here.pages)
     const { today, jobs, machines, gauges } = here.floor
     const dueIn = jobs.flatMap(({ returnBy }) => (returnBy === null ? [] : daysBetween(today, returnBy)))

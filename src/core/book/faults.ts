@@ -1,4 +1,5 @@
 import { limitsOfSize } from '../fit/sizeClass'
+import { crossing } from '../limit/crossed'
 import type { Limit } from '../limit/limit'
 import { givesOf, quantityOfValue } from '../method/gives'
 import { wearsTowards } from '../method/method'
@@ -10,6 +11,7 @@ import type { BookFaultAt, NeverGiven } from './bookFault'
 import type { Characteristic, LimitBook } from './bookSchema'
 import { evaluationOrder } from './dependencies'
 import { referenceFaults, twice } from './references'
+import { takesOffToNew } from './takesOff'
 
 /** Whether earlier overhauls say what a characteristic was, so that its wear can be counted from that. */
 export type HasHistory = (characteristic: string) => boolean
@@ -72,17 +74,19 @@ export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory):
   book.characteristics.forEach(({ limits, method, showTo }, at) => {
     const path = ['characteristics', at, 'limits']
     const read: ReadOf = ({ judges }) => ({ kind: quantityOfValue(method, judges), showTo })
-    faults.push(...crossedLimits(limits, path, read), ...unitsThatDisagree(limits, path, read))
+    faults.push(...crossedFaults(limits, path, read), ...unitsThatDisagree(limits, path, read))
   })
   book.fits.forEach(({ limits, showTo }, at) => {
     const path = ['fits', at, 'limits']
     const read: ReadOf = () => ({ kind: 'length', showTo })
-    faults.push(...crossedLimits(limits, path, read), ...unitsThatDisagree(limits, path, read))
+    faults.push(...crossedFaults(limits, path, read), ...unitsThatDisagree(limits, path, read))
   })
   book.parts.forEach((part, at) => {
-    part.routes.forEach(({ sizeAfter }, place) => {
+    part.routes.forEach((route, place) => {
+      const { sizeAfter } = route
       const path = ['parts', at, 'routes', place, 'sizeAfter']
       if (sizeAfter && sizeAfter.leastMm > sizeAfter.greatestMm) faults.push({ path, fault: { code: 'routeSizesSwapped' } })
+      if (takesOffToNew(route, book)) faults.push({ path, fault: { code: 'takesOffToNew' } })
       const cut = sizeAfter && find(sizeAfter.characteristic)
       if (cut && cut.part !== part.id)
         faults.push({ path: [...path, 'characteristic'], fault: { code: 'routeToNowhere', characteristic: cut.id } })
@@ -120,16 +124,10 @@ function unitsThatDisagree(limits: readonly Limit[], path: BookFaultAt['path'], 
   )
 }
 
-const isSamePlace = (a: Limit['at'], b: Limit['at']): boolean => a?.station === b?.station && a?.direction === b?.direction
-
-/** Upper and lower limits on the same value between which nothing lies. */
-function crossedLimits(limits: readonly Limit[], path: BookFaultAt['path'], read: ReadOf): BookFaultAt[] {
+/** Upper and lower limits between which nothing lies. */
+function crossedFaults(limits: readonly Limit[], path: BookFaultAt['path'], read: ReadOf): BookFaultAt[] {
   return limits.flatMap((lower, at) => {
-    if (lower.side !== 'lower') return []
-    const upper = limits.find(
-      ({ judges, side, wear, at: place }) =>
-        side === 'upper' && judges === lower.judges && isSamePlace(place, lower.at) && lower.wear > wear,
-    )
+    const upper = crossing(limits, lower)
     if (!upper) return []
     const fault = { code: 'limitsCrossed', least: lower.wear, most: upper.wear, quantity: read(lower).kind } as const
     return [{ path: [...path, at, 'wear'], fault }]

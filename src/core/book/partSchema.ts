@@ -3,13 +3,21 @@ import { idSchema, nameSchema, onlySchema, sourceSchema } from '../base/idSchema
 
 const positiveMm = z.number().gt(0).max(100_000)
 
+/**
+ * What a route does to what it mends: takes off (grinding, boring, polishing, dressing, honing, lapping, scraping), builds up
+ * (spraying, welding, plating), renews (a new lining, bush or sleeve, the other side), or refits (cleaned, set, shimmed, balanced).
+ */
+export const routeEffects = ['takesOff', 'buildsUp', 'renews', 'refits'] as const
+
 /** A way to bring a part back. */
 const routeSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   /** Characteristics it brings back. */
   mends: z.array(idSchema).min(1),
-  /** Sizes it may leave, where the route cuts; null where it rebuilds the surface. */
+  /** Left out in books from before it was asked: such a route restores no size. */
+  effect: z.enum(routeEffects).optional(),
+  /** Sizes it may leave; null where it leaves the size of a new one, or changes none. */
   sizeAfter: z
     .strictObject({
       characteristic: idSchema,

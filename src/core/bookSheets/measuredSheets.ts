@@ -197,6 +197,7 @@ export const measuredSheets: readonly Sheet[] = [
       column('id', text()),
       column('name', text()),
       column('mends', list([])),
+      column('effect', text()),
       column('sizeAfter.characteristic', text()),
       column('sizeAfter.leastMm', figure(), 'sizeAfter.least'),
       column('sizeAfter.greatestMm', figure(), 'sizeAfter.greatest'),

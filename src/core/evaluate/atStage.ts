@@ -60,6 +60,8 @@ export function judge(fixed: Index, taken: Taken, characteristic: Characteristic
       earlier: stage === 'asFound' ? (fixed.earlier.lines.get(id) ?? NO_LINES) : null,
       leftBefore: fixed.earlier.lastLeft.get(id)?.reductions ?? null,
       sisters: (judges) => fixed.earlier.spreadOf(characteristic, judges),
+      routesChosen: fixed.routesChosen.get(characteristic.part) ?? NO_ROUTES,
+      isWorked: taken.later.afterWork.has(id),
       now: job,
       policy: job.policy,
     }),
@@ -68,6 +70,7 @@ export function judge(fixed: Index, taken: Taken, characteristic: Characteristic
 }
 
 const NO_LINES: LinesByValue = new Map()
+const NO_ROUTES: ReadonlySet<string> = new Set()
 
 /** Everything that follows for a fit at one stage. */
 function judgeFit(fixed: Index, taken: Taken, fit: FitSpec, stage: Stage): FitMeasured {

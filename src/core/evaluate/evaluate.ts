@@ -13,7 +13,8 @@ import { boundTo, lookedAtBy, togetherWith } from '../verdict/together'
 import { changesOf, fitResult, judge, routesAt, setAt, stagesOf, type Taken } from './atStage'
 import { type CrossCheckResult, crossCheckOf } from './crossChecks'
 import { type Way, waysToMend } from './fits/ways'
-import { asGateMeasurement, judgePart } from './judgePart'
+import { gateMeasurementOf } from './gateMeasurement'
+import { judgePart } from './judgePart'
 import { laterSetsOf, laterSetsWith } from './laterStages'
 import { characteristicAt, type Index, indexRecord, mustGet, reduceBy, withEntries } from './recordIndex'
 import type { CharacteristicResult, FitResult, Measured, Results } from './results'
@@ -81,7 +82,7 @@ export function startEvaluation(record: InspectionRecord): Evaluation {
  */
 export function carryEvaluation(from: InspectionRecord, to: InspectionRecord, characteristics: ReadonlySet<string>): void {
   const known = evaluations.get(from)
-  if (!known || evaluations.has(to) || from.book !== to.book) return
+  if (!known || evaluations.has(to) || from.book !== to.book || !sameDecisions(from, to)) return
   const readings = to.job.readings.filter(({ characteristic }) => characteristics.has(characteristic))
   let carried = from.job.entries.length === to.job.entries.length ? known : known.noting(to)
   for (const stage of stages)
@@ -89,6 +90,9 @@ export function carryEvaluation(from: InspectionRecord, to: InspectionRecord, ch
       carried = carried.with(characteristic, standing, stage)
   evaluations.set(to, carried)
 }
+
+/** What was decided says which route a part was worked by. Decisions are only added to. */
+const sameDecisions = (from: InspectionRecord, to: InspectionRecord): boolean => from.decisions.length === to.decisions.length
 
 /** What is to be done at the job's level; only a gate makes it depend on what was measured. */
 export const scopeOfRecord = (record: InspectionRecord): Scope =>
@@ -207,35 +211,6 @@ function settle(
     ({ id }) => isAffected(id),
     (characteristic) => judge(fixed, taken, characteristic, 'asFound'),
   )
-  const level = levelOf(book, job.level)
-  // In the order of the book, so that the reasons come in the same order whatever the gate lists first.
-  const gateMeasures = book.characteristics.filter(({ id }) => level?.gate?.measures.includes(id)).map(({ id }) => id)
-  const scope =
-    before && !gateMeasures.some(isAffected)
-      ? before.scope
-      : scopeOf(
-          book,
-          job.level,
-          gateOutcome(
-            level,
-            gateMeasures.map((id) => asGateMeasurement(measured[fixed.index.get(id) ?? -1]?.())),
-          ),
-        )
-  const rescoped = before === null || !sameScope(before.scope, scope)
-  const needs =
-    rescoped || by === 'entries' ? book.characteristics.map(({ id }) => needOf(book, scope, fixed.planned, id)) : before.needs
-
-  const characteristics = replaced(
-    before?.characteristics,
-    book.characteristics,
-    ({ id }, index) => isAffected(id) || before?.needs[index] !== needs[index],
-    (characteristic, index): CharacteristicResult => ({
-      ...(measured[index] as Cell<Measured>)(),
-      need: needs[index] as Need,
-      stages: stagesOf(fixed, taken, characteristic),
-      changes: changesOf(fixed, taken, characteristic),
-    }),
-  )
   const fits = replaced(
     before?.fits,
     book.fits,
@@ -257,6 +232,35 @@ function settle(
         }),
         closing.quantity,
       ),
+  )
+  const level = levelOf(book, job.level)
+  // In the order of the book, so that the reasons come in the same order whatever the gate lists first.
+  const gateMeasures = book.characteristics.filter(({ id }) => level?.gate?.measures.includes(id)).map(({ id }) => id)
+  const scope =
+    before && gateMeasures.length === 0
+      ? before.scope
+      : scopeOf(
+          book,
+          job.level,
+          gateOutcome(
+            level,
+            gateMeasures.map((id) => gateMeasurementOf(fixed, taken, id, new Set(gateMeasures), { measured, fits, closings })),
+          ),
+        )
+  const rescoped = before === null || !sameScope(before.scope, scope)
+  const needs =
+    rescoped || by === 'entries' ? book.characteristics.map(({ id }) => needOf(book, scope, fixed.planned, id)) : before.needs
+
+  const characteristics = replaced(
+    before?.characteristics,
+    book.characteristics,
+    ({ id }, index) => isAffected(id) || before?.needs[index] !== needs[index],
+    (characteristic, index): CharacteristicResult => ({
+      ...(measured[index] as Cell<Measured>)(),
+      need: needs[index] as Need,
+      stages: stagesOf(fixed, taken, characteristic),
+      changes: changesOf(fixed, taken, characteristic),
+    }),
   )
   const partsAffected = affected === 'all' || by === 'entries' || rescoped ? null : partsReading(fixed, affected)
   const judged = replaced(

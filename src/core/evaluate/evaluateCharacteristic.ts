@@ -23,6 +23,7 @@ import { rateOf, type WearRate } from '../trend/wearLine'
 import { limitVote, strongestLevelOf } from '../verdict/limitVote'
 import { type Mending, mendingOf, type RouteContext } from '../verdict/mending'
 import { byStrength, spanOf, verdictOf } from '../verdict/partVerdict'
+import { heldLimits, unheldLimits } from '../verdict/reuseRequires'
 import {
   type ForecastFacts,
   type InformationCode,
@@ -51,6 +52,10 @@ export interface CharacteristicInput {
   /** How the last overhaul left this part; null where none measured it. */
   readonly leftBefore: Reductions | null
   readonly sisters: (judges: ReductionName) => SisterSpread | null
+  /** Routes of the part that were decided on. */
+  readonly routesChosen: ReadonlySet<string>
+  /** It was measured after the work. */
+  readonly isWorked: boolean
   readonly now: { readonly overhaul: string; readonly date: string; readonly runningHours: number; readonly mustRunHours: number }
   readonly policy: Policy
 }
@@ -109,7 +114,21 @@ const JUDGES_SIZE: ReadonlySet<ReductionName> = new Set(['maximum', 'minimum', '
  * plain limit and within a step. Since then it has worn, and no book says how far it may from there: it is held.
  */
 function stepOfWork(input: CharacteristicInput, limit: Limit, reductions: Reductions) {
-  if (input.stage !== 'asFound') return stepWorkedTo(input, limit, reductions)
+  if (input.stage !== 'asFound') {
+    const worked = stepWorkedTo(input, limit, reductions)
+    if (!worked) return null
+    // Chosen, and measured after the work, it stands in its step. Work that nobody chose may not have been what it seems, and
+    // a size that nobody worked to is just a worn size that happens to lie there.
+    const isChosen = input.routesChosen.has(worked.route.id)
+    return isChosen || input.isWorked || stepLeftIn(input, limit)
+      ? { ...worked, surely: worked.surely && isChosen && input.isWorked }
+      : null
+  }
+  return stepLeftIn(input, limit)
+}
+
+/** The step in which the last overhaul left it, beyond its plain limit; null where it left it in none. */
+function stepLeftIn(input: CharacteristicInput, limit: Limit) {
   const before = input.leftBefore
   if (!before || gradeSpan(before.values[limit.judges] ?? null, limit).mild === 0) return null
   const left = stepWorkedTo(input, limit, before)
@@ -191,24 +210,30 @@ function votesOf(
   const { characteristic, part, set, stage, routes } = input
   const { method } = characteristic
   const mending = (limit: Limit): Mending => mendingOf(part, { kind: 'characteristic', id: characteristic.id, limit }, routes)
-  const ways = new Map(limits.map(({ limit }) => [limit.id, mending(limit)] as const))
+  // What a method asks by itself stands in no book, and is never typed.
+  const held = new Set<Limit>(heldLimits(characteristic))
+  const judging = limits.filter(({ limit }) => limit.id === ASKED || held.has(limit))
+  const ways = new Map(judging.map(({ limit }) => [limit.id, mending(limit)] as const))
   const wayOf = (limit: Limit): Mending => ways.get(limit.id) ?? mending(limit)
-  const open = openLimitVotes(characteristic.id, stage, openLimits(characteristic), mending)
-  const strongestOfAll = open.reduce((most, { strong }) => strongest(most, strong), strongestOf(limits, wayOf))
+  const open = [
+    ...openLimitVotes(characteristic.id, stage, openLimits(characteristic), mending),
+    ...unheldLimits(characteristic, characteristic.safety, stage),
+  ]
+  const strongestOfAll = open.reduce((most, { strong }) => strongest(most, strong), strongestOf(judging, wayOf))
   // What is measured besides settles what it settles: its limits leave open what only the marked places could tell.
   const cannot = cannotVotes(input, set.taken.length === 0 ? strongestOfAll : 'reuse')
   if (set.taken.length === 0 && method.kind !== 'computed') {
     if (cannot.length > 0) return cannot
     return characteristic.asLeftOnly && stage === 'asFound'
-      ? [information(characteristic, stage, 'asLeftOnly')]
-      : [notMeasuredVote(input, strongestOfAll)]
+      ? [information(characteristic, stage, 'asLeftOnly'), ...open]
+      : [notMeasuredVote(input, strongestOfAll), ...open]
   }
   const settled = new Set([...set.cannot, ...set.notApplicable, ...set.taken.map(slotKey)])
   const missing = slotsOf(method)
     .filter((slot) => !settled.has(slotKey(slot)))
     .map((slot): Missing => ({ code: 'slot', slot }))
   const readingSteps = set.taken.map((taken): TraceStep => readingStep(characteristic, taken))
-  const votes = limits.map((outcome) => {
+  const votes = judging.map((outcome) => {
     const quantity = quantityOfValue(method, outcome.limit.judges)
     const never = outcome.value === null ? neverGiven(characteristic, outcome.limit.judges, hasBase(input)) : null
     return limitVote({
@@ -228,7 +253,7 @@ function votesOf(
     ...votes,
     ...open,
     ...cannot,
-    ...limits.flatMap((outcome) => forecastVote(input, outcome, trends, wayOf(outcome.limit)) ?? []),
+    ...judging.flatMap((outcome) => forecastVote(input, outcome, trends, wayOf(outcome.limit)) ?? []),
     ...faultVotes(input, reductions, openTo(votes)),
     ...(limits.length === 0 && open.length === 0 ? [information(characteristic, stage, informationCode(characteristic))] : []),
   ]
@@ -280,10 +305,7 @@ const notMeasuredVote = ({ characteristic: { id }, stage }: CharacteristicInput,
   })
 
 /** Why a value without a limit judges nothing. */
-function informationCode({ changes = [], wants }: Characteristic): InformationCode {
-  if (changes.length > 0) return 'byChange'
-  return wants !== undefined && wants.length > 0 ? 'noLimitTyped' : 'nothingJudges'
-}
+const informationCode = ({ changes = [] }: Characteristic): InformationCode => (changes.length > 0 ? 'byChange' : 'nothingJudges')
 
 const information = ({ id }: Characteristic, stage: Stage, code: InformationCode): Vote =>
   vote({ rule: 'information', code, facts: NONE, stage, subject: id, mild: 'reuse', strong: 'reuse' })

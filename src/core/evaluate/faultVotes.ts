@@ -14,6 +14,8 @@ const ruleOf: Readonly<Record<MethodFault['code'], FaultRule>> = {
   repeatsNotFigures: 'repeats',
   noGauge: 'gauge',
   otherGauge: 'gauge',
+  beyondRange: 'gauge',
+  lapsed: 'gauge',
   notUnderstood: 'gauge',
   outsideStripScale: 'stripScale',
   shimsUnequal: 'shims',

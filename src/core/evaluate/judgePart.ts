@@ -1,22 +1,20 @@
-import type { Characteristic, FitSpec, Part } from '../book/bookSchema'
+import type { FitSpec, Part } from '../book/bookSchema'
 import { sidesOf, stripOf } from '../fit/kinds'
-import { slotOf } from '../method/slot'
-import type { PlaceOf, Where } from '../method/where'
 import type { Stage } from '../record/stage'
 import { type LaterStage, laterStages } from '../record/stage'
-import type { GateMeasurement } from '../scope/gate'
 import type { Need, Scope } from '../scope/need'
 import { findingVotes } from '../verdict/findingVote'
 import { mendingOf, type RouteContext } from '../verdict/mending'
 import type { PartResult } from '../verdict/partVerdict'
-import { partVerdict, spanOf } from '../verdict/partVerdict'
+import { partVerdict } from '../verdict/partVerdict'
+import { nothingKnown, tells } from '../verdict/reuseRequires'
 import { serviceVotes } from '../verdict/serviceVote'
-import { NONE, type Vote, vote } from '../verdict/vote'
+import { type Vote, vote } from '../verdict/vote'
 import { changeVote } from './changes'
 import { type CrossCheckResult, crossCheckVote } from './crossChecks'
 import { unsaidVotes } from './openLimitVotes'
 import { characteristicAt, type Index } from './recordIndex'
-import type { CharacteristicResult, FitResult, Measured } from './results'
+import type { CharacteristicResult, FitResult } from './results'
 
 export interface PartInput {
   readonly scope: Scope
@@ -35,7 +33,10 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
   const { book } = fixed.record
   const own = (fixed.ofPart.get(part.id) ?? []).flatMap((index) => input.characteristicAt(index) ?? [])
   const needOfId = (id: string) => input.needAt(fixed.index.get(id) ?? -1)
-  const isNeeded = (fit: FitSpec): boolean => sidesOf(fit).every((id) => needOfId(id) === 'required')
+  // What the level leaves out and was measured all the same tells what it tells.
+  const isThere = (id: string): boolean =>
+    needOfId(id) === 'required' || (input.characteristicAt(fixed.index.get(id) ?? -1)?.readings.length ?? 0) > 0
+  const isNeeded = (fit: FitSpec): boolean => sidesOf(fit).every(isThere)
   // What the level leaves out and nobody has measured says nothing about the part.
   const counting = own.filter(({ need, readings }) => need === 'required' || readings.length > 0)
   const votes = counting.flatMap((result) => [...result.votes, ...changeVotes(fixed, part, result, 'asFound', routes)])
@@ -70,18 +71,8 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
   const need = isNeededPart ? 'required' : pending ? 'ifGateFails' : 'notRequired'
   const leftOut = left.length > 0 || !isNeededPart ? [leftOutVote(scope, pending)] : []
   const found = [...said, ...service, ...leftOut]
-  // A size or a fit whose limits nobody has typed yet tells nothing of the part, read or not.
-  const unjudged = new Set([
-    ...own.flatMap(({ id }) => (wantsItsLimits(characteristicAt(fixed, id)) ? [id] : [])),
-    ...book.fits.flatMap((fit) => (wantsItsLimits(fit) ? [fit.id] : [])),
-  ])
-  const isUnjudged = ({ subject, strong }: Vote): boolean => subject !== null && unjudged.has(subject) && strong === 'reuse'
   return {
-    ...partVerdict(
-      part,
-      found.some((one) => tells(one) && !isUnjudged(one)) ? found : [...found, nothingKnownVote()],
-      laterVotes(fixed, part, own, ownFits, routes),
-    ),
+    ...partVerdict(part, found.some(tells) ? found : [...found, nothingKnown()], laterVotes(fixed, part, own, ownFits, routes)),
     need,
   }
 }
@@ -104,7 +95,14 @@ const laterVotes = (
     return votes.length > 0 ? [{ stage, votes }] : []
   })
 
-function changeVotes(fixed: Index, part: Part, { id, changes }: CharacteristicResult, to: Stage, routes: RouteContext): Vote[] {
+/** What its changes say of the part at a stage. */
+export function changeVotes(
+  fixed: Index,
+  part: Part,
+  { id, changes }: Pick<CharacteristicResult, 'id' | 'changes'>,
+  to: Stage,
+  routes: RouteContext,
+): Vote[] {
   const characteristic = characteristicAt(fixed, id)
   return changes
     .filter(({ limit }) => limit.to === to)
@@ -113,24 +111,6 @@ function changeVotes(fixed: Index, part: Part, { id, changes }: CharacteristicRe
       return changeVote(outcome, characteristic, mending) ?? []
     })
 }
-
-/** A service rule that is not due says nothing of the part as it lies there. */
-const tells = ({ rule, code, strong }: Vote): boolean => rule !== 'service' || strong !== 'reuse' || code === 'notDisturbed'
-
-/** A composed book says which limits it wants, if none of them; a part is judged by none before one is typed. */
-const wantsItsLimits = (of: Characteristic | FitSpec): boolean =>
-  of.wants !== undefined && of.limits.length === 0 && (!('changes' in of) || (of.changes ?? []).length === 0)
-
-/** Nothing measures it and nobody has looked at it: nothing is known of it. */
-const nothingKnownVote = (): Vote =>
-  vote({
-    rule: 'nothingKnown',
-    code: 'nothingKnown',
-    facts: NONE,
-    mild: 'reuse',
-    strong: 'replace',
-    settledBy: { code: 'look' },
-  })
 
 function leftOutVote(scope: Scope, pending: boolean): Vote {
   const gate = scope.gate
@@ -142,26 +122,4 @@ function leftOutVote(scope: Scope, pending: boolean): Vote {
     strong: pending ? 'replace' : 'reuse',
     settledBy: pending && gate?.kind === 'open' ? { code: 'gate', missing: gate.missing } : null,
   })
-}
-
-/** What decides the gate, strongest first: what was measured. What is foretold stands beside it. */
-export const gateVotes = ({ votes }: Measured): readonly Vote[] => votes.filter(({ rule }) => rule !== 'forecast')
-
-/** What the gate looks at: the span of a measurement, and the one reading that a failing value was taken from. */
-export function asGateMeasurement(result: Measured | undefined): GateMeasurement {
-  if (!result) throw new Error('a gate measures a characteristic that its book does not have')
-  const votes = gateVotes(result)
-  // What wants a limit and has none lets no gate hold, however it was read; what is for information only decides nothing.
-  const decides = votes.some((vote) => !(vote.rule === 'information' && vote.code === 'noLimitTyped'))
-  const { mild, strong } = decides ? spanOf(votes) : { mild: 'reuse' as const, strong: 'replace' as const }
-  const failing = result.limits.find(({ grade }) => grade.mild > 0)?.value ?? null
-  const read = failing ? result.readings.filter((reading) => isIn(failing.where, reading)) : []
-  const reading = read.length === 1 ? read[0] : undefined
-  return { id: result.id, mild, strong, reading: reading ? { text: reading.text, slot: slotOf(reading) } : null }
-}
-
-/** Whether a value lies at the place of a reading. */
-function isIn(where: Where, { station, direction }: PlaceOf): boolean {
-  const places = where.code === 'place' ? [where] : where.code === 'places' ? where.places : []
-  return places.some((place) => place.station === station && place.direction === direction)
 }

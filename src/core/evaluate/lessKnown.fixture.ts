@@ -1,6 +1,8 @@
 /** Less known is never milder: how a record is made to know less, and what must be so then. */
 
 import { type Random, randomFrom } from '../base/random.fixture'
+import { crossedLimits } from '../limit/crossed'
+import type { Limit } from '../limit/limit'
 import { formAt, type Slot } from '../method/layout'
 import { type Disposition, dispositionRank } from '../policy/disposition'
 import { anyRecord } from '../record/anyRecord.fixture'
@@ -78,10 +80,8 @@ export function lessKnownIsMilder(seed: number): string | null {
   return null
 }
 
-type Limited = InspectionRecord['book']['characteristics'][number]['limits'][number]
-
 /** A limit that every value is so much further past. */
-const tighter = <L extends Pick<Limited, 'side' | 'plan' | 'wear'>>(limit: L, by: number): L => {
+const tighter = <L extends Pick<Limit, 'side' | 'plan' | 'wear'>>(limit: L, by: number): L => {
   const moved = (bound: number): number => Number((limit.side === 'upper' ? bound - by : bound + by).toFixed(6))
   return { ...limit, wear: moved(limit.wear), plan: limit.plan === null ? null : moved(limit.plan) }
 }
@@ -95,15 +95,20 @@ export function furtherPastIsNeverMilder(seed: number): string | null {
   const record = { ...made, history: [] }
   const random = randomFrom(seed ^ 0x9e3779b9)
   const by = (): number => (random.chance(0.3) ? 0 : 0.01 * random.integer(random.chance(0.3) ? 300 : 12))
+  // Drawn in until nothing could lie between them they would judge nothing any more.
+  const drawnIn = <L extends Limit>(limits: readonly L[]): L[] => {
+    const drawn = limits.map((limit) => tighter(limit, by()))
+    return crossedLimits(drawn).size > 0 ? [...limits] : drawn
+  }
   const further: InspectionRecord = {
     ...record,
     book: {
       ...record.book,
       characteristics: record.book.characteristics.map((one) => ({
         ...one,
-        limits: one.limits.map((limit) => tighter(limit, by())),
+        limits: drawnIn(one.limits),
       })),
-      fits: record.book.fits.map((fit) => ({ ...fit, limits: fit.limits.map((limit) => tighter(limit, by())) })),
+      fits: record.book.fits.map((fit) => ({ ...fit, limits: drawnIn(fit.limits) })),
     },
   }
   const after = spansOf(further)

@@ -1,5 +1,6 @@
 import type { Characteristic, Part } from '../book/bookSchema'
 import { dependentsOf, evaluationOrder } from '../book/dependencies'
+import { setsBothWays } from '../book/setsBothWays'
 import { readBy, sidesOf } from '../fit/kinds'
 import type { Gauge } from '../gauge/gauge'
 import { guardFactorOf } from '../limit/conformity'
@@ -39,6 +40,8 @@ export interface Index {
   readonly earlier: EarlierOverhauls
   readonly noted: NotesState
   readonly planned: ReadonlySet<string>
+  /** Routes by which a part is reconditioned, as it was decided last; where none was named, any that it has. */
+  readonly routesChosen: ReadonlyMap<string, ReadonlySet<string>>
 }
 
 export function characteristicAt(fixed: Index, id: string): Characteristic {
@@ -47,7 +50,14 @@ export function characteristicAt(fixed: Index, id: string): Characteristic {
   return found
 }
 
-export function indexRecord(record: InspectionRecord): Index {
+/** The record as it is judged: a set is one, whichever of its parts says so. */
+const asJudged = (record: InspectionRecord): InspectionRecord => {
+  const book = setsBothWays(record.book)
+  return book === record.book ? record : { ...record, book }
+}
+
+export function indexRecord(given: InspectionRecord): Index {
+  const record = asJudged(given)
   const { book, job } = record
   const { order } = evaluationOrder(book.characteristics)
   const gauges = gaugesById(record.gauges)
@@ -121,11 +131,23 @@ export function indexRecord(record: InspectionRecord): Index {
     earlier: earlierOverhauls(record, order, gauges),
     noted,
     planned: new Set(noted.planned.keys()),
+    routesChosen: routesChosen(record),
   }
 }
 
+function routesChosen({ book, decisions }: InspectionRecord): ReadonlyMap<string, ReadonlySet<string>> {
+  const chosen = new Map<string, ReadonlySet<string>>()
+  const parts = new Map(book.parts.map((part) => [part.id, part]))
+  for (const { part, decided, route } of decisions) {
+    const all = parts.get(part)?.routes.map(({ id }) => id) ?? []
+    chosen.set(part, new Set(decided !== 'recondition' ? [] : route === undefined ? all : [route]))
+  }
+  return chosen
+}
+
 /** The same for the record with other entries and the same book. */
-export function withEntries(fixed: Index, record: InspectionRecord): Index {
+export function withEntries(fixed: Index, given: InspectionRecord): Index {
+  const record = asJudged(given)
   const noted = foldNotes(record.book, record.job.entries)
   return { ...fixed, record, noted, planned: new Set(noted.planned.keys()) }
 }

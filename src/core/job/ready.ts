@@ -1,4 +1,5 @@
 import type { Results } from '../evaluate/results'
+import { sidesOf } from '../fit/kinds'
 import { foldNotes } from '../notes/fold'
 import { type NotesState, standingFindings } from '../notes/state'
 import { isSettled, jobSteps, type StageCount, stageCounts } from '../notes/steps'
@@ -7,6 +8,7 @@ import type { InspectionRecord } from '../record/recordSchema'
 import type { LaterStage } from '../record/stage'
 import { levelsInPlay } from '../scope/need'
 import type { PartResult } from '../verdict/partVerdict'
+import { isUnheld } from '../verdict/reuseRequires'
 import type { Vote } from '../verdict/vote'
 import type { Step } from './orderOfWork'
 import { standingDecisions } from './progress'
@@ -24,12 +26,16 @@ export type Block =
   | { readonly code: 'undecided'; readonly parts: readonly string[] }
   | { readonly code: 'stillInside'; readonly things: readonly { readonly name: string; readonly count: number }[] }
   | { readonly code: 'leftBeyond'; readonly left: LeftBeyond }
+  /** Limits of what may hurt somebody, which wait for their page or for a second person. */
+  | { readonly code: 'safetyWaits'; readonly because: readonly Vote[] }
 
 /** What the level requires and is not done. */
 export type Exception =
   | { readonly code: 'notDone'; readonly step: string }
   | { readonly code: 'notConfirmed'; readonly step: Step }
   | { readonly code: 'notMeasuredAsLeft'; readonly characteristic: string }
+  /** A limit that is wanted and judges nothing. */
+  | { readonly code: 'limitNotHeld'; readonly because: Vote }
 
 /** What keeps a job from being sent and signed, and what may go on the report with a reason. */
 export interface Readiness {
@@ -44,6 +50,7 @@ export interface Readiness {
 export function readiness(record: InspectionRecord, results: Results, confirmed: ReadonlySet<Step>): Readiness {
   const noted = foldNotes(record.book, record.job.entries)
   const left = leftBeyond(results)
+  const { waiting, listed } = limitsNotHeld(record, results)
   const mayBeKept = record.job.policy.schools?.inDoubt === 'keep'
   const inside = stillInside(noted).map(({ name, inside: count }) => ({ name, count }))
   return {
@@ -51,15 +58,28 @@ export function readiness(record: InspectionRecord, results: Results, confirmed:
       ...(isEmpty(record, noted) ? [{ code: 'nothingThere' } as const] : []),
       ...undecided(record, results),
       ...(inside.length === 0 ? [] : [{ code: 'stillInside', things: inside } as const]),
+      ...(waiting.length === 0 ? [] : [{ code: 'safetyWaits', because: waiting } as const]),
       ...(mayBeKept ? [] : left.map((of): Block => ({ code: 'leftBeyond', left: of }))),
     ],
     exceptions: [
       ...notDone(record, results, noted),
       ...notConfirmed(record, results, noted, confirmed),
       ...notMeasuredAsLeft(record, results),
+      ...listed.map((because): Exception => ({ code: 'limitNotHeld', because })),
     ],
     leftBeyond: mayBeKept ? left : [],
   }
+}
+
+/** Limits that are wanted and judge nothing, of the parts that are needed: listed on the report; of what may hurt somebody it waits. */
+function limitsNotHeld({ book }: InspectionRecord, { parts }: Results) {
+  const safety = new Set(book.characteristics.flatMap(({ id, safety: marked }) => (marked ? [id] : [])))
+  const isSafety = (id: string | null): boolean =>
+    safety.has(id ?? '') || book.fits.some((fit) => fit.id === id && sidesOf(fit).some((side) => safety.has(side)))
+  const open = parts
+    .filter(({ need }) => need === 'required')
+    .flatMap(({ votes }) => votes.filter((vote) => vote.stage === 'asFound' && isUnheld(vote)))
+  return { waiting: open.filter(({ subject }) => isSafety(subject)), listed: open }
 }
 
 const isEmpty = ({ book, job }: InspectionRecord, noted: NotesState): boolean =>

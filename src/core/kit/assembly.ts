@@ -1,5 +1,6 @@
 /** What a ready-made assembly of the kit is written in: everything such a thing has, whoever made it, and no number of a maker. */
 
+import type { Route } from '../book/bookSchema'
 import type { InspectionLevel } from '../book/procedureSchema'
 import type { ProcedureStage } from '../book/procedureStages'
 import type { FindingKind, HandTestKind, Severity } from '../condition/findingKinds'
@@ -43,7 +44,12 @@ export interface KitPart extends Piece {
   readonly asks?: 'thickness' | 'bearing' | 'seal' | 'thread'
   readonly form?: 'round' | 'flat'
   /** Ways to bring it back, each with the measurements it mends. */
-  readonly routes?: readonly { readonly name: string; readonly mends: readonly string[]; readonly restores?: readonly string[] }[]
+  readonly routes?: readonly {
+    readonly name: string
+    readonly effect: NonNullable<Route['effect']>
+    readonly mends: readonly string[]
+    readonly restores?: readonly string[]
+  }[]
 }
 
 /** Something measured. Its set-up is answered as a person would: `{question}` stands for an answer, `@id` for another measurement. */

@@ -154,6 +154,7 @@ class Instance {
         id: slug(route.name),
         name: route.name,
         mends: route.mends.map(this.id),
+        effect: route.effect,
         sizeAfter: null,
         ...(route.restores ? { restores: [...route.restores] } : {}),
         cost: null,

@@ -146,7 +146,7 @@ export type MethodFault =
     }
   | { readonly code: 'repeatsNotFigures'; readonly at: PlaceOf; readonly limitValue: number }
   | { readonly code: 'noGauge'; readonly slots: readonly Slot[] }
-  | { readonly code: 'otherGauge'; readonly slots: readonly Slot[] }
+  | { readonly code: 'otherGauge' | 'beyondRange' | 'lapsed'; readonly slots: readonly Slot[] }
   | { readonly code: 'notUnderstood'; readonly slots: readonly Slot[] }
   | { readonly code: 'outsideStripScale'; readonly places: readonly PlaceOf[] }
   | { readonly code: 'shimsUnequal'; readonly range: number; readonly limitValue: number }

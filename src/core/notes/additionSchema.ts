@@ -4,6 +4,7 @@ import { z } from 'zod'
 import type { Frozen } from '../base/frozen'
 import { idSchema, nameSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
+import { routeEffects } from '../book/partSchema'
 import { gaugeKinds } from '../gauge/gaugeKinds'
 import { figureText, page, typedDocumentSchema } from './typedSchema'
 
@@ -37,6 +38,10 @@ const routeSchema = z.strictObject({
   name: nameSchema,
   /** Measurements it brings back. */
   mends: z.array(idSchema).min(1, asIssue('nameWhatItMends')).max(40),
+  /** What it does; left out where it was added before that was asked. */
+  effect: z.enum(routeEffects).optional(),
+  /** The size it leaves of the one measurement it works on, with what must come off at least to clean up; left out: none is named. */
+  leaves: z.strictObject({ of: idSchema, least: figureText, greatest: figureText, cleanUp: figureText }).optional(),
   /** Null where nobody knows yet. */
   cost: z.number().min(0).max(1e9).nullable(),
   days: z.number().min(0).max(1e5).nullable(),

@@ -73,11 +73,15 @@ const seat: AdditionOf<'fit'> = {
   mate: { kind: 'bearingOnShaft', sides: { seat: journal.id }, figures: { boreMm: '60' }, choices: { tolerance: 'normal' } },
   mendOn: journal.part,
 }
+const LEAVES = { of: bore.id, least: '160.02', greatest: '160.3 mm', cleanUp: '0.01' }
+const NEW_SIZE = { least: String(journal.new?.lower ?? 0), greatest: String(journal.new?.upper ?? 0) }
 const route: AdditionOf<'route'> = {
   of: 'route',
   part: bore.part,
   name: 'Hone by hand',
   mends: [bore.id],
+  effect: 'takesOff',
+  leaves: LEAVES,
   cost: null,
   days: 1,
   source,
@@ -197,6 +201,14 @@ describe('what is added where it is missed', () => {
     ['mending on a part of another fit', { ...fit, mendOn: 'nothing' }, /mended on one of its own parts/],
     ['a name that is taken', { ...fit, name: (machine.fits[0]?.name ?? '').toUpperCase() }, /is there already/],
     ['a route on nothing', { ...route, mends: ['nothing'] }, /not measured/],
+    ['a route that leaves a size of nothing it mends', { ...route, leaves: { ...LEAVES, of: journal.id } }, /not measured/],
+    ['sizes after work the wrong way round', { ...route, leaves: { ...LEAVES, least: '161' } }, /larger than the most/],
+    ['a size after work that is no figure', { ...route, leaves: { ...LEAVES, least: 'about right' } }, /Size after, least/],
+    [
+      'a cut that leaves the size of a new part',
+      { ...route, part: shaft.id, mends: [journal.id], leaves: { ...LEAVES, of: journal.id, ...NEW_SIZE } },
+      /takes off cannot leave/,
+    ],
     ['a rule on no part', { ...rule, part: 'nothing' }, /no part/],
     ['a line of a plan that no level has', { of: 'need', group: 'tools', name: 'Puller', quantity: '' }, /no list to lay out/],
   ]

@@ -1,6 +1,7 @@
 import type { Bare, Coded } from '../base/coded'
 import { err, ok, type Result } from '../base/result'
 import type { Characteristic, FitSpec, LimitBook, Part } from '../book/bookSchema'
+import { takesOffToNew } from '../book/takesOff'
 import type { FitFault } from '../fit/fitKind'
 import { type FitKindName, fitFaults, readBy } from '../fit/kinds'
 import type { Limit } from '../limit/limit'
@@ -37,6 +38,8 @@ export interface AdditionFaults {
   notMeasuredHere: { readonly id: string }
   planAfterWear: { readonly side: 'lower' | 'upper' }
   endsSwapped: Bare
+  sizesSwapped: Bare
+  takesOffToNew: Bare
   fit: { readonly why: FitFault }
   nameTaken: { readonly name: string }
   ruleTwice: { readonly part: string }
@@ -69,8 +72,20 @@ function madeWith(book: LimitBook, added: Added, system: UnitSystem): Result<Lim
       const guarded = book.characteristics.find(({ id: of, safety }) => safety && what.mends.includes(of))
       // What would let a safety-marked part go back is a maker's to say.
       if (guarded && what.source.document.id === OWN_DOCUMENT) return err([{ code: 'ownOnSafety', name: guarded.name }])
-      const { name, mends, cost, days } = what
-      const route = { id, name, mends: [...mends], sizeAfter: null, cost, days, source: sourceOf(what.source) }
+      const { name, mends, effect, cost, days } = what
+      const leaves = sizeAfterOf(book, what, system)
+      if (!leaves.ok) return leaves
+      const route: Part['routes'][number] = {
+        id,
+        name,
+        mends: [...mends],
+        ...(effect === undefined ? {} : { effect }),
+        sizeAfter: leaves.value,
+        cost,
+        days,
+        source: sourceOf(what.source),
+      }
+      if (takesOffToNew(route, book)) return err([{ code: 'takesOffToNew' }])
       return ok(withDocument(withPart(book, part, { routes: [...part.routes, route] }), what.source.document))
     }
     case 'rule': {
@@ -85,6 +100,34 @@ function madeWith(book: LimitBook, added: Added, system: UnitSystem): Result<Lim
     case 'need':
       return withNeed(book, id, what)
   }
+}
+
+/** The sizes a route leaves, as typed; null where it names none. */
+function sizeAfterOf(
+  book: LimitBook,
+  { leaves, mends }: AdditionOf<'route'>,
+  system: UnitSystem,
+): Result<Part['routes'][number]['sizeAfter'], readonly AdditionFault[]> {
+  if (leaves === undefined) return ok(null)
+  const cut = book.characteristics.find(({ id }) => id === leaves.of)
+  if (!cut || !mends.includes(cut.id) || quantityOf(cut.method) !== 'length')
+    return err([{ code: 'notMeasuredHere', id: leaves.of }])
+  const faults: AdditionFault[] = []
+  const read = (text: string, figure: 'leavesLeast' | 'leavesMost' | 'cleanUp'): number => {
+    const parsed = parseInTwoUnits(text, 'length', unitOf('length', system))
+    if (!parsed.ok) faults.push({ code: 'figure', figure, why: parsed.fault })
+    else if (parsed.value.value < 0 || (figure !== 'cleanUp' && parsed.value.value === 0))
+      faults.push({ code: 'figureBeyond', figure })
+    return parsed.ok ? parsed.value.value : 0
+  }
+  const sizeAfter = {
+    characteristic: cut.id,
+    leastMm: read(leaves.least, 'leavesLeast'),
+    greatestMm: read(leaves.greatest, 'leavesMost'),
+    cleanUpMm: read(leaves.cleanUp, 'cleanUp'),
+  }
+  if (faults.length === 0 && sizeAfter.leastMm > sizeAfter.greatestMm) faults.push({ code: 'sizesSwapped' })
+  return faults.length > 0 ? err(faults) : ok(sizeAfter)
 }
 
 const withPart = (book: LimitBook, part: Part, change: Partial<Part>): LimitBook => ({

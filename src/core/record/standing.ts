@@ -2,6 +2,7 @@ import type { Characteristic } from '../book/bookSchema'
 import { type Corrected, correctReading } from '../gauge/correction'
 import { BY_EYE, type Gauge } from '../gauge/gauge'
 import { gaugeKindFacts } from '../gauge/gaugeKinds'
+import { beyondRange } from '../gauge/reach'
 import { readingErrors, readingUncertainty } from '../gauge/uncertainty'
 import { formAt, quantityAt, slotKey } from '../method/layout'
 import type { TakenReading } from '../method/reduce/reduce'
@@ -61,7 +62,8 @@ function correct(characteristic: Measurable, reading: Reading, gauges: ReadonlyM
     reading: reading.id,
     indicated: intervalOfReading(reading),
     master: masterOf(characteristic, reading),
-    gauge,
+    // What is answered by eye has no doubt of a gauge that was in hand.
+    gauge: formAt(method, reading).kind === 'answer' ? BY_EYE : gauge,
     conditions: reading.conditions,
     partPerK: expansionPerK ?? null,
     isLength: quantityAt(method, reading) === 'length',
@@ -74,7 +76,7 @@ function correct(characteristic: Measurable, reading: Reading, gauges: ReadonlyM
     interval: corrected.interval,
     errors: corrected.errors,
     gauge,
-    doubt: mayBeMisread(characteristic, reading) ? 'notUnderstood' : doubtOfGauge(characteristic, reading, gauge),
+    doubt: doubtOf(characteristic, reading, gauge),
     reading,
     corrected,
   }
@@ -91,6 +93,18 @@ function mayBeMisread({ method }: Measurable, { station, text }: Reading): boole
   const form = formAt(method, { station })
   if (form.kind === 'element') return text.includes('/')
   return form.kind === 'quantity' && form.quantity === 'hardness' && /H(RC|V)/i.test(text)
+}
+
+/** Why a reading settles nothing; null where it does. */
+function doubtOf(characteristic: Measurable, reading: Reading, gauge: Gauge): Taken['doubt'] {
+  if (mayBeMisread(characteristic, reading)) return 'notUnderstood'
+  const doubt = doubtOfGauge(characteristic, reading, gauge)
+  if (doubt !== null || gauge.kind === 'eye') return doubt
+  const { method } = characteristic
+  const isOwnFigure =
+    formAt(method, reading).kind === 'quantity' && gaugeKindFacts[gauge.kind].quantity === quantityAt(method, reading)
+  if (isOwnFigure && beyondRange(gauge, intervalOfReading(reading), reading.masterMm) !== null) return 'beyondRange'
+  return gauge.calibrationDue < reading.takenAt.slice(0, 10) ? 'lapsed' : null
 }
 
 /** Whether nothing says how well a figure is known: nobody knows the gauge, or it measures another quantity. */

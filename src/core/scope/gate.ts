@@ -6,6 +6,8 @@ export interface GateMeasurement {
   readonly id: string
   readonly mild: 'reuse' | 'recondition' | 'replace'
   readonly strong: 'reuse' | 'recondition' | 'replace'
+  /** Whether anything judges it: a reading for information only opens nothing and holds nothing. */
+  readonly isJudged: boolean
   /** The reading that decided it, as typed and where; null where several did. */
   readonly reading: { readonly text: string; readonly slot: Slot } | null
 }
@@ -22,7 +24,7 @@ export type GateOutcome =
 
 /**
  * The outcome of a level's gate; null when the level has none. A failure is certain as soon as one measurement can no
- * longer be inside, whatever is still missing; the gate holds only when every one is certainly inside.
+ * longer be inside, whatever is still missing; the gate holds only when every one is certainly inside, and anything judges one.
  */
 export function gateOutcome(level: InspectionLevel | null, measurements: readonly GateMeasurement[]): GateOutcome | null {
   if (!level?.gate) return null
@@ -31,8 +33,9 @@ export function gateOutcome(level: InspectionLevel | null, measurements: readonl
   const failed = deciding.filter(({ mild }) => mild !== 'reuse')
   if (failed.length > 0)
     return { kind: 'failed', grows: level.gate.grows, by: failed.map(({ id, reading }) => ({ characteristic: id, reading })) }
-  const open = deciding.filter(({ strong }) => strong !== 'reuse')
-  return open.length > 0
+  const nothingJudges = !deciding.some(({ isJudged }) => isJudged)
+  const open = deciding.filter(({ strong }) => strong !== 'reuse' || nothingJudges)
+  return open.length > 0 || nothingJudges
     ? { kind: 'open', missing: open.map(({ id }) => id) }
     : { kind: 'held', measured: deciding.map(({ id }) => id) }
 }

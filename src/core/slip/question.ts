@@ -1,9 +1,10 @@
 import type { Gauge } from '../gauge/gauge'
-import { gaugeKindFacts } from '../gauge/gaugeKinds'
+import { beyondRange } from '../gauge/reach'
 import type { Limit } from '../limit/limit'
 import { kindOf, type Method } from '../method/kinds'
 import { wearsTowards } from '../method/method'
 import { exceeds } from '../quantity/decimal'
+import { point } from '../quantity/interval'
 import { candidatesOf, type Typed } from './candidates'
 import { type ExpectationInput, expectationOf } from './expectation'
 import type { Likely, SlipQuestion } from './slip'
@@ -207,9 +208,8 @@ function ofGauge({
   today,
 }: SlipInput): SlipQuestion | null {
   if (gauge.kind === 'eye') return null
-  // A comparator's range is its travel, to either side.
-  const reach = gaugeKindFacts[gauge.kind].comparator ? Math.abs(deviation ?? value) : value
-  if (gauge.range && (exceeds(gauge.range.least, reach) || exceeds(reach, gauge.range.greatest)))
+  const reach = beyondRange(gauge, point(value), deviation === null ? null : value - deviation)
+  if (gauge.range && reach !== null)
     return {
       code: 'outsideRange',
       value: reach,

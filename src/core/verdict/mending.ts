@@ -3,12 +3,14 @@ import { clearanceAt, isSum, linksOf, sidesOf, statedOf } from '../fit/kinds'
 import { endOfLink, sizeEnd } from '../fit/sizeEnd'
 import { NO_ERRORS } from '../gauge/errors'
 import type { Limit } from '../limit/limit'
+import { kindOf } from '../method/kinds'
 import { exactly, settled } from '../method/known'
 import type { Reduced, Reductions } from '../method/reduction'
 import type { Disposition } from '../policy/disposition'
 import { exceeds } from '../quantity/decimal'
 import { intervalOfEnds } from '../quantity/extent'
 import { ANYTHING, add, type Interval, point, scale, subtract } from '../quantity/interval'
+import { unheldLimits } from './reuseRequires'
 import type { RouteOutcome, RouteTried, Settling, TraceStep } from './vote'
 
 /** How a part can be mended of one thing: the levels still possible and the cheapest way that is certain. */
@@ -122,6 +124,10 @@ function tryRoute(part: Part, route: Route, toMend: ToMend | null, context: Rout
   })
   if (route.sides !== undefined && used === null) return tell('unknown', null, { code: 'sides', part: part.id })
   if (route.sides !== undefined && used !== null && used >= route.sides) return tell('infeasible')
+  if (after === null) {
+    const restored = restoredBy(route, toMend, context)
+    if (restored !== 'feasible') return tell(restored, null, { code: 'routeSays', part: part.id, route: route.id })
+  }
   if (sizes === null || cut === null) return tell('feasible')
   if (isEmpty(sizes.perhaps)) return tell('infeasible')
   const isOwnFit = ({ id }: FitSpec): boolean => toMend?.kind === 'fit' && toMend.fit.id === id
@@ -130,6 +136,9 @@ function tryRoute(part: Part, route: Route, toMend: ToMend | null, context: Rout
   for (const fit of fits) {
     if (route.suits?.includes(fit.id)) continue
     const isOwn = isOwnFit(fit)
+    // A fit whose limits nobody has typed holds nothing: what is left of it after the work is not known to do.
+    if (after !== null && unheldLimits(fit, false, 'asFound').length > 0)
+      return tell('unknown', null, { code: 'limitOf', subject: fit.id })
     // A surface that is rebuilt is made to the size the book gives; other fits of it are as they were when new.
     if (!isOwn && after === null) continue
     if (!isSum(fit)) {
@@ -152,6 +161,27 @@ function tryRoute(part: Part, route: Route, toMend: ToMend | null, context: Rout
   return tell(isEmpty(left.surely) ? 'unknown' : 'feasible')
 }
 
+const SIZES: ReadonlySet<Limit['judges']> = new Set(['maximum', 'minimum', 'mean', 'median', 'wear'])
+
+/**
+ * Whether a route that names no size brings back what it is to mend. Without saying what it does it restores none, and neither
+ * does what takes off without a step to reach; what renews is as good as new, what builds up leaves the size of a new one where
+ * that is known; what refits changes no size, and brings back what is none (a runout, a contact, a tightening).
+ */
+function restoredBy(route: Route, toMend: ToMend | null, context: RouteContext): RouteOutcome {
+  // Another side of the part is as new as it was.
+  const effect = route.effect ?? (route.sides === undefined ? undefined : 'renews')
+  // A finding that a rule sends to a route: what it says of itself is all there is.
+  if (toMend === null) return effect === 'takesOff' ? 'unknown' : 'feasible'
+  if (effect === undefined || effect === 'takesOff') return 'unknown'
+  const id = toMend.kind === 'fit' ? ownSide(route, toMend.fit) : toMend.id
+  const { method, new: size } = context.characteristicOf(id)
+  const isSize = kindOf(method).slips.oneWay === true && (toMend.limit === null || SIZES.has(toMend.limit.judges))
+  if (!isSize) return 'feasible'
+  if (effect === 'renews' && toMend.kind === 'characteristic') return 'feasible'
+  return effect !== 'refits' && size !== null ? 'feasible' : 'unknown'
+}
+
 /** The side of a fit that a route works on. */
 const ownSide = (route: Route, fit: FitSpec): string => {
   const sides = sidesOf(fit)
@@ -172,6 +202,8 @@ function sizesAfter(route: Route, toMend: ToMend | null, context: RouteContext):
   const needed = cleanUpAt(route, context)
   const { least, greatest } = leavesOf(route, after, context)
   const range = { low: least, high: greatest }
+  // What is put on, or new, is made to any of its sizes, however far the old surface was worn.
+  if (route.effect !== undefined && route.effect !== 'takesOff') return { surely: range, perhaps: range }
   const from = (size: number): Interval => meet(range, bore ? { low: size, high: greatest } : { low: least, high: size })
   return bore
     ? { surely: from(needed.high), perhaps: from(needed.low) }

@@ -22,6 +22,7 @@ const route = (id: string, cost: number, over: Partial<Route> = {}): Route => ({
   id,
   name: id,
   mends: ['bore'],
+  effect: over.sizeAfter ? 'takesOff' : 'renews',
   sizeAfter: null,
   cost,
   days: 1,

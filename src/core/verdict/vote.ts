@@ -14,8 +14,8 @@ import type { LeftOut } from '../scope/need'
 import type { Lasts } from '../trend/forecast'
 
 /** What a value is judged by and what came of it. */
-/** Why a value judges nothing: nothing to find; no limit in its book; none typed yet that its book wants; it is judged by its change. */
-export type InformationCode = 'asLeftOnly' | 'nothingJudges' | 'noLimitTyped' | 'byChange'
+/** Why a value judges nothing: nothing to find yet; no limit in its book; it is judged by its change. */
+export type InformationCode = 'asLeftOnly' | 'nothingJudges' | 'byChange'
 
 export interface LimitFacts {
   readonly limit: Limit
@@ -85,6 +85,12 @@ export type Said =
       readonly rule: 'limitOpen'
       readonly code: 'noFigure'
       readonly facts: { readonly kind: Exclude<LimitBy['depends']['kind'], 'variant'> }
+    }
+  /** A limit that is wanted and not typed, that the second person does not find on its page or has not checked, or that crosses another. */
+  | {
+      readonly rule: 'limitOpen'
+      readonly code: 'notTyped' | 'rejected' | 'unchecked' | 'crossed'
+      readonly facts: { readonly judges: ReductionName; readonly side: Limit['side'] }
     }
   | { readonly rule: 'notMeasured'; readonly code: 'notMeasured'; readonly facts: None }
   | {
@@ -163,7 +169,8 @@ export type Settling =
   | { readonly code: 'which'; readonly variant: string }
   | { readonly code: 'toAFigure'; readonly text: string | null }
   | { readonly code: 'suitedMate'; readonly part: string; readonly route: string; readonly takes: string }
-  | { readonly code: 'routeNeeds'; readonly part: string; readonly route: string }
+  | { readonly code: 'routeNeeds' | 'routeSays'; readonly part: string; readonly route: string }
+  | { readonly code: 'limitOf'; readonly subject: string }
   | { readonly code: 'again'; readonly characteristic: string | null; readonly slot: Slot | null; readonly where: Where | null }
   | { readonly code: 'lookAtEvery'; readonly pattern: string }
   | { readonly code: 'gate'; readonly missing: readonly string[] }
@@ -188,6 +195,9 @@ export type Settling =
         | 'bothWays'
         | 'byEye'
         | 'look'
+        | 'typeLimit'
+        | 'typeAgain'
+        | 'checkLimit'
     }
 
 /** One step of the way from readings to verdict. */

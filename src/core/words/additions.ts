@@ -49,6 +49,9 @@ export const mateSideWords: Readonly<Record<string, string>> = {
   boreMm: 'Bore of the bearing',
   outsideMm: 'Outside diameter of the bearing',
   referenceMm: 'Reference diameter of the ring',
+  leavesLeast: 'Size after, least',
+  leavesMost: 'Size after, most',
+  cleanUp: 'Must come off to clean up',
   tolerance: 'Tolerance class',
   type: 'Type',
   group: 'Clearance group',
@@ -84,6 +87,10 @@ export function additionFaultWords(fault: AdditionFault): string {
       return `“${fault.id}” is not measured on this machine.`
     case 'planAfterWear':
       return `Limit, ${sideWords[fault.side]}: the plan limit must come before the wear limit.`
+    case 'sizesSwapped':
+      return 'The least size after the work is larger than the most.'
+    case 'takesOffToNew':
+      return 'What takes off cannot leave the size of a new part: give the step it reaches.'
     case 'endsSwapped':
       return 'The least clearance is larger than the most.'
     case 'fit':

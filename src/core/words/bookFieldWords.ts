@@ -8,6 +8,7 @@ export const fieldWords: Readonly<Record<string, string>> = {
   page: 'Page',
   replacement: 'Cost and days of a new one',
   sizeAfter: 'Size it is brought to',
+  effect: 'What it does',
   characteristic: 'Measurement',
   leastMm: 'Least',
   greatestMm: 'Greatest',

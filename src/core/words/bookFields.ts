@@ -65,6 +65,12 @@ const words: Readonly<Record<string, Words>> = {
   to: stageName,
   tolerance: bearingClassWords,
   type: clearanceTypeWords,
+  effect: {
+    takesOff: 'takes off',
+    buildsUp: 'builds up',
+    renews: 'renews',
+    refits: 'sets, cleans or refits',
+  },
   thickerPad: { opens: 'opens the gap', closes: 'closes the gap' },
   does: { opens: 'opens the gap', closes: 'closes the gap' },
   licensed: licensedFieldName,

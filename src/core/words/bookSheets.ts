@@ -106,6 +106,7 @@ const headers: Readonly<Record<string, string>> = {
   mendOn: 'Mended on',
   direct: 'Measured directly by',
   mends: 'Brings back',
+  effect: 'What it does',
   'sizeAfter.characteristic': 'Cuts',
   'sizeAfter.least': 'Size after, least',
   'sizeAfter.greatest': 'Size after, greatest',

@@ -34,6 +34,8 @@ export function faultWords(
     }
     case 'noGauge':
     case 'otherGauge':
+    case 'beyondRange':
+    case 'lapsed':
     case 'notUnderstood': {
       const slots = listed(fault.slots.map((slot) => (method ? slotWords(method, slot) : slot.station)))
       const [reason, settledBy] = doubtWords[fault.code]
@@ -65,6 +67,8 @@ export const BEFORE_REPEATS = 'Turn the shaft over'
 const doubtWords = {
   noGauge: ['No gauge noted', 'Take it again with a gauge from the store.'],
   otherGauge: ['Read with a gauge of another quantity', 'Take it again with a gauge that measures this.'],
+  beyondRange: ['Beyond the range of its gauge', 'Take it again with a gauge that reaches it.'],
+  lapsed: ['Read with a gauge whose calibration had lapsed', 'Take it again with a gauge in calibration.'],
   notUnderstood: ['Typed in a way that may mean another figure', 'Type it again.'],
 } as const
 

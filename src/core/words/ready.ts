@@ -13,6 +13,8 @@ export function blockWords(speaker: Speaker, block: Block): string {
       return `Decide first on: ${block.parts.map((id) => partName(speaker, id)).join(', ')}.`
     case 'stillInside':
       return `Still inside: ${block.things.map(({ name, count }) => `${count} × ${name}`).join(', ')}. Count them out on the strip map before sending.`
+    case 'safetyWaits':
+      return `Somebody may be hurt by it: ${block.because.map((vote) => reasonOf(speaker, vote)).join('; ')}.`
     case 'leftBeyond':
       return `${leftBeyondWords(speaker, block.left, block.left.because ? reasonOf(speaker, block.left.because) : '')} Take it apart again, or have the policy keep it with a reason.`
   }
@@ -31,6 +33,8 @@ export function exceptionWords(speaker: Speaker, exception: Exception): string {
       return `Not done: ${exception.step}`
     case 'notConfirmed':
       return `Not confirmed: ${stepName[exception.step]}`
+    case 'limitNotHeld':
+      return reasonOf(speaker, exception.because)
     case 'notMeasuredAsLeft':
       return `Not measured as left: ${nameOf(speaker, exception.characteristic)}`
   }

@@ -31,6 +31,10 @@ export function settlingWords(speaker: Speaker, vote: Vote, by: Settling): strin
       return `${routeOf(speaker, by.part, by.route)?.name ?? by.route} takes ${nameOf(speaker, by.takes)} beyond its limits: choose a mate made to suit, or replace.`
     case 'routeNeeds':
       return `Measure what “${routeOf(speaker, by.part, by.route)?.name ?? by.route}” needs.`
+    case 'routeSays':
+      return `Say what “${routeOf(speaker, by.part, by.route)?.name ?? by.route}” does and what size it leaves: without that it restores none.`
+    case 'limitOf':
+      return `Type the limits of ${nameOf(speaker, by.subject)}.`
     case 'again': {
       if (by.characteristic === null) return 'Check the readings it is worked out from.'
       const method = methodOf(speaker, by.characteristic)
@@ -71,6 +75,9 @@ const plain = {
   bothToFigures: 'Take the readings it is worked out from as figures.',
   bothWays: 'Measure both ways: the book requires it.',
   byEye: 'Decide on the part by eye and say why.',
+  typeLimit: 'Type the limit with its document and page, or say with its page that there is none.',
+  typeAgain: 'Type the limit as its page has it.',
+  checkLimit: 'Have a second person hold it against its page.',
   look: 'Inspect it and note what was found, or that nothing was.',
 } as const satisfies Partial<Record<Settling['code'], string>>
 

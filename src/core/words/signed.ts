@@ -1,5 +1,6 @@
-import { gateVotes } from '../evaluate/judgePart'
+import { gateVotes } from '../evaluate/gateMeasurement'
 import type { Results } from '../evaluate/results'
+import { sidesOf } from '../fit/kinds'
 import type { Vote } from '../verdict/vote'
 import { readingAt } from './places'
 import { leftOutWords } from './scope'
@@ -44,19 +45,53 @@ export function wordsOf(speaker: Speaker, results: Results): SignedWords {
 /** What made the gate fail, or keeps it open: one line for each measurement. */
 export function gateWords(
   speaker: Speaker,
-  { scope: { gate }, characteristics }: Pick<Results, 'scope' | 'characteristics'>,
+  results: Pick<Results, 'scope' | 'characteristics' | 'fits' | 'parts'>,
 ): readonly string[] {
+  const { gate } = results.scope
   switch (gate?.kind) {
     case 'failed':
       return gate.by.map(({ characteristic, reading }) => {
-        const result = characteristics.find(({ id }) => id === characteristic)
-        const vote = result && gateVotes(result)[0]
+        const votes = votesAtGate(speaker, results, characteristic)
+        // What opened it; of several the strongest of its own.
+        const vote = votes.find(({ mild }) => mild !== 'reuse') ?? votes[0]
         const reason = `${nameOf(speaker, characteristic)}${vote ? `: ${reasonOf(speaker, vote)}` : ''}`
         return reading ? `${reason} (reading ${readingAt(speaker, characteristic, reading)})` : reason
       })
     case 'open':
-      return gate.missing.map((id) => nameOf(speaker, id))
+      return gate.missing.map((id) => openAtGate(speaker, results, id) ?? nameOf(speaker, id))
     default:
       return []
   }
+}
+
+/** Why a measurement that is read still keeps the gate open; null while it is to be read, or where nothing judges it. */
+export function openAtGate(
+  speaker: Speaker,
+  results: Pick<Results, 'characteristics' | 'fits' | 'parts'>,
+  id: string,
+): string | null {
+  const result = results.characteristics.find((one) => one.id === id)
+  if (!result || result.reductions.taken < result.reductions.needed) return null
+  const vote = votesAtGate(speaker, results, id).find(({ mild, strong }) => mild !== strong)
+  if (vote) return reasonOf(speaker, vote)
+  return `${nameOf(speaker, id)}: nothing judges it`
+}
+
+/** Everything that judges a measurement of the gate, its own first. */
+function votesAtGate(
+  { book }: Speaker,
+  { characteristics, fits, parts }: Pick<Results, 'characteristics' | 'fits' | 'parts'>,
+  id: string,
+): readonly Vote[] {
+  const result = characteristics.find((one) => one.id === id)
+  const ofFits = fits.flatMap(({ id: of, votes }) => {
+    const fit = book.fits.find((one) => one.id === of)
+    return fit && sidesOf(fit).includes(id) ? votes : []
+  })
+  const ofPart = parts.find((part) => part.id === result?.part)?.stages[0]?.votes ?? []
+  return [
+    ...(result ? gateVotes(result) : []),
+    ...ofFits,
+    ...ofPart.filter(({ rule }) => rule !== 'forecast' && rule !== 'leftOut'),
+  ]
 }

@@ -18,6 +18,8 @@ import { figuresFor, methodOf, nameOf, routeOf, type Speaker, variantName } from
 
 const sign = ({ side }: Pick<Limit, 'side'>): string => (side === 'upper' ? '≤' : '≥')
 
+const sideWords = { lower: 'at least', upper: 'at most' } as const
+
 const dependsWords = {
   hours: 'the table by hours does not reach the hours this machine has run',
   size: 'the table by size has no row for its size',
@@ -31,6 +33,14 @@ function limitOpenReason(speaker: Speaker, vote: Extract<Vote, { rule: 'limitOpe
       return `The limit of ${name} depends on ${variantName(speaker, vote.facts.variant)}, and nobody has said which is fitted`
     case 'mayBe':
       return `Whether it is fitted depends on ${variantName(speaker, vote.facts.variant)}, and nobody has said which that is`
+    case 'notTyped':
+      return `${name}: no limit is typed yet for ${valueName[vote.facts.judges].toLowerCase()} (${sideWords[vote.facts.side]})`
+    case 'rejected':
+      return `${name}: the second person does not find the limit for ${valueName[vote.facts.judges].toLowerCase()} (${sideWords[vote.facts.side]}) on its page`
+    case 'unchecked':
+      return `${name}: nobody else has checked the limit for ${valueName[vote.facts.judges].toLowerCase()} (${sideWords[vote.facts.side]}), and somebody may be hurt by it`
+    case 'crossed':
+      return `${name}: nothing can lie between its limits (${valueName[vote.facts.judges].toLowerCase()}, ${sideWords[vote.facts.side]})`
     case 'noFigure':
       return `A limit of ${name} has no figure: ${dependsWords[vote.facts.kind]}`
   }
@@ -144,8 +154,6 @@ function informationReason(name: string, code: Extract<Vote, { rule: 'informatio
       return `${name} is measured as left`
     case 'nothingJudges':
       return `${name} is for information only`
-    case 'noLimitTyped':
-      return `${name} is for information only: no limit is typed`
     case 'byChange':
       return `${name} is judged by how it changes`
   }

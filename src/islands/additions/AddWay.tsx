@@ -1,5 +1,7 @@
 import type { Part } from '../../core/book/bookSchema'
+import { quantityOf } from '../../core/method/gives'
 import type { Addition, AdditionOf } from '../../core/notes/additionSchema'
+import type { AdditionFault } from '../../core/notes/additions'
 import { say } from '../../labels/additions'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -15,6 +17,11 @@ interface WayForm extends SourceForm {
   readonly what: 'route' | RuleKind
   readonly name: string
   readonly mends: readonly string[]
+  readonly effect: string
+  readonly leavesOf: string
+  readonly leavesLeast: string
+  readonly leavesMost: string
+  readonly cleanUp: string
   readonly cost: string
   readonly days: string
   readonly count: string
@@ -47,6 +54,7 @@ export function AddWay({
 }) {
   const { book } = to
   const measured = book.characteristics.filter((one) => one.part === part.id)
+  const sizes = measured.filter(({ method }) => quantityOf(method) === 'length')
   const whatOf = (typed: WayForm): Addition => {
     const source = sourceOf(typed, book)
     if (typed.what === 'route')
@@ -55,6 +63,17 @@ export function AddWay({
         part: part.id,
         name: typed.name.trim(),
         mends: measured.map(({ id }) => id).filter((id) => typed.mends.includes(id)),
+        ...(isEffect(typed.effect) ? { effect: typed.effect } : {}),
+        ...(leavesSize(typed)
+          ? {
+              leaves: {
+                of: typed.leavesOf,
+                least: typed.leavesLeast.trim(),
+                greatest: typed.leavesMost.trim(),
+                cleanUp: typed.cleanUp.trim() || '0',
+              },
+            }
+          : {}),
         cost: amount(typed.cost),
         days: amount(typed.days),
         source,
@@ -71,6 +90,8 @@ export function AddWay({
             what: measured.length > 0 ? 'route' : 'always',
             name: '',
             mends: measured.map(({ id }) => id),
+            ...NO_SIZE,
+            leavesOf: sizes[0]?.id ?? '',
             cost: '',
             days: '',
             count: '',
@@ -81,7 +102,7 @@ export function AddWay({
       ...sourceFaults(typed),
     ],
     what: whatOf,
-    fieldOf: ({ code }) => (code === 'nameTaken' ? 'name' : code === 'ruleTwice' ? 'what' : ''),
+    fieldOf: (fault) => FIELDS[fault.code] ?? ('figure' in fault ? fault.figure : ''),
     onDone,
   })
   const { value, set, at } = form
@@ -102,6 +123,14 @@ export function AddWay({
           {value.what === 'route' && (
             <>
               <TextField label={say.way} hint={say.wayHint} maxLength={200} autoComplete="off" {...form.field('name')} />
+              <SelectField
+                label={say.effect}
+                options={[
+                  { value: '', label: say.chooseEffect },
+                  ...Object.entries(say.effects).map(([effect, label]) => ({ value: effect, label })),
+                ]}
+                {...form.field('effect')}
+              />
               <TextField
                 label={say.cost(book.currency)}
                 hint={say.notKnown}
@@ -136,6 +165,19 @@ export function AddWay({
             <Fault text={at('mends')} />
           </fieldset>
         )}
+        {value.what === 'route' && sizes.length > 0 && (
+          <fieldset className={styles.group}>
+            <legend>{say.leaves}</legend>
+            <SelectField
+              label={say.leavesOf}
+              options={sizes.map(({ id, name }) => ({ value: id, label: name }))}
+              {...form.field('leavesOf')}
+            />
+            <TextField label={say.leavesLeast} hint={say.leavesHint} maxLength={40} {...form.field('leavesLeast')} />
+            <TextField label={say.leavesMost} maxLength={40} {...form.field('leavesMost')} />
+            <TextField label={say.cleanUp} maxLength={40} {...form.field('cleanUp')} />
+          </fieldset>
+        )}
         <div className={styles.group}>
           <SourceFields form={form} book={book} />
         </div>
@@ -153,13 +195,22 @@ export function AddWay({
 
 /** What was added, as the form asks for it. */
 function asTyped(what: AdditionOf<'route'> | AdditionOf<'rule'>): WayForm {
-  const blank = { name: '', mends: [], cost: '', days: '', count: '', ...sourceAsTyped(what.source) }
+  const blank = { name: '', mends: [], ...NO_SIZE, cost: '', days: '', count: '', ...sourceAsTyped(what.source) }
   if (what.of === 'route')
     return {
       ...blank,
       what: 'route',
       name: what.name,
       mends: what.mends,
+      effect: what.effect ?? '',
+      ...(what.leaves
+        ? {
+            leavesOf: what.leaves.of,
+            leavesLeast: what.leaves.least,
+            leavesMost: what.leaves.greatest,
+            cleanUp: what.leaves.cleanUp,
+          }
+        : { leavesOf: what.mends[0] ?? '' }),
       cost: what.cost === null ? '' : String(what.cost),
       days: what.days === null ? '' : String(what.days),
     }
@@ -168,10 +219,30 @@ function asTyped(what: AdditionOf<'route'> | AdditionOf<'rule'>): WayForm {
   return { ...blank, what: rule.kind, count: count === null ? '' : String(count) }
 }
 
-function routeFaults({ name, mends, cost, days }: WayForm) {
+const NO_SIZE = { effect: '', leavesOf: '', leavesLeast: '', leavesMost: '', cleanUp: '' }
+
+/** The field a fault of the core belongs to. */
+const FIELDS: Readonly<Partial<Record<AdditionFault['code'], keyof WayForm>>> = {
+  nameTaken: 'name',
+  ruleTwice: 'what',
+  sizesSwapped: 'leavesLeast',
+  takesOffToNew: 'leavesLeast',
+}
+
+const isEffect = (text: string): text is NonNullable<AdditionOf<'route'>['effect']> => text in say.effects
+
+const leavesSize = ({ leavesLeast, leavesMost, cleanUp }: WayForm): boolean =>
+  [leavesLeast, leavesMost, cleanUp].some((text) => text.trim() !== '')
+
+function routeFaults(typed: WayForm) {
+  const { name, mends, effect, leavesLeast, leavesMost, cost, days } = typed
   const wrong = (text: string): boolean => Number.isNaN(amount(text) ?? 0)
   return [
     ...(name.trim() === '' ? [{ at: 'name', says: say.nameWay }] : []),
+    ...(isEffect(effect) ? [] : [{ at: 'effect', says: say.sayEffect }]),
+    ...(leavesSize(typed) && (leavesLeast.trim() === '' || leavesMost.trim() === '')
+      ? [{ at: 'leavesLeast', says: say.allThree }]
+      : []),
     ...(wrong(cost) ? [{ at: 'cost', says: say.amount }] : []),
     ...(wrong(days) ? [{ at: 'days', says: say.amount }] : []),
     ...(mends.length === 0 ? [{ at: 'mends', says: say.chooseMends }] : []),

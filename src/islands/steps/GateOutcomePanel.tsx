@@ -1,6 +1,5 @@
 import { levelOf } from '../../core/scope/need'
-import { shownOf } from '../../core/verdict/shown'
-import { gateWords } from '../../core/words/signed'
+import { gateWords, openAtGate } from '../../core/words/signed'
 import { nameOf, speakerOf } from '../../core/words/speaker'
 import { say } from '../../labels/steps'
 import { ButtonLink } from '../../ui/Button'
@@ -16,18 +15,20 @@ export function GateOutcomePanel({ noted }: { readonly noted: JobNotes }) {
   const speaker = speakerOf(book, noted.record.machine.units, noted.record.machine.meter)
   switch (scope.gate.kind) {
     case 'open': {
-      // Read to the end and decided by nothing: what it lacks is a limit, and no reading more.
-      const isRead = (id: string): boolean =>
-        noted.results.characteristics.some(({ id: own, reductions, verdict, votes }) => {
-          return own === id && reductions.taken === reductions.needed && shownOf({ verdict, votes }) === 'nothing'
-        })
-      const names = (ids: readonly string[]): string => ids.map((id) => nameOf(speaker, id)).join(', ')
-      const unread = scope.gate.missing.filter((id) => !isRead(id))
-      const unlimited = scope.gate.missing.filter(isRead)
+      // Read to the end and still open: no reading more settles it, and the reason says what does.
+      const lines = scope.gate.missing.map((id) => ({ id, open: openAtGate(speaker, noted.results, id) }))
+      const unread = lines.filter(({ open }) => open === null).map(({ id }) => nameOf(speaker, id))
+      const held = [...new Set(lines.flatMap(({ open }) => open ?? []))]
       return (
         <div className={styles.gatePanel} data-outcome="open" role="status">
-          <b>{say.gateOpen}</b> {unread.length > 0 && say.stillMeasured(names(unread))}{' '}
-          {unlimited.length > 0 && say.withoutLimit(names(unlimited))}
+          <b>{say.gateOpen}</b> {unread.length > 0 && say.stillMeasured(unread.join(', '))}
+          {held.length > 0 && (
+            <ul>
+              {held.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ul>
+          )}
         </div>
       )
     }

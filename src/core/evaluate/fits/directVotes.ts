@@ -6,8 +6,8 @@ import { openVote, type Vote } from '../../verdict/vote'
 import type { FitInput } from './fitInput'
 
 /**
- * The clearance measured directly, where a book names it, must lie within what the sizes give, each with its doubt: beyond it
- * one of them is wrong, and nothing is settled until it is known which.
+ * The clearance measured directly, where a book names it, must lie within what the sizes give, each with its doubt: beyond it,
+ * were it at one place, one of them is wrong, and nothing is settled until it is known which.
  */
 export function directVotes(
   { fit, routes, stage }: FitInput,
@@ -17,7 +17,7 @@ export function directVotes(
 ): readonly Vote[] {
   if (fit.direct === undefined || !minimum || !maximum) return []
   const direct = routes.reductionsOf(fit.direct)
-  if (!direct || direct.taken < direct.needed) return []
+  if (!direct) return []
   const [least, greatest] = [sizeEnd(direct, 'least'), sizeEnd(direct, 'greatest')]
   if (!least || !greatest || directAgrees({ minimum, maximum, least, greatest }) !== false) return []
   const facts = { places: [], has: 'measuredParts' } as const

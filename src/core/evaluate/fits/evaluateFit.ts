@@ -1,4 +1,4 @@
-import { isShaftInBore } from '../../fit/kinds'
+import { isShaftInBore, sidesOf } from '../../fit/kinds'
 import type { Limit } from '../../limit/limit'
 import { openLimits } from '../../limit/limitBy'
 import { judged, type LimitOutcome } from '../../limit/outcome'
@@ -6,6 +6,7 @@ import type { Reductions } from '../../method/reduction'
 import { type Disposition, dispositionRank } from '../../policy/disposition'
 import { limitVote, strongestLevelOf } from '../../verdict/limitVote'
 import { type Mending, mendingOf } from '../../verdict/mending'
+import { heldLimits, unheldLimits } from '../../verdict/reuseRequires'
 import type { TraceStep, Vote } from '../../verdict/vote'
 import { openLimitVotes } from '../openLimitVotes'
 import type { FitMeasured } from '../results'
@@ -20,8 +21,14 @@ export function evaluateFit(input: FitInput): FitMeasured {
   const found = isShaftInBore(fit) ? shaftInBoreFound({ ...input, fit }) : linkedFound({ ...input, fit })
   const { minimum, maximum } = found
   const limits = fit.limits.map((limit) => judged(limit, limit.judges === 'minimum' ? minimum : maximum, policy.acceptance))
+  const judging = new Set<Limit>(heldLimits(fit))
+  const held = limits.filter(({ limit }) => judging.has(limit))
   const ways = new Map(fit.limits.map((limit) => [limit.id, wayOf(input, limit)] as const))
-  const open = openLimitVotes(fit.id, input.stage, openLimits(fit), (limit) => wayOf(input, limit))
+  const safety = sidesOf(fit).some((id) => input.characteristic(id).safety)
+  const open = [
+    ...openLimitVotes(fit.id, input.stage, openLimits(fit), (limit) => wayOf(input, limit)),
+    ...unheldLimits(fit, safety, input.stage),
+  ]
   const strongest = [
     ...fit.limits.map((limit) => strongestLevelOf(limit, ways.get(limit.id) ?? wayOf(input, limit))),
     ...open.map((vote) => vote.strong),
@@ -36,9 +43,9 @@ export function evaluateFit(input: FitInput): FitMeasured {
     minimum,
     maximum,
     limits,
-    verdict: fitVerdict(limits, [...crossChecks, ...open]),
+    verdict: fitVerdict(held, [...crossChecks, ...open]),
     votes: [
-      ...limits.map((outcome) => fitVote(input, found, outcome, ways.get(outcome.limit.id) ?? wayOf(input, outcome.limit))),
+      ...held.map((outcome) => fitVote(input, found, outcome, ways.get(outcome.limit.id) ?? wayOf(input, outcome.limit))),
       ...open,
       ...crossChecks,
     ],

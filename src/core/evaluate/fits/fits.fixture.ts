@@ -52,6 +52,7 @@ export const route = (id: string, mends: string[], over: object = {}) => ({
   id,
   name: id,
   mends,
+  effect: 'sizeAfter' in over ? 'takesOff' : 'renews',
   sizeAfter: null,
   cost: 100,
   days: 1,

@@ -10,9 +10,9 @@ export const actuator: Assembly = {
     { id: 'slide', text: 'Slide valve in it', answers: ['no', 'yes'] },
   ],
   parts: [
-    { id: 'cylinder', name: 'Cylinder', routes: [{ name: 'Hone', mends: ['bore'] }] },
+    { id: 'cylinder', name: 'Cylinder', routes: [{ name: 'Hone', effect: 'takesOff', mends: ['bore'] }] },
     { id: 'piston', name: 'Piston' },
-    { id: 'rod', name: 'Rod', routes: [{ name: 'Polish', mends: ['rod'] }] },
+    { id: 'rod', name: 'Rod', routes: [{ name: 'Polish', effect: 'takesOff', mends: ['rod'] }] },
     { id: 'bush', name: 'Rod bush' },
     { id: 'seals', name: 'Seals', renewed: 'disturbed', asks: 'seal' },
     {
@@ -20,7 +20,7 @@ export const actuator: Assembly = {
       name: 'Slide',
       form: 'flat',
       when: { slide: ['yes'] },
-      routes: [{ name: 'Dress and try again', mends: ['slide'] }],
+      routes: [{ name: 'Dress and try again', effect: 'takesOff', mends: ['slide'] }],
     },
     { id: 'body', name: 'Slide body', form: 'flat', when: { slide: ['yes'] } },
     { id: 'indicator', name: 'Indicator and pins' },

@@ -15,7 +15,7 @@ export const boltedJoint: Assembly = {
     { id: 'nuts', name: 'Nuts', count: '{bolts}' },
     { id: 'locks', name: 'Locking parts', renewed: 'disturbed' },
     { id: 'joint', name: 'Joint ring or gasket', renewed: 'disturbed', asks: 'thickness', form: 'flat' },
-    { id: 'faces', name: 'Joint faces', form: 'flat', routes: [{ name: 'Dress the faces', mends: ['gap'] }] },
+    { id: 'faces', name: 'Joint faces', form: 'flat', routes: [{ name: 'Dress the faces', effect: 'takesOff', mends: ['gap'] }] },
   ],
   measures: [
     {

@@ -14,8 +14,8 @@ export const crankshaftLine: Assembly = {
       id: 'shaft',
       name: 'Crankshaft',
       routes: [
-        { name: 'Polish', mends: ['mains', 'pins'] },
-        { name: 'Grind to step', mends: ['mains', 'pins'], restores: ['fillets and oil holes'] },
+        { name: 'Polish', effect: 'takesOff', mends: ['mains', 'pins'] },
+        { name: 'Grind to step', effect: 'takesOff', mends: ['mains', 'pins'], restores: ['fillets and oil holes'] },
       ],
     },
     { id: 'bearings', name: 'Main bearings', count: '{mains}', set: [] },

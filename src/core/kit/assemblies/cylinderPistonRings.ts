@@ -20,8 +20,8 @@ export const cylinderPistonRings: Assembly = {
       when: { liner: ['a liner with a collar'] },
       faces: ['mark to the drive', 'mark away'],
       routes: [
-        { name: 'Hone', mends: ['bore'] },
-        { name: 'Bore to step and hone', mends: ['bore'], restores: ['chamfer at the port and top'] },
+        { name: 'Hone', effect: 'takesOff', mends: ['bore'] },
+        { name: 'Bore to step and hone', effect: 'takesOff', mends: ['bore'], restores: ['chamfer at the port and top'] },
       ],
     },
     {
@@ -29,8 +29,8 @@ export const cylinderPistonRings: Assembly = {
       name: 'Cylinder bore',
       when: { liner: ['the block itself'] },
       routes: [
-        { name: 'Hone', mends: ['boreBlock'] },
-        { name: 'Bore to step and hone', mends: ['boreBlock'] },
+        { name: 'Hone', effect: 'takesOff', mends: ['boreBlock'] },
+        { name: 'Bore to step and hone', effect: 'takesOff', mends: ['boreBlock'] },
       ],
     },
     { id: 'piston', name: 'Piston', faces: ['mark to the drive', 'mark away'] },

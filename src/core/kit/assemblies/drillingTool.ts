@@ -11,12 +11,12 @@ export const drillingTool: Assembly = {
   ],
   parts: [
     { id: 'case', name: 'Case', faces: ['worn end down', 'turned end for end'] },
-    { id: 'piston', name: 'Piston', routes: [{ name: 'Dress nicks', mends: ['piston'] }] },
+    { id: 'piston', name: 'Piston', routes: [{ name: 'Dress nicks', effect: 'takesOff', mends: ['piston'] }] },
     { id: 'chuck', name: 'Chuck' },
     {
       id: 'bit',
       name: 'Bit with its elements',
-      routes: [{ name: 'Dress the elements', mends: ['elements'], restores: ['shape of the elements'] }],
+      routes: [{ name: 'Dress the elements', effect: 'takesOff', mends: ['elements'], restores: ['shape of the elements'] }],
     },
     { id: 'valve', name: 'Check valve' },
     { id: 'orings', name: 'O-rings', renewed: 'always' },

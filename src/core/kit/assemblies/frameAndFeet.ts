@@ -19,7 +19,7 @@ export const frameAndFeet: Assembly = {
       count: '{feet}',
       asks: 'thickness',
       form: 'flat',
-      routes: [{ name: 'Scrape to bear', mends: ['contact'] }],
+      routes: [{ name: 'Scrape to bear', effect: 'takesOff', mends: ['contact'] }],
     },
   ],
   measures: [

@@ -17,13 +17,13 @@ export const frictionStack: Assembly = {
       name: 'Friction plates or linings',
       count: '{plates}',
       set: [],
-      routes: [{ name: 'Re-line', mends: ['thickness'] }],
+      routes: [{ name: 'Re-line', effect: 'renews', mends: ['thickness'] }],
     },
     {
       id: 'steel',
       name: 'Steel plates or drum',
       faces: ['marked side out', 'turned'],
-      routes: [{ name: 'Skim', mends: ['runout'] }],
+      routes: [{ name: 'Skim', effect: 'takesOff', mends: ['runout'] }],
     },
     {
       id: 'springs',

@@ -10,7 +10,11 @@ export const impeller: Assembly = {
     { id: 'ring', text: 'Wear ring', answers: ['yes', 'no'] },
   ],
   parts: [
-    { id: 'impeller', name: 'Impeller', routes: [{ name: 'Build up and balance', mends: ['neck'], restores: ['balance'] }] },
+    {
+      id: 'impeller',
+      name: 'Impeller',
+      routes: [{ name: 'Build up and balance', effect: 'buildsUp', mends: ['neck'], restores: ['balance'] }],
+    },
     { id: 'plate', name: 'Back plate', form: 'flat' },
     { id: 'casing', name: 'Casing', faces: ['ports to their side'], form: 'flat' },
     { id: 'ring', name: 'Wear ring', when: { ring: ['yes'] } },

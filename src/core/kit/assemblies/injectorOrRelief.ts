@@ -12,7 +12,12 @@ export const injectorOrRelief: Assembly = {
   ],
   parts: [
     { id: 'body', name: 'Body', form: 'flat' },
-    { id: 'nozzle', name: 'Nozzle or disc', keptWith: ['seat'], routes: [{ name: 'Lap', mends: ['opening'] }] },
+    {
+      id: 'nozzle',
+      name: 'Nozzle or disc',
+      keptWith: ['seat'],
+      routes: [{ name: 'Lap', effect: 'takesOff', mends: ['opening'] }],
+    },
     { id: 'seat', name: 'Needle or seat', keptWith: ['nozzle'] },
     { id: 'spring', name: 'Spring', loose: 'Under load until the adjusting screw is let off.' },
     { id: 'spindle', name: 'Spindle' },

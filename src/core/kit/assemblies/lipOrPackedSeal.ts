@@ -18,8 +18,8 @@ export const lipOrPackedSeal: Assembly = {
       id: 'sleeve',
       name: 'Sleeve or shaft under the seal',
       routes: [
-        { name: 'Polish', mends: ['sleeve'] },
-        { name: 'Sleeve', mends: ['sleeve'] },
+        { name: 'Polish', effect: 'takesOff', mends: ['sleeve'] },
+        { name: 'Sleeve', effect: 'renews', mends: ['sleeve'] },
       ],
     },
   ],

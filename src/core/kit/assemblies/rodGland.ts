@@ -26,8 +26,8 @@ export const rodGland: Assembly = {
       id: 'rod',
       name: 'Rod',
       routes: [
-        { name: 'Polish', mends: ['rod'] },
-        { name: 'Grind and coat', mends: ['rod'] },
+        { name: 'Polish', effect: 'takesOff', mends: ['rod'] },
+        { name: 'Grind and coat', effect: 'buildsUp', mends: ['rod'] },
       ],
     },
   ],

@@ -22,13 +22,13 @@ export const rollingBearingSeat: Assembly = {
     {
       id: 'shaft',
       name: 'Shaft at its seat',
-      routes: [{ name: 'Rebuild the seat and grind', mends: ['seat'], restores: ['shoulder fillet'] }],
+      routes: [{ name: 'Rebuild the seat and grind', effect: 'buildsUp', mends: ['seat'], restores: ['shoulder fillet'] }],
     },
     {
       id: 'housing',
       name: 'Housing at its seat',
       form: 'flat',
-      routes: [{ name: 'Sleeve the housing', mends: ['housingSeat'] }],
+      routes: [{ name: 'Sleeve the housing', effect: 'renews', mends: ['housingSeat'] }],
     },
     {
       id: 'nut',

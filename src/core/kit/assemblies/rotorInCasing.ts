@@ -12,7 +12,11 @@ export const rotorInCasing: Assembly = {
     { id: 'rings', text: 'Seal rings', answers: ['none', '1', '2'] },
   ],
   parts: [
-    { id: 'rotor', name: 'Rotor', routes: [{ name: 'Clean and balance', mends: ['runout'], restores: ['balance'] }] },
+    {
+      id: 'rotor',
+      name: 'Rotor',
+      routes: [{ name: 'Clean and balance', effect: 'refits', mends: ['runout'], restores: ['balance'] }],
+    },
     { id: 'casing', name: 'Casing', form: 'flat' },
     { id: 'cover', name: 'Cover', form: 'flat', keptWith: ['casing'] },
     { id: 'collar', name: 'Thrust collar' },

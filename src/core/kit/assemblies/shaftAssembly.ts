@@ -15,8 +15,8 @@ export const shaftAssembly: Assembly = {
       id: 'shaft',
       name: 'Shaft',
       routes: [
-        { name: 'Straighten', mends: ['runout'] },
-        { name: 'Rebuild seats and grind', mends: ['seats'], restores: ['fillets'] },
+        { name: 'Straighten', effect: 'refits', mends: ['runout'] },
+        { name: 'Rebuild seats and grind', effect: 'buildsUp', mends: ['seats'], restores: ['fillets'] },
       ],
     },
     { id: 'key', name: 'Key', when: { keys: ['one'] }, keptWith: ['shaft'] },

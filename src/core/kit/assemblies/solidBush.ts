@@ -15,10 +15,10 @@ export const solidBush: Assembly = {
       id: 'bush',
       name: 'Bush',
       faces: ['oil hole up', 'other end first'],
-      routes: [{ name: 'Renew and press in', mends: ['bore'] }],
+      routes: [{ name: 'Renew and press in', effect: 'renews', mends: ['bore'] }],
     },
     { id: 'housing', name: 'Housing', form: 'flat' },
-    { id: 'journal', name: 'Journal or pin', routes: [{ name: 'Polish', mends: ['journal'] }] },
+    { id: 'journal', name: 'Journal or pin', routes: [{ name: 'Polish', effect: 'takesOff', mends: ['journal'] }] },
   ],
   measures: [
     {

@@ -1,9 +1,14 @@
 import type { Assembly } from '../assembly'
 
 /** Lining is made anew on the same back. */
-const reline = [
-  { name: 'Scrape to bed', mends: ['contact'] },
-  { name: 'Re-line and machine', mends: ['bore', 'contact', 'strip'], restores: ['oil ways and relief at the joint'] },
+const reline: NonNullable<Assembly['parts'][number]['routes']> = [
+  { name: 'Scrape to bed', effect: 'takesOff', mends: ['contact'] },
+  {
+    name: 'Re-line and machine',
+    effect: 'renews',
+    mends: ['bore', 'contact', 'strip'],
+    restores: ['oil ways and relief at the joint'],
+  },
 ]
 
 export const splitSleeveBearing: Assembly = {
@@ -44,8 +49,8 @@ export const splitSleeveBearing: Assembly = {
       id: 'journal',
       name: 'Journal',
       routes: [
-        { name: 'Polish', mends: ['journal'] },
-        { name: 'Regrind to step', mends: ['journal'] },
+        { name: 'Polish', effect: 'takesOff', mends: ['journal'] },
+        { name: 'Regrind to step', effect: 'takesOff', mends: ['journal'] },
       ],
     },
     {

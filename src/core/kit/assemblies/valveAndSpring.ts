@@ -13,8 +13,13 @@ export const valveAndSpring: Assembly = {
     { id: 'load', text: 'Spring: load when new at its working length', answers: 'force' },
   ],
   parts: [
-    { id: 'valve', name: 'Valve', routes: [{ name: 'Grind and lap', mends: ['seatWidth'] }], keptWith: ['seat'] },
-    { id: 'seat', name: 'Seat', routes: [{ name: 'Cut and lap', mends: ['seatWidth'] }] },
+    {
+      id: 'valve',
+      name: 'Valve',
+      routes: [{ name: 'Grind and lap', effect: 'takesOff', mends: ['seatWidth'] }],
+      keptWith: ['seat'],
+    },
+    { id: 'seat', name: 'Seat', routes: [{ name: 'Cut and lap', effect: 'takesOff', mends: ['seatWidth'] }] },
     { id: 'guide', name: 'Guide', when: { guide: ['yes'] } },
     { id: 'spring', name: 'Spring', loose: 'The spring flies when the lock comes out.' },
     { id: 'lock', name: 'Lock and plate', count: 2, loose: 'Small and counted: two halves.' },

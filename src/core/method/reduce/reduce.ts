@@ -3,7 +3,7 @@ import { exactly, type Known } from '../known'
 import { sheetInputOf, slotsOf } from '../layout'
 import type { MethodFault, Reduced, Reductions } from '../reduction'
 import { slotKey, slotOf } from '../slot'
-import type { TakenReading } from './taken'
+import { readingDoubts, type TakenReading } from './taken'
 
 export type { TakenReading } from './taken'
 
@@ -47,7 +47,7 @@ export function reduceReadings(method: Method, readings: readonly TakenReading[]
 
 /** Readings that nothing says the doubt of: they are kept, and settle nothing. */
 function doubtFaults(readings: readonly TakenReading[]): MethodFault[] {
-  return (['noGauge', 'otherGauge', 'notUnderstood'] as const).flatMap((code): MethodFault[] => {
+  return readingDoubts.flatMap((code): MethodFault[] => {
     const slots = readings.filter(({ doubt }) => doubt === code).map(slotOf)
     return slots.length === 0 ? [] : [{ code, slots }]
   })

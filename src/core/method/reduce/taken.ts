@@ -8,13 +8,20 @@ import { type MethodFault, type Reduced, type ReductionName, reduced, type Term 
 import type { Slot } from '../slot'
 import type { PlainTerm, TermName, Where } from '../where'
 
+/**
+ * Why nothing says how well a figure is known: no gauge is noted, or one of another quantity; it cannot have shown that figure, or
+ * its calibration had lapsed; or the figure was typed in words that may say another one.
+ */
+export const readingDoubts = ['noGauge', 'otherGauge', 'beyondRange', 'lapsed', 'notUnderstood'] as const
+export type ReadingDoubt = (typeof readingDoubts)[number]
+
 /** A reading that stands, corrected, with its errors by source and the gauge it was taken with. */
 export interface TakenReading extends Slot {
   readonly interval: Interval
   readonly errors: Errors
   readonly gauge: Gauge
-  /** It settles nothing: read without a known gauge, with a gauge of another quantity, or in words that say another figure. */
-  readonly doubt: 'noGauge' | 'otherGauge' | 'notUnderstood' | null
+  /** It settles nothing, and why. */
+  readonly doubt: ReadingDoubt | null
 }
 
 /** What is read of a sheet. */
