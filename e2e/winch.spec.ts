@@ -118,8 +118,10 @@ test('strip, pinch, contact, float and backlash are measured, and judged as they
   await readingField(page)
   // No limit is typed for it: what is not judged is no reason to reuse anything.
   await expect(result).toContainText('no limit is typed yet')
+  // One of its two limits is typed: inside it, and held for the other.
   await measure('bearing-strip', ['0.20', '0.25'])
-  await expect(result).toContainText('Reuse')
+  await expect(result).toContainText('is inside the limit ≤ 0.40 mm')
+  await expect(result).toContainText('no limit is typed yet for smallest')
   await measure('bearing-pinch', ['1.00', '1.00', '0.94', '0.95'])
   await expect(result).toContainText('0.05')
   await measure('bearing-contact', [...Array(12).fill('2'), ...Array(6).fill('0')])

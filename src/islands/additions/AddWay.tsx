@@ -2,6 +2,7 @@ import type { Part } from '../../core/book/bookSchema'
 import { quantityOf } from '../../core/method/gives'
 import type { Addition, AdditionOf } from '../../core/notes/additionSchema'
 import type { AdditionFault } from '../../core/notes/additions'
+import { unitOf } from '../../core/quantity/format'
 import { say } from '../../labels/additions'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
@@ -54,6 +55,7 @@ export function AddWay({
 }) {
   const { book } = to
   const measured = book.characteristics.filter((one) => one.part === part.id)
+  const inUnit = (label: string): string => say.inUnit(label, unitOf('length', to.system))
   const sizes = measured.filter(({ method }) => quantityOf(method) === 'length')
   const whatOf = (typed: WayForm): Addition => {
     const source = sourceOf(typed, book)
@@ -173,9 +175,9 @@ export function AddWay({
               options={sizes.map(({ id, name }) => ({ value: id, label: name }))}
               {...form.field('leavesOf')}
             />
-            <TextField label={say.leavesLeast} hint={say.leavesHint} maxLength={40} {...form.field('leavesLeast')} />
-            <TextField label={say.leavesMost} maxLength={40} {...form.field('leavesMost')} />
-            <TextField label={say.cleanUp} maxLength={40} {...form.field('cleanUp')} />
+            <TextField label={inUnit(say.leavesLeast)} hint={say.leavesHint} maxLength={40} {...form.field('leavesLeast')} />
+            <TextField label={inUnit(say.leavesMost)} maxLength={40} {...form.field('leavesMost')} />
+            <TextField label={inUnit(say.cleanUp)} maxLength={40} {...form.field('cleanUp')} />
           </fieldset>
         )}
         <div className={styles.group}>
