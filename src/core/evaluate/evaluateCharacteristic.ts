@@ -1,7 +1,7 @@
-import type { Characteristic, Part, Route } from '../book/bookSchema'
+import type { Characteristic, Part } from '../book/bookSchema'
 import { neverGiven } from '../book/faults'
 import { ASKED, judgingLimits } from '../limit/asked'
-import { type GradeSpan, gradeSpan, guardFactorOf } from '../limit/conformity'
+import { type GradeSpan, guardFactorOf } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
 import { limitAtNext, openLimits } from '../limit/limitBy'
 import { judged, type LimitOutcome } from '../limit/outcome'
@@ -38,6 +38,7 @@ import {
 import { faultVotes } from './faultVotes'
 import { openLimitVotes } from './openLimitVotes'
 import type { CharacteristicResult, Measured } from './results'
+import { stepOfWork } from './stepOfWork'
 import { readingStep, reductionSteps } from './traceSteps'
 
 export interface CharacteristicInput {
@@ -105,51 +106,6 @@ function valueAt({ characteristic, set, policy }: CharacteristicInput, at: NonNu
   const place = places.find(({ station, direction }) => station === at.station && direction === at.direction)
   if (!place || place.known.interval === null) return null
   return reduced(place.known, { quantity: quantityOf(characteristic.method), where: placeAt(at), sum: [] })
-}
-
-const JUDGES_SIZE: ReadonlySet<ReductionName> = new Set(['maximum', 'minimum', 'mean', 'median', 'wear'])
-
-/**
- * The step of a route that a value is judged by: what it was worked to now, or how the last overhaul left it, beyond the
- * plain limit and within a step. Since then it has worn, and no book says how far it may from there: it is held.
- */
-function stepOfWork(input: CharacteristicInput, limit: Limit, reductions: Reductions) {
-  if (input.stage !== 'asFound') {
-    const worked = stepWorkedTo(input, limit, reductions)
-    if (!worked) return null
-    // Chosen, and measured after the work, it stands in its step. Work that nobody chose may not have been what it seems, and
-    // a size that nobody worked to is just a worn size that happens to lie there.
-    const isChosen = input.routesChosen.has(worked.route.id)
-    return isChosen || input.isWorked || stepLeftIn(input, limit)
-      ? { ...worked, surely: worked.surely && isChosen && input.isWorked }
-      : null
-  }
-  return stepLeftIn(input, limit)
-}
-
-/** The step in which the last overhaul left it, beyond its plain limit; null where it left it in none. */
-function stepLeftIn(input: CharacteristicInput, limit: Limit) {
-  const before = input.leftBefore
-  if (!before || gradeSpan(before.values[limit.judges] ?? null, limit).mild === 0) return null
-  const left = stepWorkedTo(input, limit, before)
-  return left?.surely ? { route: left.route, surely: false } : null
-}
-
-/** The route whose sizes a worked part lies within, surely or perhaps; null where none is. */
-function stepWorkedTo(
-  { characteristic, part }: CharacteristicInput,
-  { judges }: Limit,
-  { values }: Reductions,
-): { readonly route: Route; readonly surely: boolean } | null {
-  if (!JUDGES_SIZE.has(judges) || !values.maximum || !values.minimum) return null
-  const [smallest, largest] = [intervalOfEnds(values.minimum.guarded), intervalOfEnds(values.maximum.guarded)]
-  const tried = part.routes.flatMap((route) => {
-    const after = route.sizeAfter
-    if (after?.characteristic !== characteristic.id) return []
-    if (smallest.high < after.leastMm || largest.low > after.greatestMm) return []
-    return [{ route, surely: smallest.low >= after.leastMm && largest.high <= after.greatestMm }]
-  })
-  return tried.find(({ surely }) => surely) ?? tried[0] ?? null
 }
 
 function standingOf({ standing, taken }: TakenSet): CharacteristicResult['readings'] {
