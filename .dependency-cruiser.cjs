@@ -19,6 +19,7 @@ const coreRooms = [
   'tightening',
   'method',
   'limit',
+  'setting',
   'fit',
   'policy',
   'book',

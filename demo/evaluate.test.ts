@@ -4,6 +4,7 @@ import { describe, expect, test } from 'vitest'
 import { evaluate } from '../src/core/evaluate/evaluate'
 import type { Verdict } from '../src/core/policy/disposition'
 import type { InspectionRecord } from '../src/core/record/recordSchema'
+import { entry } from './noted'
 import { demoRecord, foundNow } from './record'
 import { reasonsOf, settlingsOf, traceOf } from './said'
 import type { DemoReadings } from './types'
@@ -16,6 +17,12 @@ const mustRun =
   (mustRunHours: number): Change =>
   (record) => ({ ...record, job: { ...record.job, mustRunHours } })
 const keep: Change = (record) => record
+const lookedAt =
+  (...parts: readonly string[]): Change =>
+  (record) => ({
+    ...record,
+    job: { ...record.job, entries: parts.map((part) => entry({ kind: 'lookedAt', part, note: '' })) },
+  })
 const partOf = (record: InspectionRecord, id: string) => evaluate(record).parts.find((part) => part.id === id)
 const resultOf = (record: InspectionRecord, id: string) => evaluate(record).characteristics.find((result) => result.id === id)
 
@@ -91,8 +98,16 @@ const cases: { name: string; texts: DemoReadings; change?: Change; part: string;
     name: 'float too small',
     texts: { 'end-float': ['0.12', '0.12', '0.125'] },
     part: 'thrust-bearing',
-    verdict: 'recondition',
+    verdict: 'hold',
     because: /beyond the wear limit 0\.150/,
+  },
+  {
+    name: 'the same, and all that the float rests on is inspected',
+    texts: { 'end-float': ['0.12', '0.12', '0.125'] },
+    change: lookedAt('thrust-bearing', 'shaft'),
+    part: 'thrust-bearing',
+    verdict: 'adjust',
+    because: /beyond the wear limit 0\.150.*set by shims, up by at least 0\.0[23]/,
   },
   {
     name: 'repeats that disagree hold the verdict',

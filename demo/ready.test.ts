@@ -68,8 +68,8 @@ test('what is required and not done is named, and falls away as it is done', () 
 test('left beyond a limit keeps it back; where the policy keeps what is in doubt, the reviewer has a reason to give', () => {
   const beyond = demoRecord(foundNow, { asLeft: { 'end-float': ['0.55', '0.55', '0.55'] } })
   const part = evaluate(beyond).parts.find(({ id }) => id === 'thrust-bearing')
-  expect(part?.stages.map(({ stage, verdict }) => `${stage} ${verdict}`)).toEqual(['asFound reuse', 'asLeft recondition'])
-  expect(part?.verdict).toBe('recondition')
+  expect(part?.stages.map(({ stage, verdict }) => `${stage} ${verdict}`)).toEqual(['asFound reuse', 'asLeft hold'])
+  expect(part?.verdict).toBe('hold')
   expect(ready(decided(beyond)).blocks.join(' ')).toMatch(
     /Thrust bearing, as left: Mean 0\.550 is beyond the wear limit 0\.500 mm/,
   )

@@ -17,6 +17,7 @@ export type SchemaFault =
   | 'changeBackwards'
   | 'rangeSwapped'
   | 'planAfterWear'
+  | 'settingWithoutMeans'
   | 'rowsNotRising'
   | 'sayWhy'
   | 'nameGaugeKind'

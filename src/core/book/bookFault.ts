@@ -55,6 +55,8 @@ export interface BookFaults extends NeverGivenFaults {
   /** Limits on one value that leave nothing between them. */
   limitsCrossed: { readonly least: number; readonly most: number; readonly quantity: QuantityKind }
   routeSizesSwapped: Bare
+  /** A ring gap is never set. */
+  neverSet: Bare
   takesOffToNew: Bare
   routeToNowhere: { readonly characteristic: string }
   method: { readonly why: ShapeFault }

@@ -7,6 +7,7 @@ import { limitBySchema } from '../limit/limitBySchema'
 import { limitSchema, wantsSchema } from '../limit/limitSchema'
 import { methodSchema } from '../method/methodSchema'
 import { valueSchema } from '../quantity/valueSchema'
+import { settingSchema } from '../setting/settingSchema'
 
 /** A limit typed in a job from the manual at hand, waiting for or with a second person's check. */
 const typedMarkSchema = z.strictObject({
@@ -57,6 +58,8 @@ export const characteristicSchema = z.strictObject({
   limits: z.array(limitSchema).max(20).refine(uniqueIds, asIssue('limitsSameId')),
   /** Values that want a limit from a document; until one is typed they are information only. */
   wants: wantsSchema,
+  /** Wear, setting or both; left out: as its method usually is. */
+  setting: settingSchema.optional(),
   /** Limits by a table or a formula. */
   limitsBy: z.array(limitBySchema).max(20).optional(),
   /** Only where one of these is fitted. */

@@ -20,7 +20,7 @@ const BY_ENDING: readonly (readonly [RegExp, QuantityKind])[] = [
 /** Figures of what a measurement reads. */
 const READ: ReadonlySet<string> = new Set(['nominal', 'lower', 'upper'])
 /** Differences of such figures. */
-const SPREAD: ReadonlySet<string> = new Set(['showTo', 'repeatabilityLimit'])
+const SPREAD: ReadonlySet<string> = new Set(['showTo', 'repeatabilityLimit', 'most'])
 /** Figures of the value that a limit judges. */
 const JUDGED: ReadonlySet<string> = new Set(['plan', 'wear'])
 
@@ -34,7 +34,7 @@ export function quantityOfFigure(list: string, entry: Entry, path: Path): Quanti
   if (ending) return ending[1]
   if (key === 'maximumPermissibleError') return 'length'
   if (list === 'characteristics') return ofMeasurement(entry, path, key)
-  if (list === 'fits') return READ.has(key) || JUDGED.has(key) || key === 'showTo' ? 'length' : null
+  if (list === 'fits') return READ.has(key) || JUDGED.has(key) || SPREAD.has(key) ? 'length' : null
   if (list === 'closings' && (key === 'within' || key === 'showTo')) return knownKind(entry.quantity)
   return null
 }

@@ -14,11 +14,11 @@ export type NamedList =
   | 'fits'
 
 const BY_LIST: Readonly<Record<NamedList, readonly string[]>> = {
-  parts: ['part', 'within', 'parts', 'foundOn', 'mendOn'],
+  parts: ['part', 'within', 'parts', 'foundOn', 'mendOn', 'chain'],
   characteristics: [
     ...['characteristic', 'mends', 'confirm', 'measures', 'direct', 'runsIn', 'bore', 'journal', 'strip', 'seat'],
     ...['housing', 'shaft', 'drive', 'before', 'depth', 'spigot', 'thickness', 'keyway', 'key', 'groove', 'ring', 'opens'],
-    ...['closes', 'gap', 'pad', 'places', 'bores', 'journals'],
+    ...['closes', 'gap', 'pad', 'places', 'bores', 'journals', 'leftBy'],
   ],
   variants: ['variant'],
   documents: ['document'],

@@ -9,6 +9,7 @@ import { slotsOf } from '../method/layout'
 import type { ReductionName } from '../method/reduction'
 import type { QuantityKind } from '../quantity/kind'
 import { commonCautionList } from '../safety/cautions'
+import { isNeverSet, type SettingSpec } from '../setting/setting'
 import type { BookFault, BookFaultAt, Named } from './bookFault'
 import type { Characteristic, LimitBook } from './bookShapeSchema'
 import type { Only } from './variants'
@@ -76,6 +77,11 @@ class References {
     const variant = this.book.variants?.find(({ id }) => id === only.variant)
     if (!variant) return this.refuse([...path, 'only', 'variant'], { code: 'notThere', what: 'variant', id: only.variant })
     only.options.forEach((id, at) => this.among(idsOf(variant.options), 'option', id, [...path, 'only', 'options', at]))
+  }
+  /** What a setting rests on, and what says how much adjustment is left. */
+  setting({ chain, leftBy }: SettingSpec = { is: 'wear' }, path: Path): void {
+    chain?.forEach((id, at) => this.part(id, [...path, 'chain', at]))
+    if (leftBy !== undefined) this.characteristic(leftBy, [...path, 'leftBy'])
   }
   /** A limit by a table or a formula takes the place of none that stands beside it: only what a job resolved has its id. */
   limitIds({ limits, limitsBy = [] }: Limited, path: Path): void {
@@ -187,6 +193,12 @@ function ofCharacteristics(refer: References): void {
     })
     refer.limitIds(characteristic, path)
     refer.only(characteristic.only, path)
+    refer.setting(characteristic.setting, [...path, 'setting'])
+    if (isNeverSet(method.kind) && characteristic.setting && characteristic.setting.is !== 'wear')
+      refuse([...path, 'setting', 'is'], { code: 'neverSet' })
+    characteristic.setting?.values?.forEach((value, at) => {
+      if (!isValueOf(method, value)) refuse([...path, 'setting', 'values', at], { code: 'methodGivesNo', value })
+    })
     changes?.forEach((change, at) => {
       if (!isValueOf(method, change.judges))
         refuse([...path, 'changes', at, 'judges'], { code: 'methodGivesNo', value: change.judges })
@@ -254,6 +266,7 @@ function ofFits(refer: References): void {
     fit.limitsBy?.forEach((limit, at) => refer.limitBy(limit, 'length', [...path, 'limitsBy', at], null))
     refer.limitIds(fit, path)
     refer.only(fit.only, path)
+    refer.setting(fit.setting, [...path, 'setting'])
     fit.limits.forEach((limit, at) => refer.source(limit.source, [...path, 'limits', at, 'source']))
   })
 }

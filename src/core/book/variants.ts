@@ -1,5 +1,6 @@
 import type { Frozen } from '../base/frozen'
 import { linksOf, stripOf } from '../fit/kinds'
+import { settingWithout } from '../setting/setting'
 import type { Characteristic, FitSpec, LimitBook, Part } from './bookShapeSchema'
 
 export type Only = Frozen<NonNullable<Part['only']>>
@@ -22,6 +23,7 @@ export function withoutOtherVariants(book: LimitBook, fitted: Fitted): LimitBook
   const parts = new Set(book.parts.filter(({ only }) => mayBe(only, fitted)).map(({ id }) => id))
   const characteristics = keptOf(book, (one) => parts.has(one.part) && mayBe(one.only, fitted))
   const isHere = (id: string): boolean => characteristics.has(id)
+  const isFitted = (id: string): boolean => parts.has(id)
   const fits = book.fits.filter(
     (fit) => mayBe(fit.only, fitted) && parts.has(fit.mendOn) && sizesOf(fit).every((id) => isHere(id)),
   )
@@ -43,8 +45,10 @@ export function withoutOtherVariants(book: LimitBook, fitted: Fitted): LimitBook
   return {
     ...book,
     parts: fittedParts,
-    characteristics: book.characteristics.filter(({ id }) => isHere(id)).map((one) => mendedBy(one, routes)),
-    fits,
+    characteristics: book.characteristics
+      .filter(({ id }) => isHere(id))
+      .map((one) => settingWithout(mendedBy(one, routes), isFitted, isHere)),
+    fits: fits.map((fit) => settingWithout(fit, isFitted, isHere)),
     equalParts: book.equalParts?.filter((set) =>
       (set.kind === 'rotation' ? set.places : [...set.bores, ...set.journals]).every(isHere),
     ),

@@ -25,6 +25,18 @@ const newSize = [
   column('new.source.document', text()),
   column('new.source.page', text()),
 ]
+/** Wear, setting or both. */
+const setting = [
+  column('setting.is', text()),
+  column('setting.by', text()),
+  column('setting.chain', list(undefined)),
+  column('setting.values', list(undefined)),
+  column('setting.leftBy', text()),
+  column('setting.most', figure()),
+  column('setting.machineClosed', flag(undefined)),
+  column('setting.proving', flag(undefined)),
+  column('setting.protective', flag(undefined)),
+]
 const only = [column('only.variant', text()), column('only.options', list(undefined))]
 
 /** What is measured and judged: documents, parts, measurements, fits, with their limits, and ways back. */
@@ -112,6 +124,7 @@ export const measuredSheets: readonly Sheet[] = [
       column('beforeRepeats', text()),
       column('expansionPerK', figure()),
       column('wants', wanted),
+      ...setting,
       ...only,
     ],
     { defaults: { new: null, limits: [] } },
@@ -185,6 +198,7 @@ export const measuredSheets: readonly Sheet[] = [
       column('new.source.page', text()),
       column('direct', text()),
       column('wants', wanted),
+      ...setting,
       ...only,
     ],
     { defaults: { new: null, limits: [] } },

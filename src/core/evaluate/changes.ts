@@ -115,6 +115,7 @@ export function changeVote(
     source: limit.source,
   } as const
   if (standing === 'inside') return vote({ ...said, mild: 'reuse', strong: 'reuse' })
+  const asSetting = limit.whenPassed === 'mend' && mending.setting ? { setting: mending.setting } : {}
   const asks = limit.whenPassed === 'replace' ? REPLACE : limit.whenPassed === 'mend' ? mending : HOLD
   if (standing === 'outside')
     return vote({
@@ -123,12 +124,14 @@ export function changeVote(
       strong: asks.strong,
       settledBy: asks === HOLD ? { code: 'findOutWhy' } : null,
       route: asks === mending ? (mending.route?.id ?? null) : null,
+      ...asSetting,
     })
   return vote({
     ...said,
     mild: 'reuse',
     strong: asks.strong,
     settledBy: standing === 'open' ? { code: 'take', missing: [] } : { code: 'betterGauge' },
+    ...asSetting,
   })
 }
 

@@ -8,6 +8,7 @@ import { type Stage, stages } from '../record/stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from '../record/standing'
 import { gateOutcome } from '../scope/gate'
 import { levelOf, type Need, needOf, type Scope, scopeOf } from '../scope/need'
+import { withChains } from '../verdict/chain'
 import type { PartResult } from '../verdict/partVerdict'
 import { boundTo, lookedAtBy, togetherWith } from '../verdict/together'
 import { changesOf, fitResult, judge, routesAt, setAt, stagesOf, type Taken } from './atStage'
@@ -60,8 +61,9 @@ interface State extends Taken {
   readonly characteristics: readonly Cell<CharacteristicResult>[]
   readonly fits: readonly Cell<FitResult>[]
   readonly closings: readonly Cell<CrossCheckResult>[]
-  /** Each part by itself, and with those it is bound to. */
+  /** Each part by itself, with what its settings rest on, and with those it is bound to. */
   readonly judged: readonly Cell<PartResult>[]
+  readonly chained: readonly Cell<PartResult>[]
   readonly parts: readonly Cell<PartResult>[]
 }
 
@@ -277,6 +279,7 @@ function settle(
         routes: routesAt(fixed, taken, 'asFound'),
       }),
   )
+  const chained = chainedParts(fixed, judged, before)
   const partsAgain = partsAffected?.size ?? book.parts.length
   return {
     ...taken,
@@ -287,24 +290,40 @@ function settle(
     fits,
     closings,
     judged,
-    parts: boundParts(fixed, judged, before),
+    chained,
+    parts: boundParts(fixed, chained, before),
     partsAgain,
   }
 }
 
-/** Parts with what their rules ask for the sake of others; one that is bound to none is what it is by itself. */
-function boundParts(fixed: Index, judged: State['judged'], before: Pick<State, 'judged' | 'parts'> | null): State['parts'] {
+/** Parts whose settings are settled by what they rest on; one that has none is what it is by itself. */
+function chainedParts(fixed: Index, judged: State['judged'], before: Pick<State, 'judged' | 'chained'> | null): State['chained'] {
   const { parts } = fixed.record.book
-  const partOf = (id: string) => fixed.parts.get(id)
-  const ownAt = (id: string) => judged[fixed.partIndex.get(id) ?? -1]
   return parts.map((part, index) => {
     const own = judged[index] as Cell<PartResult>
+    const chain = fixed.chainsOfPart.get(part.id) ?? []
+    if (chain.length === 0) return own
+    const places = [part.id, ...chain].map((id) => fixed.partIndex.get(id) ?? -1)
+    const known = before?.chained[index]
+    return known && places.every((at) => judged[at] === before?.judged[at])
+      ? known
+      : cell(() => withChains(part, own(), (id) => judged[fixed.partIndex.get(id) ?? -1]?.()))
+  })
+}
+
+/** Parts with what their rules ask for the sake of others; one that is bound to none is what it is by itself. */
+function boundParts(fixed: Index, chained: State['chained'], before: Pick<State, 'chained' | 'parts'> | null): State['parts'] {
+  const { parts } = fixed.record.book
+  const partOf = (id: string) => fixed.parts.get(id)
+  const ownAt = (id: string) => chained[fixed.partIndex.get(id) ?? -1]
+  return parts.map((part, index) => {
+    const own = chained[index] as Cell<PartResult>
     if (lookedAtBy(part).length === 0) return own
     const known = before?.parts[index]
     const bound = boundTo(part, partOf)
     const isSame = bound.every((id) => {
       const at = fixed.partIndex.get(id) ?? -1
-      return judged[at] === before?.judged[at]
+      return chained[at] === before?.chained[at]
     })
     return known && isSame ? known : cell(() => togetherWith(part, own(), partOf, (id) => ownAt(id)?.()))
   })

@@ -16,12 +16,14 @@ import type { Policy } from '../record/recordSchema'
 import { sheetAt } from '../record/reduce'
 import type { Stage } from '../record/stage'
 import type { TakenSet } from '../record/standing'
+import { settingOf } from '../setting/setting'
 import type { LinesByValue } from '../trend/earlier'
 import type { Trend } from '../trend/forecast'
 import { lastsOf, type SisterSpread, type TrendInput, trendOf } from '../trend/forecast'
 import { rateOf, type WearRate } from '../trend/wearLine'
 import { limitVote, strongestLevelOf } from '../verdict/limitVote'
-import { type Mending, mendingOf, type RouteContext } from '../verdict/mending'
+import type { Mending, RouteContext } from '../verdict/mending'
+import { mendingOfValue } from '../verdict/mendingOfValue'
 import { byStrength, spanOf, verdictOf } from '../verdict/partVerdict'
 import { heldLimits, unheldLimits } from '../verdict/reuseRequires'
 import {
@@ -165,7 +167,7 @@ function votesOf(
 ): Vote[] {
   const { characteristic, part, set, stage, routes } = input
   const { method } = characteristic
-  const mending = (limit: Limit): Mending => mendingOf(part, { kind: 'characteristic', id: characteristic.id, limit }, routes)
+  const mending = (limit: Limit): Mending => mendingOfValue(part, characteristic, limit, reductions, routes)
   // What a method asks by itself stands in no book, and is never typed.
   const held = new Set<Limit>(heldLimits(characteristic))
   const judging = limits.filter(({ limit }) => limit.id === ASKED || held.has(limit))
@@ -176,13 +178,14 @@ function votesOf(
     ...unheldLimits(characteristic, characteristic.safety, stage),
   ]
   const strongestOfAll = open.reduce((most, { strong }) => strongest(most, strong), strongestOf(judging, wayOf))
+  const asks = judging.map(({ limit }) => ({ strong: strongestLevelOf(limit, wayOf(limit)), ...markOf(wayOf(limit)) }))
   // What is measured besides settles what it settles: its limits leave open what only the marked places could tell.
   const cannot = cannotVotes(input, set.taken.length === 0 ? strongestOfAll : 'reuse')
   if (set.taken.length === 0 && method.kind !== 'computed') {
     if (cannot.length > 0) return cannot
     return characteristic.asLeftOnly && stage === 'asFound'
       ? [information(characteristic, stage, 'asLeftOnly'), ...open]
-      : [notMeasuredVote(input, strongestOfAll), ...open]
+      : [{ ...notMeasuredVote(input, strongestOfAll), ...leavesOpen([...asks, ...open]) }, ...open]
   }
   const settled = new Set([...set.cannot, ...set.notApplicable, ...set.taken.map(slotKey)])
   const missing = slotsOf(method)
@@ -210,7 +213,7 @@ function votesOf(
     ...open,
     ...cannot,
     ...judging.flatMap((outcome) => forecastVote(input, outcome, trends, wayOf(outcome.limit)) ?? []),
-    ...faultVotes(input, reductions, openTo(votes)),
+    ...faultVotes(input, reductions, openTo(votes)).map((fault) => ({ ...fault, ...leavesOpen(votes.filter(isOpen)) })),
     ...(limits.length === 0 && open.length === 0 ? [information(characteristic, stage, informationCode(characteristic))] : []),
   ]
 }
@@ -219,9 +222,21 @@ function votesOf(
 const hasBase = ({ characteristic, earlier }: CharacteristicInput): boolean =>
   [...(earlier?.values() ?? [])].some((line) => line.length > 0) || characteristic.new !== null
 
+const markOf = ({ setting }: Mending): Pick<Vote, 'setting'> => (setting ? { setting } : {})
+
+/** What is not known of a setting leaves open what its chain does, and beside it what everything else could ask for. */
+function leavesOpen(votes: readonly Pick<Vote, 'strong' | 'setting'>[]): Pick<Vote, 'setting'> {
+  const [first] = votes.flatMap(({ setting }) => setting ?? [])
+  if (!first) return {}
+  const otherwise = votes.map(({ setting, strong }) => setting?.otherwise ?? strong).reduce<Disposition>(strongest, 'adjust')
+  return { setting: { ...first, change: null, otherwise } }
+}
+
+const isOpen = ({ mild, strong }: Vote): boolean => mild !== strong
+
 /** How far the votes of limits that are open could lead; what a fault leaves open is what they leave open. */
 const openTo = (votes: readonly Vote[]): Disposition =>
-  votes.filter(({ mild, strong }) => mild !== strong).reduce<Disposition>((most, { strong }) => strongest(most, strong), 'reuse')
+  votes.filter(isOpen).reduce<Disposition>((most, { strong }) => strongest(most, strong), 'reuse')
 
 /** What settles a value that its readings leave open though all are taken; null where a better figure does. */
 function howToSettle({ taken, cannot }: TakenSet): Settling | null {
@@ -298,6 +313,8 @@ function forecastVote(
     limit.id === ASKED ||
     limit.at !== undefined ||
     !policy.mustLastTheInterval ||
+    // What is set does not wear: each setting starts anew.
+    settingOf(characteristic, limit)?.is === 'setting' ||
     grade.mild === 2 ||
     value === null ||
     step !== null
@@ -319,7 +336,7 @@ function forecastVote(
     code: lasts,
     facts: foretold,
     subject: characteristic.id,
-    mild: lasts === 'no' ? (limit.whenPassed === 'replace' ? 'replace' : mending.mild) : 'reuse',
+    mild: lasts === 'no' ? (limit.whenPassed === 'replace' && !mending.setting ? 'replace' : mending.mild) : 'reuse',
     strong: lasts === 'yes' ? 'reuse' : strongestLevelOf(limit, mending),
     settledBy:
       lasts === 'unsure'
@@ -329,6 +346,7 @@ function forecastVote(
           : null,
     source: limit.source,
     route: lasts === 'no' ? (mending.route?.id ?? null) : null,
+    ...(mending.setting && lasts !== 'yes' ? { setting: mending.setting } : {}),
     trace: [
       ...(trend?.rate ? [paceStep(trend, trend.rate, foretold, now.mustRunHours)] : []),
       ...(lasts === 'yes' ? [] : mending.trace),

@@ -7,7 +7,7 @@ import { findingVotes } from '../verdict/findingVote'
 import { spanOf } from '../verdict/partVerdict'
 import { tells } from '../verdict/reuseRequires'
 import type { Vote } from '../verdict/vote'
-import { changesOf, routesAt, type Taken } from './atStage'
+import { changesOf, judge, routesAt, type Taken } from './atStage'
 import { type CrossCheckResult, crossCheckVote } from './crossChecks'
 import { changeVotes } from './judgePart'
 import { characteristicAt, type Index, mustGet } from './recordIndex'
@@ -15,6 +15,17 @@ import type { FitResult, Measured } from './results'
 
 /** What decides the gate of a measurement by itself. What is foretold stands beside it. */
 export const gateVotes = ({ votes }: Pick<Measured, 'votes'>): readonly Vote[] => votes.filter(({ rule }) => rule !== 'forecast')
+
+/**
+ * What is out of its setting and may be set with the machine closed keeps the gate open until it is set and taken again; whatever
+ * else is out of setting fails it.
+ */
+const unlessSet = (votes: readonly Vote[], left: readonly Vote[]): readonly Vote[] =>
+  votes.flatMap((vote): Vote[] => {
+    if (!vote.setting?.isClosed || vote.mild !== 'adjust') return [vote]
+    const isSet = left.length > 0 && spanOf(left).strong === 'reuse'
+    return isSet ? [] : [{ ...vote, mild: 'reuse', strong: 'replace' }]
+  })
 
 /** Everything that is known before anybody knows what the gate leaves out, each by its place in the book. */
 export interface BeforeGate {
@@ -45,15 +56,20 @@ export function gateMeasurementOf(
   })
   const changes = changesOf(fixed, taken, characteristic)
   const chains = fixed.crossChecksOf.get(id) ?? []
+  const found = mustGetAt(measured, fixed.index.get(id))()
+  const left = taken.later.asLeft.has(id) ? judge(fixed, taken, characteristic, 'asLeft').votes : []
   return asGateMeasurement({
-    measured: mustGetAt(measured, fixed.index.get(id))(),
+    measured: { ...found, votes: unlessSet(found.votes, left) },
     isJudged:
       [characteristic.limits, characteristic.limitsBy, characteristic.wants, characteristic.changes].some(
         (of) => (of ?? []).length > 0,
       ) || ownFits.length > 0,
     beside: [
       ...changeVotes(fixed, part, { id, changes }, 'asFound', routes),
-      ...ownFits.flatMap((index) => fits[index]?.().votes ?? []),
+      ...ownFits.flatMap((index) => {
+        const fit = fits[index]?.()
+        return fit ? unlessSet(fit.votes, fit.stages.find(({ stage }) => stage === 'asLeft')?.votes ?? []) : []
+      }),
       ...chains.flatMap((index) => {
         const [closing, result] = [book.closings?.[index], closings[index]?.()]
         return (closing && result && crossCheckVote(closing, result)) ?? []

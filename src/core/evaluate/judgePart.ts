@@ -3,12 +3,15 @@ import { sidesOf, stripOf } from '../fit/kinds'
 import type { Stage } from '../record/stage'
 import { type LaterStage, laterStages } from '../record/stage'
 import type { Need, Scope } from '../scope/need'
+import { settingOf } from '../setting/setting'
 import { findingVotes } from '../verdict/findingVote'
 import { mendingOf, type RouteContext } from '../verdict/mending'
 import type { PartResult } from '../verdict/partVerdict'
 import { partVerdict } from '../verdict/partVerdict'
 import { nothingKnown, tells } from '../verdict/reuseRequires'
+import { roomOf } from '../verdict/roomOf'
 import { serviceVotes } from '../verdict/serviceVote'
+import { setOver } from '../verdict/setOver'
 import { type Vote, vote } from '../verdict/vote'
 import { changeVote } from './changes'
 import { type CrossCheckResult, crossCheckVote } from './crossChecks'
@@ -108,7 +111,11 @@ export function changeVotes(
     .filter(({ limit }) => limit.to === to)
     .flatMap((outcome) => {
       const mending = mendingOf(part, { kind: 'characteristic', id, limit: null }, routes)
-      return changeVote(outcome, characteristic, mending) ?? []
+      const setting = settingOf(characteristic, outcome.limit)
+      const room = setting && roomOf(setting, routes)
+      const toSet = setting && room && { setting, room, change: null, ofPiece: false }
+      const way = toSet ? setOver(mending, outcome.limit.whenPassed === 'replace' ? 'replace' : 'mend', toSet) : mending
+      return changeVote(outcome, characteristic, way) ?? []
     })
 }
 

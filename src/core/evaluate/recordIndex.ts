@@ -2,6 +2,7 @@ import type { Characteristic, Part } from '../book/bookSchema'
 import { dependentsOf, evaluationOrder } from '../book/dependencies'
 import { setsBothWays } from '../book/setsBothWays'
 import { readBy, sidesOf } from '../fit/kinds'
+import { settingOfFit } from '../fit/settingOfFit'
 import type { Gauge } from '../gauge/gauge'
 import { guardFactorOf } from '../limit/conformity'
 import { foldNotes } from '../notes/fold'
@@ -9,6 +10,7 @@ import type { NotesState } from '../notes/state'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { ReduceBy } from '../record/reduce'
 import { gaugesById } from '../record/standing'
+import { settingOf } from '../setting/setting'
 import { type EarlierOverhauls, earlierOverhauls } from '../trend/earlier'
 
 /** What stays the same while readings come in. */
@@ -28,6 +30,8 @@ export interface Index {
   /** Parts whose routes read this one. */
   readonly partReaders: ReadonlyMap<string, readonly string[]>
   readonly fitsOfPart: ReadonlyMap<string, readonly number[]>
+  /** Parts that what is set of a part rests on. */
+  readonly chainsOfPart: ReadonlyMap<string, readonly string[]>
   readonly ofPart: ReadonlyMap<string, readonly number[]>
   /** Fits that a characteristic is part of, rings that run in it, cross-checks that read it. */
   readonly fitsOf: ReadonlyMap<string, readonly number[]>
@@ -109,6 +113,21 @@ export function indexRecord(given: InspectionRecord): Index {
   const ofPart = new Map<string, number[]>()
   book.characteristics.forEach((characteristic, index) => add(ofPart, characteristic.part, index))
   const noted = foldNotes(book, job.entries)
+  for (const { id, setting } of book.characteristics) if (setting?.leftBy !== undefined) add(readers, setting.leftBy, id)
+  book.fits.forEach(({ setting }, index) => {
+    if (setting?.leftBy !== undefined) add(fitReaders, setting.leftBy, index)
+  })
+  const partsMeasured = (ids: readonly string[]): string[] => ids.flatMap((id) => partOf.get(id) ?? [])
+  const chainsOfPart = new Map<string, string[]>()
+  const rests = (part: string, chain: readonly string[] = []): void => {
+    for (const id of chain) if (!chainsOfPart.get(part)?.includes(id)) add(chainsOfPart, part, id)
+  }
+  for (const characteristic of book.characteristics)
+    for (const limit of [...characteristic.limits, ...(characteristic.changes ?? [])])
+      rests(characteristic.part, settingOf(characteristic, limit)?.chain)
+  for (const fit of book.fits)
+    for (const limit of fit.limits)
+      rests(fit.mendOn, settingOfFit(fit, [fit.mendOn, ...partsMeasured(sidesOf(fit))], limit)?.chain)
   return {
     record,
     gauges,
@@ -121,6 +140,7 @@ export function indexRecord(given: InspectionRecord): Index {
     readers,
     fitReaders,
     fitsOfPart,
+    chainsOfPart,
     ofPart,
     fitsOf,
     ringsIn,

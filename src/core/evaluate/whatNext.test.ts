@@ -22,7 +22,7 @@ test.each([
   {
     name: 'a doubt that may mean a new part comes before one that may mean mending',
     parts: [part('a', [vote('x', 'reuse', 'recondition')]), part('b', [vote('y', 'reuse', 'replace')])],
-    order: ['y 2', 'x 1'],
+    order: ['y 3', 'x 2'],
   },
   {
     name: 'what cannot change a verdict any more is not asked for',

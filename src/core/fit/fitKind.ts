@@ -4,6 +4,8 @@ import type { Limit, LimitBy } from '../limit/limit'
 import type { Known } from '../method/known'
 import type { Method } from '../method/method'
 import type { StatedName } from '../method/where'
+import type { SettingSpec } from '../setting/setting'
+import type { SettingMeans } from '../setting/settingMeans'
 import type { BearingClass, BearingTolerance, ClearanceGroup } from './bearingTolerance'
 import type { FitShaping } from './shapingSchema'
 import type { End } from './sizeEnd'
@@ -85,6 +87,7 @@ export interface FitBase {
   readonly shop?: { readonly lower: number | null; readonly upper: number | null } | undefined
   readonly direct?: string | undefined
   readonly mendOn: string
+  readonly setting?: SettingSpec | undefined
   readonly showTo: number
 }
 
@@ -99,6 +102,13 @@ export interface FitKindOf<F> {
   /** The clearance at one of its ends, where it is no sum of its sizes; null while one of them is not known. */
   readonly between?: (fit: F, end: End, sizeAt: (characteristic: string, end: End) => Known | null, guard: number) => Known | null
   readonly faults?: (fit: F) => readonly FitFault[]
+  /** What it is set by, where it is there to be set; undefined where its clearance tells of wear. */
+  readonly setBy?: SettingMeans
+  /** How what sets it must change, and whether that brings it to where it must lie; null while a size is not known. */
+  readonly setTo?: (
+    fit: F,
+    sizeAt: (characteristic: string) => number | null,
+  ) => { readonly changeMm: number; readonly isReached: boolean } | null
   /** `middleOf` a size: between its least and its greatest as measured, mm; null while it is not. */
   readonly notes?: (fit: F, ends: FitEnds, middleOf: (characteristic: string) => number | null) => readonly FitNote[]
 }

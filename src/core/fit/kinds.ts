@@ -85,6 +85,12 @@ export function clearanceAt(
   )
 }
 
+/** What sets a fit of this kind; undefined where it tells of wear. */
+export const setByOf = (fit: FitSpec) => ruleOf(fit).setBy
+
+/** What must change to set it over, by its own sum; undefined where its kind has none. */
+export const setTo = (fit: FitSpec, sizeAt: (characteristic: string) => number | null) => ruleOf(fit).setTo?.(fit, sizeAt)
+
 /** Whether its clearance is the sum of its sizes, so that one size follows from the rest. */
 export const isSum = (fit: FitSpec): boolean => ruleOf(fit).between === undefined
 

@@ -3,6 +3,7 @@ import { idSchema, nameSchema, onlySchema, sourceSchema } from '../base/idSchema
 import { limitBySchema } from '../limit/limitBySchema'
 import { limitSchema, wantsSchema } from '../limit/limitSchema'
 import { lengthMmSchema } from '../quantity/valueSchema'
+import { settingSchema } from '../setting/settingSchema'
 
 const band = z.strictObject({ lower: lengthMmSchema, upper: lengthMmSchema, source: sourceSchema })
 
@@ -24,6 +25,8 @@ export const fitShaping = {
     limits: z.array(limitSchema).max(8),
     limitsBy: z.array(limitBySchema).max(8).optional(),
     wants: wantsSchema,
+    /** Wear, setting or both; left out: as its kind usually is. */
+    setting: settingSchema.optional(),
     /** Only where one of these is fitted. */
     only: onlySchema.optional(),
     /** The workshop’s own narrower band inside the limits, for what is put together. */

@@ -10,6 +10,7 @@ import type { MethodKind } from '../method/kinds'
 import type { ReductionName } from '../method/reduction'
 import type { Disposition } from '../policy/disposition'
 import type { CommonCaution } from '../safety/cautions'
+import type { SettingMeans } from '../setting/settingMeans'
 
 /** A question that shapes an assembly; the first answer stands until another is chosen. */
 export interface Question {
@@ -52,6 +53,17 @@ export interface KitPart extends Piece {
   }[]
 }
 
+/** What the usual answer is, wear, setting or both, with the parts that a setting rests on. Left out: wear. */
+export interface KitSetting extends Piece {
+  readonly is: 'setting' | 'both'
+  readonly by: SettingMeans
+  readonly chain: readonly string[]
+  readonly values?: readonly ReductionName[]
+  readonly proving?: true
+  /** Answers by which it is a protective device. */
+  readonly protective?: When
+}
+
 /** Something measured. Its set-up is answered as a person would: `{question}` stands for an answer, `@id` for another measurement. */
 export interface KitMeasure extends Piece {
   readonly id: string
@@ -65,6 +77,7 @@ export interface KitMeasure extends Piece {
   readonly how?: string
   readonly pose?: string
   readonly trap?: string
+  readonly setting?: KitSetting
   /** Values that want a limit from the manual. */
   readonly wants: readonly (readonly [ReductionName, 'upper' | 'lower'])[]
   /** There is nothing to find: it is asked for as the part is left. */
@@ -83,6 +96,7 @@ export interface KitMate extends Piece {
   /** The same clearance measured directly. */
   readonly direct?: string
   readonly mendOn: string
+  readonly setting?: KitSetting
   readonly wants: readonly ('maximum' | 'minimum')[]
 }
 

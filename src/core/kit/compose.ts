@@ -13,7 +13,7 @@ import { assemblies } from './assemblies'
 import { everyMachine } from './assemblies/everyMachine'
 import type { Assembly, KitMate, KitMeasure } from './assembly'
 import { bookStep, FULL, withBeginning, withGaugesFor, withSteps } from './composition'
-import { type AnswerFault, answersOf, figureOf, filledIn, isTyped, type KitAnswers, shaped } from './shape'
+import { type AnswerFault, answersOf, figureOf, filledIn, isThere, isTyped, type KitAnswers, shaped } from './shape'
 
 /** An assembly to be added: how its instances are called, where they sit, and what shapes them. */
 export interface Addition {
@@ -193,10 +193,27 @@ class Instance {
       limits: [],
       safety: measure.safety ?? false,
       ...(measure.asLeftOnly ? { asLeftOnly: true as const } : {}),
+      ...this.setting(measure),
     }
     // What only a figure that nobody typed would give wants no limit.
     const given = wants.filter(([judges]) => neverGiven(made, judges) === null)
     return ok({ ...made, wants: given.map(([judges, side]) => ({ judges, side })) })
+  }
+
+  /** What the kit says of a value: how it is set, and what it rests on. */
+  private setting({ setting }: Pick<KitMeasure, 'setting'>): Pick<Characteristic, 'setting'> {
+    if (!setting) return {}
+    const { is, by, chain, values, proving, protective } = setting
+    return {
+      setting: {
+        is,
+        by,
+        chain: chain.map(this.id),
+        ...(values ? { values: [...values] } : {}),
+        ...(proving ? { proving } : {}),
+        ...(protective && isThere({ when: protective }, this.answers) ? { protective: true } : {}),
+      },
+    }
   }
 
   private fit(mate: KitMate): FitSpec {
@@ -212,6 +229,7 @@ class Instance {
       limits: [],
       wants: mate.wants.map((judges) => ({ judges, side: judges === 'maximum' ? 'upper' : 'lower' })),
       mendOn: this.id(mate.mendOn),
+      ...this.setting(mate),
       showTo: SHOWN[this.system].fine,
       // That its sides are those of its kind, the book’s own schema says.
     } as unknown as FitSpec

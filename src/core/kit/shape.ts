@@ -2,7 +2,7 @@ import { err, ok, type Result } from '../base/result'
 import { unitOf } from '../quantity/format'
 import { parseQuantity } from '../quantity/quantity'
 import type { UnitSystem } from '../quantity/unitSystem'
-import type { Assembly, Question, When } from './assembly'
+import type { Assembly, KitSetting, Question, When } from './assembly'
 
 export type KitAnswers = Readonly<Record<string, string>>
 
@@ -36,7 +36,7 @@ export function figureOf({ questions }: Assembly, answers: KitAnswers, id: strin
 }
 
 /** The answers ask for this piece. */
-const isThere = ({ when }: { readonly when?: When }, answers: KitAnswers): boolean =>
+export const isThere = ({ when }: { readonly when?: When }, answers: KitAnswers): boolean =>
   Object.entries(when ?? {}).every(([id, wanted]) =>
     wanted === 'typed' ? (answers[id] ?? '') !== '' : wanted.includes(answers[id] ?? ''),
   )
@@ -47,7 +47,15 @@ export function shaped(assembly: Assembly, answers: KitAnswers): Assembly {
     (pieces ?? []).filter((piece) => isThere(piece, answers))
   const partIds = new Set(here(assembly.parts).map(({ id }) => id))
   // A part that is gone takes along what is measured of it, and a measurement what is set up on it.
-  const measures = here(assembly.measures).filter(({ of }) => partIds.has(of))
+  const setHere = <T extends { readonly setting?: KitSetting }>({ setting, ...piece }: T) => ({
+    ...piece,
+    ...(setting && isThere(setting, answers)
+      ? { setting: { ...setting, chain: setting.chain.filter((id) => partIds.has(id)) } }
+      : {}),
+  })
+  const measures = here(assembly.measures)
+    .filter(({ of }) => partIds.has(of))
+    .map(setHere)
   const measureIds = new Set(measures.map(({ id }) => id))
   const known = (ids: readonly string[] | undefined, of: ReadonlySet<string>): string[] => (ids ?? []).filter((id) => of.has(id))
   return {
@@ -63,6 +71,7 @@ export function shaped(assembly: Assembly, answers: KitAnswers): Assembly {
     measures,
     mates: here(assembly.mates)
       .filter(({ sides }) => Object.values(sides).every((id) => id === null || measureIds.has(id)))
+      .map(setHere)
       .map(({ direct, ...mate }) => (direct !== undefined && measureIds.has(direct) ? { ...mate, direct } : mate)),
     checks: here(assembly.checks).filter(({ names }) => Object.values(names).every(([id]) => measureIds.has(id))),
     looks: here(assembly.looks).filter(({ of, foundOn = of }) => partIds.has(of) && partIds.has(foundOn)),

@@ -2,6 +2,7 @@ import type { LimitBook } from '../book/bookSchema'
 import { linksOf } from '../fit/kinds'
 import type { Limit } from '../limit/limit'
 import { kindOf } from '../method/kinds'
+import { settingWithout } from '../setting/setting'
 import { withSteps } from './composition'
 
 /** What belongs to a position of a composed book: itself, what sits in it, and everything known of that. */
@@ -60,10 +61,13 @@ export function takenOut(book: LimitBook, root: string): LimitBook {
       .filter(({ id }) => position(id))
       .map((one) => ({ ...one, keptWith: one.keptWith.filter(position) })),
     parts: book.parts.filter(({ id }) => part(id)).map((one) => withoutNamed(one, part, characteristic, left(gone.fits))),
-    characteristics: book.characteristics.filter(({ id }) => characteristic(id)),
+    characteristics: book.characteristics
+      .filter(({ id }) => characteristic(id))
+      .map((one) => settingWithout(one, part, characteristic)),
     fits: book.fits
       .filter(({ id }) => !gone.fits.has(id))
-      .map(({ direct, ...fit }) => (direct === undefined || !characteristic(direct) ? fit : { ...fit, direct }) as typeof fit),
+      .map(({ direct, ...fit }) => (direct === undefined || !characteristic(direct) ? fit : { ...fit, direct }) as typeof fit)
+      .map((fit) => settingWithout(fit, part, characteristic)),
     closings: (book.closings ?? []).filter(({ id }) => !gone.closings.has(id)),
     equalParts: (book.equalParts ?? []).filter((set) =>
       (set.kind === 'rotation' ? set.places : [...set.bores, ...set.journals]).every(characteristic),

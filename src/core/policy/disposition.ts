@@ -1,8 +1,8 @@
 /** What is done with a part, mildest first. */
-export const dispositions = ['reuse', 'recondition', 'replace'] as const
+export const dispositions = ['reuse', 'adjust', 'recondition', 'replace'] as const
 export type Disposition = (typeof dispositions)[number]
 export type Verdict = Disposition | 'hold'
 
-export const dispositionRank: Record<Disposition, number> = { reuse: 0, recondition: 1, replace: 2 }
+export const dispositionRank: Record<Disposition, number> = { reuse: 0, adjust: 1, recondition: 2, replace: 3 }
 export const strongest = (a: Disposition, b: Disposition): Disposition => (dispositionRank[a] >= dispositionRank[b] ? a : b)
 export const mildest = (a: Disposition, b: Disposition): Disposition => (dispositionRank[a] <= dispositionRank[b] ? a : b)

@@ -1,11 +1,12 @@
 import type { InspectionLevel } from '../book/procedureSchema'
 import type { Slot } from '../method/slot'
+import type { Disposition } from '../policy/disposition'
 
 /** What decides a gate measurement: the span of its verdict. */
 export interface GateMeasurement {
   readonly id: string
-  readonly mild: 'reuse' | 'recondition' | 'replace'
-  readonly strong: 'reuse' | 'recondition' | 'replace'
+  readonly mild: Disposition
+  readonly strong: Disposition
   /** Whether anything judges it: a reading for information only opens nothing and holds nothing. */
   readonly isJudged: boolean
   /** The reading that decided it, as typed and where; null where several did. */

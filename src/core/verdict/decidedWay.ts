@@ -21,6 +21,8 @@ export function decidedWay(part: Part, result: PartResult, decision: Decided | n
   switch (decision.decided) {
     case 'reuse':
       return null
+    case 'adjust':
+      return result.verdict === 'adjust' ? result.way : { by: 'setting', routes: [], cost: null, days: null }
     case 'replace':
       return { by: 'newPart', routes: [], cost: part.replacement?.cost ?? null, days: part.replacement?.days ?? null }
     case 'recondition': {

@@ -27,6 +27,7 @@ export interface LimitVoteInput {
 
 const levelAt = (grade: Grade, limit: Limit, mending: Mending): { mild: Disposition; strong: Disposition } => {
   if (grade === 0) return { mild: 'reuse', strong: 'reuse' }
+  if (mending.setting) return mending
   if (grade === 2 && limit.whenPassed === 'replace') return { mild: 'replace', strong: 'replace' }
   return mending
 }
@@ -52,6 +53,7 @@ export function limitVote(input: LimitVoteInput): Vote {
     settledBy: mild === strong ? null : settledBy(input),
     source,
     route: grade.mild > 0 ? (mending.route?.id ?? null) : null,
+    ...(mending.setting && grade.strong > 0 ? { setting: mending.setting } : {}),
     trace: [
       ...input.steps,
       { kind: 'limit', quantity, limit, guard, source },

@@ -11,7 +11,7 @@ import { exceeds } from '../quantity/decimal'
 import { intervalOfEnds } from '../quantity/extent'
 import { ANYTHING, add, type Interval, point, scale, subtract } from '../quantity/interval'
 import { unheldLimits } from './reuseRequires'
-import type { RouteOutcome, RouteTried, Settling, TraceStep } from './vote'
+import type { RouteOutcome, RouteTried, SetBy, Settling, TraceStep } from './vote'
 
 /** How a part can be mended of one thing: the levels still possible and the cheapest way that is certain. */
 export interface Mending {
@@ -21,6 +21,8 @@ export interface Mending {
   readonly trace: readonly TraceStep[]
   /** What would settle it where no way is certain; null where measuring does. */
   readonly needs: Settling | null
+  /** The value is set over again, and the parts stay. */
+  readonly setting?: SetBy
 }
 
 export type ReductionsOf = (characteristic: string) => Reductions | undefined

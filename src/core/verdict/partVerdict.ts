@@ -31,8 +31,8 @@ export interface PartResult {
   readonly votes: readonly Vote[]
   /** Way, cost and days of the recommended verdict; null while it holds or is reuse. */
   readonly way: {
-    /** A new part, routes of the book, or what its rule says. */
-    readonly by: 'newPart' | 'routes' | 'rule'
+    /** A new part, routes of the book, a setting to be made, or what its rule says. */
+    readonly by: 'newPart' | 'routes' | 'setting' | 'rule'
     readonly routes: readonly string[]
     /** Null where nobody knows yet. */
     readonly cost: number | null
@@ -87,6 +87,8 @@ export function wayOf(part: Part, votes: readonly Vote[], span: Span): PartResul
   switch (verdictOf(span)) {
     case 'replace':
       return { by: 'newPart', routes: [], cost: part.replacement?.cost ?? null, days: part.replacement?.days ?? null }
+    case 'adjust':
+      return settingWay(part, votes)
     case 'recondition':
       return reconditioningWay(part, votes)
     case 'reuse':
@@ -109,6 +111,18 @@ function reconditioningWay(part: Part, votes: readonly Vote[]): PartResult['way'
     routes: routes.map((route) => route.id),
     cost: sumOf(routes.map(({ cost }) => cost)),
     days: sumOf(routes.map(({ days }) => days)),
+  }
+}
+
+/** What is to be set over, by the routes that the book has for it. */
+function settingWay({ routes }: Part, votes: readonly Vote[]): PartResult['way'] {
+  const out = votes.filter(({ setting, mild }) => setting !== undefined && mild === 'adjust')
+  const chosen = routes.filter(({ id }) => out.some(({ route }) => route === id))
+  return {
+    by: 'setting',
+    routes: chosen.map(({ id }) => id),
+    cost: sumOf(chosen.map(({ cost }) => cost)),
+    days: sumOf(chosen.map(({ days }) => days)),
   }
 }
 

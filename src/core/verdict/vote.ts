@@ -11,6 +11,7 @@ import type { Ends, Extent } from '../quantity/extent'
 import type { QuantityKind } from '../quantity/kind'
 import type { Stage } from '../record/stage'
 import type { LeftOut } from '../scope/need'
+import type { SettingMeans } from '../setting/settingMeans'
 import type { Lasts } from '../trend/forecast'
 
 /** What a value is judged by and what came of it. */
@@ -174,6 +175,8 @@ export type Settling =
   | { readonly code: 'again'; readonly characteristic: string | null; readonly slot: Slot | null; readonly where: Where | null }
   | { readonly code: 'lookAtEvery'; readonly pattern: string }
   | { readonly code: 'gate'; readonly missing: readonly string[] }
+  /** Parts that a setting rests on, which are not known to be sound. */
+  | { readonly code: 'chain'; readonly parts: readonly string[] }
   | { readonly code: 'never'; readonly fault: NeverGiven }
   | {
       readonly code:
@@ -260,6 +263,7 @@ export type TraceStep = { readonly source: Source | null } & (
   | { readonly kind: 'rule'; readonly code: 'severity'; readonly from: Severity; readonly asks: Disposition }
   | { readonly kind: 'rule'; readonly code: 'usually'; readonly finding: FindingKind }
   | { readonly kind: 'rule'; readonly code: 'pattern'; readonly pattern: string }
+  | { readonly kind: 'rule'; readonly code: 'setting'; readonly setting: SetBy }
 )
 
 /** Whether a route can bring a part back, from the sizes measured so far, and what stands against it. */
@@ -280,6 +284,21 @@ export interface RouteTried {
 }
 export type RouteOutcome = 'feasible' | 'infeasible' | 'unknown'
 
+/** How a value that is out is set, and the parts it rests on. */
+export interface SetBy {
+  readonly by: SettingMeans
+  readonly chain: readonly string[]
+  /** Least change that brings it inside, or the change that a sum of its fit asks for, in the unit of the value; null while not known. */
+  readonly change: number | null
+  /** What sets it, not the value, changes by so much: the shims, the pad. */
+  readonly ofPiece: boolean
+  /** What is asked for where the adjustment may be at its end. */
+  readonly otherwise: Disposition
+  readonly isClosed: boolean
+  readonly isProving: boolean
+  readonly isProtective: boolean
+}
+
 /** One rule's say on a part: the mildest and strongest level it leaves possible. */
 export type Vote = Said & {
   /** Stage whose readings it speaks of. */
@@ -293,6 +312,8 @@ export type Vote = Said & {
   readonly source: Source | null
   readonly route: string | null
   readonly trace: readonly TraceStep[]
+  /** It speaks of a setting. */
+  readonly setting?: SetBy
 }
 
 type Voting = Said & Pick<Vote, 'mild' | 'strong'> & Partial<Omit<Vote, keyof Said | 'mild' | 'strong'>>

@@ -8,6 +8,7 @@ import { gaugeKindName } from './gauges'
 import { stageName, stepName, valueName, verdictName } from './labels'
 import { methodName } from './methods'
 import { quantityName } from './quantities'
+import { meansName, natureName } from './settings'
 
 type Words = Readonly<Record<string, string>>
 
@@ -65,6 +66,9 @@ const words: Readonly<Record<string, Words>> = {
   to: stageName,
   tolerance: bearingClassWords,
   type: clearanceTypeWords,
+  'setting.is': natureName,
+  'setting.by': meansName,
+  'setting.values': valueName,
   effect: {
     takesOff: 'takes off',
     buildsUp: 'builds up',

@@ -22,6 +22,7 @@ export const schemaFaultWords: Readonly<Record<SchemaFault, string>> = {
   rangeSwapped: 'the range ends before it begins',
   rowsNotRising: 'the rows must rise, and only the last may hold for all above',
   planAfterWear: 'the plan limit must come before the wear limit',
+  settingWithoutMeans: 'say what sets it, or that it is wear',
   sayWhy: 'say why, in a few words',
   sayHowProved: 'say how it was proved',
   typeASize: 'type a size',

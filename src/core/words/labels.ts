@@ -88,6 +88,7 @@ export const stageName: Readonly<Record<Stage, string>> = { asFound: 'As found',
 
 export const verdictName: Readonly<Record<Verdict, string>> = {
   reuse: 'Reuse',
+  adjust: 'Adjust',
   recondition: 'Recondition',
   replace: 'Replace',
   hold: 'Hold',

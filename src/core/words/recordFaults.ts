@@ -90,6 +90,8 @@ export function bookFaultWords(fault: BookFault, units: UnitSystem = 'metric'): 
       return `the least it may be (${figure(fault.least, fault.quantity)}) lies above the most it may be (${figure(fault.most, fault.quantity)}): nothing can pass`
     case 'routeSizesSwapped':
       return 'the least size after work is larger than the greatest'
+    case 'neverSet':
+      return 'the end gap of a ring is wear: it is never set'
     case 'takesOffToNew':
       return 'a route that takes off cannot leave the size of a new part: give the step it reaches'
     case 'routeToNowhere':

@@ -299,6 +299,7 @@ const book: Each<BookFault> = {
   limitsCrossed: { least: 60.5, most: 60.2, quantity: 'length' },
   routeSizesSwapped: {},
   takesOffToNew: {},
+  neverSet: {},
   routeToNowhere: { characteristic: 'Sleeve' },
   method: { why: { code: 'shorterIsLonger' } },
   formula: { why: { code: 'endsEarly' } },

@@ -21,6 +21,8 @@ export function settlingWords(speaker: Speaker, vote: Vote, by: Settling): strin
       return `Say how many sides of ${nameOf(speaker, by.part)} are used up.`
     case 'otherPart':
       return `Decide ${nameOf(speaker, by.part)} first.`
+    case 'chain':
+      return `Measure and inspect what it rests on: ${listed(by.parts.map((id) => nameOf(speaker, id)))}.`
     case 'which':
       return `Say which ${variantName(speaker, by.variant)} is fitted.`
     case 'toAFigure':

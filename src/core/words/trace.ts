@@ -12,6 +12,7 @@ import { spreadWords, valueName } from './labels'
 import { perThousandWords, ranAtWords, ranWords } from './meter'
 import { slotWords, sumWords, whereWords } from './places'
 import { afterFigure, counted, listed } from './plain'
+import { setByWords } from './settings'
 import { figuresFor, methodOf, nameOf, optionName, routeOf, type Speaker, variantName } from './speaker'
 import { foretold } from './votes'
 
@@ -123,6 +124,8 @@ function ruleWords(speaker: Speaker, step: Extract<TraceStep, { kind: 'rule' }>)
     }
     case 'lasts':
       return `${{ no: 'beyond the wear limit before the next overhaul', unsure: 'the wear limit lies within the expected band', yes: 'inside until the next overhaul' }[step.lasts]} (policy: must last the interval)`
+    case 'setting':
+      return `a setting, ${setByWords(step.setting)}; it rests on ${listed(step.setting.chain.map((id) => nameOf(speaker, id)))}`
     case 'severity':
       return `from ${severityName[step.from].toLowerCase()}: ${step.asks}`
     case 'usually':

@@ -13,6 +13,7 @@ import { patternWords } from './patterns'
 import { placeWords, slotWords, whereWords } from './places'
 import { afterFigure, listed } from './plain'
 import { leftOutWords } from './scope'
+import { toSetWords } from './settings'
 import { settlingWords } from './settling'
 import { figuresFor, methodOf, nameOf, routeOf, type Speaker, variantName } from './speaker'
 
@@ -46,8 +47,13 @@ function limitOpenReason(speaker: Speaker, vote: Extract<Vote, { rule: 'limitOpe
   }
 }
 
-/** Why a vote says what it says, in one line: value, limit, unit. */
+/** Why a vote says what it says, in one line: value, limit, unit; and how it is set, where it is a setting. */
 export function reasonOf(speaker: Speaker, vote: Vote): string {
+  const reason = plainReason(speaker, vote)
+  return vote.setting && vote.mild === 'adjust' ? `${reason}; ${toSetWords(speaker, vote, vote.setting)}` : reason
+}
+
+function plainReason(speaker: Speaker, vote: Vote): string {
   const name = vote.subject === null ? '' : nameOf(speaker, vote.subject)
   switch (vote.rule) {
     case 'limitOpen':
@@ -318,6 +324,10 @@ export function wayWords(speaker: Speaker, part: string, { by, routes }: Pick<De
       return 'new part'
     case 'rule':
       return 'as the rule says'
+    case 'setting':
+      return routes.length === 0
+        ? 'set again'
+        : routes.map((route) => routeOf(speaker, part, route)?.name ?? route).join(', then ')
     case 'routes':
       return routes.map((route) => routeOf(speaker, part, route)?.name ?? route).join(', then ')
   }

@@ -18,6 +18,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
+import { dispositions } from '../../core/policy/disposition'
 import { user } from './auth'
 import { gauge, limitBook, machine } from './machine'
 
@@ -141,8 +142,8 @@ export const decision = pgTable(
     id: uuid('id').primaryKey(),
     jobId: jobId(),
     part: text('part').notNull(),
-    recommended: text('recommended', { enum: ['reuse', 'recondition', 'replace', 'hold'] }).notNull(),
-    decided: text('decided', { enum: ['reuse', 'recondition', 'replace'] }).notNull(),
+    recommended: text('recommended', { enum: [...dispositions, 'hold'] }).notNull(),
+    decided: text('decided', { enum: dispositions }).notNull(),
     reason: text('reason'),
     /** Route it is reconditioned by, where one was chosen. */
     route: text('route'),

@@ -7,12 +7,14 @@ import { type Disposition, dispositionRank } from '../../policy/disposition'
 import { limitVote, strongestLevelOf } from '../../verdict/limitVote'
 import { type Mending, mendingOf } from '../../verdict/mending'
 import { heldLimits, unheldLimits } from '../../verdict/reuseRequires'
+import { setOver } from '../../verdict/setOver'
 import type { TraceStep, Vote } from '../../verdict/vote'
 import { openLimitVotes } from '../openLimitVotes'
 import type { FitMeasured } from '../results'
 import { directVotes } from './directVotes'
 import type { FitFound, FitInput } from './fitInput'
 import { linkedFound } from './linkedFit'
+import { settingOfThis } from './settingOfThis'
 import { shaftInBoreFound } from './shaftInBore'
 
 /** A fit as it was found, with its limits on what the policy counts. */
@@ -52,7 +54,12 @@ export function evaluateFit(input: FitInput): FitMeasured {
   }
 }
 
-const wayOf = ({ part, fit, routes }: FitInput, limit: Limit): Mending => mendingOf(part, { kind: 'fit', fit, limit }, routes)
+function wayOf(input: FitInput, limit: Limit): Mending {
+  const { part, fit, routes } = input
+  const mending = mendingOf(part, { kind: 'fit', fit, limit }, routes)
+  const toSet = settingOfThis(input, limit)
+  return toSet ? setOver(mending, limit.whenPassed, toSet) : mending
+}
 
 function fitVerdict(limits: readonly LimitOutcome[], open: readonly Vote[]): FitMeasured['verdict'] {
   if (limits.some(({ grade }) => grade.mild === 2)) return 'fails'

@@ -28,6 +28,7 @@ const playBefore = ({ bearing: { type, group, boreMm } }: DriveUp) => internalCl
 /** Play left = play before − share × drive-up / 12. */
 export const driveUp: FitKindOf<DriveUp> = {
   shape,
+  setBy: 'nut',
   links: ({ drive, before, share }) => [
     ...(before === null ? [] : [{ characteristic: before, factor: 1, takes: null }]),
     { characteristic: drive, factor: -(share ?? USUAL_SHARE) * TAPER, takes: null },

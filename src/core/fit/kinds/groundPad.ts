@@ -26,12 +26,24 @@ export const groundPad: FitKindOf<GroundPad> = {
     { characteristic: pad, factor: 0, takes: null },
   ],
   faults: ({ wanted }): readonly FitFault[] => (wanted.leastMm > wanted.greatestMm ? [{ code: 'bandEndsSwapped' }] : []),
-  notes: ({ gap, pad, thickerPad, wanted, thinnestMm }, _ends, middleOf) => {
-    const [gapMm, padMm] = [middleOf(gap), middleOf(pad)]
-    if (gapMm === null || padMm === null) return []
-    if (gapMm >= wanted.leastMm && gapMm <= wanted.greatestMm) return [{ code: 'pad', padMm, toMm: padMm, isTooThin: false }]
-    const more = (wanted.leastMm + wanted.greatestMm) / 2 - gapMm
-    const toMm = thickerPad === 'opens' ? padMm + more : padMm - more
-    return [{ code: 'pad', padMm, toMm, isTooThin: toMm < thinnestMm }]
+  setBy: 'pad',
+  setTo: (fit, sizeAt) => {
+    const [gapMm, padMm] = [sizeAt(fit.gap), sizeAt(fit.pad)]
+    if (gapMm === null || padMm === null) return null
+    const toMm = padTo(fit, gapMm, padMm)
+    return { changeMm: toMm - padMm, isReached: toMm >= fit.thinnestMm }
   },
+  notes: (fit, _ends, middleOf) => {
+    const [gapMm, padMm] = [middleOf(fit.gap), middleOf(fit.pad)]
+    if (gapMm === null || padMm === null) return []
+    const toMm = padTo(fit, gapMm, padMm)
+    return [{ code: 'pad', padMm, toMm, isTooThin: toMm < fit.thinnestMm && toMm !== padMm }]
+  },
+}
+
+/** Thickness that brings the gap to the middle of where it must lie; as it is where it lies there. */
+function padTo({ thickerPad, wanted }: GroundPad, gapMm: number, padMm: number): number {
+  if (gapMm >= wanted.leastMm && gapMm <= wanted.greatestMm) return padMm
+  const more = (wanted.leastMm + wanted.greatestMm) / 2 - gapMm
+  return thickerPad === 'opens' ? padMm + more : padMm - more
 }

@@ -36,13 +36,20 @@ export const shimPair: FitKindOf<ShimPair> = {
   ],
   faults: ({ opensTo, closesTo }): readonly FitFault[] =>
     [opensTo, closesTo].some(({ leastMm, greatestMm }) => leastMm > greatestMm) ? [{ code: 'bandEndsSwapped' }] : [],
+  setBy: 'shims',
+  setTo: (fit, sizeAt) => {
+    const [opens, closes] = [sizeAt(fit.opens), sizeAt(fit.closes)]
+    if (opens === null || closes === null) return null
+    const { addMm, holds } = shimBetween(gap(opens, fit.opensTo), gap(closes, fit.closesTo))
+    return { changeMm: addMm, isReached: holds }
+  },
   notes: (fit, _ends, middleOf) => {
     const [opens, closes] = [middleOf(fit.opens), middleOf(fit.closes)]
     if (opens === null || closes === null) return []
     const faces = [gap(opens, fit.opensTo), gap(closes, fit.closesTo)] as const
     const wanted = shimBetween(...faces)
     // What is to come out is taken from the stack that is in, not from the box.
-    const stack = wanted.addMm > 0 ? chooseShims(fit.stock, wanted.addMm) : null
+    const stack = wanted.addMm > 0 && fit.stock.length > 0 ? chooseShims(fit.stock, wanted.addMm) : null
     const addMm = stack ? stack.sumMm : wanted.addMm
     return [
       {
@@ -50,7 +57,8 @@ export const shimPair: FitKindOf<ShimPair> = {
         opens: fit.opens,
         closes: fit.closes,
         addMm,
-        stackMm: stack?.thicknessesMm ?? null,
+        // Where nobody has said what lies in the box, it is one piece of that thickness.
+        stackMm: stack?.thicknessesMm ?? (addMm > 0 ? [addMm] : null),
         ...afterShims(...faces, addMm),
       },
     ]

@@ -88,6 +88,7 @@ export const actuator: Assembly = {
       by: 'setDimension',
       set: { points: '1' },
       gauge: 'rule',
+      setting: { is: 'setting', by: 'screw', chain: ['piston', 'rod'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],

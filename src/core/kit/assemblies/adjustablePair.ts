@@ -73,6 +73,7 @@ export const adjustablePair: Assembly = {
       name: 'End play as set',
       by: 'endFloat',
       set: { repeats: '3', repeatability: '0.02 mm' },
+      setting: { is: 'setting', by: 'shims', chain: ['coneA', 'cupA', 'ballsA', 'coneB', 'cupB', 'ballsB', 'shaft'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],

@@ -24,6 +24,7 @@ export const boltedJoint: Assembly = {
       name: 'Breakaway torque',
       by: 'torque',
       set: { fasteners: '{bolts}', arranged: '{pattern}', taken: 'loosening', target: '{target}' },
+      setting: { is: 'setting', by: 'retightening', chain: ['bolts', 'nuts', 'faces'] },
       wants: [['lowestOfTarget', 'lower']],
       when: { target: 'typed' },
     },
@@ -35,6 +36,7 @@ export const boltedJoint: Assembly = {
       set: { fasteners: '{bolts}', arranged: '{pattern}', taken: 'final', target: '{target}' },
       asLeftOnly: true,
       safety: true,
+      setting: { is: 'setting', by: 'retightening', chain: ['bolts', 'nuts', 'faces'] },
       wants: [
         ['lowestOfTarget', 'lower'],
         ['highestOfTarget', 'upper'],
@@ -55,6 +57,7 @@ export const boltedJoint: Assembly = {
       name: 'Gap around',
       by: 'gapAtPositions',
       set: { positions: '4' },
+      setting: { is: 'setting', by: 'retightening', chain: ['bolts', 'faces'], values: ['oppositeDifference'] },
       wants: [['oppositeDifference', 'upper']],
     },
   ],

@@ -108,6 +108,7 @@ export const connectingRod: Assembly = {
       set: { fasteners: '{bolts}', arranged: 'rows', taken: 'final', target: '{target}' },
       asLeftOnly: true,
       safety: true,
+      setting: { is: 'setting', by: 'retightening', chain: ['bolts', 'nuts'] },
       wants: [
         ['lowestOfTarget', 'lower'],
         ['highestOfTarget', 'upper'],

@@ -24,6 +24,7 @@ export const couplingOrBelt: Assembly = {
       name: 'Rim and face',
       by: 'alignment',
       set: { positions: '4', face: '{faceMm}' },
+      setting: { is: 'setting', by: 'alignment', chain: ['hubA', 'hubB'] },
       wants: [
         ['offset', 'upper'],
         ['angularity', 'upper'],
@@ -37,6 +38,7 @@ export const couplingOrBelt: Assembly = {
       name: 'Distance between hubs',
       by: 'setDimension',
       set: { points: '4' },
+      setting: { is: 'setting', by: 'position', chain: ['hubA', 'hubB'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
@@ -65,6 +67,7 @@ export const couplingOrBelt: Assembly = {
       name: 'Sheaves in line, straight edge',
       by: 'gapAtPositions',
       set: { positions: '4' },
+      setting: { is: 'setting', by: 'alignment', chain: ['hubA', 'hubB'] },
       wants: [['maximum', 'upper']],
       when: { kind: ['belts'] },
     },
@@ -83,6 +86,7 @@ export const couplingOrBelt: Assembly = {
       name: 'Belt deflection under its test load',
       by: 'setDimension',
       set: { points: '{belts}' },
+      setting: { is: 'setting', by: 'position', chain: ['belts', 'hubA', 'hubB'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],

@@ -31,6 +31,7 @@ export const crankshaftLine: Assembly = {
       fine: true,
       pose: 'Bearings in, machine as it runs; cold',
       how: 'Dial between the webs, zero near the rod at the bottom, turned the way it runs.',
+      setting: { is: 'both', by: 'alignment', chain: ['shaft', 'bearings'], values: ['totalIndicated'] },
       wants: [['totalIndicated', 'upper']],
     },
     {

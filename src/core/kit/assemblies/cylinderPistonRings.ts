@@ -156,6 +156,7 @@ export const cylinderPistonRings: Assembly = {
       by: 'setDimension',
       set: { points: '2' },
       gauge: 'outsideMicrometer',
+      setting: { is: 'both', by: 'gasket', chain: ['piston', 'pin', 'bush', 'cover'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],

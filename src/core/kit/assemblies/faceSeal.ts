@@ -55,6 +55,7 @@ export const faceSeal: Assembly = {
       set: { points: '1' },
       gauge: 'caliper',
       asLeftOnly: true,
+      setting: { is: 'setting', by: 'position', chain: ['ring', 'seat', 'springs'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],

@@ -19,6 +19,7 @@ export const flexibleJoint: Assembly = {
       by: 'gapAtPositions',
       set: { positions: '4' },
       gauge: 'caliper',
+      setting: { is: 'setting', by: 'position', chain: ['bellows'], values: ['minimum', 'maximum', 'oppositeDifference'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
@@ -32,6 +33,7 @@ export const flexibleJoint: Assembly = {
       by: 'gapAtPositions',
       set: { positions: '4' },
       gauge: 'caliper',
+      setting: { is: 'setting', by: 'position', chain: ['bellows'], values: ['oppositeDifference'] },
       wants: [['oppositeDifference', 'upper']],
     },
   ],

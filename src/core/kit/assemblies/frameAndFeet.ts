@@ -32,6 +32,7 @@ export const frameAndFeet: Assembly = {
       gauge: 'dial',
       fine: true,
       how: 'One bolt slackened at a time, the rise read.',
+      setting: { is: 'setting', by: 'shims', chain: ['feet', 'frame'] },
       wants: [['maximum', 'upper']],
     },
     {
@@ -41,6 +42,7 @@ export const frameAndFeet: Assembly = {
       by: 'straightness',
       set: { points: '4' },
       gauge: 'feeler',
+      setting: { is: 'setting', by: 'shims', chain: ['frame', 'feet'], values: ['totalIndicated'] },
       wants: [['totalIndicated', 'upper']],
     },
     {
@@ -58,6 +60,7 @@ export const frameAndFeet: Assembly = {
       by: 'torque',
       set: { fasteners: '{feet}', arranged: 'rows', taken: 'final', target: '{target}' },
       asLeftOnly: true,
+      setting: { is: 'setting', by: 'retightening', chain: ['bolts'] },
       wants: [
         ['lowestOfTarget', 'lower'],
         ['highestOfTarget', 'upper'],

@@ -85,6 +85,7 @@ export const frictionStack: Assembly = {
       set: { fasteners: '3', arranged: 'rows', taken: 'final', target: '{torque}' },
       asLeftOnly: true,
       safety: true,
+      setting: { is: 'both', by: 'nut', chain: ['plates', 'steel', 'springs'], proving: true },
       wants: [
         ['lowestOfTarget', 'lower'],
         ['highestOfTarget', 'upper'],

@@ -64,6 +64,7 @@ export const gearCase: Assembly = {
       by: 'endFloat',
       set: { repeats: '3', repeatability: '0.01 mm' },
       fine: true,
+      setting: { is: 'setting', by: 'shims', chain: ['covers', 'lower'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],

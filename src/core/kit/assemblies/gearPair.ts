@@ -30,6 +30,7 @@ export const gearPair: Assembly = {
       name: 'Backlash',
       by: 'backlash',
       set: { what: 'backlash', points: '{backlash}' },
+      setting: { is: 'both', by: 'shims', chain: ['pinion', 'wheel'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
@@ -87,6 +88,7 @@ export const gearPair: Assembly = {
       by: 'setDimension',
       set: { points: '1' },
       gauge: 'depthGauge',
+      setting: { is: 'setting', by: 'shims', chain: ['pinion', 'wheel'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],

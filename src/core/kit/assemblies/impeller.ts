@@ -29,6 +29,7 @@ export const impeller: Assembly = {
       name: 'Front gap at the vanes',
       by: 'gapAtPositions',
       set: { positions: '4' },
+      setting: { is: 'setting', by: 'shims', chain: ['impeller', 'casing'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
@@ -41,6 +42,7 @@ export const impeller: Assembly = {
       name: 'Back gap at the vanes',
       by: 'gapAtPositions',
       set: { positions: '4' },
+      setting: { is: 'setting', by: 'shims', chain: ['impeller', 'plate'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],

@@ -31,6 +31,13 @@ export const injectorOrRelief: Assembly = {
       name: 'Opening pressure',
       by: 'openingPressure',
       set: { set: '{set}', repeats: '3', repeatability: '2 bar', hold: '60 s', drip: 'yes' },
+      setting: {
+        is: 'setting',
+        by: 'shims',
+        chain: ['nozzle', 'seat', 'spring', 'spindle'],
+        proving: true,
+        protective: { kind: ['relief valve'] },
+      },
       wants: [
         ['mean', 'lower'],
         ['mean', 'upper'],

@@ -116,6 +116,7 @@ export const rollingBearingSeat: Assembly = {
       set: { points: '1' },
       gauge: 'dial',
       asLeftOnly: true,
+      setting: { is: 'setting', by: 'nut', chain: ['bearing', 'sleeve', 'shaft'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],

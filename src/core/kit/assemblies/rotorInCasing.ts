@@ -31,6 +31,7 @@ export const rotorInCasing: Assembly = {
       name: 'Gap to the casing, face A',
       by: 'gapAtPositions',
       set: { positions: '{clock}' },
+      setting: { is: 'setting', by: 'shims', chain: ['rotor', 'casing', 'cover', 'collar'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
@@ -43,6 +44,7 @@ export const rotorInCasing: Assembly = {
       name: 'Gap to the casing, face B',
       by: 'gapAtPositions',
       set: { positions: '{clock}' },
+      setting: { is: 'setting', by: 'shims', chain: ['rotor', 'casing', 'cover', 'collar'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
@@ -56,6 +58,7 @@ export const rotorInCasing: Assembly = {
       by: 'endFloat',
       set: { repeats: '3', repeatability: '0.01 mm' },
       fine: true,
+      setting: { is: 'both', by: 'shims', chain: ['rotor', 'casing', 'cover', 'collar'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
@@ -124,6 +127,7 @@ export const rotorInCasing: Assembly = {
       name: 'Nut position',
       by: 'markAlignment',
       set: { points: '1' },
+      setting: { is: 'setting', by: 'retightening', chain: ['nut', 'rotor'], values: ['largestAngle'] },
       wants: [['largestAngle', 'upper']],
     },
   ],

@@ -138,6 +138,7 @@ export const splitSleeveBearing: Assembly = {
       by: 'capPinch',
       set: { shims: '2', wires: '2', shimsWithin: '0.01 mm' },
       how: 'Soft wire over the shell, equal shims in the joint, cap tightened.',
+      setting: { is: 'setting', by: 'shims', chain: ['cap', 'upper', 'housing'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
@@ -207,6 +208,7 @@ export const splitSleeveBearing: Assembly = {
       sides: { bore: 'bore', journal: 'journal', strip: null },
       direct: 'strip',
       mendOn: 'lower',
+      setting: { is: 'both', by: 'shims', chain: ['lower', 'upper', 'journal'], when: { joint: ['with shims'] } },
       wants: ['minimum', 'maximum'],
     },
   ],

@@ -28,6 +28,7 @@ export const twinRotors: Assembly = {
       name: 'Rotor to rotor',
       by: 'gapAtPositions',
       set: { positions: '6' },
+      setting: { is: 'setting', by: 'position', chain: ['male', 'female', 'gears'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
@@ -64,6 +65,7 @@ export const twinRotors: Assembly = {
       set: { repeats: '3', repeatability: '0.01 mm' },
       fine: true,
       how: 'Rotor jacked from the plate against the dial.',
+      setting: { is: 'setting', by: 'shims', chain: ['male', 'female', 'plateA'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],
@@ -77,6 +79,7 @@ export const twinRotors: Assembly = {
       set: { repeats: '3', repeatability: '0.01 mm' },
       fine: true,
       how: 'Rotor jacked from the plate against the dial.',
+      setting: { is: 'setting', by: 'shims', chain: ['male', 'female', 'plateB'] },
       wants: [
         ['minimum', 'lower'],
         ['maximum', 'upper'],

@@ -1,0 +1,70 @@
+import type { Part } from '../book/bookSchema'
+import { type Disposition, dispositionRank, strongest } from '../policy/disposition'
+import { byStrength, type PartResult, type PartStage, type Span, spanOf, verdictOf, wayOf } from './partVerdict'
+import type { Vote, VoteRule } from './vote'
+
+/** What says how worn a part is: what was measured of it, what was found on it, and what is still open of that. */
+const SAYS_WEAR: ReadonlySet<VoteRule> = new Set<VoteRule>([
+  ...(['limit', 'fit', 'change', 'limitOpen', 'notMeasured', 'cannot', 'repeats', 'gauge', 'stripScale', 'shims'] as const),
+  ...(['springLine', 'formula', 'crossCheck', 'finding', 'pattern'] as const),
+])
+
+/** Parts that the settings of a part rest on. */
+export const chainsOf = ({ stages }: Pick<PartResult, 'stages'>): readonly string[] => [
+  ...new Set(stages.flatMap(({ votes }) => votes.flatMap(({ setting }) => setting?.chain ?? []))),
+]
+
+/**
+ * What is known of a part that a setting rests on. It is sound where everything measured of it is inside its limits and somebody
+ * has looked at it; what is renewed or mended in any case is settled by its own verdict.
+ */
+function soundnessOf({ votes }: PartResult): Span {
+  const renewed = votes.some(({ rule, mild }) => rule === 'service' && mild === 'replace')
+  if (renewed) return SOUND
+  const span = spanOf([SOUND, ...votes.filter(({ rule }) => SAYS_WEAR.has(rule)).map(wearOf)])
+  const isLookedAt = votes.some(({ rule }) => rule === 'finding' || rule === 'pattern')
+  return isLookedAt || span.mild !== 'reuse' ? span : { mild: 'reuse', strong: 'replace' }
+}
+
+/** Of a setting that counts which its wear, or the end of its adjustment, could still ask for. */
+const wearOf = (vote: Vote): Span =>
+  vote.setting ? { mild: 'reuse', strong: vote.setting.otherwise === 'adjust' ? 'reuse' : vote.setting.otherwise } : vote
+
+const SOUND: Span = { mild: 'reuse', strong: 'reuse' }
+
+/**
+ * The verdict of a part whose settings are judged by the parts they rest on: adjust where these are known, else open up to what
+ * they could still ask for. Nothing of a setting is asked of the parts in its chain.
+ */
+export function withChains(part: Part, own: PartResult, resultOf: (part: string) => PartResult | undefined): PartResult {
+  const chain = chainsOf(own)
+  if (chain.length === 0) return own
+  const open = new Map<string, Disposition>()
+  for (const id of chain) {
+    const of = resultOf(id)
+    const span = of && soundnessOf(of)
+    if (span && span.mild !== span.strong) open.set(id, span.strong)
+  }
+  const settled = (vote: Vote): Vote => (vote.setting ? settledBy(vote, vote.setting.chain, open) : vote)
+  const stages = own.stages.map((stage): PartStage => {
+    const votes = byStrength(stage.votes.map(settled))
+    const span = spanOf(votes)
+    return { ...stage, votes, ...span, verdict: verdictOf(span) }
+  })
+  const votes = byStrength(own.votes.map(settled))
+  const span = spanOf(votes)
+  return { ...own, stages, votes, ...span, verdict: verdictOf(span), way: wayOf(part, votes, span) }
+}
+
+function settledBy(vote: Vote, chain: readonly string[], open: ReadonlyMap<string, Disposition>): Vote {
+  const waiting = chain.filter((id) => open.has(id))
+  const strong = waiting.reduce<Disposition>(
+    (most, id) => strongest(most, open.get(id) ?? 'adjust'),
+    strongest('adjust', vote.setting?.otherwise ?? 'adjust'),
+  )
+  if (dispositionRank[vote.mild] > 1 || vote.mild === strong)
+    return { ...vote, strong: strongest(vote.mild, strong), settledBy: null }
+  // The value itself is asked for first.
+  if (vote.mild === 'reuse') return { ...vote, strong }
+  return { ...vote, strong, settledBy: waiting.length > 0 ? { code: 'chain', parts: waiting } : { code: 'routesNeed' } }
+}
