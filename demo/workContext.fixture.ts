@@ -36,6 +36,7 @@ export const contextOf = (
     confirmedSafe: false,
     added: additionsIn(entries),
     decidedRoutes: new Set<string>(),
+    settings: [],
     author: new Set(['Ida Marsh']),
     typed: [],
     readings: new Map<string, string>(),

@@ -77,6 +77,7 @@ export const say = {
   limitBookHasNo: (part: string): string => `The limit book has no part “${part}”.`,
   recommendedVerdictHas: (name: string, text: string): string =>
     `The recommended verdict on ${name} has changed to ${text}. Look at it again, then decide.`,
+  notSetYet: (names: string): string => `Set first, and take as left until it is inside: ${names}.`,
   recommendedVerdictSay: (name: string, verdictName: string): string =>
     `${name}: the recommended verdict is ${verdictName}. Say why you depart from it.`,
   routeNotThere: (part: string): string => `${part} is not reconditioned that way.`,

@@ -2,7 +2,7 @@ import type { Shown } from '../core/verdict/shown'
 import { shownName } from '../core/words/labels'
 import styles from './VerdictMark.module.css'
 
-/** How full the mark is says how much must be done: open, half, full; broken while it holds, a dash where nothing is judged. */
+/** How full the mark is says how much must be done: open, the foot, half, full; broken while it holds, a dash where nothing is judged. */
 export function VerdictMark({
   verdict,
   size = 16,
@@ -38,6 +38,7 @@ export function VerdictMark({
           strokeDasharray={verdict === 'hold' ? '3 2.6' : undefined}
         />
       )}
+      {verdict === 'adjust' && <path d="M2.6 11.4A6.4 6.4 0 0 0 13.4 11.4Z" fill="currentColor" />}
       {verdict === 'recondition' && <path d="M1.6 8A6.4 6.4 0 0 0 14.4 8Z" fill="currentColor" />}
     </svg>
   )

@@ -1,5 +1,6 @@
 import { type Cell, cell, lookup } from '../base/cell'
 import { CORE_VERSION } from '../base/version'
+import { sidesOf } from '../fit/kinds'
 import { sizeValues } from '../fit/sizeEnd'
 import type { Reductions } from '../method/reduction'
 import type { InspectionRecord, Reading } from '../record/recordSchema'
@@ -8,7 +9,7 @@ import { type Stage, stages } from '../record/stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from '../record/standing'
 import { gateOutcome } from '../scope/gate'
 import { levelOf, type Need, needOf, type Scope, scopeOf } from '../scope/need'
-import { withChains } from '../verdict/chain'
+import { soundnessOf, withChains } from '../verdict/chain'
 import type { PartResult } from '../verdict/partVerdict'
 import { boundTo, lookedAtBy, togetherWith } from '../verdict/together'
 import { changesOf, fitResult, judge, routesAt, setAt, stagesOf, type Taken } from './atStage'
@@ -337,6 +338,10 @@ function waysOf(fixed: Index, state: State, index: number): readonly Way[] {
     fit,
     found,
     partOf: ({ part }) => mustGet(fixed.parts, part),
+    isSound: [fit.mendOn, ...sidesOf(fit).map((id) => characteristicAt(fixed, id).part)].every((part) => {
+      const result = state.judged[fixed.partIndex.get(part) ?? -1]?.()
+      return result !== undefined && soundnessOf(result).strong === 'reuse'
+    }),
     routes: routesAt(fixed, state, 'asFound'),
     acceptance: job.policy.acceptance,
     now: job,

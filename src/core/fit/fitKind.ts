@@ -78,6 +78,16 @@ export interface FitEnds {
   readonly loosestMm: number | null
 }
 
+/** How what sets a fit must change, by its own sum. */
+export interface SetTo {
+  /** Of the shims, the pad, the gasket. */
+  readonly changeMm: number
+  /** Of the clearance. */
+  readonly movesMm: number
+  /** Whether that brings it to where it must lie. */
+  readonly isReached: boolean
+}
+
 /** What every fit has. */
 export interface FitBase {
   readonly id: string
@@ -104,11 +114,8 @@ export interface FitKindOf<F> {
   readonly faults?: (fit: F) => readonly FitFault[]
   /** What it is set by, where it is there to be set; undefined where its clearance tells of wear. */
   readonly setBy?: SettingMeans
-  /** How what sets it must change, and whether that brings it to where it must lie; null while a size is not known. */
-  readonly setTo?: (
-    fit: F,
-    sizeAt: (characteristic: string) => number | null,
-  ) => { readonly changeMm: number; readonly isReached: boolean } | null
+  /** How what sets it must change; null while a size is not known. */
+  readonly setTo?: (fit: F, sizeAt: (characteristic: string) => number | null) => SetTo | null
   /** `middleOf` a size: between its least and its greatest as measured, mm; null while it is not. */
   readonly notes?: (fit: F, ends: FitEnds, middleOf: (characteristic: string) => number | null) => readonly FitNote[]
 }

@@ -48,11 +48,14 @@ export function partsNow(
         mark: isNew ? null : (record.job.installed[part.id] ?? null),
         hours: age?.hours == null ? null : age.hours + since,
         last: { verdict: result.verdict, decided },
-        due: dueOf(part, record, results, age, ended && decided !== null && decided !== 'reuse'),
+        due: dueOf(part, record, results, age, ended && decided !== null && isMended(decided)),
       },
     ]
   })
 }
+
+/** It is another part, or has another surface: its wear begins anew. */
+const isMended = (decided: Disposition): boolean => decided === 'replace' || decided === 'recondition'
 
 /** What comes first: an hour that is known, before an overhaul that is not. */
 function dueOf(

@@ -12,6 +12,7 @@ import { isUnheld } from '../verdict/reuseRequires'
 import type { Vote } from '../verdict/vote'
 import type { Step } from './orderOfWork'
 import { standingDecisions } from './progress'
+import { settingsAsked } from './settings'
 
 /** A part that is not inside its limits at the last stage at which it was measured. */
 export interface LeftBeyond {
@@ -28,6 +29,8 @@ export type Block =
   | { readonly code: 'leftBeyond'; readonly left: LeftBeyond }
   /** Limits of what may hurt somebody, which wait for their page or for a second person. */
   | { readonly code: 'safetyWaits'; readonly because: readonly Vote[] }
+  /** Settings by which somebody may be hurt, which are not taken as left and inside. */
+  | { readonly code: 'notSet'; readonly names: readonly string[] }
 
 /** What the level requires and is not done. */
 export type Exception =
@@ -36,6 +39,10 @@ export type Exception =
   | { readonly code: 'notMeasuredAsLeft'; readonly characteristic: string }
   /** A limit that is wanted and judges nothing. */
   | { readonly code: 'limitNotHeld'; readonly because: Vote }
+  /** A setting that is not taken as left and inside. */
+  | { readonly code: 'notSet'; readonly name: string }
+  /** A protective device found out of setting, or the same drift at two overhauls: it wants its cause, though it be set again. */
+  | { readonly code: 'wantsCause'; readonly because: Vote; readonly isProtective: boolean }
 
 /** What keeps a job from being sent and signed, and what may go on the report with a reason. */
 export interface Readiness {
@@ -51,6 +58,9 @@ export function readiness(record: InspectionRecord, results: Results, confirmed:
   const noted = foldNotes(record.book, record.job.entries)
   const left = leftBeyond(results)
   const { waiting, listed } = limitsNotHeld(record, results)
+  const settings = settingsAsked(record)
+  const notSet = settings.filter(({ isSet }) => !isSet)
+  const mustBeSet = notSet.filter(({ isSafety }) => isSafety)
   const mayBeKept = record.job.policy.schools?.inDoubt === 'keep'
   const inside = stillInside(noted).map(({ name, inside: count }) => ({ name, count }))
   return {
@@ -59,6 +69,7 @@ export function readiness(record: InspectionRecord, results: Results, confirmed:
       ...undecided(record, results),
       ...(inside.length === 0 ? [] : [{ code: 'stillInside', things: inside } as const]),
       ...(waiting.length === 0 ? [] : [{ code: 'safetyWaits', because: waiting } as const]),
+      ...(mustBeSet.length === 0 ? [] : [{ code: 'notSet', names: mustBeSet.map(({ name }) => name) } as const]),
       ...(mayBeKept ? [] : left.map((of): Block => ({ code: 'leftBeyond', left: of }))),
     ],
     exceptions: [
@@ -66,6 +77,10 @@ export function readiness(record: InspectionRecord, results: Results, confirmed:
       ...notConfirmed(record, results, noted, confirmed),
       ...notMeasuredAsLeft(record, results),
       ...listed.map((because): Exception => ({ code: 'limitNotHeld', because })),
+      ...notSet.map(({ name }): Exception => ({ code: 'notSet', name })),
+      ...settings.flatMap(({ found, isAgain, setting: { isProtective } }): Exception[] =>
+        found && (isProtective || isAgain) ? [{ code: 'wantsCause', because: found, isProtective }] : [],
+      ),
     ],
     leftBeyond: mayBeKept ? left : [],
   }
@@ -117,7 +132,9 @@ function notDone(record: InspectionRecord, results: Results, noted: NotesState):
 
 /** Steps of the order of work that no procedure counts and that nobody has confirmed. Nothing is ordered where nothing is needed. */
 function notConfirmed(record: InspectionRecord, results: Results, noted: NotesState, confirmed: ReadonlySet<Step>): Exception[] {
-  const needsParts = [...standingDecisions(record, results).values()].some(({ decided }) => decided.decided !== 'reuse')
+  const needsParts = [...standingDecisions(record, results).values()].some(
+    ({ decided: { decided } }) => decided !== 'reuse' && decided !== 'adjust',
+  )
   const asked: readonly Step[] = [...(needsParts ? (['order'] as const) : []), 'rebuild', 'prove']
   const counted: Partial<Record<Step, StageCount>> = stageCounts(jobSteps(record.book, noted, levelsInPlay(results.scope)))
   return asked.filter((step) => !confirmed.has(step) && !counted[step]).map((step) => ({ code: 'notConfirmed', step }))

@@ -201,6 +201,7 @@ test('every state that adding leads to offers a next act', () => {
           typed: typedIn(entries),
           added: additionsIn(entries),
           decidedRoutes: new Set<string>(),
+          settings: [],
           readings: new Map<string, string>(),
         }
         if (refuseEntry(body, context) !== null) return

@@ -13,6 +13,8 @@ export interface NoteFaults {
   needsLicence: { readonly step: string; readonly field: LicensedField }
   destroysEvidence: { readonly step: string; readonly position: string }
   stillInside: { readonly step: string; readonly things: readonly string[] }
+  /** Settings that are not taken as left and inside. */
+  notSet: { readonly step: string; readonly things: readonly string[] }
   mustNotBeSkipped: { readonly step: string; readonly makesSafe: boolean }
   mayBeSkipped: { readonly step: string }
   nobodySaysSo: { readonly step: string }

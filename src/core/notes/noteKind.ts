@@ -10,6 +10,15 @@ import type { JobStep } from './steps'
 import type { Typed } from './typedCharacteristic'
 
 /** What is known where a note is to be taken. */
+/** A setting that must be made and is not taken as left and inside. */
+export interface OpenSetting {
+  readonly name: string
+  /** Measurements that tell of it. */
+  readonly measures: readonly string[]
+  /** It can only be taken while proving. */
+  readonly isProving: boolean
+}
+
 export interface EntryContext {
   readonly book: LimitBook
   readonly noted: NotesState
@@ -27,6 +36,7 @@ export interface EntryContext {
   readonly added: readonly Added[]
   /** Routes that a verdict names: they stay. */
   readonly decidedRoutes: ReadonlySet<string>
+  readonly settings: readonly OpenSetting[]
   /** Readings of the job by id, with the characteristic they belong to. */
   readonly readings: ReadonlyMap<string, string>
 }

@@ -10,7 +10,7 @@ const SAYS_WEAR: ReadonlySet<VoteRule> = new Set<VoteRule>([
 ])
 
 /** Parts that the settings of a part rest on. */
-export const chainsOf = ({ stages }: Pick<PartResult, 'stages'>): readonly string[] => [
+const chainsOf = ({ stages }: Pick<PartResult, 'stages'>): readonly string[] => [
   ...new Set(stages.flatMap(({ votes }) => votes.flatMap(({ setting }) => setting?.chain ?? []))),
 ]
 
@@ -18,7 +18,7 @@ export const chainsOf = ({ stages }: Pick<PartResult, 'stages'>): readonly strin
  * What is known of a part that a setting rests on. It is sound where everything measured of it is inside its limits and somebody
  * has looked at it; what is renewed or mended in any case is settled by its own verdict.
  */
-function soundnessOf({ votes }: PartResult): Span {
+export function soundnessOf({ votes }: PartResult): Span {
   const renewed = votes.some(({ rule, mild }) => rule === 'service' && mild === 'replace')
   if (renewed) return SOUND
   const span = spanOf([SOUND, ...votes.filter(({ rule }) => SAYS_WEAR.has(rule)).map(wearOf)])

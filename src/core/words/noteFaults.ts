@@ -21,6 +21,8 @@ export function noteFaultWords(fault: NoteFault): string {
       return `“${fault.step}” needs a licensed person (${licensedFieldName[fault.field]}): give name and licence.`
     case 'stillInside':
       return `“${fault.step}”: still inside: ${fault.things.join(', ')}. Count everything out on the strip map first.`
+    case 'notSet':
+      return `“${fault.step}” waits until it is set, taken as left and inside: ${fault.things.join(', ')}.`
     case 'destroysEvidence':
       return `“${fault.step}” destroys ${fault.position}. Save its evidence first: a picture, its thickness or its sizes.`
     case 'mustNotBeSkipped':

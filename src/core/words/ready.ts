@@ -15,6 +15,8 @@ export function blockWords(speaker: Speaker, block: Block): string {
       return `Still inside: ${block.things.map(({ name, count }) => `${count} × ${name}`).join(', ')}. Count them out on the strip map before sending.`
     case 'safetyWaits':
       return `Somebody may be hurt by it: ${block.because.map((vote) => reasonOf(speaker, vote)).join('; ')}.`
+    case 'notSet':
+      return `Somebody may be hurt by it: set, and take as left until it is inside: ${block.names.join(', ')}.`
     case 'leftBeyond':
       return `${leftBeyondWords(speaker, block.left, block.left.because ? reasonOf(speaker, block.left.because) : '')} Take it apart again, or have the policy keep it with a reason.`
   }
@@ -35,6 +37,10 @@ export function exceptionWords(speaker: Speaker, exception: Exception): string {
       return `Not confirmed: ${stepName[exception.step]}`
     case 'limitNotHeld':
       return reasonOf(speaker, exception.because)
+    case 'notSet':
+      return `Not set, or not taken as left: ${exception.name}`
+    case 'wantsCause':
+      return `${reasonOf(speaker, exception.because)}: ${exception.isProtective ? 'a protective device found out of setting: why, and who set and sealed it' : 'out the same way at the last overhaul: what drives it'}`
     case 'notMeasuredAsLeft':
       return `Not measured as left: ${nameOf(speaker, exception.characteristic)}`
   }

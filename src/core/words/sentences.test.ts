@@ -133,6 +133,7 @@ const note: Each<NoteFault> = {
   stillWaiting: { step: 'Open', leftMs: 90_000, waitsFor: 'cooling' },
   needsLicence: { step: 'Lock', field: 'electricalWork' },
   stillInside: { step: 'Turned by hand', things: ['Plastic strip'] },
+  notSet: { step: 'Turned by hand', things: ['End float'] },
   destroysEvidence: { step: 'Cut', position: 'Seal' },
   mustNotBeSkipped: { step: 'Lock', makesSafe: true },
   mayBeSkipped: { step: 'Look' },

@@ -39,6 +39,17 @@ const means: Readonly<Record<SettingMeans, string>> = {
 
 export const setByWords = ({ by }: Pick<SetBy, 'by'>): string => means[by]
 
+/** What is set of a fit, and by how much. */
+export function setWords(
+  { by, changeMm }: { readonly by: SettingMeans; readonly changeMm: number },
+  figure: (mm: number) => string,
+): string {
+  const amount = figure(Math.abs(changeMm))
+  if (changeMm === 0) return `${meansName[by]}: as they are`
+  if (by === 'shims') return changeMm > 0 ? `Add ${amount} of shims` : `Take out ${amount} of shims`
+  return `${meansName[by]}: ${changeMm > 0 ? 'thicker' : 'thinner'} by ${amount}`
+}
+
 /** How a value that is out is brought back, with the amount where a sum knows it. */
 export function toSetWords(speaker: Speaker, vote: Vote, setting: SetBy): string {
   const { by, change, ofPiece } = setting

@@ -2,6 +2,7 @@ import type { Way, WayState } from '../../core/evaluate/fits/ways'
 import type { Verdict } from '../../core/policy/disposition'
 import { formatAmount, formatLength, unitLabel } from '../../core/quantity/format'
 import { ranAtWords, ranWords } from '../../core/words/meter'
+import { setWords } from '../../core/words/settings'
 import { routeOf, type Speaker } from '../../core/words/speaker'
 import { workWords } from '../../core/words/trace'
 import { ribbonOfWay } from '../../drawing/ribbonScale'
@@ -69,7 +70,7 @@ function WayRow({ way, row, board, onTake }: Omit<WaysProps, 'ways'> & { readonl
   const { spec } = row
   const figure = (mm: number): string => formatLength(mm, units, spec.showTo)
   const ribbon = ribbonOfWay(spec, way)
-  const name = nameOf(way, board.speaker)
+  const name = nameOf(way, board.speaker, (mm) => `${figure(mm)} ${unitLabel(units)}`)
   const route = way.part === null || way.route === null ? undefined : routeOf(board.speaker, way.part, way.route)
   const work = route ? workWords({ finish: route.finish ?? null, restores: route.restores ?? [] }) : ''
   return (
@@ -113,9 +114,10 @@ function WayRow({ way, row, board, onTake }: Omit<WaysProps, 'ways'> & { readonl
 
 const Unknown = () => <span className={styles.unknown}>{say.notKnown}</span>
 
-const nameOf = (way: Way, speaker: Speaker): string => {
+const nameOf = (way: Way, speaker: Speaker, figure: (mm: number) => string): string => {
   const part = way.part === null ? undefined : speaker.part(way.part)
   if (!part) return say.leaveIt
+  if (way.set) return setWords(way.set, figure)
   const route = part.routes.find(({ id }) => id === way.route)
   return route ? say.byRoute(part.name, route.name) : say.newPart(part.name)
 }
@@ -154,7 +156,7 @@ export const isOffered = ({ state, leaves, by }: Way): boolean => state !== 'can
 export const boardRowOf = (way: Way, { spec }: FitRow, board: Board): BoardRow | undefined =>
   board.rows.find(({ part }) => part.id === (way.part ?? spec.mendOn))
 
-const DECIDES = { route: 'recondition', newPart: 'replace', leave: 'reuse' } as const
+const DECIDES = { set: 'adjust', route: 'recondition', newPart: 'replace', leave: 'reuse' } as const
 export const decidesFor = (way: Way) => DECIDES[way.by]
 
 /** Whether the standing verdict of the part is this way. */

@@ -48,7 +48,7 @@ function VerdictBoard({ view }: { readonly view: JobView }) {
         { kind: 'assembly', name },
         ...itemsOf(shown.filter(({ part }) => part.assembly === name)),
       ])
-  const tally = (['replace', 'recondition', 'hold', 'reuse'] satisfies Verdict[]).map((verdict) => ({
+  const tally = (['replace', 'recondition', 'adjust', 'hold', 'reuse'] satisfies Verdict[]).map((verdict) => ({
     verdict,
     count: board.rows.filter((row) => verdictShown(row) === verdict).length,
   }))
@@ -179,7 +179,7 @@ const partOf = ({ part }: BoardRow): string => part.id
 
 /** What the rows are sorted and found by; the worst verdict comes first. */
 function columnsOf(speaker: Speaker): readonly ModelColumn<BoardRow>[] {
-  const severity: readonly Verdict[] = ['replace', 'hold', 'recondition', 'reuse']
+  const severity: readonly Verdict[] = ['replace', 'hold', 'recondition', 'adjust', 'reuse']
   return [
     { id: 'part', by: ({ part }) => `${part.name} ${part.position}` },
     { id: 'assembly', by: ({ part }) => part.assembly },

@@ -6,6 +6,7 @@ import type { Characteristic } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
 import type { GaugeKind } from '../../core/gauge/gaugeKinds'
 import { readiness } from '../../core/job/ready'
+import { notSetYet } from '../../core/job/settings'
 import { assemblies } from '../../core/kit/assemblies'
 import type { Assembly } from '../../core/kit/assembly'
 import { figuresOf, textAt } from '../../core/kit/everyAssembly.fixture'
@@ -14,6 +15,7 @@ import { formAt, slotsOf } from '../../core/method/layout'
 import type { EntryBody } from '../../core/notes/entrySchema'
 import { foldNotes } from '../../core/notes/fold'
 import { type JobStep, jobSteps } from '../../core/notes/steps'
+import type { Stage } from '../../core/record/stage'
 import { gaugeKindAt } from '../../core/record/typedReading'
 import { levelsInPlay } from '../../core/scope/need'
 import { gauge } from '../../db/schema'
@@ -116,7 +118,12 @@ async function lookedAt(journey: Journey): Promise<void> {
   await note(journey, ...book.parts.map(({ id }): EntryBody => ({ kind: 'lookedAt', part: id, note: '' })))
 }
 
-async function measured(journey: Journey): Promise<void> {
+type Now = (of: Characteristic) => Stage | null
+
+/** As found, and as left what only then is there. */
+const whenFound: Now = ({ asLeftOnly }) => (asLeftOnly ? 'asLeft' : 'asFound')
+
+async function measured(journey: Journey, stageOf: Now = whenFound): Promise<void> {
   const { inspector, job } = journey
   const { book } = await recordOf(journey)
   const known = new Set<string>()
@@ -138,9 +145,9 @@ async function measured(journey: Journey): Promise<void> {
     known.add(id)
     return id
   }
-  const stages = ({ asLeftOnly }: Characteristic) => (asLeftOnly ? (['asLeft'] as const) : (['asFound'] as const))
-  for (const own of book.characteristics)
-    for (const stage of stages(own))
+  for (const own of book.characteristics) {
+    const stage = stageOf(own)
+    if (stage !== null)
       for (const slot of slotsOf(own.method)) {
         const kind = gaugeKindAt(own, slot)
         await acceptReading(inspector, job, {
@@ -157,6 +164,14 @@ async function measured(journey: Journey): Promise<void> {
           reason: null,
         })
       }
+  }
+}
+
+/** What rests on a part that was renewed is set again, and taken as left. */
+async function setAgain(journey: Journey): Promise<void> {
+  const waiting = new Set(notSetYet(await recordOf(journey)).flatMap(({ measures }) => measures))
+  await measured(journey, ({ id }) => (waiting.has(id) ? 'asLeft' : null))
+  expect(notSetYet(await recordOf(journey))).toEqual([])
 }
 
 /** Each part by what is recommended; what holds, by the cautious end of it with a reason. */
@@ -187,6 +202,7 @@ export function journeyCases(database: () => TestDatabase): void {
         await decided(journey)
         const { inspector, reviewer, job } = journey
         await confirmStep(inspector, job, { id: newId(), step: 'order', note: '' })
+        await setAgain(journey)
         await worked(journey, goesBack)
         expect(readiness(await recordOf(journey), evaluate(await recordOf(journey)), new Set(['order'])).exceptions).toEqual([])
         await review(inspector, job, { kind: 'send', id: newId(), note: 'Nothing to add' }, signing)

@@ -1,6 +1,7 @@
 import type { ConfirmationBody } from '../../contract/bodies'
 import { evaluate } from '../../core/evaluate/evaluate'
 import { isMadeSafe, jobProgress } from '../../core/job/progress'
+import { notSetYet } from '../../core/job/settings'
 import { foldNotes } from '../../core/notes/fold'
 import { stepName } from '../../core/words/labels'
 import { insideWords } from '../../core/words/strip'
@@ -28,6 +29,8 @@ export function confirmStep(context: Context, jobId: string, body: ConfirmationB
     if (stages[body.step]) throw new Refused('notPossible', say.limitBookHas(stepName[body.step]))
     if ((body.step === 'rebuild' || body.step === 'prove') && inside !== null)
       throw new Refused('notPossible', say.stillInsideCount(inside))
+    const notSet = body.step === 'prove' ? notSetYet(view.record).filter(({ setting }) => !setting.isProving) : []
+    if (notSet.length > 0) throw new Refused('notPossible', say.notSetYet(notSet.map(({ name }) => name).join(', ')))
     if (body.step !== 'makeSafe' && !isMadeSafe(view.record, view.confirmations))
       throw new Refused('conflict', say.staysClosedUntil(stepName[body.step]))
     await storeConfirmation(db, {

@@ -2,6 +2,7 @@ import type { JobView, StoredEntry } from '../../contract/answers'
 import type { EntriesBody, SentEntry } from '../../contract/bodies'
 import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
 import { scopeOfRecord } from '../../core/evaluate/evaluate'
+import { notSetYet } from '../../core/job/settings'
 import { type EntryContext, refuseEntry } from '../../core/notes/checkEntry'
 import type { Entry, EntryBody, EntryKind } from '../../core/notes/entrySchema'
 import { foldNotes } from '../../core/notes/fold'
@@ -9,6 +10,7 @@ import { bookOfJob } from '../../core/notes/jobBook'
 import { jobSteps } from '../../core/notes/steps'
 import { addsUp, standingOn, subjectOf } from '../../core/notes/subject'
 import { additionsIn, typedIn } from '../../core/notes/typedBook'
+import type { InspectionRecord } from '../../core/record/recordSchema'
 import { levelOf, levelsInPlay, type Scope } from '../../core/scope/need'
 import { issueWords } from '../../core/words/issues'
 import { noteFaultWords } from '../../core/words/noteFaults'
@@ -64,6 +66,8 @@ export async function storeEntries(
   const names = sent.some(({ body: { kind } }) => kind === 'limitsChecked' || kind === 'stepNotApplicableAgreed')
     ? await namesIn(db, record.job.id, context.user.id)
     : []
+  // Nothing but a step that is done asks for them.
+  const settings = sent.some(({ body: { kind } }) => kind === 'stepDone') ? openSettings(record) : []
   for (const one of sent) {
     const before = known.get(one.id)
     if (before) {
@@ -71,7 +75,7 @@ export async function storeEntries(
       continue
     }
     refuseOvertaken(entries, one)
-    const fault = refuseEntry(one.body, entryContext(view, scope, entries, context, names))
+    const fault = refuseEntry(one.body, entryContext(view, scope, entries, context, names, settings))
     if (fault !== null) throw new Refused('notPossible', noteFaultWords(fault))
     const entry: Entry = { id: one.id, by: context.user.name, at: context.now().toISOString(), body: one.body }
     await store(context, db, record.job.id, entry)
@@ -101,12 +105,16 @@ function refuseOvertaken(entries: readonly Entry[], sent: SentEntry): void {
   throw new Refused('overtaken', say.changedWhileYou(standing.by), [], standing)
 }
 
+const openSettings = (record: InspectionRecord): EntryContext['settings'] =>
+  notSetYet(record).map(({ name, measures, setting }) => ({ name, measures, isProving: setting.isProving }))
+
 function entryContext(
   view: JobView,
   scope: Scope,
   entries: readonly Entry[],
   { now, user }: Context,
   names: readonly string[],
+  settings: EntryContext['settings'],
 ): EntryContext {
   const { record } = view
   const system = record.machine.units
@@ -125,6 +133,7 @@ function entryContext(
     author: new Set([user.name, ...names]),
     typed: typedIn(entries),
     added: additionsIn(entries),
+    settings,
     decidedRoutes: new Set(record.decisions.flatMap(({ route }) => route ?? [])),
     readings: new Map(record.job.readings.map(({ id, characteristic }) => [id, characteristic])),
   }

@@ -142,3 +142,52 @@ test('a seat made up new does not mend play that its new sizes do not surely lea
   expect(verdict(-0.004)).toMatchObject({ mild: 'recondition', strong: 'recondition' })
   expect(verdict(0)).toMatchObject({ mild: 'recondition', strong: 'replace' })
 })
+
+describe('setting it over', () => {
+  const gap = (id: string, of: string) => size(id, of, 'size', 0.2, { new: null })
+  const faces = (thick: string, typedLimit: object[]) => {
+    const record = machine(
+      [part('plate'), part('rotor')],
+      [gap('back', 'plate'), gap('front', 'rotor'), size('thick', 'plate', 'size', 20, { limits: typedLimit })],
+      [
+        {
+          ...common('f', [limit('minimum', 'lower', 0.18)], 'plate'),
+          kind: 'shimPair',
+          opens: 'back',
+          closes: 'front',
+          opensTo: { leastMm: 0.18, greatestMm: 0.22 },
+          closesTo: { leastMm: 0.18, greatestMm: 0.22 },
+          stock: [],
+        },
+      ],
+      { back: ['0.15'], front: ['0.25'], thick: [thick] },
+    )
+    const looked = ['plate', 'rotor'].map((of, index) => ({
+      id: `01990000-0000-7000-8000-0000000000f${index}`,
+      by: 'Ann',
+      at: '2026-06-01T09:00:00Z',
+      body: { kind: 'lookedAt' as const, part: of, note: '' },
+    }))
+    return { ...record, job: { ...record.job, entries: looked } }
+  }
+  const first = (record: ReturnType<typeof faces>) => startEvaluation(record).waysAt(0)[0]
+
+  test('with the amount and what it leaves, first where the parts in it are sound', () => {
+    expect(first(faces('20', [limit('minimum', 'lower', 19.9)]))).toMatchObject({
+      by: 'set',
+      set: { by: 'shims', changeMm: 0.05 },
+      leaves: { tightestMm: 0.2, loosestMm: 0.2 },
+      state: 'holds',
+    })
+  })
+  test('below the mending of what is worn', () => {
+    const record = faces('19.5', [limit('minimum', 'lower', 19.9)])
+    const renewable = { ...part('plate'), replacement: { cost: 40, days: 1 } }
+    const book = { ...record.book, parts: record.book.parts.map((of) => (of.id === 'plate' ? renewable : of)) }
+    const order = startEvaluation({ ...record, book } as typeof record)
+      .waysAt(0)
+      .map(({ by }) => by)
+    expect(order.indexOf('set')).toBeGreaterThan(0)
+    expect(evaluate(record).parts.map(({ id, verdict }) => `${id} ${verdict}`)).toContain('plate replace')
+  })
+})

@@ -1,13 +1,14 @@
 import type { Characteristic, Part, Route } from '../../book/bookSchema'
-import { clearanceAt, type FitSpec, isSum, linksOf, sidesOf } from '../../fit/kinds'
+import { clearanceAt, type FitSpec, isSum, linksOf, setByOf, setTo, sidesOf } from '../../fit/kinds'
 import { type End, sizeEnd } from '../../fit/sizeEnd'
 import { type Acceptance, type GradeSpan, guardFactorOf } from '../../limit/conformity'
 import type { Limit } from '../../limit/limit'
 import { judged } from '../../limit/outcome'
-import { exactly, type Known } from '../../method/known'
-import { knownOf, type Reduced, reduced } from '../../method/reduction'
+import { exactly, type Known, linear } from '../../method/known'
+import { knownOf, type Reduced, type Reductions, reduced } from '../../method/reduction'
 import { exceeds } from '../../quantity/decimal'
 import type { Interval } from '../../quantity/interval'
+import type { SettingMeans } from '../../setting/settingMeans'
 import { costOf, type RouteContext, routeForFit } from '../../verdict/mending'
 import type { RouteTried } from '../../verdict/vote'
 import type { FitMeasured } from '../results'
@@ -27,7 +28,7 @@ export type WayState = 'holds' | 'pastPlan' | 'passes' | 'undecided' | 'fails' |
 
 /** One way to mend a fit, on either part, or to leave it. */
 export interface Way {
-  readonly by: 'route' | 'newPart' | 'leave'
+  readonly by: 'set' | 'route' | 'newPart' | 'leave'
   /** Part it is done to; null where it is left. */
   readonly part: string | null
   readonly route: string | null
@@ -38,6 +39,8 @@ export interface Way {
   readonly atNext: (LeftClearance & { readonly atHours: number }) | null
   /** Running hours from now until the first wear limit; null where none is reached, or no rate is known. */
   readonly hoursToWear: number | null
+  /** What is set, and by how much, mm: shims, a pad, a gasket; null where nothing is. */
+  readonly set: { readonly by: SettingMeans; readonly changeMm: number } | null
   /** What stands against the route. */
   readonly against: RouteTried['against']
   /** The mate is made to suit with it. */
@@ -52,6 +55,8 @@ export interface WaysInput {
   /** As it was found: what is left when nothing is done. */
   readonly found: Pick<FitMeasured, 'minimum' | 'maximum' | 'limits'>
   readonly partOf: (characteristic: Characteristic) => Part
+  /** Whether the parts in it are known to be within their own limits. */
+  readonly isSound: boolean
   readonly routes: RouteContext
   readonly acceptance: Acceptance
   readonly now: { readonly runningHours: number; readonly mustRunHours: number }
@@ -80,7 +85,40 @@ export function waysToMend(input: WaysInput): readonly Way[] {
   })
   const left = leaveWay(input)
   ways.sort(byState)
-  return left.state === 'holds' ? [left, ...ways] : [...ways, left]
+  const mended = withSetting(input, ways)
+  return left.state === 'holds' ? [left, ...mended] : [...mended, left]
+}
+
+/** Setting it over comes first where the parts in it are sound; where one is worn, below the mending of that. */
+function withSetting(input: WaysInput, ways: readonly Way[]): readonly Way[] {
+  const set = setWay(input)
+  if (set === null) return ways
+  const after = input.isSound ? 0 : ways.filter(({ state }) => state !== 'fails' && state !== 'cannot').length
+  return [...ways.slice(0, after), set, ...ways.slice(after)]
+}
+
+/** What the fit's own sum says: shims to add or take out, the pad to grind, the gasket; null where it has none. */
+function setWay(input: WaysInput): Way | null {
+  const { fit, routes, found } = input
+  const by = fit.setting?.by ?? setByOf(fit)
+  const to = setTo(fit, (id) => middleOf(routes.reductionsOf(id)))
+  if (by === undefined || !to) return null
+  const { minimum, maximum } = found
+  const moved = (end: Reduced): Known => {
+    const known = knownOf(end)
+    return linear([[1, known]], guardFactorOf(input.acceptance), to.movesMm)
+  }
+  const way = newWay(
+    input,
+    { by: 'set', part: fit.mendOn, route: null, cost: null, days: null },
+    minimum && maximum && { least: moved(minimum), greatest: moved(maximum) },
+  )
+  return { ...way, state: to.isReached ? way.state : 'cannot', set: { by, changeMm: toStore(to.changeMm) } }
+}
+
+function middleOf(reductions: Reductions | undefined): number | null {
+  const [least, greatest] = [sizeEnd(reductions, 'least')?.value, sizeEnd(reductions, 'greatest')?.value]
+  return least == null || greatest == null ? null : (least + greatest) / 2
 }
 
 const RANK: readonly WayState[] = ['holds', 'pastPlan', 'passes', 'undecided', 'notKnown', 'fails', 'cannot']
@@ -189,7 +227,7 @@ function judgedWay(
   ends: { readonly least: Reduced; readonly greatest: Reduced } | null,
   grades: readonly GradeSpan[],
 ): Way {
-  const base = { ...named, against: null, suits: false }
+  const base = { ...named, set: null, against: null, suits: false }
   const [tightestMm, loosestMm] = [ends?.least.value ?? null, ends?.greatest.value ?? null]
   if (tightestMm === null || loosestMm === null)
     return { ...base, state: 'notKnown', leaves: null, atNext: null, hoursToWear: null }

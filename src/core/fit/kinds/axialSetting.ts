@@ -26,6 +26,14 @@ export const axialSetting: FitKindOf<AxialSetting> = {
     ...(gasket === null ? [] : [{ characteristic: gasket.thickness, factor: gasket.left, takes: null }]),
     { characteristic: spigot, factor: -1, takes: null },
   ],
+  setBy: 'gasket',
+  setTo: ({ depth, spigot, gasket, wanted }, sizeAt) => {
+    const [deep, high, thick] = [sizeAt(depth), sizeAt(spigot), gasket && sizeAt(gasket.thickness)]
+    if (gasket === null || deep === null || high === null || thick === null) return null
+    const movesMm = (wanted.leastMm + wanted.greatestMm) / 2 - (deep + thick * gasket.left - high)
+    const changeMm = movesMm / gasket.left
+    return { changeMm, movesMm, isReached: thick + changeMm > 0 }
+  },
   faults: ({ wanted }): readonly FitFault[] => (wanted.leastMm > wanted.greatestMm ? [{ code: 'bandEndsSwapped' }] : []),
   notes: ({ gasket, wanted }, { tightestMm, loosestMm }, middleOf) => {
     if (tightestMm === null || loosestMm === null) return []

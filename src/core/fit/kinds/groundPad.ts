@@ -31,7 +31,11 @@ export const groundPad: FitKindOf<GroundPad> = {
     const [gapMm, padMm] = [sizeAt(fit.gap), sizeAt(fit.pad)]
     if (gapMm === null || padMm === null) return null
     const toMm = padTo(fit, gapMm, padMm)
-    return { changeMm: toMm - padMm, isReached: toMm >= fit.thinnestMm }
+    return {
+      changeMm: toMm - padMm,
+      movesMm: fit.thickerPad === 'opens' ? toMm - padMm : padMm - toMm,
+      isReached: toMm >= fit.thinnestMm,
+    }
   },
   notes: (fit, _ends, middleOf) => {
     const [gapMm, padMm] = [middleOf(fit.gap), middleOf(fit.pad)]

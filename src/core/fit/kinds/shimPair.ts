@@ -41,7 +41,7 @@ export const shimPair: FitKindOf<ShimPair> = {
     const [opens, closes] = [sizeAt(fit.opens), sizeAt(fit.closes)]
     if (opens === null || closes === null) return null
     const { addMm, holds } = shimBetween(gap(opens, fit.opensTo), gap(closes, fit.closesTo))
-    return { changeMm: addMm, isReached: holds }
+    return { changeMm: addMm, movesMm: addMm, isReached: holds }
   },
   notes: (fit, _ends, middleOf) => {
     const [opens, closes] = [middleOf(fit.opens), middleOf(fit.closes)]
