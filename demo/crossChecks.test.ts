@@ -103,3 +103,11 @@ test('a strip that does not go with the parts is warned of once, and named itsel
   expect(reasonsOf(record, warned)).toEqual([expect.stringMatching(/the two ways do not agree/)])
   expect(parts.find(({ id }) => id === 'shell')?.verdict).toBe('hold')
 })
+
+test('two ways that are known too roughly to differ do not agree: it is not known whether they do', () => {
+  const record = demoRecord(foundNow)
+  const closings = record.book.closings?.map((closing) => ({ ...closing, within: 0.005 }))
+  const { results } = startEvaluation({ ...record, book: { ...record.book, ...(closings ? { closings } : {}) } })
+  expect(results.closings[0]?.standing).toBe('open')
+  expect(results.parts.find(({ id }) => id === 'shell')?.votes.some(({ code }) => code === 'tooRough')).toBe(true)
+})

@@ -51,7 +51,7 @@ export const say = {
   saveKey: 'save',
   pasteKey: 'paste from a spreadsheet',
   byTable: 'By size or hours: type ≤ 50: 0.10; ≤ 80: 0.15; above: 0.20, or ≤ 2000 h: 0.10; above: 0.15.',
-  emptyJudges: 'An empty limit judges nothing. Type none where the manual gives no limit.',
+  emptyJudges: 'An empty limit holds its part. Where the manual gives none, type none with its page.',
   anotherValue: 'Another value of this measurement',
   chooseValue: 'Choose …',
   addRow: 'Add a row',

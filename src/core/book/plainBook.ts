@@ -41,7 +41,7 @@ export function asTypedBy(book: LimitBook, who: Mark, known: LimitBook | null): 
     const own = before.get(id)
     const now = subjects.get(id)
     const isSame = own !== undefined && now !== undefined && judgedBy(own) === judgedBy(now)
-    const stood = isSame ? [...own.limits, ...(own.limitsBy ?? [])] : []
+    const stood: readonly Partial<AnyLimit>[] = isSame ? [...own.limits, ...(own.limitsBy ?? []), ...nonesOf(own)] : []
     return ({ typed: _, ...limit }) => {
       const same = stood.find((one) => saysOf(one) === saysOf(limit))
       const typed = same ? same.typed : { ...who, check: null }
@@ -56,6 +56,9 @@ type Subject = LimitBook['characteristics'][number] | FitSpec
 const RESTS_NOT_ON = new Set(['limits', 'limitsBy', 'wants', 'name', 'how', 'pose', 'trap', 'typed'])
 const judgedBy = (subject: Subject): string => sorted(subject, RESTS_NOT_ON)
 
+/** Values of which a page says that it gives no limit. */
+const nonesOf = ({ wants = [] }: Subject) => wants.flatMap(({ judges, side, none }) => (none ? [{ judges, side, ...none }] : []))
+
 /** What a limit says, whoever typed it, and whatever it is called. */
 const saysOf = (limit: object): string => sorted(limit, NOT_SAID)
 const NOT_SAID = new Set(['typed', 'id', 'instruction'])
@@ -67,10 +70,27 @@ const sorted = (of: object, without: ReadonlySet<string>): string =>
       .sort(([a], [b]) => (a < b ? -1 : 1)),
   )
 
+type Want = NonNullable<LimitBook['characteristics'][number]['wants']>[number]
+type NonLimit = NonNullable<Want['none']>
+
+/** What is done to a limit, done to the saying that there is none. */
+const unwrapped = (each: <L extends AnyLimit>(limit: L) => L, { judges, side }: Omit<Want, 'none'>, none: NonLimit): NonLimit => {
+  const { judges: _judges, side: _side, ...said } = each({ judges, side, ...none } as unknown as Limit)
+  return said as unknown as NonLimit
+}
+
 function withLimits(book: LimitBook, change: (subject: string) => <L extends AnyLimit>(limit: L) => L): LimitBook {
   const anew = <T extends Subject>(one: T): T => {
     const each = change(one.id)
-    return { ...one, limits: one.limits.map(each), ...(one.limitsBy ? { limitsBy: one.limitsBy.map(each) } : {}) }
+    return {
+      ...one,
+      limits: one.limits.map(each),
+      ...(one.limitsBy ? { limitsBy: one.limitsBy.map(each) } : {}),
+      // That a page gives no limit waits for a second person as a limit does.
+      ...(one.wants
+        ? { wants: one.wants.map(({ none, ...want }) => (none ? { ...want, none: unwrapped(each, want, none) } : want)) }
+        : {}),
+    }
   }
   return { ...book, characteristics: book.characteristics.map(anew), fits: book.fits.map(anew) }
 }

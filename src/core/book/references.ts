@@ -178,7 +178,8 @@ function ofCharacteristics(refer: References): void {
     limits.forEach(({ judges }, at) => {
       if (!isValueOf(method, judges)) refuse([...path, 'limits', at, 'judges'], { code: 'methodGivesNo', value: judges })
     })
-    wants?.forEach(({ judges }, at) => {
+    wants?.forEach(({ judges, none }, at) => {
+      if (none) refer.source(none.source, [...path, 'wants', at, 'none', 'source'])
       if (!isValueOf(method, judges)) refuse([...path, 'wants', at, 'judges'], { code: 'methodGivesNo', value: judges })
     })
     limits.forEach(({ mendedBy }, at) => {
@@ -267,6 +268,9 @@ function ofFits(refer: References): void {
     refer.limitIds(fit, path)
     refer.only(fit.only, path)
     refer.setting(fit.setting, [...path, 'setting'])
+    fit.wants?.forEach(({ none }, at) => {
+      if (none) refer.source(none.source, [...path, 'wants', at, 'none', 'source'])
+    })
     fit.limits.forEach((limit, at) => refer.source(limit.source, [...path, 'limits', at, 'source']))
   })
 }

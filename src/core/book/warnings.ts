@@ -54,6 +54,9 @@ export function bookWarnings(book: LimitBook): readonly BookWarningAt[] {
       if (isNeverReached(limit)) warn([...here, 'wear'], { code: 'neverReached', judges: limit.judges })
       if (limit.typed && limit.typed.check?.agrees !== true) warn(here, { code: 'notChecked' })
     })
+    characteristic.wants?.forEach(({ none }, place) => {
+      if (none?.typed && none.typed.check?.agrees !== true) warn([...path, 'wants', place], { code: 'notChecked' })
+    })
     if (!isMeasured(characteristic.id)) warn(path, { code: 'noStepMeasures' })
   })
   for (const { path, other } of unlikeEquals(book)) warn(path, { code: 'unlikeEqual', other })

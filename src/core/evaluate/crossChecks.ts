@@ -93,14 +93,17 @@ function crossCheckWith(input: CrossCheckInput, values: NamedValues, where: Plac
   if (!found || !misclosure) return { ...nothing, standing: 'open' }
   const { errors, reach } = found.value
   const uncertainty = standardUncertainty(errors)
-  const allowed = coverageFactor(degreesOfFreedom(errors)) * uncertainty + closing.within
+  const doubt = coverageFactor(degreesOfFreedom(errors)) * uncertainty
+  const allowed = doubt + closing.within
   const both = { ...nothing, misclosure: extentOf(misclosure), uncertainty, allowed }
   // While readings are missing, or are taken again, both ways may still move.
   if (reach.low < misclosure.low || reach.high > misclosure.high) return { ...both, standing: 'open' }
   const kind = closing.quantity
   const measured = { ...both, isMeasured: true }
+  // Agreement says something only where disagreement would have shown: a doubt wider than the tolerance would have hidden it.
+  const couldShow = closing.within === 0 || !exceeds(doubt, closing.within, kind)
   if (!exceeds(misclosure.high, allowed, kind) && !exceeds(-allowed, misclosure.low, kind))
-    return { ...measured, standing: 'agrees' }
+    return { ...measured, standing: couldShow ? 'agrees' : 'open' }
   if (!exceeds(misclosure.low, allowed, kind) && !exceeds(-allowed, misclosure.high, kind))
     return { ...measured, standing: 'open' }
   const suspects = where === null ? suspectsOf(input, difference, misclosure.low, allowed) : []
@@ -133,7 +136,7 @@ function worstPlace(input: CrossCheckInput): CrossCheckResult {
 /** What a cross-check says of the parts it reads: while it does not close, one of the readings is wrong and none passes. */
 export function crossCheckVote(
   closing: CrossCheckSpec,
-  { standing, isMeasured, where, suspects }: CrossCheckResult,
+  { standing, isMeasured, misclosure, where, suspects }: CrossCheckResult,
 ): Vote | null {
   if (standing === 'agrees') return null
   if (standing === 'open' && !isMeasured && !closing.demanded) return null
@@ -152,11 +155,14 @@ export function crossCheckVote(
         where: first?.where ?? null,
       },
     })
+  if (!isMeasured) return openVote({ ...said, code: 'missing', facts, settledBy: { code: 'bothWays' } })
+  // Two figures that are known too roughly, or a bound or a range among them.
+  const isFigure = misclosure?.value != null
   return openVote({
     ...said,
-    code: isMeasured ? 'open' : 'missing',
+    code: isFigure ? 'tooRough' : 'open',
     facts,
-    settledBy: { code: isMeasured ? 'bothToFigures' : 'bothWays' },
+    settledBy: { code: isFigure ? 'betterGauge' : 'bothToFigures' },
   })
 }
 

@@ -61,9 +61,9 @@ export function gateMeasurementOf(
   return asGateMeasurement({
     measured: { ...found, votes: unlessSet(found.votes, left) },
     isJudged:
-      [characteristic.limits, characteristic.limitsBy, characteristic.wants, characteristic.changes].some(
-        (of) => (of ?? []).length > 0,
-      ) || ownFits.length > 0,
+      [characteristic.limits, characteristic.limitsBy, characteristic.changes].some((of) => (of ?? []).length > 0) ||
+      (characteristic.wants ?? []).some(({ none }) => none === undefined) ||
+      ownFits.length > 0,
     beside: [
       ...changeVotes(fixed, part, { id, changes }, 'asFound', routes),
       ...ownFits.flatMap((index) => {

@@ -73,6 +73,8 @@ describe('a row', () => {
     ['with plan limits by other steps', { wear: '≤ 50: 0.1; 0.2', plan: '≤ 60: 0.1; 0.15' }, 'table'],
     ['whose table has a plan beyond its wear', { wear: '≤ 50: 0.1; 0.2', plan: '0.15' }, 'planAfterWear'],
     ['with none and a plan limit', { wear: 'None', plan: '80.2' }, 'noneAndMore'],
+    ['with none and no page', { wear: 'none', page: '' }, 'noPage'],
+    ['with none as the shop found it', { wear: 'none', document: 'as found' }, 'noPage'],
   ])('%s is refused', (_, over, code) => {
     const made = withRow(bearing(), row(over), 'metric', ANN)
     expect(made.ok ? [] : made.fault.map((fault) => fault.code)).toContain(code)
@@ -116,12 +118,18 @@ test('the sheet has a row for each value that wants a limit, and says how each s
   }
 })
 
-test('what the manual gives no limit for is wanted no more, and judges nothing', () => {
+test('that its page gives no limit is said of one value, with the page, and checked as a figure is', () => {
   const before = typed(bearing())
-  const book = typed(before, { wear: 'none' })
+  const book = typed(before, { wear: 'none', document: 'M1', page: '7' })
+  const rowIn = (of: LimitBook) =>
+    sheetRows(of).find(({ of: id, judges, side }) => id === 'bearing-bore' && judges === 'maximum' && side === 'upper')
   expect(boreOf(book)?.limits).toEqual([])
-  expect(boreOf(book)?.wants?.some(({ judges, side }) => judges === 'maximum' && side === 'upper')).toBe(false)
-  expect(sheetRows(book)).toHaveLength(sheetRows(before).length - 1)
+  expect(sheetRows(book)).toHaveLength(sheetRows(before).length)
+  expect(rowIn(book)).toMatchObject({ state: 'typed', limit: null, none: { source: { document: 'M1', page: '7' } } })
+  const checked = withCheck(book, { of: 'bearing-bore', judges: 'maximum', side: 'upper', agrees: true, note: '' }, BEN)
+  expect(checked.ok && rowIn(checked.value)?.state).toBe('agreed')
+  // Typed after all, it is none no more.
+  expect(rowIn(typed(book))?.none).toBeNull()
 })
 
 test('a limit by the new size is typed, checked and judged by; a plain one takes its place again', () => {

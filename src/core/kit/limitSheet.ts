@@ -35,8 +35,11 @@ export interface SheetRow {
   readonly takesNew: boolean
   readonly new: Characteristic['new'] | FitNew
   readonly limit: Limit | LimitBy | null
+  /** That its page gives no limit, with who says so. */
+  readonly none: NonLimit | null
   readonly state: SheetState
 }
+type NonLimit = NonNullable<NonNullable<Characteristic['wants']>[number]['none']>
 type FitNew = Extract<FitSpec, { readonly new: unknown }>['new']
 
 /** Where one row of the sheet stands. */
@@ -85,6 +88,7 @@ export function sheetRows(book: LimitBook): readonly SheetRow[] {
     const group = partOf.get(holder(subject))?.assembly ?? ''
     return placesOf(subject).map(({ judges, side }, at): SheetRow => {
       const limit = limitAt(subject, { judges, side })
+      const none = limit === null ? (subject.wants?.find(isAt({ judges, side }))?.none ?? null) : null
       const quantity = isFit(subject) ? 'length' : quantityOfValue(subject.method, judges)
       return {
         of: subject.id,
@@ -97,7 +101,8 @@ export function sheetRows(book: LimitBook): readonly SheetRow[] {
         takesNew: at === 0,
         new: at === 0 ? subject.new : null,
         limit,
-        state: stateOf(limit),
+        none,
+        state: stateOf(limit ?? none),
       }
     })
   })
@@ -121,7 +126,7 @@ function placesOf({ wants = [], limits, limitsBy = [] }: Subject): Place[] {
 const limitAt = ({ limits, limitsBy = [] }: Subject, place: Place): Limit | LimitBy | null =>
   limits.find(isAt(place)) ?? limitsBy.find(isAt(place)) ?? null
 
-function stateOf(limit: Limit | LimitBy | null): SheetState {
+function stateOf(limit: Limit | LimitBy | NonLimit | null): SheetState {
   if (limit === null) return 'empty'
   if (!limit.typed) return 'agreed' // it came with a book that was issued
   return limit.typed.check === null ? 'typed' : limit.typed.check.agrees ? 'agreed' : 'differs'
@@ -137,8 +142,8 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
   const subject = [...book.characteristics, ...book.fits].find(({ id }) => id === row.of)
   const place = subject && placesOf(subject).find(isAt(row))
   if (!subject || !place) return err([{ code: 'noRow' }])
-  if (isNone(row.wear)) return withoutWant(book, row)
   const faults: RowFault[] = []
+  const none = isNone(row.wear)
   const isOwn = row.document.trim().toLowerCase() === OWN_DOCUMENT
   if (isOwn && safetyOf(book, subject)) faults.push({ code: 'ownOnSafety', name: subject.name })
   const quantity = isFit(subject) ? 'length' : quantityOfValue(subject.method, place.judges)
@@ -153,13 +158,13 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
     return null
   }
   const readRows = (which: 'plan' | 'wear'): WrittenTable | null => {
-    const table = isTable(row[which]) ? readTable(row[which], quantity, system) : null
+    const table = !none && isTable(row[which]) ? readTable(row[which], quantity, system) : null
     if (table && !table.ok) faults.push({ code: 'table', which, why: table.fault })
     return table?.ok ? table.value : null
   }
   const wearRows = readRows('wear')
   const planRows = readRows('plan')
-  const wear = isTable(row.wear) ? null : read(row.wear, { of: 'limit', judges: place.judges })
+  const wear = none || isTable(row.wear) ? null : read(row.wear, { of: 'limit', judges: place.judges })
   const plan = isTable(row.plan) ? null : read(row.plan, { of: 'plan', judges: place.judges })
   if (planRows !== null && wearRows === null && !isTable(row.wear))
     faults.push({ code: 'table', which: 'plan', why: { code: 'otherSteps' } })
@@ -173,6 +178,9 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
   const size = row.new.trim() === '' ? null : newSize(row.new, subject, system, faults)
   if ((wear !== null || wearRows !== null || size !== null) && (row.document.trim() === '' || (row.page.trim() === '' && !isOwn)))
     faults.push({ code: 'noPage' })
+  if (none && row.plan.trim() !== '') faults.push({ code: 'noneAndMore' })
+  // That there is none stands on a page, and the shop's own word is no page.
+  if (none && (isOwn || row.document.trim() === '' || row.page.trim() === '')) faults.push({ code: 'noPage' })
   if (faults.length > 0) return err(faults)
   const source = isOwn ? { document: OWN_DOCUMENT, page: OWN_PAGE } : { document: row.document.trim(), page: row.page.trim() }
   const own = {
@@ -188,39 +196,35 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
   const limitBy: LimitBy | null = table?.ok ? { ...own, depends: table.value } : null
   const [first] = placesOf(subject)
   const takesNew = first !== undefined && isAt(first)(place)
+  const want = { ...place, ...(none ? { none: { source, typed: { ...who, check: null } } } : {}) }
   const anew = <T extends Subject>(one: T): T => ({
     ...one,
+    // Typed again, or emptied, it is none no more.
+    ...(one.wants || none ? { wants: wantsOf(one).map((of) => (isAt(place)(of) ? want : of)) } : {}),
     limits: inPlace(one.limits, place, limit),
     ...(one.limitsBy || limitBy ? { limitsBy: inPlace(one.limitsBy ?? [], place, limitBy) } : {}),
     ...(takesNew ? { new: size && { ...size, source } } : {}),
   })
-  const isKnown = source.document === '' || book.documents.some(({ id }) => id === source.document)
   return ok({
-    ...book,
-    documents: isKnown ? book.documents : [...book.documents, { id: source.document, title: source.document, revision: '' }],
+    ...withDocument(book, source.document),
     characteristics: book.characteristics.map((one) => (one.id === row.of ? anew(one) : one)),
     fits: book.fits.map((one) => (one.id === row.of ? anew(one) : one)),
   })
 }
 
-/** The maker gives no limit for it: the value is wanted no more, and stays information only. */
+/** Its page gives no limit: the value stays information only, and that is held against the page as a figure is. */
 const NONE = 'none'
-const isNone = (wear: string): boolean => wear.trim().toLowerCase() === NONE
+export const isNone = (wear: string): boolean => wear.trim().toLowerCase() === NONE
 
-function withoutWant(book: LimitBook, row: TypedRow): Result<LimitBook, readonly RowFault[]> {
-  if (row.plan.trim() !== '') return err([{ code: 'noneAndMore' }])
-  const isOther = (of: Place): boolean => !isAt(row)(of)
-  const anew = <T extends Subject>(one: T): T =>
-    one.id === row.of
-      ? {
-          ...one,
-          wants: (one.wants ?? []).filter(isOther),
-          limits: one.limits.filter(isOther),
-          ...(one.limitsBy ? { limitsBy: one.limitsBy.filter(isOther) } : {}),
-        }
-      : one
-  return ok({ ...book, characteristics: book.characteristics.map(anew), fits: book.fits.map(anew) })
-}
+/** What a subject wants, with what it has without being asked. */
+const wantsOf = (subject: Subject): NonNullable<Characteristic['wants']> =>
+  placesOf(subject).map((place) => subject.wants?.find(isAt(place)) ?? place)
+
+/** The book with a document that a limit names. */
+const withDocument = (book: LimitBook, document: string): LimitBook =>
+  document === '' || book.documents.some(({ id }) => id === document)
+    ? book
+    : { ...book, documents: [...book.documents, { id: document, title: document, revision: '' }] }
 
 /** Values of a measurement or a fit that may be limited as well: those that no row stands for yet. */
 export function moreValues(book: LimitBook, of: string): readonly Place[] {
@@ -238,7 +242,7 @@ export function moreValues(book: LimitBook, of: string): readonly Place[] {
 export function withWant(book: LimitBook, row: SheetPlace): Result<LimitBook, RowFault> {
   const place = moreValues(book, row.of).find(isAt(row))
   if (!place) return err({ code: 'noRow' })
-  const anew = <T extends Subject>(one: T): T => (one.id === row.of ? { ...one, wants: [...placesOf(one), place] } : one)
+  const anew = <T extends Subject>(one: T): T => (one.id === row.of ? { ...one, wants: [...wantsOf(one), place] } : one)
   return ok({ ...book, characteristics: book.characteristics.map(anew), fits: book.fits.map(anew) })
 }
 
@@ -291,14 +295,20 @@ export function withCheck(
   { names, ...who }: Who & { readonly names: readonly string[] },
 ): Result<LimitBook, RowFault> {
   const subject = [...book.characteristics, ...book.fits].find(({ id }) => id === place.of)
-  const limit = [...(subject?.limits ?? []), ...(subject?.limitsBy ?? [])].find(isAt(place))
+  const limit =
+    [...(subject?.limits ?? []), ...(subject?.limitsBy ?? [])].find(isAt(place)) ?? subject?.wants?.find(isAt(place))?.none
   if (!limit?.typed) return err({ code: 'noRow' })
   if ([who.by, ...names].includes(limit.typed.by)) return err({ code: 'ownCheck' })
   const typed = { ...limit.typed, check: { ...who, agrees: place.agrees, note: place.note } }
-  const said = <L extends Limit | LimitBy>(own: L): L => (own === limit ? { ...own, typed } : own)
+  const said = <L extends Limit | LimitBy | NonLimit>(own: L): L => (own === limit ? { ...own, typed } : own)
   const anew = <T extends Subject>(one: T): T =>
     one.id === place.of
-      ? { ...one, limits: one.limits.map(said), ...(one.limitsBy ? { limitsBy: one.limitsBy.map(said) } : {}) }
+      ? {
+          ...one,
+          ...(one.wants ? { wants: one.wants.map((want) => (want.none ? { ...want, none: said(want.none) } : want)) } : {}),
+          limits: one.limits.map(said),
+          ...(one.limitsBy ? { limitsBy: one.limitsBy.map(said) } : {}),
+        }
       : one
   return ok({ ...book, characteristics: book.characteristics.map(anew), fits: book.fits.map(anew) })
 }

@@ -221,7 +221,11 @@ function copiedOnce(book: LimitBook, root: string, name: string, within: (text: 
 }
 
 /** What was held against the page for one is to be held for its copy. */
-const unchecked = <T extends { readonly limits: readonly Limit[] }>(of: T): T => ({
+const unchecked = <T extends LimitBook['characteristics'][number] | LimitBook['fits'][number]>(of: T): T => ({
   ...of,
-  limits: of.limits.map((limit) => (limit.typed ? { ...limit, typed: { ...limit.typed, check: null } } : limit)),
+  limits: of.limits.map(waiting),
+  ...(of.wants ? { wants: of.wants.map((want) => (want.none ? { ...want, none: waiting(want.none) } : want)) } : {}),
 })
+
+const waiting = <L extends Pick<Limit, 'typed'>>(limit: L): L =>
+  limit.typed ? { ...limit, typed: { ...limit.typed, check: null } } : limit

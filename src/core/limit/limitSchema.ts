@@ -45,6 +45,13 @@ export const limitSchema = z
 
 /** Values that want a limit, which no document has given yet. */
 export const wantsSchema = z
-  .array(z.strictObject({ judges: z.enum(reductionNames), side: z.enum(['upper', 'lower']) }))
+  .array(
+    z.strictObject({
+      judges: z.enum(reductionNames),
+      side: z.enum(['upper', 'lower']),
+      /** Its page gives no limit: the value is information only. */
+      none: z.strictObject({ source: sourceSchema, typed: typedBySchema.optional() }).optional(),
+    }),
+  )
   .max(20)
   .optional()

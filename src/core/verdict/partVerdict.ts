@@ -3,6 +3,7 @@ import { type Disposition, dispositionRank, mildest, strongest, type Verdict } f
 import type { LaterStage, Stage } from '../record/stage'
 import type { Need } from '../scope/need'
 import { costOf } from './mending'
+import { tells } from './reuseRequires'
 import type { Vote } from './vote'
 
 /** What one stage says of a part. */
@@ -57,9 +58,10 @@ export function spanOf(votes: readonly Span[]): Span {
 /** When both ends agree that is the verdict, however much is still unknown; when they differ the verdict is hold. */
 export const verdictOf = (span: Span): Verdict => (span.mild === span.strong ? span.mild : 'hold')
 
-/** Strongest first; among equals the surer one, then the order of the book. */
+/** Strongest first; among equals the surer one, then what tells something before what does not, then the order of the book. */
 export function byStrength(votes: readonly Vote[]): Vote[] {
-  const rank = (vote: Vote): number => dispositionRank[vote.strong] * 10 + dispositionRank[vote.mild]
+  const carries = (vote: Vote): number => (tells(vote) && vote.rule !== 'leftOut' ? 1 : 0)
+  const rank = (vote: Vote): number => dispositionRank[vote.strong] * 100 + dispositionRank[vote.mild] * 10 + carries(vote)
   return [...votes].sort((a, b) => rank(b) - rank(a))
 }
 

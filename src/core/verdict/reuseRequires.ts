@@ -5,7 +5,7 @@
  */
 import type { Characteristic, FitSpec } from '../book/bookSchema'
 import { crossedLimits } from '../limit/crossed'
-import type { Limit, LimitBy } from '../limit/limit'
+import type { Limit, LimitBy, Source } from '../limit/limit'
 import type { Stage } from '../record/stage'
 import { NONE, openVote, type Vote, vote } from './vote'
 
@@ -36,45 +36,36 @@ export function unheldLimits(of: Judged, safety: boolean, stage: Stage): Vote[] 
   const all = [...limits, ...limitsBy]
   const crossed: ReadonlySet<Limit | LimitBy> = crossedLimits(limits)
   const missing = wants.filter((want) => !all.some((limit) => covers(limit, want)))
+  const open = (code: UnheldCode, { judges, side }: Pick<Limit, 'judges' | 'side'>, source: Source | null): Vote =>
+    openVote({
+      rule: 'limitOpen',
+      code,
+      facts: { judges, side },
+      stage,
+      subject: id,
+      source,
+      strong: 'replace',
+      settledBy: { code: SETTLED_BY[code] },
+    })
+  const unheld = (check: Typed | null): UnheldCode | null =>
+    check?.check?.agrees === false ? 'rejected' : safety && check !== null && check.check === null ? 'unchecked' : null
   return [
-    ...missing.map(({ judges, side }) =>
-      openVote({
-        rule: 'limitOpen',
-        code: 'notTyped',
-        facts: { judges, side },
-        stage,
-        subject: id,
-        strong: 'replace',
-        settledBy: { code: 'typeLimit' },
-      }),
-    ),
+    ...missing.flatMap((want): Vote[] => {
+      if (!want.none) return [open('notTyped', want, null)]
+      // That there is none is held against its page as a figure is.
+      const code = unheld(want.none.typed ?? null)
+      return code === null ? [] : [open(code, want, want.none.source)]
+    }),
     ...all.flatMap((limit): Vote[] => {
-      const typed = checkOf(of, limit)
-      const code =
-        typed?.check?.agrees === false
-          ? 'rejected'
-          : safety && typed !== null && typed.check === null
-            ? 'unchecked'
-            : crossed.has(limit)
-              ? 'crossed'
-              : null
-      if (code === null) return []
-      const { judges, side, source } = limit
-      return [
-        openVote({
-          rule: 'limitOpen',
-          code,
-          facts: { judges, side },
-          stage,
-          subject: id,
-          source,
-          strong: 'replace',
-          settledBy: { code: code === 'unchecked' ? 'checkLimit' : 'typeAgain' },
-        }),
-      ]
+      const code = unheld(checkOf(of, limit)) ?? (crossed.has(limit) ? 'crossed' : null)
+      return code === null ? [] : [open(code, limit, limit.source)]
     }),
   ]
 }
+
+type UnheldCode = 'notTyped' | 'rejected' | 'unchecked' | 'crossed'
+type Typed = NonNullable<Limit['typed']>
+const SETTLED_BY = { notTyped: 'typeLimit', rejected: 'typeAgain', unchecked: 'checkLimit', crossed: 'typeAgain' } as const
 
 /** Whether a vote says that a limit does not hold yet. */
 export const isUnheld = ({ rule, code }: Vote): boolean =>

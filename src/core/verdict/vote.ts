@@ -114,7 +114,7 @@ export type Said =
   /** A cross-check of the book. */
   | {
       readonly rule: 'crossCheck'
-      readonly code: 'disagrees' | 'open' | 'missing'
+      readonly code: 'disagrees' | 'open' | 'tooRough' | 'missing'
       readonly facts: { readonly at: PlaceOf | null; readonly characteristic: string | null }
     }
   | { readonly rule: 'finding'; readonly code: 'nothingFound'; readonly facts: { readonly by: string } }

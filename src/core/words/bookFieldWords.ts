@@ -93,6 +93,7 @@ export const fieldWords: Readonly<Record<string, string>> = {
   limitsBy: 'Limits by table',
   limits: 'Limits',
   wants: 'Limits wanted',
+  none: 'None by its page',
   depends: 'Goes by',
   upTo: 'Up to',
   asLeftOnly: 'Only as left',

@@ -283,6 +283,8 @@ function crossCheckReason(speaker: Speaker, vote: Extract<Vote, { rule: 'crossCh
       const place = vote.facts.at && method ? placeWords(method, vote.facts.at) : ''
       const at = place === '' ? '' : ` at ${place}`
       if (vote.code === 'disagrees') return `${name}: the two ways do not agree${at}, so one of the readings is wrong`
+      if (vote.code === 'tooRough')
+        return `${name}: the doubt of the readings${at} is wider than the two ways may differ, so that they agree says nothing`
       return vote.code === 'open'
         ? `${name}: whether the two ways agree${at} is not known`
         : `${name} is not measured both ways yet`

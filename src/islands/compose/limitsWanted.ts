@@ -4,6 +4,8 @@ import type { LimitBook } from '../../core/book/bookSchema'
 export const limitsWanted = ({ characteristics, fits }: Pick<LimitBook, 'characteristics' | 'fits'>): number =>
   [...characteristics, ...fits].reduce(
     (sum, { wants = [], limits }) =>
-      sum + wants.filter(({ judges, side }) => !limits.some((limit) => limit.judges === judges && limit.side === side)).length,
+      sum +
+      wants.filter(({ judges, side, none }) => !none && !limits.some((limit) => limit.judges === judges && limit.side === side))
+        .length,
     0,
   )

@@ -10,7 +10,7 @@ import { Fault, SelectField } from '../../ui/Field'
 import { LimitRibbon } from '../../ui/limitRibbon/LimitRibbon'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { receiving } from '../pageData/pageData'
-import { keyOf } from './cells'
+import { keyOf, typedOf } from './cells'
 import styles from './LimitSheet.module.css'
 import { PageBeside } from './PageBeside'
 import { SheetTable } from './SheetTable'
@@ -139,7 +139,7 @@ function Beside({
 }) {
   const { book } = sheet.draft.view
   const measured = book.characteristics.find(({ id }) => id === row.of)
-  const typed = row.limit?.typed
+  const typed = typedOf(row)
   const equal = sheet.equalTo(row)
   const texts = sheet.textsOf(row)
   const source = sheet.carried.get(keyOf(row)) ?? { document: '', page: '' }

@@ -5,7 +5,7 @@ import { judgedWords, say } from '../../labels/limitSheet'
 import { Button } from '../../ui/Button'
 import { RowGap } from '../../ui/dataTable/RowGap'
 import { useRowWindow } from '../../ui/dataTable/useRowWindow'
-import { type Cell, cellsIn, keyOf } from './cells'
+import { type Cell, cellsIn, keyOf, typedOf } from './cells'
 import styles from './LimitSheet.module.css'
 import type { Sheet } from './useSheet'
 
@@ -135,7 +135,7 @@ function Row({ row, at, sheet, checks, mayType, place, onHere }: RowProps) {
   const faults = sheet.faults.get(key) ?? []
   const far = sheet.far.get(key)
   const isEdited = sheet.edited.has(key)
-  const check = row.limit?.typed?.check
+  const check = typedOf(row)?.check
   const field = (cell: Cell, label: string, placeholder = '') => (
     <td className={styles.cell} data-cell={cell}>
       <input
@@ -185,7 +185,7 @@ function Row({ row, at, sheet, checks, mayType, place, onHere }: RowProps) {
         {field('page', say.page, carried?.page)}
         <td className={styles.state} data-state={row.state}>
           {say.stateOf(say.stateWord[row.state], check?.by ?? '')}
-          {checks && row.limit?.typed && <Check row={row} sheet={sheet} />}
+          {checks && typedOf(row) && <Check row={row} sheet={sheet} />}
         </td>
       </tr>
       {(faults.length > 0 && isEdited) || far || check?.agrees === false ? (
@@ -214,12 +214,12 @@ function Check({ row, sheet }: { readonly row: SheetRow; readonly sheet: Sheet }
   const key = keyOf(row)
   const note = sheet.notes.get(key)
   const named = `${row.name}, ${judgedWords(row.judges)}`
-  if (row.limit?.typed?.by === sheet.me) return <span className={styles.own}>{say.own}</span>
+  if (typedOf(row)?.by === sheet.me) return <span className={styles.own}>{say.own}</span>
   return (
     <span className={styles.checks}>
       <Button
         disabled={sheet.busy}
-        aria-pressed={row.limit?.typed?.check?.agrees === true}
+        aria-pressed={typedOf(row)?.check?.agrees === true}
         onClick={() => void sheet.check(row, true)}
       >
         {say.agrees}

@@ -1,5 +1,5 @@
 import type { LimitBook } from '../../core/book/bookSchema'
-import { type RowFault, type SheetRow, type TypedRow, withRow } from '../../core/kit/limitSheet'
+import { isNone, type RowFault, type SheetRow, type TypedRow, withRow } from '../../core/kit/limitSheet'
 import { isTable, writtenTable } from '../../core/limit/limitTable'
 import { exactText } from '../../core/quantity/exactText'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
@@ -11,10 +11,13 @@ export type Texts = Readonly<Record<Cell, string>>
 
 export const keyOf = ({ of, judges, side }: Pick<SheetRow, 'of' | 'judges' | 'side'>): string => `${of} ${judges} ${side}`
 
+/** Who typed a row, or said that its page gives no limit. */
+export const typedOf = ({ limit, none }: Pick<SheetRow, 'limit' | 'none'>) => (limit ?? none)?.typed
+
 /** A row as it is stored, in the texts a person would have typed. */
-export function storedTexts({ limit, new: size, quantity, step }: SheetRow, system: UnitSystem): Texts {
+export function storedTexts({ limit, none, new: size, quantity, step }: SheetRow, system: UnitSystem): Texts {
   const figure = (value: number): string => exactText(value, quantity, system, step)
-  const source = limit?.source ?? size?.source
+  const source = limit?.source ?? none?.source ?? size?.source
   const limited = (which: 'plan' | 'wear'): string => {
     if (limit && 'depends' in limit) return writtenTable(limit.depends, which, figure, system) ?? ''
     const value = limit?.[which] ?? null
@@ -23,7 +26,7 @@ export function storedTexts({ limit, new: size, quantity, step }: SheetRow, syst
   return {
     new: size ? `${figure(size.lower)} … ${figure(size.upper)}` : '',
     plan: limited('plan'),
-    wear: limited('wear'),
+    wear: none ? 'none' : limited('wear'),
     whenPassed: limit?.whenPassed ?? 'mend',
     document: source?.document ?? '',
     page: source?.page ?? '',
@@ -55,7 +58,12 @@ export const typedRow = (row: SheetRow, texts: Texts, carried: Pick<Texts, 'docu
   wear: texts.wear,
   whenPassed: texts.whenPassed === 'replace' ? 'replace' : 'mend',
   instruction: row.limit?.instruction ?? '',
-  ...(texts.new === '' && texts.wear === '' ? { document: texts.document, page: texts.page } : carried),
+  // That there is no limit is said with its own page.
+  ...(isNone(texts.wear)
+    ? { document: carried.document, page: texts.page }
+    : texts.new === '' && texts.wear === ''
+      ? { document: texts.document, page: texts.page }
+      : carried),
 })
 
 /** What is wrong with a row as it is typed; nothing where it can be stored. */

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { DraftView } from '../../contract/answers'
-import { type RowFault, type SheetRow, sheetRows, withRow } from '../../core/kit/limitSheet'
+import { isNone, type RowFault, type SheetRow, sheetRows, withRow } from '../../core/kit/limitSheet'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { rowFaultWords } from '../../labels/limitSheet'
 import { type Draft, useDraft } from '../compose/useDraft'
@@ -84,7 +84,8 @@ export function useSheet(start: DraftView, me: string): Sheet {
   )
   const ready = own.filter((row) => !faults.has(keyOf(row)))
   const equalTo = (row: SheetRow): readonly SheetRow[] => {
-    if (textsOf(row).wear.trim() === '') return []
+    // That there is no limit is said of one value at a time.
+    if (textsOf(row).wear.trim() === '' || isNone(textsOf(row).wear)) return []
     return equalRows(rows, row).filter((one) => {
       const { wear, plan } = textsOf(one)
       return wear.trim() === '' && plan.trim() === ''

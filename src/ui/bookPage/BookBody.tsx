@@ -225,14 +225,20 @@ function Limits({
             </tr>
           )
         })}
-        {open.map(({ judges, side }) => (
+        {open.map(({ judges, side, none }) => (
           <tr key={`${judges} ${side}`}>
             <th scope="row">
               {valueName[judges]}, {say.sides[side]}
             </th>
-            <td colSpan={4} className={styles.quiet}>
-              {say.notTyped}
+            <td colSpan={none ? 3 : 4} className={styles.quiet}>
+              {none ? say.noneByPage : say.notTyped}
             </td>
+            {none && (
+              <td>
+                <SourceNote source={none.source} documents={book.documents} />
+                {none.typed && <span className={styles.mark}>{say.mark(none.typed)}</span>}
+              </td>
+            )}
           </tr>
         ))}
       </tbody>
