@@ -33,17 +33,17 @@ const wearOf = (vote: Vote): Span =>
 const SOUND: Span = { mild: 'reuse', strong: 'reuse' }
 
 /**
- * The verdict of a part whose settings are judged by the parts they rest on: adjust where these are known, else open up to what
- * they could still ask for. Nothing of a setting is asked of the parts in its chain.
+ * The verdict of a part whose settings are judged by the parts they rest on: adjust where these are sound, else open up to what
+ * they ask for or could still ask for: what is out may be their wear. Nothing of a setting is asked of the parts in its chain.
  */
 export function withChains(part: Part, own: PartResult, resultOf: (part: string) => PartResult | undefined): PartResult {
   const chain = chainsOf(own)
   if (chain.length === 0) return own
-  const open = new Map<string, Disposition>()
+  const open = new Map<string, Span>()
   for (const id of chain) {
     const of = resultOf(id)
     const span = of && soundnessOf(of)
-    if (span && span.mild !== span.strong) open.set(id, span.strong)
+    if (span && span.strong !== 'reuse') open.set(id, span)
   }
   const settled = (vote: Vote): Vote => (vote.setting ? settledBy(vote, vote.setting.chain, open) : vote)
   const stages = own.stages.map((stage): PartStage => {
@@ -56,15 +56,22 @@ export function withChains(part: Part, own: PartResult, resultOf: (part: string)
   return { ...own, stages, votes, ...span, verdict: verdictOf(span), way: wayOf(part, votes, span) }
 }
 
-function settledBy(vote: Vote, chain: readonly string[], open: ReadonlyMap<string, Disposition>): Vote {
+function settledBy(vote: Vote, chain: readonly string[], open: ReadonlyMap<string, Span>): Vote {
   const waiting = chain.filter((id) => open.has(id))
   const strong = waiting.reduce<Disposition>(
-    (most, id) => strongest(most, open.get(id) ?? 'adjust'),
+    (most, id) => strongest(most, open.get(id)?.strong ?? 'adjust'),
     strongest('adjust', vote.setting?.otherwise ?? 'adjust'),
   )
   if (dispositionRank[vote.mild] > 1 || vote.mild === strong)
     return { ...vote, strong: strongest(vote.mild, strong), settledBy: null }
   // The value itself is asked for first.
   if (vote.mild === 'reuse') return { ...vote, strong }
-  return { ...vote, strong, settledBy: waiting.length > 0 ? { code: 'chain', parts: waiting } : { code: 'routesNeed' } }
+  const [worn] = waiting.filter((id) => open.get(id)?.mild !== 'reuse')
+  const unknown = waiting.filter((id) => open.get(id)?.mild === 'reuse')
+  return {
+    ...vote,
+    strong,
+    settledBy:
+      unknown.length > 0 ? { code: 'chain', parts: unknown } : worn ? { code: 'otherPart', part: worn } : { code: 'routesNeed' },
+  }
 }

@@ -79,7 +79,15 @@ export function tells({ rule, code, strong }: Vote): boolean {
   switch (rule) {
     case 'information':
       return false
+    // Of what nothing judges it says nothing either that it could not be read, or was read in doubt.
     case 'notMeasured':
+    case 'cannot':
+    case 'repeats':
+    case 'gauge':
+    case 'stripScale':
+    case 'shims':
+    case 'springLine':
+    case 'formula':
       return strong !== 'reuse'
     case 'service':
       return strong !== 'reuse' || code === 'notDisturbed'

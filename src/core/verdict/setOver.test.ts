@@ -12,7 +12,7 @@ function found(given: Given) {
 const spanOf = (part: ReturnType<typeof found>['plate']): string => `${part?.mild} to ${part?.strong}`
 
 const pairs: readonly (readonly [string, Given, string, Given, string])[] = [
-  ['a sound chain, and a worn one', {}, 'adjust to adjust', { journal: 39.5 }, 'adjust to adjust'],
+  ['a sound chain, and a worn one', {}, 'adjust to adjust', { journal: 39.5 }, 'adjust to replace'],
   ['a sound chain, and one not measured', {}, 'adjust to adjust', { journal: null }, 'adjust to replace'],
   ['a chain inspected, and one that nobody has looked at', {}, 'adjust to adjust', { looked: ['plate'] }, 'adjust to replace'],
   ['a setting, and wear', {}, 'adjust to adjust', { setting: { is: 'wear' } }, 'replace to replace'],
@@ -51,9 +51,10 @@ test.each(pairs)('%s', (_, one, says, other, then) => {
   expect([spanOf(found(one).plate), spanOf(found(other).plate)]).toEqual([says, then])
 })
 
-test('a worn chain is what is replaced; the setting is asked for all the same', () => {
+test('a worn chain is what is replaced; what is set waits for that', () => {
   const { plate, shaft } = found({ journal: 39.5 })
-  expect([plate?.verdict, shaft?.verdict]).toEqual(['adjust', 'replace'])
+  expect([plate?.verdict, shaft?.verdict]).toEqual(['hold', 'replace'])
+  expect(plate?.votes[0]?.settledBy).toEqual({ code: 'otherPart', part: 'shaft' })
 })
 
 test('left inside, it says what had to be done; left outside, it stands as left too', () => {
