@@ -19,6 +19,11 @@ export function anyDraftChange(random: Random): unknown {
     { kind: 'begin' },
     { kind: 'want', ...place },
     {
+      kind: 'setting',
+      of: place.of,
+      setting: random.pick([{ is: 'wear' }, { is: 'both', by: 'shims', chain: [random.pick(['bearing-1-cap', 'nowhere'])] }]),
+    },
+    {
       kind: 'limits',
       rows: [
         {

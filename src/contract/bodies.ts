@@ -11,6 +11,7 @@ import { meters } from '../core/quantity/meter'
 import { OWN_WAY } from '../core/record/ownWay'
 import { conditionsSchema, slotShape } from '../core/record/readingSchema'
 import { stages } from '../core/record/stage'
+import { settingSchema } from '../core/setting/settingSchema'
 import { say } from '../labels/bodies'
 
 /** Kept in small letters, as the database gives it back. */
@@ -181,6 +182,8 @@ export const draftChange = z.discriminatedUnion('kind', [
   }),
   /** A value that the kit asks no limit for, and the manual at hand gives one. */
   z.strictObject({ kind: z.literal('want'), ...sheetPlace }),
+  /** Whether a measurement or a fit tells of wear, a setting or both. */
+  z.strictObject({ kind: z.literal('setting'), of: idSchema, setting: settingSchema }),
   /** What a second person says of rows, with the page before them. */
   z.strictObject({
     kind: z.literal('check'),

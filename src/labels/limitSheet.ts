@@ -52,6 +52,14 @@ export const say = {
   pasteKey: 'paste from a spreadsheet',
   byTable: 'By size or hours: type ≤ 50: 0.10; ≤ 80: 0.15; above: 0.20, or ≤ 2000 h: 0.10; above: 0.15.',
   emptyJudges: 'An empty limit holds its part. Where the manual gives none, type none with its page.',
+  tellsOf: 'Tells of',
+  setBy: 'Set by',
+  restsOn: 'Rests on',
+  changeSetting: 'Change',
+  saveSetting: 'Save',
+  cancel: 'Cancel',
+  ringNeverSet: 'The end gap of a ring is wear: it is never set.',
+  settingChecked: 'Its limits then wait for a second person again.',
   anotherValue: 'Another value of this measurement',
   chooseValue: 'Choose …',
   addRow: 'Add a row',
@@ -81,6 +89,8 @@ export function rowFaultWords(fault: RowFault): string {
       return 'Say which document and page it stands on.'
     case 'ownOnSafety':
       return ownOnSafetyWords(fault.name)
+    case 'neverSet':
+      return say.ringNeverSet
     case 'noneAndMore':
       return 'With “none” the maker gives no limit here: leave the plan limit empty.'
     case 'newTwoEnds':

@@ -6,7 +6,6 @@
 import { type Random, randomFrom } from '../base/random.fixture'
 import type { Characteristic, LimitBook } from '../book/bookSchema'
 import { noBook } from '../book/noBook'
-import { sidesOf } from '../fit/kinds'
 import type { GaugeKind } from '../gauge/gaugeKinds'
 import type { Limit } from '../limit/limit'
 import { quantityOfValue } from '../method/gives'
@@ -35,7 +34,7 @@ function mustMake<T>(made: { readonly ok: true; readonly value: T } | { readonly
 }
 
 /** A book of some assemblies, without limits. */
-export function anyMachine(random: Random, count: number, before: LimitBook = noBook('any', 'Machine')): LimitBook {
+function anyMachine(random: Random, count: number, before: LimitBook = noBook('any', 'Machine')): LimitBook {
   let book = before
   for (let at = 0; at < count; at += 1) {
     const assembly = random.pick(assemblies)
@@ -217,13 +216,18 @@ export function withUnrelated(record: InspectionRecord, seed: number): Inspectio
   }
   const later = <T extends { readonly id: string }>(items: readonly T[], mark: string): T[] =>
     items.map((item) => ({ ...item, id: `${mark}${item.id.slice(1)}` }))
+  const ofFindings = (entries: readonly Entry[]): Entry[] =>
+    entries.map(({ body, ...entry }) => ({
+      ...entry,
+      body: body.kind === 'findingRecorded' ? { ...body, finding: `a${body.finding.slice(1)}` } : body,
+    }))
   const known = new Set(record.gauges.map(({ id }) => id))
   return recordSchema.parse({
     ...record,
     job: {
       ...record.job,
       readings: [...record.job.readings, ...later(other.readings, 'a')],
-      entries: [...record.job.entries, ...later(other.entries, 'a')],
+      entries: [...record.job.entries, ...later(ofFindings(other.entries), 'a')],
     },
     book: {
       ...record.book,
@@ -236,7 +240,3 @@ export function withUnrelated(record: InspectionRecord, seed: number): Inspectio
     gauges: [...record.gauges, ...own.gauges.filter(({ id }) => !known.has(id))],
   })
 }
-
-/** Parts of a fit, for whoever asks what belongs together. */
-export const partsOfFit = (book: LimitBook, fit: LimitBook['fits'][number]): readonly string[] =>
-  sidesOf(fit).flatMap((id) => book.characteristics.find((of) => of.id === id)?.part ?? [])

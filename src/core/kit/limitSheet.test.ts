@@ -8,6 +8,7 @@ import { compose } from './compose'
 import { emptyComposition } from './composition'
 import { moreValues, sheetRows, type TypedRow, withCheck, withRow, withWant } from './limitSheet'
 import { copied } from './subtree'
+import { withSetting } from './withSetting'
 
 const bearing = (system: UnitSystem = 'metric'): LimitBook => {
   const made = compose(
@@ -168,4 +169,24 @@ test('where no manual gives it the limit is the shop’s own, and never of what 
   const guarded = { ...bearing(), characteristics: bearing().characteristics.map((one) => ({ ...one, safety: true })) }
   const made = withRow(guarded, row(own), 'metric', ANN)
   expect(made.ok ? [] : made.fault).toMatchObject([{ code: 'ownOnSafety' }])
+})
+
+test('what a measurement tells of is said, and its limits wait for a second person again; a ring gap is never set', () => {
+  const checked = withCheck(
+    typed(bearing()),
+    { of: 'bearing-bore', judges: 'maximum', side: 'upper', agrees: true, note: '' },
+    BEN,
+  )
+  if (!checked.ok) throw new Error(checked.fault.code)
+  const setting = { is: 'both', by: 'shims', chain: ['bearing-lower'] } as const
+  const made = withSetting(checked.value, { of: 'bearing-bore', setting }, { by: 'Ann', at: '2026-06-01T08:00:00Z' })
+  expect(made.ok && boreOf(made.value)).toMatchObject({ setting, limits: [{ typed: { by: 'Ann', check: null } }] })
+  const book = bearing()
+  const rings = book.characteristics.map((of) => ({ ...of, method: { ...of.method, kind: 'ringEndGap' } }))
+  const never = withSetting(
+    { ...book, characteristics: rings } as LimitBook,
+    { of: 'bearing-bore', setting },
+    { by: 'Ann', at: '' },
+  )
+  expect(never).toMatchObject({ fault: { code: 'neverSet' } })
 })

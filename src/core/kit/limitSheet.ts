@@ -73,6 +73,8 @@ export type RowFault =
   | { readonly code: 'newTwoEnds'; readonly text: string }
   | { readonly code: 'table'; readonly which: 'plan' | 'wear'; readonly why: TableFault }
   | { readonly code: 'ownCheck' }
+  /** A ring gap is wear. */
+  | { readonly code: 'neverSet' }
 
 const isFit = (subject: Subject): subject is FitSpec => !('method' in subject)
 

@@ -13,6 +13,7 @@ import { receiving } from '../pageData/pageData'
 import { keyOf, typedOf } from './cells'
 import styles from './LimitSheet.module.css'
 import { PageBeside } from './PageBeside'
+import { SettingBeside } from './SettingBeside'
 import { SheetTable } from './SheetTable'
 import { type Sheet, useSheet } from './useSheet'
 
@@ -90,7 +91,7 @@ function LimitSheet({ view, me, may }: SheetProps) {
           ))}
         </ul>
         {!mayType && !may.check && <p>{say.mayLook}</p>}
-        <Fault text={draft.faultOf('limits', 'check', 'want')} />
+        <Fault text={draft.faultOf('limits', 'check', 'want', 'setting')} />
         {rows.length === 0 ? (
           <p className={styles.empty}>
             {say.nothing} <a href={`/machines/${draft.view.machine.id}/compose`}>{say.composeFirst}</a>
@@ -166,6 +167,7 @@ function Beside({
           ))}
         </>
       )}
+      <SettingBeside key={`setting ${row.of}`} of={row.of} sheet={sheet} mayType={mayType} />
       {equal.length > 0 && (
         <>
           <Button disabled={sheet.busy} onClick={() => sheet.fillEqual(row)}>

@@ -6,6 +6,7 @@ import { faultsOf } from '../../core/book/faults'
 import { changed } from '../../core/kit/change'
 import { emptyComposition } from '../../core/kit/composition'
 import { type RowFault, type SheetPlace, withCheck, withRow, withWant } from '../../core/kit/limitSheet'
+import { withSetting } from '../../core/kit/withSetting'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { typedBookTitle } from '../../core/words/books'
 import { issueWords } from '../../core/words/issues'
@@ -100,6 +101,11 @@ async function applied(
       return eachRow(book, change.rows, (made, row) => withRow(made, row, machine.units, who), rowFaultWords)
     case 'want': {
       const made = withWant(book, change)
+      if (!made.ok) throw new Refused('notPossible', rowFaultWords(made.fault))
+      return made.value
+    }
+    case 'setting': {
+      const made = withSetting(book, change, who)
       if (!made.ok) throw new Refused('notPossible', rowFaultWords(made.fault))
       return made.value
     }

@@ -1,0 +1,98 @@
+import { useState } from 'react'
+import type { LimitBook } from '../../core/book/bookSchema'
+import { settingOfFit } from '../../core/fit/settingOfFit'
+import { isNeverSet, type SettingSpec, settingOf } from '../../core/setting/setting'
+import { type SettingMeans, settingMeans, valueNatures } from '../../core/setting/settingMeans'
+import { meansName, natureName } from '../../core/words/settings'
+import { say } from '../../labels/limitSheet'
+import { Button } from '../../ui/Button'
+import { SelectField } from '../../ui/Field'
+import styles from './LimitSheet.module.css'
+import type { Sheet } from './useSheet'
+
+/** Whether a value tells of wear, a setting or both; a setting has what sets it and the parts it rests on. */
+export function SettingBeside({ of, sheet, mayType }: { readonly of: string; readonly sheet: Sheet; readonly mayType: boolean }) {
+  const { book } = sheet.draft.view
+  const stands = standing(book, of)
+  const [asked, setAsked] = useState<SettingSpec | null>(null)
+  const shown = asked ?? stands.spec
+  const parts = book.parts.filter(({ assembly, id }) => assembly === stands.assembly || shown.chain?.includes(id))
+  const nameOf = (id: string): string => book.parts.find((part) => part.id === id)?.name ?? id
+  if (stands.isNever) return <p className={styles.about}>{say.ringNeverSet}</p>
+  if (asked === null)
+    return (
+      <div className={styles.setting}>
+        <p>
+          {say.tellsOf}: <b>{natureName[shown.is]}</b>
+          {shown.by && `, ${meansName[shown.by].toLowerCase()}`}
+          {shown.is !== 'wear' && `. ${say.restsOn}: ${(shown.chain ?? stands.parts).map(nameOf).join('; ')}`}
+        </p>
+        {mayType && (
+          <Button
+            disabled={sheet.busy}
+            onClick={() => setAsked({ ...stands.spec, chain: [...(stands.spec.chain ?? stands.parts)] })}
+          >
+            {say.changeSetting}
+          </Button>
+        )}
+      </div>
+    )
+  const chain = shown.chain ?? []
+  const toggle = (id: string): void =>
+    setAsked({ ...shown, chain: chain.includes(id) ? chain.filter((one) => one !== id) : [...chain, id] })
+  const save = async (): Promise<void> => {
+    const { is, by = 'shims', ...rest } = shown
+    const setting = is === 'wear' ? { is } : { ...rest, is, by }
+    if (await sheet.draft.make({ kind: 'setting', of, setting: setting as never })) setAsked(null)
+  }
+  return (
+    <fieldset className={styles.setting}>
+      <legend className="hidden-label">{say.tellsOf}</legend>
+      <SelectField
+        label={say.tellsOf}
+        value={shown.is}
+        options={valueNatures.map((value) => ({ value, label: natureName[value] }))}
+        onChange={({ currentTarget }) => setAsked({ ...shown, is: currentTarget.value as SettingSpec['is'] })}
+      />
+      {shown.is !== 'wear' && (
+        <>
+          <SelectField
+            label={say.setBy}
+            value={shown.by ?? 'shims'}
+            options={settingMeans.map((value) => ({ value, label: meansName[value] }))}
+            onChange={({ currentTarget }) => setAsked({ ...shown, by: currentTarget.value as SettingMeans })}
+          />
+          <p>{say.restsOn}</p>
+          <ul className={styles.chain}>
+            {parts.map(({ id, name }) => (
+              <li key={id}>
+                <label>
+                  <input type="checkbox" checked={chain.includes(id)} onChange={() => toggle(id)} /> {name}
+                </label>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <p className={styles.about}>{say.settingChecked}</p>
+      <Button kind="primary" disabled={sheet.busy || (shown.is !== 'wear' && chain.length === 0)} onClick={() => void save()}>
+        {say.saveSetting}
+      </Button>
+      <Button onClick={() => setAsked(null)}>{say.cancel}</Button>
+    </fieldset>
+  )
+}
+
+/** What stands of a measurement or a fit: as its book says, else as its kind usually is. */
+function standing(book: LimitBook, of: string) {
+  const measured = book.characteristics.find(({ id }) => id === of)
+  const fit = book.fits.find(({ id }) => id === of)
+  const on = measured?.part ?? fit?.mendOn ?? ''
+  const assembly = book.parts.find(({ id }) => id === on)?.assembly
+  const usual = measured
+    ? (measured.wants ?? measured.limits).flatMap(({ judges }) => settingOf(measured, { judges }) ?? [])[0]
+    : fit && settingOfFit(fit, [on], { whenPassed: 'mend' })
+  const spec: SettingSpec =
+    measured?.setting ?? fit?.setting ?? (usual ? { is: usual.is, by: usual.by, chain: [...usual.chain] } : { is: 'wear' })
+  return { spec, assembly, parts: [on], isNever: measured !== undefined && isNeverSet(measured.method.kind) }
+}
