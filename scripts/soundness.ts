@@ -5,6 +5,7 @@
 import { nowMs } from '../src/clock/clock'
 import { furtherPastIsNeverMilder, lessKnownIsMilder } from '../src/core/evaluate/lessKnown.fixture'
 import {
+  carriedIsWhole,
   composedFurther,
   composedLessKnown,
   heldGateIsTold,
@@ -29,6 +30,7 @@ const laws = [
   ['composed: less known is never milder', composed, composedLessKnown],
   ['composed: further past its limit is never milder', composed, composedFurther],
   ['composed: an unrelated part changes nothing', composed, unrelatedChangesNothing],
+  ['composed: carried on it comes out as all at once', composed, carriedIsWhole],
 ] as const
 let broken = 0
 for (const [name, records, law] of laws) {

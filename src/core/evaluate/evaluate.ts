@@ -9,7 +9,7 @@ import { type Stage, stages } from '../record/stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from '../record/standing'
 import { gateOutcome } from '../scope/gate'
 import { levelOf, type Need, needOf, type Scope, scopeOf } from '../scope/need'
-import { soundnessOf, withChains } from '../verdict/chain'
+import { soundnessOf } from '../verdict/chain'
 import type { PartResult } from '../verdict/partVerdict'
 import { boundTo, lookedAtBy, togetherWith } from '../verdict/together'
 import { changesOf, fitResult, judge, routesAt, setAt, stagesOf, type Taken } from './atStage'
@@ -21,6 +21,7 @@ import { laterSetsOf, laterSetsWith } from './laterStages'
 import { characteristicAt, type Index, indexRecord, mustGet, reduceBy, withEntries } from './recordIndex'
 import type { CharacteristicResult, FitResult, Measured, Results } from './results'
 import { roundForRecord } from './rounding'
+import { type Settled, settledByChain } from './settledByChain'
 
 /**
  * Everything that follows from a record: reductions, limits, fits, wear lines, the gate and what it leaves out, verdicts
@@ -55,16 +56,15 @@ export interface Evaluation {
   noting(record: InspectionRecord): Evaluation
 }
 
-interface State extends Taken {
+interface State extends Taken, Settled {
   readonly scope: Scope
   readonly needs: readonly Need[]
   readonly measured: readonly Cell<Measured>[]
   readonly characteristics: readonly Cell<CharacteristicResult>[]
   readonly fits: readonly Cell<FitResult>[]
   readonly closings: readonly Cell<CrossCheckResult>[]
-  /** Each part by itself, with what its settings rest on, and with those it is bound to. */
+  /** Each part by itself, and with those it is bound to. */
   readonly judged: readonly Cell<PartResult>[]
-  readonly chained: readonly Cell<PartResult>[]
   readonly parts: readonly Cell<PartResult>[]
 }
 
@@ -134,8 +134,8 @@ function evaluationOf(fixed: Index, state: State, touched: number): Evaluation {
     scope: state.scope,
     touched,
     needAt: (index) => state.needs[index],
-    characteristicAt: (index) => state.characteristics[index]?.(),
-    fitAt: (index) => state.fits[index]?.(),
+    characteristicAt: (index) => state.settledCharacteristics[index]?.(),
+    fitAt: (index) => state.settledFits[index]?.(),
     crossCheckAt: (index) => state.closings[index]?.(),
     waysAt: (index) => waysOf(fixed, state, index),
     takenOf: (id, stage) => setAt(state, id, stage).taken,
@@ -143,8 +143,8 @@ function evaluationOf(fixed: Index, state: State, touched: number): Evaluation {
       const index = fixed.index.get(id) ?? -1
       const known =
         stage === 'asFound'
-          ? state.characteristics[index]?.()
-          : state.characteristics[index]?.().stages.find((other) => other.stage === stage)
+          ? state.settledCharacteristics[index]?.()
+          : state.settledCharacteristics[index]?.().stages.find((other) => other.stage === stage)
       return known ?? judge(fixed, state, characteristicAt(fixed, id), stage)
     },
     with: (id, standing, stage) => {
@@ -178,13 +178,13 @@ function evaluationOf(fixed: Index, state: State, touched: number): Evaluation {
 
 const all = <T>(cells: readonly Cell<T>[]): readonly T[] => cells.map((one) => one())
 
-const resultsOf = ({ scope, characteristics, fits, parts, closings }: State): Results => ({
+const resultsOf = ({ scope, settledCharacteristics, settledFits, parts, closings }: State): Results => ({
   format: 'medida-results',
   version: 4,
   core: CORE_VERSION,
   scope,
-  characteristics: all(characteristics),
-  fits: all(fits),
+  characteristics: all(settledCharacteristics),
+  fits: all(settledFits),
   parts: all(parts),
   closings: all(closings),
 })
@@ -280,7 +280,7 @@ function settle(
         routes: routesAt(fixed, taken, 'asFound'),
       }),
   )
-  const chained = chainedParts(fixed, judged, before)
+  const settled = settledByChain(fixed, { characteristics, fits, judged }, before)
   const partsAgain = partsAffected?.size ?? book.parts.length
   return {
     ...taken,
@@ -291,25 +291,10 @@ function settle(
     fits,
     closings,
     judged,
-    chained,
-    parts: boundParts(fixed, chained, before),
+    ...settled,
+    parts: boundParts(fixed, settled.chained, before),
     partsAgain,
   }
-}
-
-/** Parts whose settings are settled by what they rest on; one that has none is what it is by itself. */
-function chainedParts(fixed: Index, judged: State['judged'], before: Pick<State, 'judged' | 'chained'> | null): State['chained'] {
-  const { parts } = fixed.record.book
-  return parts.map((part, index) => {
-    const own = judged[index] as Cell<PartResult>
-    const chain = fixed.chainsOfPart.get(part.id) ?? []
-    if (chain.length === 0) return own
-    const places = [part.id, ...chain].map((id) => fixed.partIndex.get(id) ?? -1)
-    const known = before?.chained[index]
-    return known && places.every((at) => judged[at] === before?.judged[at])
-      ? known
-      : cell(() => withChains(part, own(), (id) => judged[fixed.partIndex.get(id) ?? -1]?.()))
-  })
 }
 
 /** Parts with what their rules ask for the sake of others; one that is bound to none is what it is by itself. */

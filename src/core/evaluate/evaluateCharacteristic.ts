@@ -150,6 +150,8 @@ function trendsOf(input: CharacteristicInput, { values }: Reductions): readonly 
   return [...new Set(characteristic.limits.filter(({ at }) => !at).map(({ judges }) => judges))].map((judges): Trend => {
     const value = values[judges]
     const line = earlier.get(judges) ?? []
+    // What is only set drifts between settings: that is its line, and no wear.
+    if (settingOf(characteristic, { judges })?.is === 'setting') return { judges, line, rate: null, spread: null, forecasts: [] }
     if (!value) return { judges, line, rate: rateOf(line), spread: null, forecasts: [] }
     return trendOf(
       judges,

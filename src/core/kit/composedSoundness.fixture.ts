@@ -1,9 +1,9 @@
 /** What must hold of any machine composed from the kit; a sentence for the first that does not. */
 import { type Random, randomFrom } from '../base/random.fixture'
-import { evaluate } from '../evaluate/evaluate'
+import { evaluate, startEvaluation } from '../evaluate/evaluate'
 import { crossedLimits } from '../limit/crossed'
 import { type Disposition, dispositionRank } from '../policy/disposition'
-import type { InspectionRecord } from '../record/recordSchema'
+import type { InspectionRecord, Reading } from '../record/recordSchema'
 import { anyComposed, withUnrelated } from './anyComposed.fixture'
 import { falseReuse } from './reuseReader.fixture'
 
@@ -114,4 +114,19 @@ export function unrelatedChangesNothing(seed: number): string | null {
       return `seed ${seed}: ${part} was ${told(before)}, beside another assembly ${then ? told(then) : 'gone'}`
   }
   return null
+}
+
+/** Carried on from reading to reading it comes out as when all is read at once. */
+export function carriedIsWhole(seed: number): string | null {
+  const record = anyComposed(seed)
+  const random = randomFrom(seed ^ 0x27d4eb2f)
+  const { id } = random.pick(record.book.characteristics.filter(({ asLeftOnly }) => !asLeftOnly))
+  const [own, others] = [true, false].map((is) =>
+    record.job.readings.filter(({ characteristic }) => (characteristic === id) === is),
+  ) as [Reading[], Reading[]]
+  const before = { ...record, job: { ...record.job, readings: others } }
+  const carried = startEvaluation(before).with(id, own, 'asFound').results
+  return JSON.stringify(carried) === JSON.stringify(evaluate(record))
+    ? null
+    : `seed ${seed}: ${id} carried on comes out otherwise`
 }

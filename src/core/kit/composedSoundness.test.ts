@@ -4,6 +4,7 @@ import { evaluate } from '../evaluate/evaluate'
 import type { InspectionRecord } from '../record/recordSchema'
 import { anyComposed } from './anyComposed.fixture'
 import {
+  carriedIsWhole,
   composedFurther,
   composedLessKnown,
   heldGateIsTold,
@@ -21,6 +22,7 @@ const laws = [
   ['less known is never milder', composedLessKnown],
   ['further past is never milder', composedFurther],
   ['an unrelated part changes nothing', unrelatedChangesNothing],
+  ['carried on it comes out as all at once', carriedIsWhole],
 ] as const
 test.each(laws)(
   `${MACHINES} machines composed from seed ${FROM}: %s`,

@@ -1,6 +1,6 @@
 import type { Part } from '../book/bookSchema'
-import { type Disposition, dispositionRank, strongest } from '../policy/disposition'
-import { byStrength, type PartResult, type PartStage, type Span, spanOf, verdictOf, wayOf } from './partVerdict'
+import { type Disposition, dispositionRank, strongest, type Verdict } from '../policy/disposition'
+import { byStrength, type PartResult, type Span, spanOf, verdictOf, wayOf } from './partVerdict'
 import type { Vote, VoteRule } from './vote'
 
 /** What says how worn a part is: what was measured of it, what was found on it, and what is still open of that. */
@@ -8,11 +8,6 @@ const SAYS_WEAR: ReadonlySet<VoteRule> = new Set<VoteRule>([
   ...(['limit', 'fit', 'change', 'limitOpen', 'notMeasured', 'cannot', 'repeats', 'gauge', 'stripScale', 'shims'] as const),
   ...(['springLine', 'formula', 'crossCheck', 'finding', 'pattern'] as const),
 ])
-
-/** Parts that the settings of a part rest on. */
-const chainsOf = ({ stages }: Pick<PartResult, 'stages'>): readonly string[] => [
-  ...new Set(stages.flatMap(({ votes }) => votes.flatMap(({ setting }) => setting?.chain ?? []))),
-]
 
 /**
  * What is known of a part that a setting rests on. It is sound where everything measured of it is inside its limits and somebody
@@ -32,28 +27,41 @@ const wearOf = (vote: Vote): Span =>
 
 const SOUND: Span = { mild: 'reuse', strong: 'reuse' }
 
+type ResultOf = (part: string) => PartResult | undefined
+
 /**
- * The verdict of a part whose settings are judged by the parts they rest on: adjust where these are sound, else open up to what
- * they ask for or could still ask for: what is out may be their wear. Nothing of a setting is asked of the parts in its chain.
+ * Votes of settings judged by the parts they rest on: adjust where these are sound, else open up to what they ask for or could
+ * still ask for: what is out may be their wear. Nothing of a setting is asked of the parts in its chain.
  */
-export function withChains(part: Part, own: PartResult, resultOf: (part: string) => PartResult | undefined): PartResult {
-  const chain = chainsOf(own)
-  if (chain.length === 0) return own
+export function settledVotes(votes: readonly Vote[], resultOf: ResultOf): readonly Vote[] {
+  const chain = new Set(votes.flatMap(({ setting }) => setting?.chain ?? []))
+  if (chain.size === 0) return votes
   const open = new Map<string, Span>()
   for (const id of chain) {
     const of = resultOf(id)
     const span = of && soundnessOf(of)
     if (span && span.strong !== 'reuse') open.set(id, span)
   }
-  const settled = (vote: Vote): Vote => (vote.setting ? settledBy(vote, vote.setting.chain, open) : vote)
-  const stages = own.stages.map((stage): PartStage => {
-    const votes = byStrength(stage.votes.map(settled))
-    const span = spanOf(votes)
-    return { ...stage, votes, ...span, verdict: verdictOf(span) }
-  })
-  const votes = byStrength(own.votes.map(settled))
+  return byStrength(votes.map((vote) => (vote.setting ? settledBy(vote, vote.setting.chain, open) : vote)))
+}
+
+interface Voted extends Span {
+  readonly verdict: Verdict
+  readonly votes: readonly Vote[]
+}
+
+/** What was judged of anything, with its settings judged by what they rest on. */
+export function withSettledVotes<T extends Voted>(of: T, resultOf: ResultOf): T {
+  const votes = settledVotes(of.votes, resultOf)
+  if (votes === of.votes) return of
   const span = spanOf(votes)
-  return { ...own, stages, votes, ...span, verdict: verdictOf(span), way: wayOf(part, votes, span) }
+  return { ...of, votes, ...span, verdict: verdictOf(span) }
+}
+
+/** The verdict of a part with its settings judged by the parts they rest on. */
+export function withChains(part: Part, own: PartResult, resultOf: ResultOf): PartResult {
+  const made = withSettledVotes({ ...own, stages: own.stages.map((stage) => withSettledVotes(stage, resultOf)) }, resultOf)
+  return { ...made, way: wayOf(part, made.votes, made) }
 }
 
 function settledBy(vote: Vote, chain: readonly string[], open: ReadonlyMap<string, Span>): Vote {

@@ -75,10 +75,12 @@ export function SettingBeside({ of, sheet, mayType }: { readonly of: string; rea
         </>
       )}
       <p className={styles.about}>{say.settingChecked}</p>
-      <Button kind="primary" disabled={sheet.busy || (shown.is !== 'wear' && chain.length === 0)} onClick={() => void save()}>
-        {say.saveSetting}
-      </Button>
-      <Button onClick={() => setAsked(null)}>{say.cancel}</Button>
+      <p className={styles.actions}>
+        <Button kind="primary" disabled={sheet.busy || (shown.is !== 'wear' && chain.length === 0)} onClick={() => void save()}>
+          {say.saveSetting}
+        </Button>
+        <Button onClick={() => setAsked(null)}>{say.cancel}</Button>
+      </p>
     </fieldset>
   )
 }
