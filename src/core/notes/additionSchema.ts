@@ -42,6 +42,10 @@ const routeSchema = z.strictObject({
   effect: z.enum(routeEffects).optional(),
   /** The size it leaves of the one measurement it works on, with what must come off at least to clean up; left out: none is named. */
   leaves: z.strictObject({ of: idSchema, least: figureText, greatest: figureText, cleanUp: figureText }).optional(),
+  /** Most that all work of its life may take off the new size; left out: nobody says. */
+  mostOff: figureText.optional(),
+  /** Finish it must have after the work, as the document gives it. */
+  finish: z.string().trim().min(1).max(80).optional(),
   /** Null where nobody knows yet. */
   cost: z.number().min(0).max(1e9).nullable(),
   days: z.number().min(0).max(1e5).nullable(),

@@ -86,6 +86,14 @@ const route: AdditionOf<'route'> = {
   days: 1,
   source,
 }
+const REGRIND: AdditionOf<'route'> = {
+  ...route,
+  part: shaft.id,
+  mends: [journal.id],
+  leaves: { of: journal.id, least: '39.5', greatest: '39.6', cleanUp: '0.02' },
+  finish: 'Ra 0.4 µm',
+  mostOff: '0.5 mm',
+}
 const rule: AdditionOf<'rule'> = { of: 'rule', part: bore.part, rule: { kind: 'always' }, source: own }
 const added = (what: Addition, id = 'a-1'): Added => ({
   id,
@@ -105,6 +113,7 @@ describe('what is added where it is missed', () => {
     ['a fit of two sizes', fit],
     ['a fit of a rolling bearing', seat],
     ['a route', route],
+    ['a route with its finish and the most it may take off in all', REGRIND],
     ['a rule', rule],
   ] satisfies [string, Addition][])('%s makes a book that can be read, and comes away again', (_, what) => {
     const body = entryBodySchema.parse({ kind: 'thingAdded', id: 'a-1', what })
@@ -209,6 +218,8 @@ describe('what is added where it is missed', () => {
       { ...route, part: shaft.id, mends: [journal.id], leaves: { ...LEAVES, of: journal.id, ...NEW_SIZE } },
       /takes off cannot leave/,
     ],
+    ['the most off of what has no new size', { ...route, mostOff: '0.5' }, /counted off the new size/],
+    ['the most off that is no figure', { ...REGRIND, mostOff: 'a hair' }, /Most off in all/],
     ['a rule on no part', { ...rule, part: 'nothing' }, /no part/],
     ['a line of a plan that no level has', { of: 'need', group: 'tools', name: 'Puller', quantity: '' }, /no list to lay out/],
   ]

@@ -40,6 +40,8 @@ export interface AdditionFaults {
   endsSwapped: Bare
   sizesSwapped: Bare
   takesOffToNew: Bare
+  /** Off what, where no size with a new one is named. */
+  mostOffWhat: Bare
   fit: { readonly why: FitFault }
   nameTaken: { readonly name: string }
   ruleTwice: { readonly part: string }
@@ -72,15 +74,19 @@ function madeWith(book: LimitBook, added: Added, system: UnitSystem): Result<Lim
       const guarded = book.characteristics.find(({ id: of, safety }) => safety && what.mends.includes(of))
       // What would let a safety-marked part go back is a maker's to say.
       if (guarded && what.source.document.id === OWN_DOCUMENT) return err([{ code: 'ownOnSafety', name: guarded.name }])
-      const { name, mends, effect, cost, days } = what
+      const { name, mends, effect, finish, cost, days } = what
       const leaves = sizeAfterOf(book, what, system)
       if (!leaves.ok) return leaves
+      const mostOff = mostOffOf(book, what, system)
+      if (!mostOff.ok) return mostOff
       const route: Part['routes'][number] = {
         id,
         name,
         mends: [...mends],
         ...(effect === undefined ? {} : { effect }),
         sizeAfter: leaves.value,
+        ...(mostOff.value === null ? {} : { mostOffMm: mostOff.value }),
+        ...(finish === undefined ? {} : { finish }),
         cost,
         days,
         source: sourceOf(what.source),
@@ -128,6 +134,21 @@ function sizeAfterOf(
   }
   if (faults.length === 0 && sizeAfter.leastMm > sizeAfter.greatestMm) faults.push({ code: 'sizesSwapped' })
   return faults.length > 0 ? err(faults) : ok(sizeAfter)
+}
+
+/** Most that may be taken off in all, of the measurement that the route works on; null where nobody says. */
+function mostOffOf(
+  { characteristics }: LimitBook,
+  { mostOff, leaves }: AdditionOf<'route'>,
+  system: UnitSystem,
+): Result<number | null, readonly AdditionFault[]> {
+  if (mostOff === undefined) return ok(null)
+  const parsed = parseInTwoUnits(mostOff, 'length', unitOf('length', system))
+  if (!parsed.ok) return err([{ code: 'figure', figure: 'mostOff', why: parsed.fault }])
+  if (parsed.value.value <= 0) return err([{ code: 'figureBeyond', figure: 'mostOff' }])
+  // It is counted off the new size.
+  const cut = characteristics.find(({ id }) => id === leaves?.of)
+  return cut?.new ? ok(parsed.value.value) : err([{ code: 'mostOffWhat' }])
 }
 
 const withPart = (book: LimitBook, part: Part, change: Partial<Part>): LimitBook => ({

@@ -52,6 +52,7 @@ export const mateSideWords: Readonly<Record<string, string>> = {
   leavesLeast: 'Size after, least',
   leavesMost: 'Size after, most',
   cleanUp: 'Must come off to clean up',
+  mostOff: 'Most off in all',
   tolerance: 'Tolerance class',
   type: 'Type',
   group: 'Clearance group',
@@ -91,6 +92,8 @@ export function additionFaultWords(fault: AdditionFault): string {
       return 'The least size after the work is larger than the most.'
     case 'takesOffToNew':
       return 'What takes off cannot leave the size of a new part: give the step it reaches.'
+    case 'mostOffWhat':
+      return 'Most off in all is counted off the new size: name the size it leaves, of a measurement that has one.'
     case 'endsSwapped':
       return 'The least clearance is larger than the most.'
     case 'fit':

@@ -189,6 +189,7 @@ const addition: Each<AdditionFault> = {
   figureBeyond: { figure: 'boreMm' },
   sizesSwapped: {},
   takesOffToNew: {},
+  mostOffWhat: {},
   side: { kind: 'shaftInBore', side: 'bore' },
   sameSide: { name: 'Sleeve' },
   figure: { figure: 'upper:plan', why },

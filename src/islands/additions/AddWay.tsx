@@ -23,6 +23,8 @@ interface WayForm extends SourceForm {
   readonly leavesLeast: string
   readonly leavesMost: string
   readonly cleanUp: string
+  readonly mostOff: string
+  readonly finish: string
   readonly cost: string
   readonly days: string
   readonly count: string
@@ -76,6 +78,8 @@ export function AddWay({
               },
             }
           : {}),
+        ...(typed.mostOff.trim() === '' ? {} : { mostOff: typed.mostOff.trim() }),
+        ...(typed.finish.trim() === '' ? {} : { finish: typed.finish.trim() }),
         cost: amount(typed.cost),
         days: amount(typed.days),
         source,
@@ -178,6 +182,8 @@ export function AddWay({
             <TextField label={inUnit(say.leavesLeast)} hint={say.leavesHint} maxLength={40} {...form.field('leavesLeast')} />
             <TextField label={inUnit(say.leavesMost)} maxLength={40} {...form.field('leavesMost')} />
             <TextField label={inUnit(say.cleanUp)} maxLength={40} {...form.field('cleanUp')} />
+            <TextField label={inUnit(say.mostOff)} hint={say.notKnown} maxLength={40} {...form.field('mostOff')} />
+            <TextField label={say.finish} hint={say.finishHint} maxLength={80} {...form.field('finish')} />
           </fieldset>
         )}
         <div className={styles.group}>
@@ -213,6 +219,8 @@ function asTyped(what: AdditionOf<'route'> | AdditionOf<'rule'>): WayForm {
             cleanUp: what.leaves.cleanUp,
           }
         : { leavesOf: what.mends[0] ?? '' }),
+      mostOff: what.mostOff ?? '',
+      finish: what.finish ?? '',
       cost: what.cost === null ? '' : String(what.cost),
       days: what.days === null ? '' : String(what.days),
     }
@@ -221,7 +229,7 @@ function asTyped(what: AdditionOf<'route'> | AdditionOf<'rule'>): WayForm {
   return { ...blank, what: rule.kind, count: count === null ? '' : String(count) }
 }
 
-const NO_SIZE = { effect: '', leavesOf: '', leavesLeast: '', leavesMost: '', cleanUp: '' }
+const NO_SIZE = { effect: '', leavesOf: '', leavesLeast: '', leavesMost: '', cleanUp: '', mostOff: '', finish: '' }
 
 /** The field a fault of the core belongs to. */
 const FIELDS: Readonly<Partial<Record<AdditionFault['code'], keyof WayForm>>> = {
@@ -229,6 +237,7 @@ const FIELDS: Readonly<Partial<Record<AdditionFault['code'], keyof WayForm>>> = 
   ruleTwice: 'what',
   sizesSwapped: 'leavesLeast',
   takesOffToNew: 'leavesLeast',
+  mostOffWhat: 'mostOff',
 }
 
 const isEffect = (text: string): text is NonNullable<AdditionOf<'route'>['effect']> => text in say.effects
