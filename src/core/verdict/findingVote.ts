@@ -107,8 +107,14 @@ function patternVotes(book: LimitBook, part: Part, noted: NotesState, routes: Ro
     const { limits } = pattern
     const count = countPattern(pattern.arrangement, seen.states)
     const standing = judgePattern(count, limits)
-    const { says, ...asked } = byRoute(part, pattern.asks, pattern.route, routes)
     const isBeyond = standing === 'beyond'
+    // Broken elements are not dressed: where they are too many, only new ones bring the part back.
+    const isDressed = part.routes.find(({ id }) => id === pattern.route)?.effect === 'takesOff'
+    const isBroken = count.broken > limits.brokenAtMost || count.longestRun > limits.adjacentAtMost
+    const { says, ...asked } =
+      isDressed && (isBroken || !isBeyond)
+        ? byRoute(part, 'replace', null, routes)
+        : byRoute(part, pattern.asks, pattern.route, routes)
     return [
       vote({
         rule: 'pattern',

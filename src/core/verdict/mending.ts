@@ -175,6 +175,8 @@ function restoredBy(route: Route, toMend: ToMend | null, context: RouteContext):
   const effect = route.effect ?? (route.sides === undefined ? undefined : 'renews')
   // A finding that a rule sends to a route: what it says of itself is all there is.
   if (toMend === null) return effect === 'takesOff' ? 'unknown' : 'feasible'
+  // What is broken is not dressed, built up or set: it is put in anew.
+  if (toMend.limit?.judges === 'broken') return effect === 'renews' ? 'feasible' : 'infeasible'
   if (effect === undefined || effect === 'takesOff') return 'unknown'
   const id = toMend.kind === 'fit' ? ownSide(route, toMend.fit) : toMend.id
   const { method, new: size } = context.characteristicOf(id)

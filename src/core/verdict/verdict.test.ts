@@ -396,3 +396,17 @@ describe('the last stage measured decides what leaves the shop', () => {
     expect(made.stages.map(({ stage }) => stage)).toEqual(['asFound', 'asLeft'])
   })
 })
+
+test.each([
+  ['takesOff', 'replace'],
+  ['buildsUp', 'replace'],
+  ['refits', 'replace'],
+  ['renews', 'recondition'],
+] as const)('what is broken comes back only anew: %s asks for %s', (effect, asks) => {
+  const dress = route('dress', 10, { mends: ['teeth'], effect })
+  const limit = limitOn('broken', 'upper', 0, { source })
+  expect(mendingOf(part([dress]), { kind: 'characteristic', id: 'teeth', limit }, tryingOn({}))).toMatchObject({
+    mild: asks,
+    strong: asks,
+  })
+})
