@@ -5,8 +5,10 @@ import { readBy } from '../fit/kinds'
 import { writtenClass } from '../fit/writtenClass'
 import type { Limit, LimitBy } from '../limit/limit'
 import { isTable, readTable, type TableFault, tableOf, type WrittenTable } from '../limit/limitTable'
+import { comesFirst } from '../limit/planFirst'
 import { givesOf, quantityOf, quantityOfValue, stepOf } from '../method/gives'
 import type { ReductionName } from '../method/reduction'
+import { readFigureText } from '../notes/limitText'
 import { OWN_DOCUMENT, OWN_PAGE } from '../notes/ownLimit'
 import type { TypedFault, TypedFigure } from '../notes/typedFault'
 import { forRecord } from '../quantity/decimal'
@@ -151,12 +153,9 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
   const quantity = isFit(subject) ? 'length' : quantityOfValue(subject.method, place.judges)
   const read = (text: string, figure: TypedFigure): number | null => {
     if (text.trim() === '') return null
-    const written = quantity === 'length' ? writtenClass(text, system) : null
-    if (written?.ok) return written.value[row.side]
-    if (written) faults.push({ code: 'sizeClass', figure, why: written.fault })
-    const parsed = written ? null : parseInTwoUnits(text, quantity, unitOf(quantity, system))
-    if (parsed?.ok) return parsed.value.value
-    if (parsed) faults.push({ code: 'figure', figure, why: parsed.fault })
+    const found = readFigureText(text, { quantity, system, classOf: row.side })
+    if (found.ok) return found.value
+    faults.push({ ...found.fault, figure })
     return null
   }
   const readRows = (which: 'plan' | 'wear'): WrittenTable | null => {
@@ -173,8 +172,7 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
   const table = wearRows && tableOf(wearRows, planRows ?? plan, sizeOf(subject))
   if (table && !table.ok)
     faults.push({ code: 'table', which: table.fault.code === 'otherSteps' ? 'plan' : 'wear', why: table.fault })
-  const isAfter = (own: number | null, limit: number): boolean =>
-    own !== null && (row.side === 'upper' ? own > limit : own < limit)
+  const isAfter = (own: number | null, limit: number): boolean => !comesFirst(row.side, own, limit)
   if (wear !== null ? isAfter(plan, wear) : table?.ok && table.value.rows.some((one) => isAfter(one.plan, one.wear)))
     faults.push({ code: 'planAfterWear', judges: place.judges })
   const size = row.new.trim() === '' ? null : newSize(row.new, subject, system, faults)

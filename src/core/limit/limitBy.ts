@@ -3,6 +3,7 @@ import { quantityOf, quantityOfValue } from '../method/gives'
 import type { Method } from '../method/method'
 import type { QuantityKind } from '../quantity/kind'
 import type { Limit, LimitBy } from './limit'
+import { comesFirst } from './planFirst'
 
 /** What figures of limits may depend on. */
 export interface LimitFacts {
@@ -42,8 +43,7 @@ export function resolveLimit(limit: LimitBy, quantity: QuantityKind, facts: Limi
   }
 }
 
-const isCrossed = ({ plan, wear }: Figures, { side }: LimitBy): boolean =>
-  plan !== null && (side === 'upper' ? plan > wear : plan < wear)
+const isCrossed = ({ plan, wear }: Figures, { side }: LimitBy): boolean => !comesFirst(side, plan, wear)
 
 function byOf({ depends }: LimitBy, { runningHours, fitted, characteristicOf }: LimitFacts): NonNullable<Limit['by']> {
   switch (depends.kind) {

@@ -3,6 +3,7 @@ import { idSchema, sourceSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { reductionNames } from '../method/reduction'
 import { valueSchema } from '../quantity/valueSchema'
+import { comesFirst } from './planFirst'
 import { typedBySchema } from './typedBySchema'
 
 const figures = { plan: valueSchema.nullable(), wear: valueSchema }
@@ -56,8 +57,6 @@ export const limitBySchema = z
     typed: typedBySchema.optional(),
   })
   .refine(
-    ({ depends, side }) =>
-      depends.kind === 'formula' ||
-      depends.rows.every(({ plan, wear }) => plan === null || (side === 'upper' ? plan <= wear : plan >= wear)),
+    ({ depends, side }) => depends.kind === 'formula' || depends.rows.every(({ plan, wear }) => comesFirst(side, plan, wear)),
     { path: ['depends'], message: asIssue('planAfterWear') },
   )

@@ -3,6 +3,7 @@ import { idSchema, sourceSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { reductionNames } from '../method/reduction'
 import { valueSchema } from '../quantity/valueSchema'
+import { comesFirst } from './planFirst'
 import { typedBySchema } from './typedBySchema'
 
 /** A limit on one reduced value, one side, in the fixed unit of its quantity. */
@@ -38,7 +39,7 @@ export const limitSchema = z
     /** Only in a draft: its figures wait for a second person, or have been held against the page. */
     typed: typedBySchema.optional(),
   })
-  .refine((limit) => limit.plan === null || (limit.side === 'upper' ? limit.plan <= limit.wear : limit.plan >= limit.wear), {
+  .refine(({ side, plan, wear }) => comesFirst(side, plan, wear), {
     path: ['plan'],
     message: asIssue('planAfterWear'),
   })

@@ -11,6 +11,7 @@ import type { QuantityKind } from '../quantity/kind'
 import { parseInTwoUnits, type TwoUnitsFault } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
 import type { Addition, AdditionOf } from './additionSchema'
+import { readLimitText } from './limitText'
 import { type MateKind, mateKindOf } from './mates'
 import { OWN_DOCUMENT } from './ownLimit'
 import type { Noted } from './state'
@@ -225,13 +226,16 @@ function fitOf(
       return [key, chosen]
     }),
   )
-  const ends = what.limits.map(({ side, wear, plan }) => ({
-    side,
-    wear: read(wear, `${side}:wear`),
-    plan: plan === null ? null : read(plan, `${side}:plan`),
-  }))
-  for (const { side, wear, plan } of ends)
-    if (plan !== null && (side === 'upper' ? plan > wear : plan < wear)) faults.push({ code: 'planAfterWear', side })
+  const ends = what.limits.map((limit) => {
+    const { side } = limit
+    // A clearance has no class.
+    const found = readLimitText(limit, { quantity: 'length', system, hasClass: false })
+    if (found.ok) return { side, ...found.value }
+    for (const { at, fault } of found.fault)
+      if (fault.code === 'planAfterWear') faults.push({ ...fault, side })
+      else if (fault.code === 'figure') faults.push({ ...fault, figure: `${side}:${at}` })
+    return { side, wear: 0, plan: null }
+  })
   const [least, most] = (['lower', 'upper'] as const).map((side) => ends.find((end) => end.side === side)?.wear)
   if (least !== undefined && most !== undefined && least > most) faults.push({ code: 'endsSwapped' })
   const measured = book.characteristics.filter((one) => Object.values(sides).includes(one.id))

@@ -7,10 +7,9 @@ import { checkFormula, parseFormula } from '../method/formula'
 import { givesOf, isValueOf, quantityOf, quantityOfValue } from '../method/gives'
 import type { ReductionName } from '../method/reduction'
 import { forRecord } from '../quantity/decimal'
-import { unitOf } from '../quantity/format'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
-import { parseInTwoUnits } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
+import { type LimitText, readFigureText, readLimitText } from './limitText'
 import { OWN_DOCUMENT } from './ownLimit'
 import type { Noted } from './state'
 import type { TypedFault, TypedFigure } from './typedFault'
@@ -58,9 +57,7 @@ export function readTypedCharacteristic(
     const kind = quantityOfValue(method, limit.judges)
     const { judges } = limit
     if (!isValueOf(method, judges)) reader.refuse({ code: 'methodGivesNo', value: judges })
-    const wear = reader.read(limit.wear, kind, { of: 'limit', judges }, limit.side)
-    const plan = limit.plan === null ? null : reader.read(limit.plan, kind, { of: 'plan', judges }, limit.side)
-    if (plan !== null && (limit.side === 'upper' ? plan > wear : plan < wear)) reader.refuse({ code: 'planAfterWear', judges })
+    const { plan, wear } = reader.limit(limit, kind, judges)
     return {
       id: `limit-${index + 1}`,
       judges,
@@ -112,16 +109,22 @@ class FigureReader {
   }
   /** A figure, or an end of a size that is written with its class: “63 H7”. */
   read(text: string, kind: QuantityKind, figure: TypedFigure, end: keyof WrittenClass = 'nominal'): number {
-    const written = kind === 'length' ? writtenClass(text, this.system) : null
-    if (written?.ok) return written.value[end]
-    if (written) {
-      this.refuse({ code: 'sizeClass', figure, why: written.fault })
-      return 0
-    }
-    const parsed = parseInTwoUnits(text, kind, unitOf(kind, this.system))
-    if (parsed.ok) return parsed.value.value
-    this.refuse({ code: 'figure', figure, why: parsed.fault })
+    const found = readFigureText(text, { quantity: kind, system: this.system, classOf: end })
+    if (found.ok) return found.value
+    this.refuse({ ...found.fault, figure })
     return 0
+  }
+  /** Plan and wear of a limit; what cannot be read is refused where it stands. */
+  limit(text: LimitText, quantity: QuantityKind, judges: ReductionName): { readonly plan: number | null; readonly wear: number } {
+    const found = readLimitText(text, { quantity, system: this.system, hasClass: true })
+    if (found.ok) return found.value
+    for (const { at, fault } of found.fault)
+      this.refuse(
+        fault.code === 'planAfterWear'
+          ? { ...fault, judges }
+          : { ...fault, figure: { of: at === 'wear' ? 'limit' : 'plan', judges } },
+      )
+    return { plan: null, wear: 0 }
   }
 }
 
