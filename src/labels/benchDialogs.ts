@@ -67,7 +67,7 @@ export const say = {
   limitsDoNot: '! Limits do not agree with the document',
   typed: (by: string): string => `, typed by ${by}`,
   typedLimits: 'Typed limits',
-  couldMoveVerdict: 'could change a verdict by one step',
+  couldMoveVerdict: 'could change a verdict',
   couldStillMean: 'could still mean a new part',
   whatNext: 'What next',
   whatKnownTwice: 'A cross-check does not agree. Check again:',

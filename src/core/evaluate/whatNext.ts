@@ -8,7 +8,7 @@ import type { Results } from './results'
 export interface NextStep {
   readonly part: string
   readonly vote: Vote
-  /** How many levels the part's verdict can still move by this alone: 1 or 2. */
+  /** How many levels the part's verdict can still move by this alone: 1 to 3. */
   readonly moves: number
 }
 

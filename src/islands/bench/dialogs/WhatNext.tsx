@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { whatNext } from '../../../core/evaluate/whatNext'
+import { dispositionRank } from '../../../core/policy/disposition'
 import { suspectWords } from '../../../core/words/crossChecks'
 import { reasonOf, settledBy } from '../../../core/words/votes'
 import { say } from '../../../labels/benchDialogs'
@@ -9,7 +10,8 @@ import type { Bench } from '../benchState'
 import styles from './WhatNext.module.css'
 
 const SHOWN = 12
-const MOVES: Readonly<Record<number, string>> = { 1: say.couldMoveVerdict, 2: say.couldStillMean }
+/** From reuse to replace is all of it. */
+const movesWords = (moves: number): string => (moves >= dispositionRank.replace ? say.couldStillMean : say.couldMoveVerdict)
 
 /** What to measure next, and why: what is missing or doubtful, by how far it could change a verdict. */
 export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) {
@@ -39,7 +41,7 @@ export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly o
                   >
                     {suspectWords(speaker, suspect, characteristic)}
                   </Button>
-                  {moves > 0 && ` ${MOVES[moves] ?? ''}`}
+                  {moves > 0 && ` ${movesWords(moves)}`}
                 </li>
               ) : null
             })}
@@ -55,7 +57,7 @@ export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly o
             const name = book.parts.find(({ id }) => id === part)?.name ?? part
             return (
               <li key={`${part} ${vote.rule} ${vote.subject} ${reasonOf(speaker, vote)}`}>
-                <b>{name}</b>: {reasonOf(speaker, vote)}, {MOVES[moves] ?? ''}.{' '}
+                <b>{name}</b>: {reasonOf(speaker, vote)}, {movesWords(moves)}.{' '}
                 {characteristic ? (
                   <Button onClick={() => go(characteristic.id)}>{characteristic.name}</Button>
                 ) : (
