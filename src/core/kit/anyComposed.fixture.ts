@@ -13,6 +13,7 @@ import { formAt, slotsOf } from '../method/layout'
 import type { Entry, EntryBody } from '../notes/entrySchema'
 import { readingFrom } from '../record/anyRecord.fixture'
 import { type InspectionRecord, type Reading, recordSchema } from '../record/recordSchema'
+import { gauge } from '../record/smallMachine.fixture'
 import { gaugeKindAt } from '../record/typedReading'
 import { assemblies } from './assemblies'
 import { changed } from './change'
@@ -89,20 +90,7 @@ function withLimits(book: LimitBook, random: Random, care: Care): LimitBook {
   }
 }
 
-const gaugeOf = (kind: GaugeKind, id: string, over: object = {}) => ({
-  id,
-  code: id,
-  name: kind,
-  kind,
-  resolution: 0.001,
-  maximumPermissibleError: 0.002,
-  calibration: null,
-  corrections: [],
-  expansionPerK: null,
-  range: null,
-  calibrationDue: '2030-01-01',
-  ...over,
-})
+const gaugeOf = (kind: GaugeKind, id: string, over: object = {}) => ({ ...gauge(id, kind), code: id, ...over })
 
 /** A record of this book: read, inspected and found at random. */
 function workedOn(book: LimitBook, random: Random, care: Care, level: string): InspectionRecord {
@@ -116,11 +104,11 @@ function workedOn(book: LimitBook, random: Random, care: Care, level: string): I
       const kind = gaugeKindAt(of, slot)
       kinds.add(kind)
       const suffix = random.chance(defect * 0.1) ? random.pick(['-late', '-short']) : ''
-      const gauge = random.chance(defect * 0.05) ? null : `${kind}${suffix}`
+      const inHand = random.chance(defect * 0.05) ? null : `${kind}${suffix}`
       const text = textAt(of, slot)
       const isFigure = formAt(of.method, slot).kind === 'quantity' && kind !== 'eye'
       const typed = { text, reason: null, kind: 'point' as const }
-      return [readingFrom(of.id, of.method, slot, number, typed, isFigure ? gauge : null, of.asLeftOnly ? 'asLeft' : 'asFound')]
+      return [readingFrom(of.id, of.method, slot, number, typed, isFigure ? inHand : null, of.asLeftOnly ? 'asLeft' : 'asFound')]
     }),
   )
   const notes = book.parts.flatMap(({ id }, at): EntryBody[] => {

@@ -85,7 +85,8 @@ export const smallBook: LimitBook = {
   ],
 }
 
-const gauge = (id: string, kind: Gauge['kind']): Gauge => ({
+/** A sound gauge of a kind. */
+export const gauge = (id: string, kind: Gauge['kind']): Gauge => ({
   id,
   code: id.toUpperCase(),
   name: kind,
