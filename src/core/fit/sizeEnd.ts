@@ -17,5 +17,11 @@ export function sizeEnd(reductions: Reductions | undefined, end: End): Reduced |
   return (name && reductions?.values[name]) ?? null
 }
 
+/** The middle between the ends of a size as it was measured; null while either is no figure. */
+export function sizeMiddle(reductions: Reductions | undefined): number | null {
+  const [least, greatest] = [sizeEnd(reductions, 'least')?.value, sizeEnd(reductions, 'greatest')?.value]
+  return least == null || greatest == null ? null : (least + greatest) / 2
+}
+
 /** The end at which a size stands when the clearance is at one of its own: what closes it stands at the other. */
 export const endOfLink = (factor: number, end: End): End => (factor > 0 === (end === 'least') ? 'least' : 'greatest')

@@ -1,6 +1,6 @@
 import type { Part } from '../book/bookSchema'
 import type { Results } from '../evaluate/results'
-import type { Disposition, Verdict } from '../policy/disposition'
+import { type Disposition, isRenewed, type Verdict } from '../policy/disposition'
 import type { InspectionRecord } from '../record/recordSchema'
 import { type Age, ageOf } from '../verdict/serviceVote'
 import { standingDecisions } from './progress'
@@ -48,14 +48,11 @@ export function partsNow(
         mark: isNew ? null : (record.job.installed[part.id] ?? null),
         hours: age?.hours == null ? null : age.hours + since,
         last: { verdict: result.verdict, decided },
-        due: dueOf(part, record, results, age, ended && decided !== null && isMended(decided)),
+        due: dueOf(part, record, results, age, ended && decided !== null && isRenewed(decided)),
       },
     ]
   })
 }
-
-/** It is another part, or has another surface: its wear begins anew. */
-const isMended = (decided: Disposition): boolean => decided === 'replace' || decided === 'recondition'
 
 /** What comes first: an hour that is known, before an overhaul that is not. */
 function dueOf(

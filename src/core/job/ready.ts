@@ -4,6 +4,7 @@ import { foldNotes } from '../notes/fold'
 import { type NotesState, standingFindings } from '../notes/state'
 import { isSettled, jobSteps, type StageCount, stageCounts } from '../notes/steps'
 import { stillInside } from '../notes/stripFaults'
+import { isRenewed } from '../policy/disposition'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { LaterStage } from '../record/stage'
 import { levelsInPlay } from '../scope/need'
@@ -132,9 +133,7 @@ function notDone(record: InspectionRecord, results: Results, noted: NotesState):
 
 /** Steps of the order of work that no procedure counts and that nobody has confirmed. Nothing is ordered where nothing is needed. */
 function notConfirmed(record: InspectionRecord, results: Results, noted: NotesState, confirmed: ReadonlySet<Step>): Exception[] {
-  const needsParts = [...standingDecisions(record, results).values()].some(
-    ({ decided: { decided } }) => decided !== 'reuse' && decided !== 'adjust',
-  )
+  const needsParts = [...standingDecisions(record, results).values()].some(({ decided: { decided } }) => isRenewed(decided))
   const asked: readonly Step[] = [...(needsParts ? (['order'] as const) : []), 'rebuild', 'prove']
   const counted: Partial<Record<Step, StageCount>> = stageCounts(jobSteps(record.book, noted, levelsInPlay(results.scope)))
   return asked.filter((step) => !confirmed.has(step) && !counted[step]).map((step) => ({ code: 'notConfirmed', step }))

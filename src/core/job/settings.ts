@@ -6,6 +6,7 @@ import type { LimitBook } from '../book/bookSchema'
 import { type Evaluation, startEvaluation } from '../evaluate/evaluate'
 import { readBy, sidesOf } from '../fit/kinds'
 import { settingOfFit } from '../fit/settingOfFit'
+import { isRenewed } from '../policy/disposition'
 import type { InspectionRecord } from '../record/recordSchema'
 import { type Setting, settingOf } from '../setting/setting'
 import type { Vote } from '../verdict/vote'
@@ -86,7 +87,7 @@ const isInside = (votes: readonly Vote[]): boolean => votes.every(({ strong }) =
 /** Parts that were decided to be renewed or worked. */
 const mendedParts = ({ decisions }: InspectionRecord): ReadonlySet<string> => {
   const last = new Map(decisions.map(({ part, decided }) => [part, decided]))
-  return new Set([...last].flatMap(([part, decided]) => (decided === 'replace' || decided === 'recondition' ? [part] : [])))
+  return new Set([...last].flatMap(([part, decided]) => (isRenewed(decided) ? [part] : [])))
 }
 
 /** Whether the overhaul before found it beyond the same limit. */

@@ -92,6 +92,13 @@ function withLimits(book: LimitBook, random: Random, care: Care): LimitBook {
 
 const gaugeOf = (kind: GaugeKind, id: string, over: object = {}) => ({ ...gauge(id, kind), code: id, ...over })
 
+/** A crack noted in a part, under an id that ends so. */
+export const crackIn = (part: string, ending: string): EntryBody => ({
+  kind: 'findingRecorded',
+  finding: `01990000-0000-7000-8000-${ending.padStart(12, '0')}`,
+  value: { part, kind: 'crack', severity: 'marked', since: 'service', station: null, clock: null, extent: '', note: '' },
+})
+
 /** A record of this book: read, inspected and found at random. */
 function workedOn(book: LimitBook, random: Random, care: Care, level: string): InspectionRecord {
   const { defect } = care
@@ -114,17 +121,7 @@ function workedOn(book: LimitBook, random: Random, care: Care, level: string): I
   const notes = book.parts.flatMap(({ id }, at): EntryBody[] => {
     if (random.chance(defect * 0.3)) return []
     if (!random.chance(defect * 0.15)) return [{ kind: 'lookedAt', part: id, note: '' }]
-    const value = {
-      part: id,
-      kind: 'crack',
-      severity: 'marked',
-      since: 'service',
-      station: null,
-      clock: null,
-      extent: '',
-      note: '',
-    } as const
-    return [{ kind: 'findingRecorded', finding: `01990000-0000-7000-8000-${String(700_000 + at).padStart(12, '0')}`, value }]
+    return [crackIn(id, String(700_000 + at))]
   })
   const entries = notes.map(
     (body, at): Entry => ({

@@ -16,7 +16,7 @@ const spansOf = (record: InspectionRecord): ReadonlyMap<string, Span> =>
 const told = ({ mild, strong }: Span): string => `${mild} to ${strong}`
 
 /** Reuse has been told everything that it must have been told, in the eyes of a reader who knows nothing of the core. */
-export function reuseIsTold(seed: number): string | null {
+function reuseIsTold(seed: number): string | null {
   const record = anyComposed(seed)
   const { parts } = evaluate(record)
   const claims = parts.filter(({ need }) => need === 'required').map(({ id, verdict }) => ({ part: id, verdict }))
@@ -25,7 +25,7 @@ export function reuseIsTold(seed: number): string | null {
 }
 
 /** Of a gate that holds, everything it looks at is told. */
-export function heldGateIsTold(seed: number): string | null {
+function heldGateIsTold(seed: number): string | null {
   const record = anyComposed(seed)
   const { scope } = evaluate(record)
   if (scope.gate?.kind !== 'held') return null
@@ -52,7 +52,7 @@ function lessOf(record: InspectionRecord, random: Random): InspectionRecord {
 }
 
 /** Less known is never milder, and leaves no less open. */
-export function composedLessKnown(seed: number): string | null {
+function composedLessKnown(seed: number): string | null {
   const record = anyComposed(seed)
   // A gate that holds leaves parts out, and then nothing is asked of them: less known, they are asked for again.
   if (evaluate(record).scope.gate) return null
@@ -72,7 +72,7 @@ export function composedLessKnown(seed: number): string | null {
 }
 
 /** Another limit passed is never milder. */
-export function composedFurther(seed: number): string | null {
+function composedFurther(seed: number): string | null {
   const record = anyComposed(seed)
   const random = randomFrom(seed ^ 0x1b873593)
   const passed = <T extends { readonly limits: readonly { readonly side: 'upper' | 'lower' }[] }>(of: T): T =>
@@ -105,7 +105,7 @@ export function composedFurther(seed: number): string | null {
 }
 
 /** What belongs to another assembly changes nothing. */
-export function unrelatedChangesNothing(seed: number): string | null {
+function unrelatedChangesNothing(seed: number): string | null {
   const record = anyComposed(seed)
   const after = spansOf(withUnrelated(record, seed ^ 0x85ebca6b))
   for (const [part, before] of spansOf(record)) {
@@ -117,7 +117,7 @@ export function unrelatedChangesNothing(seed: number): string | null {
 }
 
 /** Carried on from reading to reading it comes out as when all is read at once. */
-export function carriedIsWhole(seed: number): string | null {
+function carriedIsWhole(seed: number): string | null {
   const record = anyComposed(seed)
   const random = randomFrom(seed ^ 0x27d4eb2f)
   const { id } = random.pick(record.book.characteristics.filter(({ asLeftOnly }) => !asLeftOnly))
@@ -130,3 +130,13 @@ export function carriedIsWhole(seed: number): string | null {
     ? null
     : `seed ${seed}: ${id} carried on comes out otherwise`
 }
+
+/** All of them, each by what it says. */
+export const composedLaws = [
+  ['reuse is told all that it must be told', reuseIsTold],
+  ['a gate that holds is told all of it', heldGateIsTold],
+  ['less known is never milder', composedLessKnown],
+  ['further past is never milder', composedFurther],
+  ['an unrelated part changes nothing', unrelatedChangesNothing],
+  ['carried on it comes out as all at once', carriedIsWhole],
+] as const

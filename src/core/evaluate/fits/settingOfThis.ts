@@ -1,9 +1,9 @@
 import { setTo, sidesOf } from '../../fit/kinds'
 import { settingOfFit } from '../../fit/settingOfFit'
-import { sizeEnd } from '../../fit/sizeEnd'
+import { sizeEnd, sizeMiddle } from '../../fit/sizeEnd'
 import type { Limit } from '../../limit/limit'
+import type { Reductions } from '../../method/reduction'
 import { forRecord } from '../../quantity/decimal'
-import { intervalOfEnds } from '../../quantity/extent'
 import type { Interval } from '../../quantity/interval'
 import { roomOf } from '../../verdict/roomOf'
 import { narrower, type Room, type ToSet } from '../../verdict/setOver'
@@ -14,28 +14,23 @@ export function settingOfThis({ fit, part, characteristic, routes }: FitInput, l
   const sides = sidesOf(fit)
   const setting = settingOfFit(fit, [part.id, ...sides.map((id) => characteristic(id).part)], limit)
   if (setting === null) return null
-  const sizeOf = (id: string, guarded: boolean): Interval | null => {
-    const [least, greatest] = [sizeEnd(routes.reductionsOf(id), 'least'), sizeEnd(routes.reductionsOf(id), 'greatest')]
-    if (!least || !greatest) return null
-    const of = guarded
-      ? [intervalOfEnds(least.guarded).low, intervalOfEnds(greatest.guarded).high]
-      : [least.value, greatest.value]
-    const [low, high] = of
-    return low == null || high == null || !Number.isFinite(low) || !Number.isFinite(high) ? null : { low, high }
-  }
-  const middle = setTo(fit, (id) => {
-    const size = sizeOf(id, false)
-    return size && (size.low + size.high) / 2
-  })
+  const middle = setTo(fit, (id) => sizeMiddle(routes.reductionsOf(id)))
   return {
     setting,
     room: narrower(
       roomOf(setting, routes),
-      roomBySum(fit, (id) => sizeOf(id, true)),
+      roomBySum(fit, (id) => reachOf(routes.reductionsOf(id))),
     ),
     change: middle ? forRecord(middle.changeMm) : null,
     ofPiece: middle != null,
   }
+}
+
+/** What a size may be, with its doubt; null while it may be anything. */
+function reachOf(reductions: Reductions | undefined): Interval | null {
+  const [least, greatest] = [sizeEnd(reductions, 'least'), sizeEnd(reductions, 'greatest')]
+  const [low, high] = [least?.guarded.low, greatest?.guarded.high]
+  return low == null || high == null ? null : { low, high }
 }
 
 /** Whether its pieces reach where it must lie, from whatever its sizes may be. */

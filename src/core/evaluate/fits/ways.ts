@@ -1,11 +1,11 @@
 import type { Characteristic, Part, Route } from '../../book/bookSchema'
 import { clearanceAt, type FitSpec, isSum, linksOf, setByOf, setTo, sidesOf } from '../../fit/kinds'
-import { type End, sizeEnd } from '../../fit/sizeEnd'
+import { type End, sizeEnd, sizeMiddle } from '../../fit/sizeEnd'
 import { type Acceptance, type GradeSpan, guardFactorOf } from '../../limit/conformity'
 import type { Limit } from '../../limit/limit'
 import { judged } from '../../limit/outcome'
 import { exactly, type Known, linear } from '../../method/known'
-import { knownOf, type Reduced, type Reductions, reduced } from '../../method/reduction'
+import { knownOf, type Reduced, reduced } from '../../method/reduction'
 import { exceeds } from '../../quantity/decimal'
 import type { Interval } from '../../quantity/interval'
 import type { SettingMeans } from '../../setting/settingMeans'
@@ -101,7 +101,7 @@ function withSetting(input: WaysInput, ways: readonly Way[]): readonly Way[] {
 function setWay(input: WaysInput): Way | null {
   const { fit, routes, found } = input
   const by = fit.setting?.by ?? setByOf(fit)
-  const to = setTo(fit, (id) => middleOf(routes.reductionsOf(id)))
+  const to = setTo(fit, (id) => sizeMiddle(routes.reductionsOf(id)))
   if (by === undefined || !to) return null
   const { minimum, maximum } = found
   const moved = (end: Reduced): Known => {
@@ -114,11 +114,6 @@ function setWay(input: WaysInput): Way | null {
     minimum && maximum && { least: moved(minimum), greatest: moved(maximum) },
   )
   return { ...way, state: to.isReached ? way.state : 'cannot', set: { by, changeMm: toStore(to.changeMm) } }
-}
-
-function middleOf(reductions: Reductions | undefined): number | null {
-  const [least, greatest] = [sizeEnd(reductions, 'least')?.value, sizeEnd(reductions, 'greatest')?.value]
-  return least == null || greatest == null ? null : (least + greatest) / 2
 }
 
 const RANK: readonly WayState[] = ['holds', 'pastPlan', 'passes', 'undecided', 'notKnown', 'fails', 'cannot']
