@@ -3,7 +3,7 @@ import type { LimitBook } from '../../core/book/bookSchema'
 import { settingOfFit } from '../../core/fit/settingOfFit'
 import { isNeverSet, type SettingSpec, settingOf } from '../../core/setting/setting'
 import { type SettingMeans, settingMeans, valueNatures } from '../../core/setting/settingMeans'
-import { meansName, natureName } from '../../core/words/settings'
+import { meansName, natureName, setByWords } from '../../core/words/settings'
 import { say } from '../../labels/limitSheet'
 import { Button } from '../../ui/Button'
 import { SelectField } from '../../ui/Field'
@@ -24,7 +24,7 @@ export function SettingBeside({ of, sheet, mayType }: { readonly of: string; rea
       <div className={styles.setting}>
         <p>
           {say.tellsOf}: <b>{natureName[shown.is]}</b>
-          {shown.by && `, ${meansName[shown.by].toLowerCase()}`}
+          {shown.by && `, ${setByWords({ by: shown.by })}`}
           {shown.is !== 'wear' && `. ${say.restsOn}: ${(shown.chain ?? stands.parts).map(nameOf).join('; ')}`}
         </p>
         {mayType && (
@@ -41,9 +41,9 @@ export function SettingBeside({ of, sheet, mayType }: { readonly of: string; rea
   const toggle = (id: string): void =>
     setAsked({ ...shown, chain: chain.includes(id) ? chain.filter((one) => one !== id) : [...chain, id] })
   const save = async (): Promise<void> => {
-    const { is, by = 'shims', ...rest } = shown
-    const setting = is === 'wear' ? { is } : { ...rest, is, by }
-    if (await sheet.draft.make({ kind: 'setting', of, setting: setting as never })) setAsked(null)
+    const { is, by = 'shims', values, ...rest } = shown
+    const setting = is === 'wear' ? { is } : { ...rest, is, by, chain: [...chain], ...(values ? { values: [...values] } : {}) }
+    if (await sheet.draft.make({ kind: 'setting', of, setting })) setAsked(null)
   }
   return (
     <fieldset className={styles.setting}>
