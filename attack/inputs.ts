@@ -156,7 +156,7 @@ const entryOf = (random: Random): object =>
       licensed: { name: 'A', licence: 'B' },
     }),
     () => ({ kind: 'stepReopened', step: random.pick(['ms-breaker', 'af-float', 'af-oil', 'ms-try']), reason: 'done wrong' }),
-    () => ({ kind: 'stepAdded', step: `s-${random.integer(1e6)}`, stage: 'strip', name: 'Lift', text: '', after: null }),
+    () => ({ kind: 'stepAdded', step: `s-${random.integer(1e6)}`, phase: 'strip', name: 'Lift', text: '', after: null }),
     () => ({
       kind: 'tagWritten',
       position: random.pick(['gb-cap', 'gb-guard', 'gb-dowels', 'gb-shim-left']),
@@ -177,7 +177,7 @@ const entryOf = (random: Random): object =>
       sizes: { kind: 'bearing', bore: '50', outside: '90', width: '20' },
     }),
     () => ({ kind: 'putIn', temporary: `t-${random.integer(1e6)}`, name: 'Blank', where: 'port', count: 1 }),
-    () => ({ kind: 'lookedAt', part: random.pick(['shell', 'shaft', 'ring-1', 'rod-seals']), note: '' }),
+    () => ({ kind: 'inspected', part: random.pick(['shell', 'shaft', 'ring-1', 'rod-seals']), note: '' }),
     () => ({
       kind: 'findingRecorded',
       finding: v7(),

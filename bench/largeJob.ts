@@ -1,5 +1,7 @@
 /** A machine as large as they come: a thousand characteristics with ten readings each. Made, not measured: only its size matters. */
+
 import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
+import { recordFormat } from '../src/core/record/recordFormat'
 import type { InspectionRecord, Reading } from '../src/core/record/recordSchema'
 
 export const CHARACTERISTICS = 1_000
@@ -24,7 +26,7 @@ export function largeBook(characteristics = CHARACTERISTICS, perPart = PER_PART,
   }))
   return bookSchema.parse({
     format: 'medida-limit-book',
-    version: 2,
+    version: 3,
     id: `bench-large-${characteristics}-${perPart}-${fits}`,
     title: 'A large machine',
     revision: '1',
@@ -143,8 +145,7 @@ export function largeReadings(book: LimitBook, leftOpen = 0, from = 0): Reading[
 export function largeRecord(characteristics = CHARACTERISTICS): InspectionRecord {
   const book = largeBook(characteristics)
   return {
-    format: 'medida-record',
-    version: 2,
+    ...recordFormat,
     machine: { id: 'bench-large', station: 'Bench', name: 'A large machine', units: 'metric' },
     job: {
       id: 'bench-large',

@@ -32,7 +32,7 @@ function with_(method: unknown, read: Readonly<Record<string, number>>): Inspect
 
 const place = (id: string, over: object = {}) => ({ id, label: id, ...over })
 const looked = (wanted: 'yes' | 'no') => ({
-  kind: 'lookedAt',
+  kind: 'visualCheck',
   points: [place('A'), place('B')],
   question: 'Free?',
   wanted,

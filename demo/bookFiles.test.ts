@@ -65,8 +65,8 @@ const slips: readonly Slip[] = [
   },
   {
     list: 'procedure',
-    make: (step) => Object.assign(step, { stage: 'lunch' }),
-    json: /^Steps › .* › stage$/i,
+    make: (step) => Object.assign(step, { phase: 'lunch' }),
+    json: /^Steps › .* › phase$/i,
     says: /^is not known here/,
   },
   {

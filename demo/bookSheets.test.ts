@@ -57,14 +57,14 @@ test('what has a column stands in it, not in the further fields', () => {
 })
 
 test('what two ways to know a thing may differ by stands in the units of the book, as every figure', () => {
-  const [, book] = written.find(([, one]) => (one.closings ?? []).some(({ quantity }) => quantity === 'length')) ?? []
+  const [, book] = written.find(([, one]) => (one.crossChecks ?? []).some(({ quantity }) => quantity === 'length')) ?? []
   if (!book) throw new Error('No book knows a length twice.')
   const cellOf = (system: UnitSystem) => {
     const [header = [], ...rows] = bookAsSheets(book, system, sheetNames).find(({ name }) => name === 'Cross-checks')?.rows ?? []
-    const at = (book.closings ?? []).findIndex(({ quantity }) => quantity === 'length')
+    const at = (book.crossChecks ?? []).findIndex(({ quantity }) => quantity === 'length')
     return rows[at]?.[header.indexOf('Within')]
   }
-  const within = (book.closings ?? []).find(({ quantity }) => quantity === 'length')?.within
+  const within = (book.crossChecks ?? []).find(({ quantity }) => quantity === 'length')?.within
   expect(cellOf('metric')).toBe(within)
   expect([`${within} mm`, Number(((within ?? 0) / 25.4).toFixed(6))]).toContain(cellOf('inch'))
 })

@@ -13,11 +13,11 @@ import type { DemoReadings } from './types'
 const crossCheckOf = (texts: DemoReadings) => {
   const record = demoRecord({ ...foundNow, ...texts })
   const evaluation = startEvaluation(record)
-  const [closing] = evaluation.results.closings
-  if (!closing) throw new Error('the demo book closes a chain')
+  const [crossCheck] = evaluation.results.crossChecks
+  if (!crossCheck) throw new Error('the demo book closes a chain')
   const standing = standingReadings(record.job.readings)
   const doubts = doubtful(evaluation, (id) => standing.filter(({ characteristic }) => characteristic === id))
-  return { closing, doubts, evaluation, record }
+  return { crossCheck, doubts, evaluation, record }
 }
 /** The demo's journal readings with one of them as this text. */
 const journal = (at: number, text: string): string[] => (foundNow.journal ?? []).map((own, index) => (index === at ? text : own))
@@ -25,11 +25,11 @@ const bore = (at: number, text: string): string[] =>
   (foundNow['bearing-bore'] ?? []).map((own, index) => (index === at ? text : own))
 
 test('closes on what was found, and says by how much it may be apart', () => {
-  const { closing, doubts } = crossCheckOf({})
-  expect(closing.standing).toBe('agrees')
-  expect(closing.misclosure?.value).toBeCloseTo((closing.known?.value ?? 0) - (closing.also?.value ?? 0), 6)
+  const { crossCheck, doubts } = crossCheckOf({})
+  expect(crossCheck.standing).toBe('agrees')
+  expect(crossCheck.misclosure?.value).toBeCloseTo((crossCheck.known?.value ?? 0) - (crossCheck.also?.value ?? 0), 6)
   // Strip and parts are taken with different gauges: each error counts, the strip's scale most.
-  expect(closing.allowed).toBeGreaterThan(0.04)
+  expect(crossCheck.allowed).toBeGreaterThan(0.04)
   expect(doubts).toEqual([])
 })
 
@@ -50,10 +50,10 @@ const slips: { name: string; texts: DemoReadings; characteristic: string; kind: 
   },
 ]
 test.each(slips)('$name: that reading is named first, with what was meant', ({ texts, characteristic, kind, meant }) => {
-  const { closing } = crossCheckOf(texts)
-  expect(closing.standing).toBe('disagrees')
-  expect(closing.suspects.find(({ slip }) => slip?.text === meant)).toMatchObject({ characteristic, slip: { kind } })
-  expect(closing.suspects[0]?.slip).not.toBeNull()
+  const { crossCheck } = crossCheckOf(texts)
+  expect(crossCheck.standing).toBe('disagrees')
+  expect(crossCheck.suspects.find(({ slip }) => slip?.text === meant)).toMatchObject({ characteristic, slip: { kind } })
+  expect(crossCheck.suspects[0]?.slip).not.toBeNull()
 })
 
 test('a doubtful reading says how far it could move a verdict', () => {
@@ -67,38 +67,38 @@ test('a doubtful reading says how far it could move a verdict', () => {
 })
 
 test('nothing is compared before both are measured to the end', () => {
-  expect(crossCheckOf({ 'bearing-strip': [] }).closing).toMatchObject({ standing: 'open', known: null })
-  expect(crossCheckOf({ journal: ['219.9'] }).closing).toMatchObject({ standing: 'open', suspects: [] })
+  expect(crossCheckOf({ 'bearing-strip': [] }).crossCheck).toMatchObject({ standing: 'open', known: null })
+  expect(crossCheckOf({ journal: ['219.9'] }).crossCheck).toMatchObject({ standing: 'open', suspects: [] })
 })
 
 test('carried on reading by reading it says what it says of the whole', () => {
   const { record, evaluation } = crossCheckOf({ journal: journal(2, '219.436') })
   const own = standingReadings(record.job.readings).filter(({ characteristic }) => characteristic === 'journal')
   const without = evaluation.with('journal', own.slice(0, 3), 'asFound')
-  expect(without.results.closings[0]?.standing).toBe('open')
+  expect(without.results.crossChecks[0]?.standing).toBe('open')
   expect(without.with('journal', own, 'asFound').results).toEqual(evaluation.results)
 })
 
 test('a book whose chain mixes units, or names what is not there, is refused', () => {
   const { book } = demoRecord({})
-  const [closing] = book.closings ?? []
+  const [crossCheck] = book.crossChecks ?? []
   const faults = (over: object): string[] => {
-    const parsed = bookSchema.safeParse({ ...book, closings: [{ ...closing, ...over }] })
+    const parsed = bookSchema.safeParse({ ...book, crossChecks: [{ ...crossCheck, ...over }] })
     return parsed.success ? [] : parsed.error.issues.map((issue) => `${issue.path.slice(2).join('.')}: ${issueWords(issue)}`)
   }
   expect(faults({})).toEqual([])
   expect(faults({ also: 'bore*journal' })).toEqual(['also: The formula gives mm^2, but mm is wanted.'])
   expect(faults({ quantity: 'pressure' })).toHaveLength(2)
   expect(faults({ also: 'bore - shaft' })[0]).toMatch(/^also: “shaft” is not a name/)
-  expect(faults({ names: { ...closing?.names, bore: { characteristic: 'bearing-bore', value: 'bow' } } })).toEqual([
+  expect(faults({ names: { ...crossCheck?.names, bore: { characteristic: 'bearing-bore', value: 'bow' } } })).toEqual([
     'names.bore: “bearing-bore” has no value “bow”',
   ])
 })
 
 test('a strip that does not go with the parts is warned of once, and named itself', () => {
-  const { closing, evaluation, record } = crossCheckOf({ 'bearing-strip': ['2.55', '3.4'] })
+  const { crossCheck, evaluation, record } = crossCheckOf({ 'bearing-strip': ['2.55', '3.4'] })
   const { parts } = evaluation.results
-  expect(closing.suspects[0]).toMatchObject({ characteristic: 'bearing-strip' })
+  expect(crossCheck.suspects[0]).toMatchObject({ characteristic: 'bearing-strip' })
   const warned = parts.find(({ id }) => id === 'shell')?.votes.filter(({ rule }) => rule === 'crossCheck') ?? []
   expect(reasonsOf(record, warned)).toEqual([expect.stringMatching(/the two ways do not agree/)])
   expect(parts.find(({ id }) => id === 'shell')?.verdict).toBe('hold')
@@ -106,8 +106,8 @@ test('a strip that does not go with the parts is warned of once, and named itsel
 
 test('two ways that are known too roughly to differ do not agree: it is not known whether they do', () => {
   const record = demoRecord(foundNow)
-  const closings = record.book.closings?.map((closing) => ({ ...closing, within: 0.005 }))
-  const { results } = startEvaluation({ ...record, book: { ...record.book, ...(closings ? { closings } : {}) } })
-  expect(results.closings[0]?.standing).toBe('open')
+  const crossChecks = record.book.crossChecks?.map((crossCheck) => ({ ...crossCheck, within: 0.005 }))
+  const { results } = startEvaluation({ ...record, book: { ...record.book, ...(crossChecks ? { crossChecks } : {}) } })
+  expect(results.crossChecks[0]?.standing).toBe('open')
   expect(results.parts.find(({ id }) => id === 'shell')?.votes.some(({ code }) => code === 'tooRough')).toBe(true)
 })

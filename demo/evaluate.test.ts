@@ -17,11 +17,11 @@ const mustRun =
   (mustRunHours: number): Change =>
   (record) => ({ ...record, job: { ...record.job, mustRunHours } })
 const keep: Change = (record) => record
-const lookedAt =
+const inspected =
   (...parts: readonly string[]): Change =>
   (record) => ({
     ...record,
-    job: { ...record.job, entries: parts.map((part) => entry({ kind: 'lookedAt', part, note: '' })) },
+    job: { ...record.job, entries: parts.map((part) => entry({ kind: 'inspected', part, note: '' })) },
   })
 const partOf = (record: InspectionRecord, id: string) => evaluate(record).parts.find((part) => part.id === id)
 const resultOf = (record: InspectionRecord, id: string) => evaluate(record).characteristics.find((result) => result.id === id)
@@ -104,7 +104,7 @@ const cases: { name: string; texts: DemoReadings; change?: Change; part: string;
   {
     name: 'the same, and all that the float rests on is inspected',
     texts: { 'end-float': ['0.12', '0.12', '0.125'] },
-    change: lookedAt('thrust-bearing', 'shaft'),
+    change: inspected('thrust-bearing', 'shaft'),
     part: 'thrust-bearing',
     verdict: 'adjust',
     because: /beyond the wear limit 0\.150.*set by shims, up by at least 0\.0[23]/,

@@ -2,16 +2,16 @@ import { bookSchema } from '../src/core/book/bookSchema'
 import { cautionsOf } from '../src/core/notes/steps'
 import type { DemoNote } from './types'
 
-/** The steps of one stage, done in their order: clocks started and waited for, licences given where they are asked. */
+/** The steps of one phase, done in their order: clocks started and waited for, licences given where they are asked. */
 export function stageDone(
   bookJson: unknown,
   level: string,
-  stage: 'makeSafe' | 'asFound' | 'strip' | 'look',
+  phase: 'makeSafe' | 'asFound' | 'strip' | 'look',
   licensed: { readonly name: string; readonly licence: string },
 ): DemoNote[] {
   const book = bookSchema.parse(bookJson)
   return book.procedure
-    .filter((step) => step.stage === stage && step.levels.includes(level))
+    .filter((step) => step.phase === phase && step.levels.includes(level))
     .flatMap((step): DemoNote[] => [
       ...(step.wait ? [{ by: 'inspector' as const, minutes: 2, what: { kind: 'waitStarted' as const, step: step.id } }] : []),
       {

@@ -8,7 +8,7 @@ import { demoRecord, foundNow } from './record'
 
 const noted: [what: string, body: EntryBody][] = [
   ['a tag', { kind: 'laidOut', position: 'gb-guard', tray: 'Tray 1', after: null }],
-  ['a part found sound', { kind: 'lookedAt', part: 'shell', note: 'bright all round' }],
+  ['a part found sound', { kind: 'inspected', part: 'shell', note: 'bright all round' }],
   ['a finding', finding({ part: 'shell', severity: 'severe' })],
   ['its cause', { kind: 'causeRecorded', finding: FINDING, cause: { family: 'contamination', text: 'torn filter' } }],
   ['a measurement it asks for', { kind: 'measurementPlanned', characteristic: 'servo-bore', finding: FINDING }],

@@ -1,8 +1,10 @@
 /** Every overhaul of the demo machines that was measured, as a record of its own with those before it. */
+
 import { bookSchema } from '../src/core/book/bookSchema'
 import { partsLeftOut, withoutMarksOf } from '../src/core/book/variants'
 import type { Entry } from '../src/core/notes/entrySchema'
 import { bookAsFitted } from '../src/core/notes/jobBook'
+import { recordFormat } from '../src/core/record/recordFormat'
 import { type InspectionRecord, type Overhaul, recordSchema } from '../src/core/record/recordSchema'
 import { motion } from './larkhollow/motion/station'
 import { larkhollow } from './larkhollow/station'
@@ -13,7 +15,7 @@ import { type ReadBy, readingsFrom } from './record'
 import type { DemoMachine, DemoOverhaul } from './types'
 
 /** Notes that say what is fitted, which sides are used up, and what was looked at. */
-const OF_PARTS: ReadonlySet<string> = new Set(['variantSaid', 'sidesSaid', 'lookedAt'])
+const OF_PARTS: ReadonlySet<string> = new Set(['variantSaid', 'sidesSaid', 'inspected'])
 
 const machines: readonly DemoMachine[] = [...quillmere, gates, pump, larkhollow, motion]
 
@@ -45,8 +47,7 @@ function recordOf(demo: DemoMachine, overhaul: DemoOverhaul): InspectionRecord {
   })
   const before = demo.overhauls.filter(({ readings, runningHours }) => readings !== null && runningHours < overhaul.runningHours)
   return recordSchema.parse({
-    format: 'medida-record',
-    version: 2,
+    ...recordFormat,
     machine: demo.machine,
     job: {
       id: overhaul.id,

@@ -84,7 +84,7 @@ test('left beyond a limit keeps it back; where the policy keeps what is in doubt
 })
 
 test('a step of making safe that does not apply opens the way when a second person has agreed, and nobody is his own', () => {
-  const [first] = quillmere.procedure.filter(({ stage, levels }) => stage === 'makeSafe' && levels.includes('bearing-check'))
+  const [first] = quillmere.procedure.filter(({ phase, levels }) => phase === 'makeSafe' && levels.includes('bearing-check'))
   if (!first) throw new Error('the check makes safe')
   const others = SAFE.filter((body) => !('step' in body && body.step === first.id))
   const said = entry({ kind: 'stepNotApplicable', step: first.id, reason: 'No generator here' })

@@ -3,6 +3,7 @@
 import { bookSchema, type LimitBook } from '../src/core/book/bookSchema'
 import { slotsOf } from '../src/core/method/layout'
 import type { UnitSystem } from '../src/core/quantity/unitSystem'
+import { recordFormat } from '../src/core/record/recordFormat'
 import { type InspectionRecord, type Reading, recordSchema } from '../src/core/record/recordSchema'
 import type { LaterStage, Stage } from '../src/core/record/stage'
 import { gaugeKindAt, readTyped } from '../src/core/record/typedReading'
@@ -68,8 +69,7 @@ export function demoRecord(texts: DemoReadings, later: Partial<Record<LaterStage
     readings,
   })
   return recordSchema.parse({
-    format: 'medida-record',
-    version: 2,
+    ...recordFormat,
     machine,
     job: {
       id: open.id,

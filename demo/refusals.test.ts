@@ -78,12 +78,12 @@ const refusals: {
   },
   {
     name: 'a step of the job with the id of another',
-    body: { kind: 'stepAdded', step: 'af-oil', stage: 'asFound', after: null, name: 'Smell it', text: '' },
+    body: { kind: 'stepAdded', step: 'af-oil', phase: 'asFound', after: null, name: 'Smell it', text: '' },
     says: /with this id is there already/,
   },
   {
     name: 'a step after one that is none',
-    body: { kind: 'stepAdded', step: 'own-1', stage: 'asFound', after: 'af-none', name: 'Smell it', text: '' },
+    body: { kind: 'stepAdded', step: 'own-1', phase: 'asFound', after: 'af-none', name: 'Smell it', text: '' },
     says: /no step “af-none” to put it after/,
   },
   {
@@ -113,7 +113,7 @@ const refusals: {
     body: { kind: 'identified', position: 'gb-cap', sizes: { kind: 'seal', shaft: 'big', outside: '80', width: '10' } },
     says: /big/,
   },
-  { name: 'a part looked at that is none', body: { kind: 'lookedAt', part: 'nose', note: '' }, says: /no part “nose”/ },
+  { name: 'a part looked at that is none', body: { kind: 'inspected', part: 'nose', note: '' }, says: /no part “nose”/ },
   {
     name: 'measured because of no finding',
     body: { kind: 'measurementPlanned', characteristic: 'journal', finding: FINDING },
@@ -262,7 +262,7 @@ test('a wait holds until its clock has run out', () => {
 test('nothing is proved while something temporary is inside', () => {
   const before: EntryBody[] = [
     ...safe(quillmereJson, 'full'),
-    { kind: 'stepAdded', step: 'turned', stage: 'prove', name: 'Turned by hand', text: '', after: null },
+    { kind: 'stepAdded', step: 'turned', phase: 'prove', name: 'Turned by hand', text: '', after: null },
     { kind: 'putIn', temporary: 'wire', name: 'Soft wire', where: 'guide bearing', count: 2 },
   ]
   const turned = (more: readonly EntryBody[]) =>

@@ -37,9 +37,9 @@ const LEAST = 0.93
 /** A dial says nothing by itself, a strip has its own scale: no figure of theirs is far off. */
 const BY_SCALE: ReadonlySet<string> = new Set([
   'runout',
-  'alignment',
+  'shaftAlignment',
   'straightness',
-  'markAlignment',
+  'markShift',
   'capPinch',
   'plasticStrip',
 ])

@@ -41,7 +41,7 @@ const isToldTwice = (record: InspectionRecord): boolean => {
 }
 
 /** Answers, cells and elements have no figures between them. */
-const ANSWERS: ReadonlySet<string> = new Set(['contactPattern', 'elements', 'lookedAt'])
+const ANSWERS: ReadonlySet<string> = new Set(['contactPattern', 'elementPattern', 'visualCheck'])
 
 test.each(pastOverhauls)('$id: a verdict never leaves the span that missing readings left', ({ record }) => {
   const { readings } = record.job

@@ -6,7 +6,7 @@ import { refuseEntry } from '../src/core/notes/checkEntry'
 import type { EntryBody } from '../src/core/notes/entrySchema'
 import { foldNotes } from '../src/core/notes/fold'
 import { planLines } from '../src/core/notes/plan'
-import { jobSteps, placesFor, stageCounts, waitLeftMs } from '../src/core/notes/steps'
+import { jobSteps, phaseCounts, placesFor, waitLeftMs } from '../src/core/notes/steps'
 import { stillInside, stripFaults } from '../src/core/notes/stripFaults'
 import { addsUp, standingOn, subjectOf } from '../src/core/notes/subject'
 import { levelOf } from '../src/core/scope/need'
@@ -31,7 +31,7 @@ describe('steps and gates', () => {
   test('stages are counted for the level; a skipped step counts, a reopened gate closes again', () => {
     const all = safe(quillmereJson, 'bearing-check')
     const skipped: EntryBody = { kind: 'stepSkipped', step: 'af-breakaway', reason: 'Wrench away' }
-    expect(stageCounts(contextOf([...all, skipped]).steps)).toMatchObject({
+    expect(phaseCounts(contextOf([...all, skipped]).steps)).toMatchObject({
       makeSafe: { done: 6, of: 6 },
       asFound: { done: 1, of: 4 },
     })
@@ -44,7 +44,7 @@ describe('steps and gates', () => {
     expect(placesFor(steps, 'af-position')).toEqual([null, 'af-float', 'af-breakaway', 'af-oil'])
     expect(placesFor(steps, 'ms-intake')).toEqual([])
     const moved = contextOf([{ kind: 'stepMoved', step: 'af-oil', after: null }])
-    expect(moved.steps.filter(({ stage }) => stage === 'asFound').map(({ id }) => id)).toEqual([
+    expect(moved.steps.filter(({ phase }) => phase === 'asFound').map(({ id }) => id)).toEqual([
       'af-oil',
       'af-float',
       'af-position',
@@ -59,7 +59,7 @@ describe('steps and gates', () => {
       done('ms-intake'),
     ]
     const { steps } = contextOf(again)
-    const standing = steps.filter(({ stage }) => stage === 'makeSafe').map(({ id, standing: { kind } }) => `${id} ${kind}`)
+    const standing = steps.filter(({ phase }) => phase === 'makeSafe').map(({ id, standing: { kind } }) => `${id} ${kind}`)
     expect(standing).toEqual([
       'ms-breaker done',
       'ms-intake done',
@@ -232,8 +232,8 @@ describe('both books', () => {
       for (const level of book.levels) {
         const noted = foldNotes(book, [])
         const steps = jobSteps(book, noted, new Set([level.id]))
-        expect(steps.filter(({ gate }) => gate).every(({ stage }) => stage === 'makeSafe')).toBe(true)
-        expect(stageCounts(steps).makeSafe?.of).toBeGreaterThan(0)
+        expect(steps.filter(({ holdPoint }) => holdPoint).every(({ phase }) => phase === 'makeSafe')).toBe(true)
+        expect(phaseCounts(steps).makeSafe?.of).toBeGreaterThan(0)
         expect(level.needs.gauges.length + level.needs.tools.length).toBeGreaterThan(0)
       }
     },

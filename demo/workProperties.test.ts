@@ -58,7 +58,7 @@ const body: fc.Arbitrary<EntryBody> = fc.oneof(
   fc.record({
     kind: fc.constant('stepAdded' as const),
     step: fc.constantFrom(...own, 'af-oil'),
-    stage: fc.constantFrom('makeSafe' as const, 'asFound' as const, 'strip' as const),
+    phase: fc.constantFrom('makeSafe' as const, 'asFound' as const, 'strip' as const),
     name: fc.constant('Look behind the cover'),
     text: fc.constant(''),
     after: orNull(step),
@@ -119,7 +119,7 @@ describe('whatever is noted', () => {
         if (one.kind !== 'laidOut') return
         const { steps } = contextOf(bodies.slice(0, index))
         expect(
-          steps.filter(({ gate, stage }) => gate && stage === 'makeSafe').map(({ standing }) => standing.kind),
+          steps.filter(({ holdPoint, phase }) => holdPoint && phase === 'makeSafe').map(({ standing }) => standing.kind),
         ).not.toContain('open')
       })
     })
@@ -128,8 +128,8 @@ describe('whatever is noted', () => {
   test('a step is done only behind gates that are done, and gates keep their order and their steps', () => {
     const gatesOf = (bodies: readonly EntryBody[]) => {
       const { steps } = contextOf(bodies)
-      return steps.flatMap(({ id, gate, book }, index) =>
-        gate ? [[id, steps.slice(0, index).filter((step) => step.book !== null).length, book?.stage]] : [],
+      return steps.flatMap(({ id, holdPoint, book }, index) =>
+        holdPoint ? [[id, steps.slice(0, index).filter((step) => step.book !== null).length, book?.phase]] : [],
       )
     }
     const fresh = gatesOf([])
@@ -140,7 +140,7 @@ describe('whatever is noted', () => {
         expect(contextOf(bodies.slice(0, index)).steps.find(({ id }) => id === one.step)?.closedBy).toBeNull()
       })
       const { steps } = contextOf(bodies)
-      for (const gate of steps.filter(({ gate, standing }) => gate && standing.kind === 'open'))
+      for (const gate of steps.filter(({ holdPoint, standing }) => holdPoint && standing.kind === 'open'))
         expect(reopenedWith(steps, gate)).toEqual([])
     })
   })
@@ -148,14 +148,14 @@ describe('whatever is noted', () => {
   test('wherever a step may be put, it can be put, and lands there', () => {
     everyJob((bodies) => {
       const context = contextOf(bodies)
-      for (const { id } of context.steps.filter(({ stage }) => stage === 'asFound'))
+      for (const { id } of context.steps.filter(({ phase }) => phase === 'asFound'))
         for (const after of placesFor(context.steps, id)) {
           const moved: EntryBody = { kind: 'stepMoved', step: id, after }
           expect(refuseEntry(moved, context)).toBeNull()
           const { noted } = contextOf([...bodies, moved])
-          const stage = jobSteps(quillmere, noted, CHECK).filter((step) => step.stage === 'asFound')
-          const at = stage.findIndex((step) => step.id === id)
-          expect(stage[at - 1]?.id ?? null).toBe(after)
+          const phase = jobSteps(quillmere, noted, CHECK).filter((step) => step.phase === 'asFound')
+          const at = phase.findIndex((step) => step.id === id)
+          expect(phase[at - 1]?.id ?? null).toBe(after)
         }
     })
   })

@@ -140,7 +140,7 @@ test('twenty kinds of refusal: every text stays on the device, readable, until i
             {
               id,
               seen: null,
-              body: { kind: 'stepAdded', step: `s-${index}`, stage: 'strip', name: `Step ${index}`, text, after: null },
+              body: { kind: 'stepAdded', step: `s-${index}`, phase: 'strip', name: `Step ${index}`, text, after: null },
             },
           ],
         })

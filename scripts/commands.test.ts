@@ -72,7 +72,7 @@ describe('npm run check-book', () => {
     broken.parts[0].assembly = ''
     broken.characteristics[1].part = 'attic'
     broken.characteristics[2].limits[0].wear = 'thick'
-    delete broken.procedure[0].stage
+    delete broken.procedure[0].phase
     broken.colour = 'blue'
     const { status, stdout } = npmRun('check-book', file('broken-book.json', broken))
     expect(status).toBe(2)
@@ -81,7 +81,7 @@ describe('npm run check-book', () => {
       /Parts › Turbine shaft › Assembly: must not be empty/,
       /Characteristics › Bearing bore Ø › Part: no part “attic” in this book/,
       /Characteristics › Clearance by strip › Limits › .* › Wear limit: must be a number/,
-      /Steps › .* › Stage: is missing: one of makeSafe/,
+      /Steps › .* › Phase: is missing: one of makeSafe/,
       /The whole book: not known here: colour/,
     ])
       expect(stdout).toMatch(says)

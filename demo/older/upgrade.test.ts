@@ -1,13 +1,21 @@
 import { readFileSync } from 'node:fs'
+import { gunzipSync } from 'node:zlib'
 import { describe, expect, test } from 'vitest'
+import { bookSchema, type LimitBook } from '../../src/core/book/bookSchema'
+import { bookAsSheets } from '../../src/core/bookSheets/toSheets'
 import { evaluate } from '../../src/core/evaluate/evaluate'
 import type { Results } from '../../src/core/evaluate/results'
 import { changedSince } from '../../src/core/evaluate/signedFiguresSchema'
+import { noteNow } from '../../src/core/record/fromVersion2'
 import { recordSchema } from '../../src/core/record/recordSchema'
 import { upgradeBook, upgradeRecord, upgradeResults } from '../../src/core/record/upgrade'
+import { sheetNames } from '../../src/core/words/bookSheets'
 import { olderSuspects } from '../../src/report/olderReport'
 import type { ReportDraft } from '../../src/report/reportFacts'
 import { reportWords } from '../../src/report/reportWords'
+import { readBookFile } from '../../src/server/books/file/bookFile'
+import { writeWorkbook } from '../../src/server/books/file/workbook'
+import { type Item, itemNow } from '../../src/sync/item'
 import { demoRecord, foundNow } from '../record'
 
 const read = (name: string): unknown => JSON.parse(readFileSync(`demo/older/${name}`, 'utf8'))
@@ -40,10 +48,77 @@ test('an altered figure or verdict is told apart from words', () => {
 })
 
 test('what is of today is left as it is', () => {
-  const now = { format: 'medida-limit-book', version: 2, valueMm: 1 }
+  const now = { format: 'medida-limit-book', version: 3, valueMm: 1, closings: [] }
   expect(upgradeBook(now)).toBe(now)
   expect(upgradeRecord(now)).toBe(now)
   expect(upgradeRecord('no record')).toBe('no record')
+})
+
+const packed = (name: string): unknown => JSON.parse(gunzipSync(readFileSync(`demo/older/${name}`)).toString())
+
+describe('version 2, of the release before', () => {
+  const older = packed('record-version-2.json.gz') as { book: { closings: object[]; procedure: object[] } }
+
+  test('a record gives every figure, verdict and reason that it gave then', () => {
+    const today: unknown = JSON.parse(JSON.stringify(evaluate(recordSchema.parse(upgradeRecord(older)))))
+    const then = upgradeResults(packed('results-version-4.json.gz'), older)
+    expect({ ...(today as Results), core: '3.3.0', version: 4 }).toEqual(then)
+    expect(changedSince(then, today)).toEqual([])
+  })
+
+  test('its book has today’s names and nothing else is touched', () => {
+    const book = bookSchema.parse(upgradeBook(older.book))
+    expect(book.crossChecks).toEqual(older.book.closings)
+    const then = older.book.procedure.map((step) => {
+      const { stage: phase, gate: holdPoint, ...rest } = step as { stage: string; gate: boolean }
+      return { ...rest, phase, holdPoint }
+    })
+    expect(book.procedure).toEqual(then)
+  })
+
+  test.each(['bearing', 'composed'])('its %s book as a spreadsheet is the book of the same day', async (name) => {
+    const read = await readBookFile(readFileSync(`demo/older/book-${name}-version-2.xlsx`))
+    expect(read.faults).toEqual([])
+    expect(read.book?.version).toBe(3)
+    const again = await readBookFile(await writeWorkbook(bookAsSheets(read.book as LimitBook, 'metric', sheetNames)))
+    expect(again.book).toEqual(read.book)
+    if (name === 'bearing') expect(read.book).toEqual(bookSchema.parse(upgradeBook(older.book)))
+    else expect(read.book?.characteristics.map(({ method }) => method.kind)).toContain('remainingThickness')
+  })
+
+  const was: readonly [what: string, body: object, now: object][] = [
+    ['a part looked at', { kind: 'lookedAt', part: 'shell', note: '' }, { kind: 'inspected', part: 'shell', note: '' }],
+    [
+      'a step',
+      { kind: 'stepAdded', step: 's', stage: 'strip', name: 'Lift', text: '', after: null },
+      { kind: 'stepAdded', step: 's', phase: 'strip', name: 'Lift', text: '', after: null },
+    ],
+    ['what did not change', { kind: 'stepDone', step: 's' }, { kind: 'stepDone', step: 's' }],
+    ['what is no note', { kind: 7 }, { kind: 7 }],
+  ]
+  test.each(was)('a note: %s', (_what, body, now) => {
+    expect(noteNow(body)).toEqual(now)
+    expect(noteNow(noteNow(body))).toEqual(now)
+  })
+
+  test('what a page of that release could not send yet is written as today, what somebody overtook too', () => {
+    const body = { kind: 'lookedAt', part: 'shell', note: '' }
+    const entry = { id: 'e', seen: null, body }
+    const standing = { id: 'x', by: 'Mara', at: '2026-11-25T08:00:00.000Z', body }
+    const item = {
+      kind: 'entries',
+      id: 'e',
+      personId: 'p',
+      jobId: 'j',
+      by: 'Ines',
+      at: standing.at,
+      entries: [entry],
+      fate: { kind: 'overtaken', standing, mine: body, message: '' },
+    }
+    const text = JSON.stringify(itemNow(item as unknown as Item))
+    expect(text.match(/"inspected"/g)).toHaveLength(3)
+    expect(text).not.toContain('lookedAt')
+  })
 })
 
 describe('results of version 3 held their sentences', () => {

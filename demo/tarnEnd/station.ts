@@ -223,7 +223,7 @@ const fanMachine: DemoMachine = {
             },
           },
         },
-        { by, minutes: 3, what: { kind: 'lookedAt', part: 'shaft-shaft', note: '' } },
+        { by, minutes: 3, what: { kind: 'inspected', part: 'shaft-shaft', note: '' } },
       ],
       readings: {
         'fixed-bearing-seat': seat('60.011', '60.010', '60.012', '60.011'),

@@ -22,6 +22,8 @@ export interface TestDatabase {
   as(role: Role, run: (context: Context) => Promise<void>): Promise<void>
   /** Runs something as a person of a role on a database of its own, with the demo as it is laid out at another moment. */
   laidOutAt<T>(moment: Date, role: Role, run: (context: Context) => Promise<T>): Promise<T>
+  /** Runs something on a database of its own with nothing in it, not even tables. */
+  onEmpty<T>(run: (url: string) => Promise<T>): Promise<T>
   readonly key: () => SigningKey
   end(): Promise<void>
 }
@@ -53,6 +55,14 @@ export async function testDatabase(): Promise<TestDatabase> {
   const { db, pool } = connect(cluster.url)
   const at = testNow()
   await seedDemo(db, key, at)
+  const onEmpty: TestDatabase['onEmpty'] = async (run) => {
+    await db.execute(sql`CREATE DATABASE elsewhere`)
+    try {
+      return await run(Object.assign(new URL(cluster.url), { pathname: '/elsewhere' }).href)
+    } finally {
+      await db.execute(sql`DROP DATABASE elsewhere`)
+    }
+  }
   return {
     at,
     key,
@@ -65,19 +75,18 @@ export async function testDatabase(): Promise<TestDatabase> {
         .catch((error: unknown) => {
           if (!(error instanceof TakeBack)) throw error
         }),
-    laidOutAt: async (moment, role, run) => {
-      await db.execute(sql`CREATE DATABASE elsewhere`)
-      const url = Object.assign(new URL(cluster.url), { pathname: '/elsewhere' }).href
-      await migrateDatabase(url, join(root, 'drizzle'))
-      const other = connect(url)
-      try {
-        await seedDemo(other.db, key, moment)
-        return await run({ ...contextOf(other.db, role), now: () => moment })
-      } finally {
-        await other.pool.end()
-        await db.execute(sql`DROP DATABASE elsewhere`)
-      }
-    },
+    onEmpty,
+    laidOutAt: (moment, role, run) =>
+      onEmpty(async (url) => {
+        await migrateDatabase(url, join(root, 'drizzle'))
+        const other = connect(url)
+        try {
+          await seedDemo(other.db, key, moment)
+          return await run({ ...contextOf(other.db, role), now: () => moment })
+        } finally {
+          await other.pool.end()
+        }
+      }),
     end: async () => {
       await pool.end()
       await cluster.stop()

@@ -75,7 +75,7 @@ function found(item: Item, results: Results | null): string | null {
   if (item.gate !== undefined) return results.scope.gate?.kind === item.gate ? null : `gate ${results.scope.gate?.kind}`
   if (item.notGate !== undefined) return results.scope.gate?.kind !== item.notGate ? null : `gate ${item.notGate}`
   if (item.closing !== undefined) {
-    const first = results.closings.find(({ id }) => id === item.closing)?.suspects[0]
+    const first = results.crossChecks.find(({ id }) => id === item.closing)?.suspects[0]
     return first?.characteristic === item.firstSuspect ? null : `first ${first?.characteristic}`
   }
   return item.value === undefined ? verdictFault(item, results) : figureFault(item, results)

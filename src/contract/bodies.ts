@@ -8,6 +8,7 @@ import { entryBodySchema, pictureSubjectSchema } from '../core/notes/entrySchema
 import { dispositions } from '../core/policy/disposition'
 import { policySchema } from '../core/policy/policySchema'
 import { meters } from '../core/quantity/meter'
+import { noteNow } from '../core/record/fromVersion2'
 import { OWN_WAY } from '../core/record/ownWay'
 import { conditionsSchema, slotShape } from '../core/record/readingSchema'
 import { stages } from '../core/record/stage'
@@ -106,7 +107,7 @@ export const openJobBody = z.strictObject({
 export type OpenJobBody = z.infer<typeof openJobBody>
 
 /** An entry, with the entry that stood on its subject when it was written: what its author had seen. */
-const sentEntry = z.strictObject({ id: clientId, seen: clientId.nullable(), body: entryBodySchema })
+const sentEntry = z.strictObject({ id: clientId, seen: clientId.nullable(), body: z.preprocess(noteNow, entryBodySchema) })
 export type SentEntry = z.infer<typeof sentEntry>
 
 /** Entries that belong together are stored together or not at all. */

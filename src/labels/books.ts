@@ -124,7 +124,7 @@ export const say = {
     limits: 'Limit',
     fits: 'Fit',
     equalParts: 'Equal parts',
-    closings: 'Cross-check',
+    crossChecks: 'Cross-check',
     levels: 'Level',
     cautions: 'Caution',
     procedure: 'Step',

@@ -87,7 +87,7 @@ export const say = {
   skipTitle: 'Skip …',
   moveUp: (name: string): string => `Move up: ${name}`,
   moveDown: (name: string): string => `Move down: ${name}`,
-  gate: 'hold point',
+  holdPointMark: 'hold point',
   addedJob: 'added on this job',
   licence: (licensedFieldName: string): string => `licence: ${licensedFieldName}`,
   mayFallFly: 'Can fall or spring out',

@@ -60,5 +60,5 @@ export function olderSuspects(results: Results): Results {
       where: typeof where === 'string' && where !== '' ? { code: 'place', station: where, direction: NO_PLACE } : null,
     }
   }
-  return { ...results, closings: results.closings?.map((of) => ({ ...of, suspects: of.suspects.map(placed) })) }
+  return { ...results, crossChecks: results.crossChecks?.map((of) => ({ ...of, suspects: of.suspects.map(placed) })) }
 }

@@ -35,7 +35,7 @@ test('a report tells what was found before the gauge, and what is not as it shou
       { kind: 'putIn', temporary: 'tmp-caps', name: 'Pipe cap', where: 'servomotor ports', count: 2 },
       { kind: 'laidOut', position: 'gb-cap', tray: 'Tray 1', after: null },
       { kind: 'handTested', test: 'ht-turn', finding: null, note: '' },
-      { kind: 'lookedAt', part: 'ring-2', note: '' },
+      { kind: 'inspected', part: 'ring-2', note: '' },
     ]),
   )
   expect(facts.scope).toEqual(['Level: Overhaul'])

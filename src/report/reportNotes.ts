@@ -95,7 +95,7 @@ export function noteFacts({ record, results, confirmations }: ReportDraft, said:
         const test = full.book.handTests.find((candidate) => candidate.id === id)
         return test && finding === null ? [`${test.name}: sound`] : []
       }),
-      ...[...noted.lookedAt.keys()].flatMap((id) => {
+      ...[...noted.inspected.keys()].flatMap((id) => {
         const part = book.parts.find((candidate) => candidate.id === id)
         return part ? [say.lookedNothingFound(part.name)] : []
       }),
@@ -182,8 +182,8 @@ const wrongChanges = ({ record, results }: Pick<ReportDraft, 'record' | 'results
 
 /** What is known twice and does not agree, with the readings most likely wrong. */
 const misclosures = (speaker: Speaker, { record, results }: Pick<ReportDraft, 'record' | 'results'>): string[] =>
-  (record.book.closings ?? []).flatMap((spec) => {
-    const result = (results.closings ?? []).find(({ id }) => id === spec.id)
+  (record.book.crossChecks ?? []).flatMap((spec) => {
+    const result = (results.crossChecks ?? []).find(({ id }) => id === spec.id)
     if (result?.standing !== 'disagrees') return []
     const suspects = result.suspects.flatMap((suspect) => {
       const of = record.book.characteristics.find(({ id }) => id === suspect.characteristic)

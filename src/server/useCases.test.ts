@@ -9,6 +9,7 @@ import { evaluate } from '../core/evaluate/evaluate'
 import { jobState } from '../core/job/standing'
 import type { EntryBody } from '../core/notes/entrySchema'
 import { standingOn, subjectOf } from '../core/notes/subject'
+import { migrationCases } from '../db/migrations.fixture'
 import { entriesAfter } from '../db/queries/notes'
 import { readingsOf } from '../db/queries/readings'
 import { bookCases } from './books/books.fixture'
@@ -24,6 +25,7 @@ import { shopFloor } from './jobs/shopFloor'
 import { addMachine } from './machines/addMachine'
 import { historyCases, recordHistoryCases } from './machines/history/history.fixture'
 import { addEntries } from './notes/addEntries'
+import { olderCases } from './older.fixture'
 import { peopleCases } from './people/people.fixture'
 import { acceptReading } from './readings/acceptReading'
 import { recordHash } from './reports/canonical'
@@ -39,6 +41,8 @@ afterAll(() => database.end())
 describe('people', () => peopleCases(() => database))
 describe('a machine', () => draftCases(() => database))
 describe('a limit book', () => bookCases(() => database))
+describe('a migration', () => migrationCases(() => database))
+describe('the release before', () => olderCases(() => database))
 describe('an assembly of the kit', () => journeyCases(() => database))
 describe('a table of earlier readings', () => historyCases(() => database))
 describe('the record of a job', () => recordHistoryCases(() => database))
@@ -164,12 +168,12 @@ describe('a note', () => {
   test('sent twice is stored once; another one with its id is refused', async () => {
     await database.as('inspector', async (context) => {
       const before = (await entriesAfter(context.db, JOB, 0)).length
-      const body = note({ kind: 'lookedAt', part: 'shell', note: '' })
+      const body = note({ kind: 'inspected', part: 'shell', note: '' })
       await addEntries(context, JOB, body)
       await addEntries(context, JOB, body)
       const [sent] = body.entries
       const other = {
-        entries: [{ ...sent, id: sent?.id ?? '', seen: null, body: { kind: 'lookedAt', part: 'shaft', note: '' } as const }],
+        entries: [{ ...sent, id: sent?.id ?? '', seen: null, body: { kind: 'inspected', part: 'shaft', note: '' } as const }],
       }
       expect(await refusal(addEntries(context, JOB, other))).toMatch(/^conflict/)
       expect(await entriesAfter(context.db, JOB, 0)).toHaveLength(before + 1)
@@ -185,15 +189,15 @@ describe('a note', () => {
   test('of which one is refused stores none of them', async () => {
     await database.as('inspector', async (context) => {
       const before = (await entriesAfter(context.db, JOB, 0)).length
-      const good = note({ kind: 'lookedAt', part: 'shell', note: '' }).entries
-      const bad = note({ kind: 'lookedAt', part: 'nose', note: '' }).entries
+      const good = note({ kind: 'inspected', part: 'shell', note: '' }).entries
+      const bad = note({ kind: 'inspected', part: 'nose', note: '' }).entries
       // As the edge does it: what is refused rolls back.
       await context.db.transaction((db) => addEntries({ ...context, db }, JOB, { entries: [...good, ...bad] })).catch(() => {})
       expect(await entriesAfter(context.db, JOB, 0)).toHaveLength(before)
     })
   })
   test('is not a visitor’s to write; a planner ticks the plan and no more', async () => {
-    const looked = note({ kind: 'lookedAt', part: 'shell', note: 'x' })
+    const looked = note({ kind: 'inspected', part: 'shell', note: 'x' })
     await database.as('visitor', async (context) => {
       expect(await refusal(addEntries(context, JOB, looked))).toMatch(/^notAllowed/)
     })
@@ -257,7 +261,7 @@ describe('a job', () => {
       // Beside an open job, and with hours that the log would refuse.
       const { id } = await openJob(planner, 'quillmere-unit-1', opening({ practice: true, runningHours: 100 }))
       const trainee = contextOf(planner.db, 'trainee')
-      const looked = note({ kind: 'lookedAt', part: 'shell', note: '' })
+      const looked = note({ kind: 'inspected', part: 'shell', note: '' })
       expect(await refusal(acceptReading(trainee, JOB, reading('219.941')))).toMatch(/^notAllowed: .*practice jobs only/)
       expect(await refusal(addEntries(trainee, JOB, looked))).toMatch(/^notAllowed: .*practice jobs only/)
       expect(await refusal(addEntries(trainee, id, looked))).toBe('')
@@ -279,7 +283,7 @@ describe('a job', () => {
       expect(await refusal(review(inspector, JOB, end, signing))).toMatch(/^notPossible: Only a practice job/)
       expect(await review(trainee, id, end, signing)).toMatchObject({ stored: true })
       expect(await review(trainee, id, end, signing)).toMatchObject({ stored: false })
-      expect(await refusal(addEntries(trainee, id, note({ kind: 'lookedAt', part: 'shaft', note: '' })))).toMatch(/has ended/)
+      expect(await refusal(addEntries(trainee, id, note({ kind: 'inspected', part: 'shaft', note: '' })))).toMatch(/has ended/)
       expect(await refusal(acceptReading(trainee, id, reading('219.9')))).toMatch(/has ended/)
       expect((await shopFloor(planner)).jobs).toEqual(floorBefore.jobs)
       expect(jobState(await buildJobView(trainee, planner.db, id))).toBe('ended')
@@ -312,7 +316,7 @@ describe('a review', () => {
     await database.as('inspector', async (context) => {
       const signed = 'quillmere-u1-2021'
       expect(await refusal(acceptReading(context, signed, reading('219.9')))).toMatch(/signed/)
-      expect(await refusal(addEntries(context, signed, note({ kind: 'lookedAt', part: 'shell', note: '' })))).toMatch(/signed/)
+      expect(await refusal(addEntries(context, signed, note({ kind: 'inspected', part: 'shell', note: '' })))).toMatch(/signed/)
       const { reportId } = await buildJobView(context, context.db, signed)
       const said = await verifyReport(context.db, reportId ?? '', database.key().publicKey)
       expect(said?.findings.map(({ holds }) => holds)).toEqual([true, true, true, true, true, true])

@@ -2,6 +2,7 @@ import type { StoredEntry } from '../contract/answers'
 import type { ReadingBody, SentEntry } from '../contract/bodies'
 import type { Entry, EntryBody } from '../core/notes/entrySchema'
 import { subjectOf } from '../core/notes/subject'
+import { noteNow } from '../core/record/fromVersion2'
 import type { Reading } from '../core/record/recordSchema'
 
 /** What became of something that its author accepted. */
@@ -40,6 +41,22 @@ export interface EntriesItem extends Kept {
 
 /** Anything on its way to the server. */
 export type Item = ReadingItem | EntriesItem
+
+const asNoted = (body: EntryBody): EntryBody => noteNow(body) as EntryBody
+
+/** An item that a page of an earlier release accepted, as it is written today. */
+export function itemNow(item: Item): Item {
+  if (item.kind === 'reading') return item
+  const { fate } = item
+  return {
+    ...item,
+    entries: item.entries.map((entry) => ({ ...entry, body: asNoted(entry.body) })),
+    fate:
+      fate.kind === 'overtaken'
+        ? { ...fate, standing: { ...fate.standing, body: asNoted(fate.standing.body) }, mine: asNoted(fate.mine) }
+        : fate,
+  }
+}
 
 /** Status of something that no server has answered to. */
 export const UNSENT = 0

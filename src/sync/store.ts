@@ -1,5 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
-import type { EntriesItem, Item, ReadingItem } from './item'
+import { type EntriesItem, type Item, itemNow, type ReadingItem } from './item'
 import type { ItemStore } from './outbox'
 
 /** As versions 1 and 2 kept them: readings and entries apart. */
@@ -55,11 +55,11 @@ const JOT = 'medida-jot:'
 
 /** What is kept in this browser, for every tab of it. */
 export const browserStore: ItemStore = {
-  all: async (personId) => (await database()).getAllFromIndex('outbox', 'person', personId),
+  all: async (personId) => (await (await database()).getAllFromIndex('outbox', 'person', personId)).map(itemNow),
   change: async (id, make) => {
     const transaction = (await database()).transaction('outbox', 'readwrite')
     const kept = await transaction.store.get(id)
-    const made = make(kept)
+    const made = make(kept && itemNow(kept))
     const written = made !== null ? transaction.store.put(made) : transaction.store.delete(id)
     await Promise.all([written, transaction.done])
   },
@@ -77,6 +77,7 @@ export const browserStore: ItemStore = {
         .filter((key) => key.startsWith(JOT))
         .map((key): Item => JSON.parse(localStorage.getItem(key) ?? 'null'))
         .filter((item) => item?.personId === personId)
+        .map(itemNow)
     } catch {
       return []
     }

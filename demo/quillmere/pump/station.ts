@@ -58,7 +58,7 @@ const now: DemoReadings = {
 
 const noted: DemoOverhaul['noted'] = [
   { by: 'inspector', minutes: 4, what: { kind: 'variantSaid', variant: 'seal', option: 'faces' } },
-  { by: 'inspector', minutes: 9, what: { kind: 'lookedAt', part: 'casing', note: 'Washed out, no cracks' } },
+  { by: 'inspector', minutes: 9, what: { kind: 'inspected', part: 'casing', note: 'Washed out, no cracks' } },
 ]
 
 const at = (

@@ -1,3 +1,3 @@
 /** What a file of a limit book says it is. */
 export const BOOK_FORMAT = 'medida-limit-book'
-export const BOOK_VERSION = 2
+export const BOOK_VERSION = 3

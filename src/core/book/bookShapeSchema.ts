@@ -42,7 +42,7 @@ export const bookShapeSchema = z.strictObject({
   fits: z.array(fitSchema),
   /** Equal parts that may change places, and bores and journals that may be paired anew. */
   equalParts: z.array(equalPartsSchema).max(100).refine(uniqueIds, asIssue('placesSameId')).optional(),
-  closings: z.array(crossCheckSchema).max(200).refine(uniqueIds, asIssue('crossChecksSameId')).optional(),
+  crossChecks: z.array(crossCheckSchema).max(200).refine(uniqueIds, asIssue('crossChecksSameId')).optional(),
   /** Only inside a job: ids of fits, routes, lines of the plan and positions that were added there. */
   added: z.array(idSchema).max(2000).optional(),
   ...procedureShape,
@@ -51,7 +51,7 @@ export const bookShapeSchema = z.strictObject({
 export type LimitBook = z.infer<typeof bookShapeSchema>
 export type Characteristic = LimitBook['characteristics'][number]
 export type ChangeLimit = NonNullable<Characteristic['changes']>[number]
-export type CrossCheckSpec = NonNullable<LimitBook['closings']>[number]
+export type CrossCheckSpec = NonNullable<LimitBook['crossChecks']>[number]
 export type Part = LimitBook['parts'][number]
 export type Route = Part['routes'][number]
 export type { FitSpec } from '../fit/kinds'

@@ -30,7 +30,7 @@ const LISTS = [
   'characteristics',
   'fits',
   'equalParts',
-  'closings',
+  'crossChecks',
   'levels',
   'cautions',
   'procedure',

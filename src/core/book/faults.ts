@@ -92,10 +92,10 @@ export function bookFaults(book: LimitBook, hasHistory: HasHistory = noHistory):
         faults.push({ path: [...path, 'characteristic'], fault: { code: 'routeToNowhere', characteristic: cut.id } })
     })
   })
-  book.closings?.forEach((closing, at) => {
-    if (closing.eachPlace) return
-    for (const [name, of] of Object.entries(closing.names))
-      check(find(of.characteristic), of.value, ['closings', at, 'names', name])
+  book.crossChecks?.forEach((crossCheck, at) => {
+    if (crossCheck.eachPlace) return
+    for (const [name, of] of Object.entries(crossCheck.names))
+      check(find(of.characteristic), of.value, ['crossChecks', at, 'names', name])
   })
   return faults
 }

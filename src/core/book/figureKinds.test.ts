@@ -43,7 +43,7 @@ test.each([
   ['a clearance', 'fits', {}, ['limits', 0, 'wear'], 'length'],
   ['where a bearing runs warm', 'fits', {}, ['growth', 'shaft', 'runsAtC'], 'temperature'],
   ['a share of a gasket', 'fits', {}, ['gasket', 'left'], null],
-  ['a cross-check of pressures', 'closings', { quantity: 'pressure' }, ['within'], 'pressure'],
+  ['a cross-check of pressures', 'crossChecks', { quantity: 'pressure' }, ['within'], 'pressure'],
   ['a cost', 'parts', {}, ['routes', 0, 'cost'], null],
   ['what a gauge may be off by', 'levels', {}, ['needs', 'gauges', 0, 'maximumPermissibleError'], 'length'],
 ] as const)('%s', (_, list, entry, path: Path, kind) => {

@@ -35,7 +35,7 @@ export function quantityOfFigure(list: string, entry: Entry, path: Path): Quanti
   if (key === 'maximumPermissibleError') return 'length'
   if (list === 'characteristics') return ofMeasurement(entry, path, key)
   if (list === 'fits') return READ.has(key) || JUDGED.has(key) || SPREAD.has(key) ? 'length' : null
-  if (list === 'closings' && (key === 'within' || key === 'showTo')) return knownKind(entry.quantity)
+  if (list === 'crossChecks' && (key === 'within' || key === 'showTo')) return knownKind(entry.quantity)
   return null
 }
 

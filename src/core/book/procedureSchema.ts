@@ -8,7 +8,7 @@ import { gaugeKinds } from '../gauge/gaugeKinds'
 import { dispositions as verdictLevels } from '../policy/disposition'
 import { lengthMmSchema } from '../quantity/valueSchema'
 import { licensedFields } from '../safety/cautions'
-import { procedureStages, stops } from './procedureStages'
+import { phases, stops } from './phases'
 
 const needSchema = z.strictObject({ id: idSchema, name: nameSchema })
 const shortText = z.string().max(400)
@@ -47,13 +47,13 @@ const stepSchema = z.strictObject({
   id: idSchema,
   /** Levels it belongs to. */
   levels: z.array(idSchema).min(1),
-  stage: z.enum(procedureStages),
+  phase: z.enum(phases),
   name: nameSchema,
   text: z.string().max(1000),
   /** Cautions shown with it, from the common ones and the book's own. */
   cautions: z.array(idSchema).default([]),
-  /** A gate: it cannot be skipped, and what comes after waits for it. */
-  gate: z.boolean().default(false),
+  /** It cannot be skipped, and what comes after waits for it. */
+  holdPoint: z.boolean().default(false),
   /** Waiting that must be over before it is done: cooling down, bleeding down. */
   wait: z
     .strictObject({ minutes: z.int().min(1).max(10_000), for: nameSchema })

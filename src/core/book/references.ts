@@ -289,20 +289,20 @@ function ofEqualParts(refer: References): void {
 }
 
 function ofCrossChecks(refer: References): void {
-  refer.book.closings?.forEach((closing, index) => {
-    const path = ['closings', index]
-    const isKnown = refer.names(closing.names, [...path, 'names'])
+  refer.book.crossChecks?.forEach((crossCheck, index) => {
+    const path = ['crossChecks', index]
+    const isKnown = refer.names(crossCheck.names, [...path, 'names'])
     const kindOf = (name: string): QuantityKind => {
-      const of = closing.names[name]
+      const of = crossCheck.names[name]
       const found = of && refer.characteristics.get(of.characteristic)
-      return found ? quantityOfValue(found.method, of.value as ReductionName) : closing.quantity
+      return found ? quantityOfValue(found.method, of.value as ReductionName) : crossCheck.quantity
     }
     for (const key of ['known', 'also'] as const) {
-      const parsed = parseFormula(closing[key], Object.keys(closing.names))
-      const why = !parsed.ok ? parsed.fault : isKnown ? checkFormula(parsed.value, kindOf, closing.quantity) : null
+      const parsed = parseFormula(crossCheck[key], Object.keys(crossCheck.names))
+      const why = !parsed.ok ? parsed.fault : isKnown ? checkFormula(parsed.value, kindOf, crossCheck.quantity) : null
       if (why) refer.refuse([...path, key], { code: 'formula', why })
     }
-    if (closing.source) refer.source(closing.source, [...path, 'source'])
+    if (crossCheck.source) refer.source(crossCheck.source, [...path, 'source'])
   })
 }
 

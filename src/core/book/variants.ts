@@ -52,7 +52,9 @@ export function withoutOtherVariants(book: LimitBook, fitted: Fitted): LimitBook
     equalParts: book.equalParts?.filter((set) =>
       (set.kind === 'rotation' ? set.places : [...set.bores, ...set.journals]).every(isHere),
     ),
-    closings: book.closings?.filter(({ names }) => Object.values(names).every(({ characteristic }) => isHere(characteristic))),
+    crossChecks: book.crossChecks?.filter(({ names }) =>
+      Object.values(names).every(({ characteristic }) => isHere(characteristic)),
+    ),
     levels: book.levels.map((level) => {
       const gate = level.gate && { ...level.gate, measures: here(level.gate.measures) }
       return {

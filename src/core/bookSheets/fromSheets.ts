@@ -6,6 +6,7 @@ import type { UnitSystem } from '../quantity/unitSystem'
 import type { Cell, CellFault } from './codec'
 import type { Column, Sheet } from './column'
 import type { SheetNames } from './names'
+import { sheetsNow } from './olderSheets'
 import { bareRow, type RowContext, rowContext } from './rowContext'
 import { entryOf } from './sheetRows'
 import { BOOK_LINE, bookColumns, sheets } from './sheets'
@@ -48,7 +49,8 @@ export interface ReadSheets {
 type Entry = Record<string, unknown>
 
 /** Reads a workbook as a limit book; every cell that cannot be read is told at once. */
-export function bookFromSheets(workbook: readonly SheetOfCells[], names: SheetNames): ReadSheets {
+export function bookFromSheets(of: readonly SheetOfCells[], names: SheetNames): ReadSheets {
+  const workbook = sheetsNow(of, names)
   const faults: SheetFaultAt[] = []
   const byName = new Map(workbook.map((one) => [one.name.trim().toLowerCase(), one]))
   const known = new Set([names.book, ...sheets.map(({ id }) => names.sheet(id))].map((name) => name.toLowerCase()))

@@ -32,11 +32,11 @@ export const openedSheets: readonly Sheet[] = [
     'procedure',
     [
       column('id', text()),
-      column('stage', text()),
+      column('phase', text()),
       column('name', text()),
       column('text', text('')),
       column('levels', list([])),
-      column('gate', flag(false)),
+      column('holdPoint', flag(false)),
       column('wait.minutes', figure()),
       column('wait.for', text()),
       column('removes', list([])),
@@ -127,8 +127,8 @@ export const openedSheets: readonly Sheet[] = [
     { optional: true },
   ),
   sheet(
-    'closings',
-    'closings',
+    'crossChecks',
+    'crossChecks',
     [
       column('id', text()),
       column('name', text()),

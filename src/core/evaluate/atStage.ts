@@ -100,8 +100,14 @@ function latestSet(taken: Taken, id: string, stage: Stage): TakenSet {
   return taken.sets.get(id)?.() ?? NOTHING_TAKEN
 }
 
+/** The last stage at which one of these has readings that stand, or follows from such. */
+export const latestOf = ({ sets, reductions, later }: Taken, ids: readonly string[]): Stage | null =>
+  [...laterStages].reverse().find((stage) => ids.some((id) => later[stage].has(id))) ??
+  (ids.some((id) => (sets.get(id)?.().standing.length ?? 0) > 0 || (reductions.get(id)?.().taken ?? 0) > 0) ? 'asFound' : null)
+
 export const fitResult = (fixed: Index, taken: Taken, fit: FitSpec): FitResult => ({
   ...judgeFit(fixed, taken, fit, 'asFound'),
+  latest: latestOf(taken, readBy(fit)),
   stages: laterStages.flatMap((stage) => {
     return readBy(fit).some((id) => taken.later[stage].has(id)) ? [{ ...judgeFit(fixed, taken, fit, stage), stage }] : []
   }),

@@ -54,7 +54,7 @@ export interface CrossCheckResult {
 }
 
 export interface CrossCheckInput {
-  readonly closing: CrossCheckSpec
+  readonly crossCheck: CrossCheckSpec
   readonly characteristicOf: (id: string) => Characteristic
   readonly setOf: (id: string) => TakenSet | undefined
   readonly reductionsOf: ReductionsAt
@@ -65,21 +65,21 @@ const MOST_SUSPECTS = 5
 
 /** Compares what is known twice within its uncertainty; where it does not close, names the readings most likely wrong. */
 export function crossCheckOf(input: CrossCheckInput): CrossCheckResult {
-  return input.closing.eachPlace ? worstPlace(input) : crossCheckWith(input, valuesOf(input, input.reductionsOf), null)
+  return input.crossCheck.eachPlace ? worstPlace(input) : crossCheckWith(input, valuesOf(input, input.reductionsOf), null)
 }
 
 type NamedValues = ReadonlyMap<string, Named>
 
 function crossCheckWith(input: CrossCheckInput, values: NamedValues, where: PlaceOf | null): CrossCheckResult {
-  const { closing } = input
-  const [known, also] = [formulaOf(closing.known, closing), formulaOf(closing.also, closing)]
-  const difference = formulaOf(`(${closing.known}) - (${closing.also})`, closing)
+  const { crossCheck } = input
+  const [known, also] = [formulaOf(crossCheck.known, crossCheck), formulaOf(crossCheck.also, crossCheck)]
+  const difference = formulaOf(`(${crossCheck.known}) - (${crossCheck.also})`, crossCheck)
   const isThere = (formula: Formula): boolean => formula.names.every((name) => values.get(name)?.known.interval != null)
   const at = (formula: Formula): Extent | null =>
-    isThere(formula) ? extentAt(propagate(formula, values, closing.quantity, 0)?.value.interval ?? undefined) : null
-  const found = isThere(difference) ? propagate(difference, values, closing.quantity, 0) : null
+    isThere(formula) ? extentAt(propagate(formula, values, crossCheck.quantity, 0)?.value.interval ?? undefined) : null
+  const found = isThere(difference) ? propagate(difference, values, crossCheck.quantity, 0) : null
   const nothing = {
-    id: closing.id,
+    id: crossCheck.id,
     known: at(known),
     also: at(also),
     misclosure: null,
@@ -94,14 +94,14 @@ function crossCheckWith(input: CrossCheckInput, values: NamedValues, where: Plac
   const { errors, reach } = found.value
   const uncertainty = standardUncertainty(errors)
   const doubt = coverageFactor(degreesOfFreedom(errors)) * uncertainty
-  const allowed = doubt + closing.within
+  const allowed = doubt + crossCheck.within
   const both = { ...nothing, misclosure: extentOf(misclosure), uncertainty, allowed }
   // While readings are missing, or are taken again, both ways may still move.
   if (reach.low < misclosure.low || reach.high > misclosure.high) return { ...both, standing: 'open' }
-  const kind = closing.quantity
+  const kind = crossCheck.quantity
   const measured = { ...both, isMeasured: true }
   // Agreement says something only where disagreement would have shown: a doubt wider than the tolerance would have hidden it.
-  const couldShow = closing.within === 0 || !exceeds(doubt, closing.within, kind)
+  const couldShow = crossCheck.within === 0 || !exceeds(doubt, crossCheck.within, kind)
   if (!exceeds(misclosure.high, allowed, kind) && !exceeds(-allowed, misclosure.low, kind))
     return { ...measured, standing: couldShow ? 'agrees' : 'open' }
   if (!exceeds(misclosure.low, allowed, kind) && !exceeds(-allowed, misclosure.high, kind))
@@ -114,7 +114,7 @@ const RANK = { agrees: 0, open: 1, disagrees: 2 } as const
 
 /** Held at every place that all the characteristics have; the place that stands worst is told. */
 function worstPlace(input: CrossCheckInput): CrossCheckResult {
-  const names = Object.entries(input.closing.names)
+  const names = Object.entries(input.crossCheck.names)
   const sheets = names.map(([name, { characteristic: id }]) => {
     const characteristic = input.characteristicOf(id)
     const set = input.setOf(id)
@@ -135,13 +135,13 @@ function worstPlace(input: CrossCheckInput): CrossCheckResult {
 
 /** What a cross-check says of the parts it reads: while it does not close, one of the readings is wrong and none passes. */
 export function crossCheckVote(
-  closing: CrossCheckSpec,
+  crossCheck: CrossCheckSpec,
   { standing, isMeasured, misclosure, where, suspects }: CrossCheckResult,
 ): Vote | null {
   if (standing === 'agrees') return null
-  if (standing === 'open' && !isMeasured && !closing.demanded) return null
+  if (standing === 'open' && !isMeasured && !crossCheck.demanded) return null
   const first = suspects[0]
-  const said = { rule: 'crossCheck', subject: closing.id, strong: 'replace', source: closing.source } as const
+  const said = { rule: 'crossCheck', subject: crossCheck.id, strong: 'replace', source: crossCheck.source } as const
   const facts = { at: where, characteristic: first?.characteristic ?? null }
   if (standing === 'disagrees')
     return openVote({
@@ -170,13 +170,13 @@ const extentAt = (interval: Parameters<typeof extentOf>[0] | undefined): Extent 
 
 function formulaOf(text: string, { names }: CrossCheckSpec): Formula {
   const parsed = parseFormula(text, Object.keys(names))
-  if (!parsed.ok) throw new Error(`closing formula ${text} passed its schema: ${parsed.fault}`)
+  if (!parsed.ok) throw new Error(`crossCheck formula ${text} passed its schema: ${parsed.fault}`)
   return parsed.value
 }
 
-function valuesOf({ closing }: CrossCheckInput, at: ReductionsAt): NamedValues {
+function valuesOf({ crossCheck }: CrossCheckInput, at: ReductionsAt): NamedValues {
   const values = new Map<string, Named>()
-  for (const [name, { characteristic, value }] of Object.entries(closing.names)) {
+  for (const [name, { characteristic, value }] of Object.entries(crossCheck.names)) {
     const found: Reduced | undefined = at(characteristic)?.values[value as ReductionName]
     if (found) values.set(name, { quantity: found.quantity, known: knownOf(found) })
   }
@@ -188,15 +188,15 @@ function valuesOf({ closing }: CrossCheckInput, at: ReductionsAt): NamedValues {
  * have been typed), then whole values, by how few of their own uncertainties they would have to be off.
  */
 function suspectsOf(input: CrossCheckInput, difference: Formula, misclosure: number, allowed: number): Suspect[] {
-  const involved = [...new Set(Object.values(input.closing.names).map(({ characteristic }) => characteristic))]
+  const involved = [...new Set(Object.values(input.crossCheck.names).map(({ characteristic }) => characteristic))]
   // The true slip sticks out of its own set, and mended it does no more; a wrong guess would tear a sound set apart.
   const slips = involved
     .flatMap((id) => slipsIn(input, id, difference, allowed))
     .sort((a, b) => a.widens - b.widens || a.left - b.left)
     .filter(({ widens }, _, all) => widens <= Math.min(0, (all[0]?.widens ?? 0) / 2) || (all[0]?.widens ?? 0) >= 0)
     .map(({ left: _left, widens: _widens, ...suspect }): Suspect => suspect)
-  const found = propagate(difference, valuesOf(input, input.reductionsOf), input.closing.quantity, 0)
-  const values = Object.entries(input.closing.names).flatMap(([name, of]): Suspect[] => {
+  const found = propagate(difference, valuesOf(input, input.reductionsOf), input.crossCheck.quantity, 0)
+  const values = Object.entries(input.crossCheck.names).flatMap(([name, of]): Suspect[] => {
     const value = input.reductionsOf(of.characteristic)?.values[of.value as ReductionName]
     const moves = found?.sensitivity.get(name) ?? 0
     if (!value || moves === 0) return []
@@ -237,7 +237,7 @@ function slipsIn(input: CrossCheckInput, id: string, difference: Formula, allowe
   const misclosureWith = (changed: TakenSet): number | null => {
     const reductions = reduce(characteristic, changed, input.reductionsOf, { guard: 0, base: null })
     const values = valuesOf(input, (of) => (of === id ? reductions : input.reductionsOf(of)))
-    const interval = propagate(difference, values, input.closing.quantity, 0)?.value.interval
+    const interval = propagate(difference, values, input.crossCheck.quantity, 0)?.value.interval
     return interval ? Math.max(Math.abs(interval.low), Math.abs(interval.high)) : null
   }
   return set.taken

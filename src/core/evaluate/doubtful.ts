@@ -7,7 +7,7 @@ import type { Evaluation } from './evaluate'
 
 /** A reading that does not go with what is known otherwise. */
 export interface Doubt {
-  readonly closing: CrossCheckResult
+  readonly crossCheck: CrossCheckResult
   readonly suspect: Suspect
   /** How many levels a verdict would move if it were the slip it looks like; 0 when none would, or nothing says what it is. */
   readonly moves: number
@@ -15,10 +15,10 @@ export interface Doubt {
 
 /** Every suspect of what does not close, those first whose mending would move a verdict furthest. */
 export function doubtful(evaluation: Evaluation, standingOf: (characteristic: string) => readonly Reading[]): readonly Doubt[] {
-  return evaluation.results.closings
+  return evaluation.results.crossChecks
     .filter(({ standing }) => standing === 'disagrees')
-    .flatMap((closing) =>
-      closing.suspects.map((suspect): Doubt => ({ closing, suspect, moves: movesOf(evaluation, suspect, standingOf) })),
+    .flatMap((crossCheck) =>
+      crossCheck.suspects.map((suspect): Doubt => ({ crossCheck, suspect, moves: movesOf(evaluation, suspect, standingOf) })),
     )
     .sort((a, b) => b.moves - a.moves)
 }

@@ -12,7 +12,7 @@ import { levelOf, type Need, needOf, type Scope, scopeOf } from '../scope/need'
 import { soundnessOf } from '../verdict/chain'
 import type { PartResult } from '../verdict/partVerdict'
 import { boundTo, lookedAtBy, togetherWith } from '../verdict/together'
-import { changesOf, fitResult, judge, routesAt, setAt, stagesOf, type Taken } from './atStage'
+import { changesOf, fitResult, judge, latestOf, routesAt, setAt, stagesOf, type Taken } from './atStage'
 import { type CrossCheckResult, crossCheckOf } from './crossChecks'
 import { type Way, waysToMend } from './fits/ways'
 import { gateMeasurementOf } from './gateMeasurement'
@@ -62,7 +62,7 @@ interface State extends Taken, Settled {
   readonly measured: readonly Cell<Measured>[]
   readonly characteristics: readonly Cell<CharacteristicResult>[]
   readonly fits: readonly Cell<FitResult>[]
-  readonly closings: readonly Cell<CrossCheckResult>[]
+  readonly crossChecks: readonly Cell<CrossCheckResult>[]
   /** Each part by itself, and with those it is bound to. */
   readonly judged: readonly Cell<PartResult>[]
   readonly parts: readonly Cell<PartResult>[]
@@ -136,7 +136,7 @@ function evaluationOf(fixed: Index, state: State, touched: number): Evaluation {
     needAt: (index) => state.needs[index],
     characteristicAt: (index) => state.settledCharacteristics[index]?.(),
     fitAt: (index) => state.settledFits[index]?.(),
-    crossCheckAt: (index) => state.closings[index]?.(),
+    crossCheckAt: (index) => state.crossChecks[index]?.(),
     waysAt: (index) => waysOf(fixed, state, index),
     takenOf: (id, stage) => setAt(state, id, stage).taken,
     at: (id, stage) => {
@@ -178,15 +178,15 @@ function evaluationOf(fixed: Index, state: State, touched: number): Evaluation {
 
 const all = <T>(cells: readonly Cell<T>[]): readonly T[] => cells.map((one) => one())
 
-const resultsOf = ({ scope, settledCharacteristics, settledFits, parts, closings }: State): Results => ({
+const resultsOf = ({ scope, settledCharacteristics, settledFits, parts, crossChecks }: State): Results => ({
   format: 'medida-results',
-  version: 4,
+  version: 5,
   core: CORE_VERSION,
   scope,
   characteristics: all(settledCharacteristics),
   fits: all(settledFits),
   parts: all(parts),
-  closings: all(closings),
+  crossChecks: all(crossChecks),
 })
 
 interface Affected {
@@ -220,20 +220,20 @@ function settle(
     (_, index) => affected === 'all' || affected.fits.has(index),
     (fit) => fitResult(fixed, taken, fit),
   )
-  const closings = replaced(
-    before?.closings,
-    book.closings ?? [],
+  const crossChecks = replaced(
+    before?.crossChecks,
+    book.crossChecks ?? [],
     ({ names }) => Object.values(names).some(({ characteristic }) => isAffected(characteristic)),
-    (closing) =>
+    (crossCheck) =>
       roundForRecord(
         crossCheckOf({
-          closing,
+          crossCheck,
           characteristicOf: (id) => characteristicAt(fixed, id),
           setOf: (id) => sets.get(id)?.(),
           reductionsOf: (id) => reductions.get(id)?.(),
           system: machine.units,
         }),
-        closing.quantity,
+        crossCheck.quantity,
       ),
   )
   const level = levelOf(book, job.level)
@@ -247,7 +247,7 @@ function settle(
           job.level,
           gateOutcome(
             level,
-            gateMeasures.map((id) => gateMeasurementOf(fixed, taken, id, new Set(gateMeasures), { measured, fits, closings })),
+            gateMeasures.map((id) => gateMeasurementOf(fixed, taken, id, new Set(gateMeasures), { measured, fits, crossChecks })),
           ),
         )
   const rescoped = before === null || !sameScope(before.scope, scope)
@@ -261,6 +261,7 @@ function settle(
     (characteristic, index): CharacteristicResult => ({
       ...(measured[index] as Cell<Measured>)(),
       need: needs[index] as Need,
+      latest: latestOf(taken, [characteristic.id]),
       stages: stagesOf(fixed, taken, characteristic),
       changes: changesOf(fixed, taken, characteristic),
     }),
@@ -276,7 +277,7 @@ function settle(
         needAt: (index) => needs[index],
         characteristicAt: (index) => characteristics[index]?.(),
         fitAt: (index) => fits[index]?.(),
-        crossCheckAt: (index) => closings[index]?.(),
+        crossCheckAt: (index) => crossChecks[index]?.(),
         routes: routesAt(fixed, taken, 'asFound'),
       }),
   )
@@ -289,7 +290,7 @@ function settle(
     measured,
     characteristics,
     fits,
-    closings,
+    crossChecks,
     judged,
     ...settled,
     parts: boundParts(fixed, settled.chained, before),
@@ -344,11 +345,13 @@ function waysOf(fixed: Index, state: State, index: number): readonly Way[] {
 /** Parts whose verdict reads what is affected: their own measurements and fits, cross-checks, sizes their routes are tried on. */
 function partsReading(fixed: Index, affected: Affected): ReadonlySet<string> {
   const { book } = fixed.record
-  const closings = new Set([...affected.characteristics].flatMap((id) => fixed.crossChecksOf.get(id) ?? []))
+  const crossChecks = new Set([...affected.characteristics].flatMap((id) => fixed.crossChecksOf.get(id) ?? []))
   return new Set([
     ...[...affected.characteristics].flatMap((id) => [characteristicAt(fixed, id).part, ...(fixed.partReaders.get(id) ?? [])]),
     ...[...affected.fits].flatMap((index) => book.fits[index]?.mendOn ?? []),
-    ...book.parts.filter(({ id }) => fixed.crossChecksOfPart.get(id)?.some((index) => closings.has(index))).map(({ id }) => id),
+    ...book.parts
+      .filter(({ id }) => fixed.crossChecksOfPart.get(id)?.some((index) => crossChecks.has(index)))
+      .map(({ id }) => id),
   ])
 }
 

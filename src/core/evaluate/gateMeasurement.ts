@@ -31,7 +31,7 @@ const unlessSet = (votes: readonly Vote[], left: readonly Vote[]): readonly Vote
 export interface BeforeGate {
   readonly measured: readonly Cell<Measured>[]
   readonly fits: readonly Cell<FitResult>[]
-  readonly closings: readonly Cell<CrossCheckResult>[]
+  readonly crossChecks: readonly Cell<CrossCheckResult>[]
 }
 
 /**
@@ -43,7 +43,7 @@ export function gateMeasurementOf(
   taken: Taken,
   id: string,
   gate: ReadonlySet<string>,
-  { measured, fits, closings }: BeforeGate,
+  { measured, fits, crossChecks }: BeforeGate,
 ): GateMeasurement {
   const { book } = fixed.record
   const characteristic = characteristicAt(fixed, id)
@@ -71,8 +71,8 @@ export function gateMeasurementOf(
         return fit ? unlessSet(fit.votes, fit.stages.find(({ stage }) => stage === 'asLeft')?.votes ?? []) : []
       }),
       ...chains.flatMap((index) => {
-        const [closing, result] = [book.closings?.[index], closings[index]?.()]
-        return (closing && result && crossCheckVote(closing, result)) ?? []
+        const [crossCheck, result] = [book.crossChecks?.[index], crossChecks[index]?.()]
+        return (crossCheck && result && crossCheckVote(crossCheck, result)) ?? []
       }),
       ...findingVotes(book, part, fixed.noted, routes),
     ],

@@ -49,15 +49,15 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
     return result ? [result] : []
   })
   const chains = (fixed.crossChecksOfPart.get(part.id) ?? []).flatMap((index) => {
-    const closing = book.closings?.[index]
+    const crossCheck = book.crossChecks?.[index]
     const result = input.crossCheckAt(index)
-    return closing && result ? [{ closing, result }] : []
+    return crossCheck && result ? [{ crossCheck, result }] : []
   })
-  const crossChecks = chains.flatMap(({ closing, result }) => crossCheckVote(closing, result) ?? [])
+  const crossChecks = chains.flatMap(({ crossCheck, result }) => crossCheckVote(crossCheck, result) ?? [])
   // A chain over the strip that does not close says what the fit says of it, and names the reading: one fault, one warning.
   const saidByChain = new Set(
-    chains.flatMap(({ closing, result }) =>
-      result.standing === 'disagrees' ? Object.values(closing.names).map(({ characteristic }) => characteristic) : [],
+    chains.flatMap(({ crossCheck, result }) =>
+      result.standing === 'disagrees' ? Object.values(crossCheck.names).map(({ characteristic }) => characteristic) : [],
     ),
   )
   const isSaid = (id: string, { rule, code }: Vote): boolean =>

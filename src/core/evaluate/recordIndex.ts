@@ -83,8 +83,8 @@ export function indexRecord(given: InspectionRecord): Index {
   const crossChecksOf = new Map<string, number[]>()
   const crossChecksOfPart = new Map<string, number[]>()
   const partOf = new Map(book.characteristics.map(({ id, part }) => [id, part]))
-  book.closings?.forEach((closing, index) => {
-    const named = new Set(Object.values(closing.names).map(({ characteristic }) => characteristic))
+  book.crossChecks?.forEach((crossCheck, index) => {
+    const named = new Set(Object.values(crossCheck.names).map(({ characteristic }) => characteristic))
     for (const id of named) add(crossChecksOf, id, index)
     for (const part of new Set([...named].flatMap((id) => partOf.get(id) ?? []))) add(crossChecksOfPart, part, index)
   })

@@ -2,7 +2,7 @@ import type { Clearance, Closure } from '../fit/clearance'
 import type { LimitOutcome } from '../limit/outcome'
 import type { MethodFault, Reduced, Reductions } from '../method/reduction'
 import type { Disposition, Verdict } from '../policy/disposition'
-import type { LaterStage } from '../record/stage'
+import type { LaterStage, Stage } from '../record/stage'
 import type { Need, Scope } from '../scope/need'
 import type { Forecast, Trend } from '../trend/forecast'
 import type { LinePoint, WearRate } from '../trend/wearLine'
@@ -56,6 +56,8 @@ export interface StageResult extends Measured {
 /** As found, with the later stages beside it. */
 export interface CharacteristicResult extends Measured {
   readonly need: Need
+  /** The last stage at which anything of it was taken; null where nothing was. */
+  readonly latest: Stage | null
   /** After work, as left: those that were measured. */
   readonly stages: readonly StageResult[]
   readonly changes: readonly ChangeOutcome[]
@@ -78,18 +80,20 @@ export interface FitMeasured {
 }
 
 export interface FitResult extends FitMeasured {
+  /** The last stage at which any side of it was taken; null where nothing was. */
+  readonly latest: Stage | null
   /** After work, as left: those at which either side was measured. */
   readonly stages: readonly (FitMeasured & { readonly stage: LaterStage })[]
 }
 
 export interface Results {
   readonly format: 'medida-results'
-  readonly version: 4
+  readonly version: 5
   readonly core: string
   readonly scope: Scope
   readonly characteristics: readonly CharacteristicResult[]
   readonly fits: readonly FitResult[]
   readonly parts: readonly PartResult[]
   /** What is known twice, compared. */
-  readonly closings: readonly CrossCheckResult[]
+  readonly crossChecks: readonly CrossCheckResult[]
 }

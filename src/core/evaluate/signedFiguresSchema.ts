@@ -8,38 +8,54 @@ import { z } from 'zod'
 const endsSchema = z.object({ low: z.number().nullable(), high: z.number().nullable() }).nullable().optional()
 const valueSchema = z.object({ value: z.number().nullable(), interval: endsSchema })
 const spanSchema = z.object({ mild: z.string(), strong: z.string() })
+const reducedSchema = z.object({ reductions: z.object({ values: z.record(z.string(), valueSchema) }) })
+const fitSchema = z.object({ verdict: z.string(), minimum: valueSchema.nullable(), maximum: valueSchema.nullable() })
+/** What followed at the stages after it was found; results before version 3 have none. */
+const staged = <S extends z.ZodRawShape>(shape: z.ZodObject<S>) => z.array(shape.extend({ stage: z.string() })).default([])
 const signedSchema = z.object({
   scope: z.object({ gate: z.object({ kind: z.string() }).nullable() }).optional(),
   characteristics: z.array(
-    spanSchema.extend({ id: z.string(), reductions: z.object({ values: z.record(z.string(), valueSchema) }) }),
+    spanSchema.extend(reducedSchema.shape).extend({ id: z.string(), stages: staged(spanSchema.extend(reducedSchema.shape)) }),
   ),
-  fits: z.array(
-    z.object({ id: z.string(), verdict: z.string(), minimum: valueSchema.nullable(), maximum: valueSchema.nullable() }),
-  ),
-  parts: z.array(spanSchema.extend({ id: z.string() })),
+  fits: z.array(fitSchema.extend({ id: z.string(), stages: staged(fitSchema) })),
+  parts: z.array(spanSchema.extend({ id: z.string(), stages: staged(spanSchema) })),
+  crossChecks: z.array(z.object({ id: z.string(), standing: z.string() })).default([]),
 })
 
+type Spanned = z.infer<typeof spanSchema>
 type Said = ReadonlyMap<string, string>
 
 const figure = ({ value, interval }: z.infer<typeof valueSchema>): string =>
   value === null ? `${interval?.low ?? 'unbounded'} … ${interval?.high ?? 'unbounded'}` : String(value)
-const verdict = ({ mild, strong }: z.infer<typeof spanSchema>): string => (mild === strong ? mild : `${mild}…${strong}`)
+const verdict = ({ mild, strong }: Spanned): string => (mild === strong ? mild : `${mild}…${strong}`)
 
 /** Figures and verdicts of results of any version, by name. Throws when they are no results. */
 function figuresAndVerdicts(results: unknown): Said {
-  const { scope, characteristics, fits, parts } = signedSchema.parse(results)
+  const { scope, characteristics, fits, parts, crossChecks } = signedSchema.parse(results)
   const said = new Map<string, string>()
   if (scope?.gate) said.set('gate', scope.gate.kind)
-  for (const { id, reductions, ...span } of characteristics) {
-    for (const [name, value] of Object.entries(reductions.values)) said.set(`${id}.${name}`, figure(value))
+  const sayMeasured = (at: string, { reductions, ...span }: Spanned & z.infer<typeof reducedSchema>): void => {
+    for (const [name, value] of Object.entries(reductions.values)) said.set(`${at}.${name}`, figure(value))
+    said.set(`${at}.verdict`, verdict(span))
+  }
+  const sayFit = (at: string, { minimum, maximum, verdict: says }: z.infer<typeof fitSchema>): void => {
+    if (minimum) said.set(`${at}.minimum`, figure(minimum))
+    if (maximum) said.set(`${at}.maximum`, figure(maximum))
+    said.set(`${at}.verdict`, says)
+  }
+  for (const { id, stages, ...found } of characteristics) {
+    sayMeasured(id, found)
+    for (const { stage, ...later } of stages) sayMeasured(`${id}.${stage}`, later)
+  }
+  for (const { id, stages, ...found } of fits) {
+    sayFit(id, found)
+    for (const { stage, ...later } of stages) sayFit(`${id}.${stage}`, later)
+  }
+  for (const { id, stages, ...span } of parts) {
     said.set(`${id}.verdict`, verdict(span))
+    for (const { stage, ...later } of stages) said.set(`${id}.${stage}.verdict`, verdict(later))
   }
-  for (const { id, minimum, maximum, verdict: says } of fits) {
-    if (minimum) said.set(`${id}.minimum`, figure(minimum))
-    if (maximum) said.set(`${id}.maximum`, figure(maximum))
-    said.set(`${id}.verdict`, says)
-  }
-  for (const { id, ...span } of parts) said.set(`${id}.verdict`, verdict(span))
+  for (const { id, standing } of crossChecks) said.set(`${id}.standing`, standing)
   return said
 }
 

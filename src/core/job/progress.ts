@@ -3,7 +3,7 @@ import type { Results } from '../evaluate/results'
 import { hasLimits, sidesOf } from '../fit/kinds'
 import type { Entry } from '../notes/entrySchema'
 import { foldNotes } from '../notes/fold'
-import { jobSteps, stageCounts } from '../notes/steps'
+import { jobSteps, phaseCounts } from '../notes/steps'
 import type { InspectionRecord } from '../record/recordSchema'
 import { levelsInPlay } from '../scope/need'
 import type { JobProgress, Step } from './orderOfWork'
@@ -42,7 +42,7 @@ export function jobProgress(
   const steps = jobSteps(record.book, foldNotes(record.book, record.job.entries), levelsInPlay(results.scope))
   return {
     confirmed,
-    stages: stageCounts(steps),
+    stages: phaseCounts(steps),
     measured: {
       done: needed.reduce((sum, { reductions }) => sum + reductions.taken, 0),
       of: needed.reduce((sum, { reductions }) => sum + reductions.needed, 0),
@@ -64,6 +64,6 @@ export function isMadeSafe(record: InspectionRecord, confirmations: readonly { r
 /** Whether every step of a level that makes the machine safe is done. */
 export function stepsAreSafe(book: LimitBook, level: string | null, entries: readonly Entry[]): boolean {
   const levels = new Set(level === null ? [] : [level])
-  const count = stageCounts(jobSteps(book, foldNotes(book, entries), levels)).makeSafe
+  const count = phaseCounts(jobSteps(book, foldNotes(book, entries), levels)).makeSafe
   return count !== undefined && count.done === count.of
 }

@@ -2,7 +2,7 @@ import type { Results } from '../evaluate/results'
 import { sidesOf } from '../fit/kinds'
 import { foldNotes } from '../notes/fold'
 import { type NotesState, standingFindings } from '../notes/state'
-import { isSettled, jobSteps, type StageCount, stageCounts } from '../notes/steps'
+import { isSettled, jobSteps, type PhaseCount, phaseCounts } from '../notes/steps'
 import { stillInside } from '../notes/stripFaults'
 import { isRenewed } from '../policy/disposition'
 import type { InspectionRecord } from '../record/recordSchema'
@@ -102,7 +102,7 @@ const isEmpty = ({ book, job }: InspectionRecord, noted: NotesState): boolean =>
   book.parts.length === 0 ||
   (job.readings.every(({ kind }) => kind === 'withdrawn') &&
     standingFindings(noted).length === 0 &&
-    noted.lookedAt.size + noted.patterns.size + noted.handTests.size === 0)
+    noted.inspected.size + noted.patterns.size + noted.handTests.size === 0)
 
 /** Parts that still need the inspector's verdict: none given, or given on something that has changed since. */
 function undecided(record: InspectionRecord, results: Results): Block[] {
@@ -135,7 +135,7 @@ function notDone(record: InspectionRecord, results: Results, noted: NotesState):
 function notConfirmed(record: InspectionRecord, results: Results, noted: NotesState, confirmed: ReadonlySet<Step>): Exception[] {
   const needsParts = [...standingDecisions(record, results).values()].some(({ decided: { decided } }) => isRenewed(decided))
   const asked: readonly Step[] = [...(needsParts ? (['order'] as const) : []), 'rebuild', 'prove']
-  const counted: Partial<Record<Step, StageCount>> = stageCounts(jobSteps(record.book, noted, levelsInPlay(results.scope)))
+  const counted: Partial<Record<Step, PhaseCount>> = phaseCounts(jobSteps(record.book, noted, levelsInPlay(results.scope)))
   return asked.filter((step) => !confirmed.has(step) && !counted[step]).map((step) => ({ code: 'notConfirmed', step }))
 }
 

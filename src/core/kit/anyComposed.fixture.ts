@@ -3,6 +3,7 @@
  * checked in part or said to be none, read with sound gauges and poor ones, inspected in part, with findings and a gate. The same
  * seed always makes the same record. About half of them have hardly a defect, so that parts come out as reuse.
  */
+
 import { type Random, randomFrom } from '../base/random.fixture'
 import type { Characteristic, LimitBook } from '../book/bookSchema'
 import { noBook } from '../book/noBook'
@@ -12,6 +13,7 @@ import { quantityOfValue } from '../method/gives'
 import { formAt, slotsOf } from '../method/layout'
 import type { Entry, EntryBody } from '../notes/entrySchema'
 import { readingFrom } from '../record/anyRecord.fixture'
+import { recordFormat } from '../record/recordFormat'
 import { type InspectionRecord, type Reading, recordSchema } from '../record/recordSchema'
 import { gauge } from '../record/smallMachine.fixture'
 import { gaugeKindAt } from '../record/typedReading'
@@ -120,7 +122,7 @@ function workedOn(book: LimitBook, random: Random, care: Care, level: string): I
   )
   const notes = book.parts.flatMap(({ id }, at): EntryBody[] => {
     if (random.chance(defect * 0.3)) return []
-    if (!random.chance(defect * 0.15)) return [{ kind: 'lookedAt', part: id, note: '' }]
+    if (!random.chance(defect * 0.15)) return [{ kind: 'inspected', part: id, note: '' }]
     return [crackIn(id, String(700_000 + at))]
   })
   const entries = notes.map(
@@ -139,8 +141,7 @@ function workedOn(book: LimitBook, random: Random, care: Care, level: string): I
       gaugeOf(kind, `${kind}-short`, { range: { least: 50, greatest: 60 } }),
     ])
   return recordSchema.parse({
-    format: 'medida-record',
-    version: 2,
+    ...recordFormat,
     machine: { id: 'm', station: 'Yard', name: 'Machine', units: 'metric' },
     job: {
       id: 'job',

@@ -1,8 +1,8 @@
 /** What a ready-made assembly of the kit is written in: everything such a thing has, whoever made it, and no number of a maker. */
 
 import type { Route } from '../book/bookSchema'
+import type { Phase } from '../book/phases'
 import type { InspectionLevel } from '../book/procedureSchema'
-import type { ProcedureStage } from '../book/procedureStages'
 import type { FindingKind, HandTestKind, Severity } from '../condition/findingKinds'
 import type { FitKindName } from '../fit/kinds'
 import type { GaugeKind } from '../gauge/gaugeKinds'
@@ -127,12 +127,12 @@ export interface KitFeel extends Piece {
 }
 
 export interface KitStep extends Piece {
-  readonly stage: ProcedureStage
+  readonly phase: Phase
   readonly name: string
   readonly text: string
   readonly cautions?: readonly CommonCaution[]
-  readonly gate?: true
-  /** It comes when everything else of its stage is done. */
+  readonly holdPoint?: true
+  /** It comes when everything else of its phase is done. */
   readonly last?: true
   readonly wait?: { readonly minutes: number; readonly for: string }
   readonly removes?: readonly string[]

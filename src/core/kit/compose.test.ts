@@ -2,13 +2,14 @@ import { describe, expect, test } from 'vitest'
 import { bookSchema, type Characteristic, type LimitBook } from '../book/bookSchema'
 import { faultsOf } from '../book/faults'
 import { noBook } from '../book/noBook'
-import type { ProcedureStage } from '../book/procedureStages'
+import type { Phase } from '../book/phases'
 import { startEvaluation } from '../evaluate/evaluate'
 import type { Gauge } from '../gauge/gauge'
 import { jobProgress } from '../job/progress'
 import type { Limit } from '../limit/limit'
 import { formAt, slotsOf } from '../method/layout'
 import type { UnitSystem } from '../quantity/unitSystem'
+import { recordFormat } from '../record/recordFormat'
 import { type InspectionRecord, type Reading, recordSchema } from '../record/recordSchema'
 import { readTyped } from '../record/typedReading'
 import { assemblies } from './assemblies'
@@ -102,8 +103,7 @@ function readingsOf(of: Characteristic, system: UnitSystem, from: number): Readi
 function recordOf(book: LimitBook, units: UnitSystem): InspectionRecord {
   const kinds = [...new Set(book.characteristics.map(({ gaugeKind }) => gaugeKind))].filter((kind) => kind !== 'eye')
   return recordSchema.parse({
-    format: 'medida-record',
-    version: 2,
+    ...recordFormat,
     machine: { id: 'm', station: 'Yard', name: 'Machine', units },
     job: {
       id: 'job',
@@ -170,7 +170,7 @@ describe.each(SYSTEMS)('%s', (system) => {
 test('what goes back goes in the reverse order, and the machine is handed back last', () => {
   const one = added(empty, { assembly: 'solidBush', names: ['First'] })
   const both = copied(added(one, { assembly: 'shaftAssembly', names: ['Second'] }), 'second', ['Third'])
-  const named = (stage: ProcedureStage) => both.procedure.filter((step) => step.stage === stage).map(({ name }) => name)
+  const named = (phase: Phase) => both.procedure.filter((step) => step.phase === phase).map(({ name }) => name)
   expect(named('rebuild').map((name) => name.split(':')[0])).toEqual([
     'Clean and clear before anything closes',
     'Third',
@@ -265,7 +265,7 @@ describe('what is asked for and cannot be', () => {
     const typed = { ...noBook('job', 'Typed'), documents: [{ id: 'D', title: 'Manual', revision: '' }] }
     const book = added(typed, { assembly: 'shaftAssembly', names: ['Shaft'] })
     expect(faultsOf(bookSchema.parse(book))).toEqual([])
-    expect(book.procedure.filter(({ gate }) => gate)).toHaveLength(1)
+    expect(book.procedure.filter(({ holdPoint }) => holdPoint)).toHaveLength(1)
     expect(added(book, { assembly: 'shaftAssembly', names: ['Other'] }).levels).toHaveLength(1)
   })
 

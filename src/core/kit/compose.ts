@@ -103,7 +103,7 @@ class Instance {
       positions: [...book.positions, this.root(), ...assembly.parts.map((part) => this.position(part))],
       characteristics,
       fits: [...book.fits, ...(assembly.mates ?? []).map((mate) => this.fit(mate))],
-      closings: [...(book.closings ?? []), ...this.checks()],
+      crossChecks: [...(book.crossChecks ?? []), ...this.checks()],
       findingRules: [...book.findingRules, ...this.rules()],
       handTests: [...book.handTests, ...this.handTests()],
       procedure: withSteps(book.procedure, this.steps()),

@@ -41,7 +41,7 @@ function heldGateIsTold(seed: number): string | null {
 function lessOf(record: InspectionRecord, random: Random): InspectionRecord {
   const { job, book } = record
   const drop = <T>(items: readonly T[], share: number): T[] => items.filter(() => !random.chance(share))
-  const entries = job.entries.filter(({ body }) => body.kind !== 'lookedAt' || !random.chance(0.1))
+  const entries = job.entries.filter(({ body }) => body.kind !== 'inspected' || !random.chance(0.1))
   const readings = drop(job.readings, 0.05).map((reading) => (random.chance(0.03) ? { ...reading, gauge: null } : reading))
   const unlimited = <T extends { readonly limits: readonly unknown[] }>(of: T): T => ({ ...of, limits: drop(of.limits, 0.05) })
   return {

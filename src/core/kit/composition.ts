@@ -1,8 +1,8 @@
 import type { Characteristic, LimitBook } from '../book/bookSchema'
 import { KIT_DOCUMENT } from '../book/kitDocument'
 import { noBook } from '../book/noBook'
+import { phases } from '../book/phases'
 import type { BookStep, InspectionLevel } from '../book/procedureSchema'
-import { procedureStages } from '../book/procedureStages'
 import { gaugeKindName } from '../words/gauges'
 import { everyMachine } from './assemblies/everyMachine'
 import type { KitStep } from './assembly'
@@ -31,15 +31,15 @@ const fullLevel = (): InspectionLevel => ({
 const LAST = new Set(everyMachine.steps.flatMap(({ last }, at) => (last ? [`every-${at + 1}`] : [])))
 
 /**
- * A procedure with more steps, stage by stage: before what comes last of its stage on every machine, and going back in
+ * A procedure with more steps, phase by phase: before what comes last of its phase on every machine, and going back in
  * the reverse order of what was added.
  */
 export const withSteps = (procedure: readonly BookStep[], more: readonly BookStep[]): BookStep[] =>
-  procedureStages.flatMap((stage) => {
-    const own = procedure.filter((step) => step.stage === stage)
-    const later = own.findIndex(({ id }) => (stage === 'rebuild' ? !id.startsWith('every-') : LAST.has(id)))
+  phases.flatMap((phase) => {
+    const own = procedure.filter((step) => step.phase === phase)
+    const later = own.findIndex(({ id }) => (phase === 'rebuild' ? !id.startsWith('every-') : LAST.has(id)))
     const at = later < 0 ? own.length : later
-    return [...own.slice(0, at), ...more.filter((step) => step.stage === stage), ...own.slice(at)]
+    return [...own.slice(0, at), ...more.filter((step) => step.phase === phase), ...own.slice(at)]
   })
 
 /** A machine nothing has been added to yet: what every machine is made safe by, and nothing else. */
@@ -70,11 +70,11 @@ interface Placed {
 export const bookStep = (step: KitStep, { id, name, text, source, idOf }: Placed): BookStep => ({
   id,
   levels: [FULL],
-  stage: step.stage,
+  phase: step.phase,
   name,
   text,
   cautions: [...(step.cautions ?? [])],
-  gate: step.gate ?? false,
+  holdPoint: step.holdPoint ?? false,
   wait: step.wait ?? null,
   removes: (step.removes ?? []).map(idOf),
   destroys: (step.destroys ?? []).map(idOf),

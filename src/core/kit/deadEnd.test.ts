@@ -1,4 +1,5 @@
 /** Whatever is added to a composed machine, in whatever order: it stays a book that is read, it is judged, and there is a next act. */
+
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { bookSchema, type LimitBook } from '../book/bookSchema'
@@ -14,6 +15,7 @@ import { bookOfJob } from '../notes/jobBook'
 import { jobSteps, mustNotBeSkipped } from '../notes/steps'
 import { additionsIn, typedIn } from '../notes/typedBook'
 import type { TypedCharacteristic } from '../notes/typedSchema'
+import { recordFormat } from '../record/recordFormat'
 import { type InspectionRecord, recordSchema } from '../record/recordSchema'
 import { levelsInPlay } from '../scope/need'
 import { speakerOf } from '../words/speaker'
@@ -70,7 +72,7 @@ function bodyOf(
   const step = steps[at % Math.max(1, steps.length)]
   const has = {
     cautions: [],
-    gate: kind === 'gate',
+    holdPoint: kind === 'gate',
     wait: null,
     stop: { at: 'onlySoFar', text: 'Two turns' } as const,
     removes: [],
@@ -119,14 +121,14 @@ function bodyOf(
       return {
         kind: 'stepAdded',
         step: `st-${n}`,
-        stage: (['makeSafe', 'strip', 'rebuild', 'prove'] as const)[other % 4] ?? 'strip',
+        phase: (['makeSafe', 'strip', 'rebuild', 'prove'] as const)[other % 4] ?? 'strip',
         name: `Step ${n}`,
         text: '',
         after: null,
         has,
       }
     case 'looked':
-      return part ? { kind: 'lookedAt', part: part.id, note: '' } : null
+      return part ? { kind: 'inspected', part: part.id, note: '' } : null
     case 'done':
       return step ? { kind: 'stepDone', step: step.id, note: '', licensed: { name: 'N', licence: '1' } } : null
     default:
@@ -156,8 +158,7 @@ function typedOn(part: LimitBook['parts'][number], n: number, at: number, other:
 
 const recordOf = (book: LimitBook, entries: readonly Entry[]): InspectionRecord =>
   recordSchema.parse({
-    format: 'medida-record',
-    version: 2,
+    ...recordFormat,
     machine: { id: 'm', station: 'Yard', name: 'Machine', units: 'metric' },
     job: {
       id: 'job',

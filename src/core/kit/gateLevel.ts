@@ -30,7 +30,7 @@ export function withGate(book: LimitBook, measures: readonly string[]): Result<L
   const chosen = book.characteristics.filter(({ id }) => decides.has(id))
   const needs = { ...full.needs, gauges: [], tools: [], consumables: [] }
   const step = bookStep(
-    { stage: 'gate', ...everyMachine.gate.step, measures: [...decides] },
+    { phase: 'gate', ...everyMachine.gate.step, measures: [...decides] },
     {
       id: GATE_STEP,
       ...everyMachine.gate.step,
@@ -69,7 +69,7 @@ const only = ({ levels }: BookStep, left: LimitBook['levels']): string[] =>
   levels.filter((id) => left.some((level) => level.id === id))
 
 /** Made safe and handed back as for an overhaul; between them, only what takes one of its measurements. */
-const isOfGate = ({ id, stage, measures }: BookStep, decides: ReadonlySet<string>): boolean =>
-  stage === 'makeSafe' ||
-  (id.startsWith('every-') && (stage === 'asFound' || stage === 'rebuild' || stage === 'prove')) ||
-  (stage === 'asFound' && measures.some((of) => decides.has(of)))
+const isOfGate = ({ id, phase, measures }: BookStep, decides: ReadonlySet<string>): boolean =>
+  phase === 'makeSafe' ||
+  (id.startsWith('every-') && (phase === 'asFound' || phase === 'rebuild' || phase === 'prove')) ||
+  (phase === 'asFound' && measures.some((of) => decides.has(of)))

@@ -187,7 +187,7 @@ class Reader {
 
   /** Nobody looked, and nothing that is read is judged. */
   private toldNothing(part: string, measured: readonly Characteristic[], fits: LimitBook['fits']): string | null {
-    const isLooked = this.record.job.entries.some(({ body }) => body.kind === 'lookedAt' && body.part === part)
+    const isLooked = this.record.job.entries.some(({ body }) => body.kind === 'inspected' && body.part === part)
     const isJudged = measured.some(
       (of) => (of.limits.length > 0 || ASKS_ITSELF.has(of.method.kind)) && (this.standing.get(of.id) ?? []).length > 0,
     )
@@ -197,7 +197,7 @@ class Reader {
 }
 
 /** Methods that say by themselves what is wanted. */
-const ASKS_ITSELF: ReadonlySet<string> = new Set(['lookedAt', 'benchTest'])
+const ASKS_ITSELF: ReadonlySet<string> = new Set(['visualCheck', 'benchTest'])
 
 /** Methods whose reading is the size itself. */
 const PLAIN: ReadonlySet<string> = new Set([

@@ -26,7 +26,7 @@ test.each(assemblies.map(({ id }) => [id]))('%s comes out again without a trace 
   const before = added(empty, 'shaftAssembly', ['Shaft'])
   const book = added(before, id, ['Thing'])
   const after = takenOut(book, 'thing')
-  expect({ ...after, levels: [] }).toEqual({ ...before, levels: [], closings: [], equalParts: [] })
+  expect({ ...after, levels: [] }).toEqual({ ...before, levels: [], crossChecks: [], equalParts: [] })
 })
 
 test.each(assemblies.map(({ id }) => [id]))('%s is copied whole: as much again, and nothing shared', (id) => {

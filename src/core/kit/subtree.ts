@@ -11,7 +11,7 @@ export interface Subtree {
   readonly parts: ReadonlySet<string>
   readonly characteristics: ReadonlySet<string>
   readonly fits: ReadonlySet<string>
-  readonly closings: ReadonlySet<string>
+  readonly crossChecks: ReadonlySet<string>
   readonly steps: ReadonlySet<string>
 }
 
@@ -40,13 +40,13 @@ export function subtreeOf(book: LimitBook, root: string): Subtree {
   const fits = book.fits.filter(
     (fit) => linksOf(fit).some(({ characteristic }) => characteristics.has(characteristic)) || parts.has(fit.mendOn),
   )
-  const closings = (book.closings ?? []).filter(({ names }) =>
+  const crossChecks = (book.crossChecks ?? []).filter(({ names }) =>
     Object.values(names).some(({ characteristic }) => characteristics.has(characteristic)),
   )
   const begins = [...positions].map((id) => `${id}-step-`)
   const steps = book.procedure.filter(({ id }) => begins.some((prefix) => id.startsWith(prefix)))
   const idsOf = (items: readonly { readonly id: string }[]): ReadonlySet<string> => new Set(items.map(({ id }) => id))
-  return { positions, parts, characteristics, fits: idsOf(fits), closings: idsOf(closings), steps: idsOf(steps) }
+  return { positions, parts, characteristics, fits: idsOf(fits), crossChecks: idsOf(crossChecks), steps: idsOf(steps) }
 }
 
 /** The book without a position and all that stands on it; what only names it names it no more. */
@@ -68,7 +68,7 @@ export function takenOut(book: LimitBook, root: string): LimitBook {
       .filter(({ id }) => !gone.fits.has(id))
       .map(({ direct, ...fit }) => (direct === undefined || !characteristic(direct) ? fit : { ...fit, direct }) as typeof fit)
       .map((fit) => settingWithout(fit, part, characteristic)),
-    closings: (book.closings ?? []).filter(({ id }) => !gone.closings.has(id)),
+    crossChecks: (book.crossChecks ?? []).filter(({ id }) => !gone.crossChecks.has(id)),
     equalParts: (book.equalParts ?? []).filter((set) =>
       (set.kind === 'rotation' ? set.places : [...set.bores, ...set.journals]).every(characteristic),
     ),
@@ -146,7 +146,7 @@ export function renamed(book: LimitBook, root: string, name: string): LimitBook 
     })),
     characteristics: anew(book.characteristics),
     fits: anew(book.fits),
-    closings: anew(book.closings ?? []),
+    crossChecks: anew(book.crossChecks ?? []),
     handTests: anew(book.handTests),
     procedure: anew(book.procedure),
   }
@@ -212,7 +212,7 @@ function copiedOnce(book: LimitBook, root: string, name: string, within: (text: 
     ],
     characteristics: [...book.characteristics, ...again(book.characteristics, own.characteristics).map(unchecked)],
     fits: [...book.fits, ...again(book.fits, own.fits).map(unchecked)],
-    closings: [...(book.closings ?? []), ...again(book.closings ?? [], own.closings)],
+    crossChecks: [...(book.crossChecks ?? []), ...again(book.crossChecks ?? [], own.crossChecks)],
     findingRules: [...book.findingRules, ...ofParts(book.findingRules)],
     patterns: [...book.patterns, ...ofParts(book.patterns)],
     handTests: [...book.handTests, ...ofParts(book.handTests).map((test) => ({ ...test, name: called(test.name) }))],

@@ -20,7 +20,7 @@ const limitOn = (judges: Limit['judges']): Limit => ({
  * that every answer is the one wanted, that every point of a test lies in its own band. Unanswered is not as wanted.
  */
 export function judgingLimits(method: Method, limits: readonly Limit[]): readonly Limit[] {
-  if (method.kind === 'lookedAt' && limits.length === 0) return [limitOn('notAsWanted')]
+  if (method.kind === 'visualCheck' && limits.length === 0) return [limitOn('notAsWanted')]
   const hasBands = method.kind === 'benchTest' && method.points.some(({ least, greatest }) => least !== null || greatest !== null)
   if (hasBands && limits.every(({ judges }) => judges !== 'failedPoints')) return [...limits, limitOn('failedPoints')]
   return limits

@@ -52,7 +52,7 @@ export const everyMethod: { readonly [K in MethodKind]: MethodOf<K> } = {
   },
   capPinch: { kind: 'capPinch', shims: places('s1', 's2'), wires: places('w1', 'w2'), shimsWithinMm: 0.01 },
   shellCrush: { kind: 'shellCrush', ...points },
-  alignment: { kind: 'alignment', positions: clock(4), faceDiameterMm: 500 },
+  shaftAlignment: { kind: 'shaftAlignment', positions: clock(4), faceDiameterMm: 500 },
   setDimension: { kind: 'setDimension', ...points },
   contactPattern: { kind: 'contactPattern', rows: places('1', '2'), columns: places('a', 'b', 'c', 'd'), walk: 'stationFirst' },
   straightness: { kind: 'straightness', ...points },
@@ -74,16 +74,16 @@ export const everyMethod: { readonly [K in MethodKind]: MethodOf<K> } = {
     looksForDrip: true,
   },
   torque: { kind: 'torque', fasteners: places('1', '2', '3', '4'), arranged: 'circle', taken: 'final', targetNm: 200 },
-  markAlignment: { kind: 'markAlignment', ...points },
+  markShift: { kind: 'markShift', ...points },
   backlash: { kind: 'backlash', what: 'backlash', ...points },
-  elements: {
-    kind: 'elements',
+  elementPattern: {
+    kind: 'elementPattern',
     groups: [{ id: 'R', label: 'ring', count: 6 }],
     arranged: 'rings',
     element: 'blade',
     damagedFromPercent: 50,
   },
-  remaining: { kind: 'remaining', what: 'brush', ...points },
+  remainingThickness: { kind: 'remainingThickness', what: 'brush', ...points },
   meter: { kind: 'meter', quantity: 'temperature', wears: 'larger', ...points },
   benchTest: {
     kind: 'benchTest',
@@ -93,7 +93,7 @@ export const everyMethod: { readonly [K in MethodKind]: MethodOf<K> } = {
       { id: 'b', label: '', least: null, greatest: 6 },
     ],
   },
-  lookedAt: { kind: 'lookedAt', points: places('a', 'b'), question: 'Does it move freely?', wanted: 'yes' },
+  visualCheck: { kind: 'visualCheck', points: places('a', 'b'), question: 'Does it move freely?', wanted: 'yes' },
   computed: {
     kind: 'computed',
     formula: 'housing - ring',

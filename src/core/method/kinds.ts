@@ -1,31 +1,31 @@
-import { alignment } from './kinds/alignment'
 import { backlash } from './kinds/backlash'
 import { benchTest } from './kinds/benchTest'
 import { boreDiameter } from './kinds/boreDiameter'
 import { capPinch } from './kinds/capPinch'
 import { computed } from './kinds/computed'
 import { contactPattern } from './kinds/contactPattern'
-import { elements } from './kinds/elements'
+import { elementPattern } from './kinds/elementPattern'
 import { endFloat } from './kinds/endFloat'
 import { gapAtPositions } from './kinds/gapAtPositions'
 import { grooveWidth } from './kinds/grooveWidth'
-import { lookedAt } from './kinds/lookedAt'
-import { markAlignment } from './kinds/markAlignment'
+import { markShift } from './kinds/markShift'
 import { meter } from './kinds/meter'
 import { openingPressure } from './kinds/openingPressure'
 import { outsideDiameter } from './kinds/outsideDiameter'
 import { plasticStrip } from './kinds/plasticStrip'
 import { radialPlay } from './kinds/radialPlay'
-import { remaining } from './kinds/remaining'
+import { remainingThickness } from './kinds/remainingThickness'
 import { ringEndGap } from './kinds/ringEndGap'
 import { runout } from './kinds/runout'
 import { setDimension } from './kinds/setDimension'
+import { shaftAlignment } from './kinds/shaftAlignment'
 import { shellCrush } from './kinds/shellCrush'
 import { sideClearance } from './kinds/sideClearance'
 import { size } from './kinds/size'
 import { spring } from './kinds/spring'
 import { straightness } from './kinds/straightness'
 import { torque } from './kinds/torque'
+import { visualCheck } from './kinds/visualCheck'
 import type { MethodKindOf } from './methodKind'
 
 /** Every measuring method there is. One more is a module in `kinds` and a line here; the types say what else asks for it. */
@@ -43,20 +43,20 @@ export const methodKinds = {
   plasticStrip,
   capPinch,
   shellCrush,
-  alignment,
+  shaftAlignment,
   setDimension,
   contactPattern,
   straightness,
   spring,
   openingPressure,
   torque,
-  markAlignment,
+  markShift,
   backlash,
-  elements,
-  remaining,
+  elementPattern,
+  remainingThickness,
   meter,
   benchTest,
-  lookedAt,
+  visualCheck,
   computed,
 } as const
 

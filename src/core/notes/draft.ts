@@ -13,7 +13,7 @@ export class NotesDraft {
   private readonly trays = new Map<string, string[]>()
   readonly joints: Items<NotesState['joints']> = new Map()
   readonly temporaries = new Map<string, Mutable<Temporary>>()
-  readonly lookedAt: Items<NotesState['lookedAt']> = new Map()
+  readonly inspected: Items<NotesState['inspected']> = new Map()
   readonly findings = new Map<string, Mutable<Finding>>()
   readonly patterns: Items<NotesState['patterns']> = new Map()
   readonly handTests: Items<NotesState['handTests']> = new Map()
@@ -58,7 +58,7 @@ export class NotesDraft {
   }
 
   done(): NotesState {
-    const { plan, steps, joints, lookedAt, patterns, handTests, planned, variants, sides, readingNotes, complaint } = this
+    const { plan, steps, joints, inspected, patterns, handTests, planned, variants, sides, readingNotes, complaint } = this
     return {
       plan,
       steps,
@@ -66,7 +66,7 @@ export class NotesDraft {
       trays: [...this.trays].map(([name, positions]) => ({ name, positions })),
       joints,
       temporaries: [...this.temporaries.values()],
-      lookedAt,
+      inspected,
       findings: [...this.findings.values()],
       patterns,
       handTests,
@@ -81,9 +81,9 @@ export class NotesDraft {
 }
 
 /** A step that nobody has touched. */
-export const freshStep = ({ id, stage, name, text }: Pick<NotedStep, 'id' | 'stage' | 'name' | 'text'>) => ({
+export const freshStep = ({ id, phase, name, text }: Pick<NotedStep, 'id' | 'phase' | 'name' | 'text'>) => ({
   id,
-  stage,
+  phase,
   name,
   text,
   standing: { kind: 'open', reopened: null } as StepStandingNow,

@@ -46,9 +46,9 @@ export function draftBook(
   })
 }
 
-const stepAdded = ({ book, id, stage, name, text }: NotedStep, levels: readonly string[]): BookStep => ({
+const stepAdded = ({ book, id, phase, name, text }: NotedStep, levels: readonly string[]): BookStep => ({
   cautions: [],
-  gate: false,
+  holdPoint: false,
   wait: null,
   removes: [],
   destroys: [],
@@ -56,7 +56,7 @@ const stepAdded = ({ book, id, stage, name, text }: NotedStep, levels: readonly 
   source: null,
   ...book,
   id,
-  stage,
+  phase,
   name,
   text,
   levels: [...levels],

@@ -5,7 +5,7 @@ import {
   findingRecorded,
   findingWithdrawn,
   handTested,
-  lookedAt,
+  inspected,
   measurementPlanned,
   patternRecorded,
 } from './kinds/findings'
@@ -51,7 +51,7 @@ export const noteKinds = {
   identified,
   putIn,
   takenOut,
-  lookedAt,
+  inspected,
   findingRecorded,
   findingWithdrawn,
   causeRecorded,

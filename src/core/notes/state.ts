@@ -1,5 +1,5 @@
+import type { Phase } from '../book/phases'
 import type { BookPosition, BookStep } from '../book/procedureSchema'
-import type { ProcedureStage } from '../book/procedureStages'
 import type { ElementState } from '../condition/damagePattern'
 import type { CauseFamily } from '../condition/findingKinds'
 import type { FindingValue, IdentitySizes, PictureMark, PictureSubject, Tag } from './shapes'
@@ -25,7 +25,7 @@ export type StepStandingNow =
 export interface NotedStep {
   readonly book: BookStep | null
   readonly id: string
-  readonly stage: ProcedureStage
+  readonly phase: Phase
   readonly name: string
   readonly text: string
   readonly standing: StepStandingNow
@@ -81,7 +81,7 @@ export interface NotesState {
   readonly joints: ReadonlyMap<string, { readonly mark: string } & Noted>
   readonly temporaries: readonly Temporary[]
   /** Parts that were looked at and nothing was found on, with who looked last. */
-  readonly lookedAt: ReadonlyMap<string, { readonly note: string } & Noted>
+  readonly inspected: ReadonlyMap<string, { readonly note: string } & Noted>
   readonly findings: readonly Finding[]
   readonly patterns: ReadonlyMap<string, { readonly states: ReadonlyMap<number, ElementState> } & Noted>
   readonly handTests: ReadonlyMap<string, { readonly finding: string | null; readonly note: string } & Noted>

@@ -1,17 +1,17 @@
 import type { LimitBook } from '../book/bookSchema'
+import { type Phase, phases } from '../book/phases'
 import type { BookStep } from '../book/procedureSchema'
-import { type ProcedureStage, procedureStages } from '../book/procedureStages'
 import { type Caution, commonCautionList, type LicensedField } from '../safety/cautions'
 import type { NoteFault } from './noteFault'
 import type { NotedStep, NotesState } from './state'
 
 /** A step of this job in its order, with what keeps it closed. */
 export interface JobStep extends NotedStep {
-  readonly gate: boolean
+  readonly holdPoint: boolean
   readonly cautions: readonly Caution[]
   /** Field in which a licensed person must sign; null where none is needed. */
   readonly licensed: LicensedField | null
-  /** Name of the gate it waits for; null when it is open to work. */
+  /** Name of the hold point it waits for; null when it is open to work. */
   readonly closedBy: string | null
 }
 
@@ -22,24 +22,24 @@ export function cautionsOf(book: LimitBook, step: BookStep | null): Caution[] {
 }
 
 /**
- * The steps of the levels in play, stage by stage. Everything behind a gate that is not done is closed: a gate is
+ * The steps of the levels in play, phase by phase. Everything behind a hold point that is not done is closed: it is
  * never skipped, so only “done”, or two people who agree that it does not apply, opens it.
  */
 export function jobSteps(book: LimitBook, noted: NotesState, levels: ReadonlySet<string>): JobStep[] {
   const own = noted.steps.filter((step) => isAddedHere(step) || step.book?.levels.some((level) => levels.has(level)))
-  const ordered = procedureStages.flatMap((stage) => own.filter((step) => step.stage === stage))
+  const ordered = phases.flatMap((phase) => own.filter((step) => step.phase === phase))
   let closedBy: string | null = null
   return ordered.map((step) => {
     const cautions = cautionsOf(book, step.book)
-    const gate = step.book?.gate ?? false
+    const holdPoint = step.book?.holdPoint ?? false
     const result = {
       ...step,
-      gate,
+      holdPoint,
       cautions,
       licensed: cautions.find(({ licensed }) => licensed !== null)?.licensed ?? null,
       closedBy,
     }
-    if (gate && !opensTheWay(step)) closedBy ??= step.name
+    if (holdPoint && !opensTheWay(step)) closedBy ??= step.name
     return result
   })
 }
@@ -51,25 +51,26 @@ export const isAddedHere = ({ book }: Pick<NotedStep, 'book'>): boolean => book 
 const opensTheWay = ({ standing }: Pick<NotedStep, 'standing'>): boolean =>
   standing.kind === 'done' || (standing.kind === 'notApplicable' && standing.agreed !== null)
 
-/** Steps that nobody may skip: a gate, and everything that makes the machine safe. */
-export const mustNotBeSkipped = ({ stage, gate }: Pick<JobStep, 'stage' | 'gate'>): boolean => gate || stage === 'makeSafe'
+/** Steps that nobody may skip: a hold point, and everything that makes the machine safe. */
+export const mustNotBeSkipped = ({ phase, holdPoint }: Pick<JobStep, 'phase' | 'holdPoint'>): boolean =>
+  holdPoint || phase === 'makeSafe'
 
 /** Nothing more is to be done about it. What makes safe counts as done only when it is, whatever was skipped before that was refused. */
-export const isSettled = (step: Pick<JobStep, 'stage' | 'gate' | 'standing'>): boolean =>
+export const isSettled = (step: Pick<JobStep, 'phase' | 'holdPoint' | 'standing'>): boolean =>
   opensTheWay(step) || (step.standing.kind === 'skipped' && !mustNotBeSkipped(step))
 
-export interface StageCount {
+export interface PhaseCount {
   readonly done: number
   readonly of: number
 }
 
-/** Steps settled in each stage that has any. */
-export function stageCounts(steps: readonly JobStep[]): Partial<Record<ProcedureStage, StageCount>> {
+/** Steps settled in each phase that has any. */
+export function phaseCounts(steps: readonly JobStep[]): Partial<Record<Phase, PhaseCount>> {
   return Object.fromEntries(
-    procedureStages.flatMap((stage) => {
-      const own = steps.filter((step) => step.stage === stage)
+    phases.flatMap((phase) => {
+      const own = steps.filter((step) => step.phase === phase)
       const done = own.filter(isSettled).length
-      return own.length > 0 ? [[stage, { done, of: own.length }]] : []
+      return own.length > 0 ? [[phase, { done, of: own.length }]] : []
     }),
   )
 }
@@ -81,40 +82,40 @@ export function waitLeftMs(step: Pick<NotedStep, 'book' | 'waitFrom'>, nowMs: nu
 }
 
 /**
- * Where a step may be put within its stage: after which ids. A step does not pass a gate, and a gate does not move.
+ * Where a step may be put within its phase: after which ids. A step does not pass a hold point, and a hold point does not move.
  */
 export function placesFor(steps: readonly JobStep[], id: string): readonly (string | null)[] {
   const at = steps.findIndex((step) => step.id === id)
   const step = steps[at]
-  if (!step || step.gate) return []
+  if (!step || step.holdPoint) return []
   const sameRun = (from: number, by: 1 | -1): number => {
     let index = from
     for (;;) {
       const next = steps[index + by]
-      if (!next || next.gate || next.stage !== step.stage) return index
+      if (!next || next.holdPoint || next.phase !== step.phase) return index
       index += by
     }
   }
   const first = sameRun(at, -1)
   const last = sameRun(at, 1)
   const before = steps[first - 1]
-  const anchors: (string | null)[] = [before?.stage === step.stage ? before.id : null]
+  const anchors: (string | null)[] = [before?.phase === step.phase ? before.id : null]
   for (let index = first; index <= last; index += 1) if (index !== at) anchors.push(steps[index]?.id ?? null)
   return anchors
 }
 
 /**
- * What was confirmed behind a gate of making safe holds only as long as the gate: the machine may have moved, filled or
+ * What was confirmed behind a hold point of making safe holds only as long as it: the machine may have moved, filled or
  * been live meanwhile. These steps open again with it, and their clocks begin anew.
  */
-export const reopenedWith = <T extends Pick<NotedStep, 'id' | 'book' | 'stage' | 'standing'>>(
+export const reopenedWith = <T extends Pick<NotedStep, 'id' | 'book' | 'phase' | 'standing'>>(
   steps: readonly T[],
-  gate: Pick<NotedStep, 'id' | 'book' | 'stage'>,
+  point: Pick<NotedStep, 'id' | 'book' | 'phase'>,
 ): T[] =>
-  gate.stage === 'makeSafe' && gate.book?.gate
+  point.phase === 'makeSafe' && point.book?.holdPoint
     ? steps
-        .slice(steps.findIndex(({ id }) => id === gate.id) + 1)
-        .filter(({ stage, standing }) => stage === 'makeSafe' && standing.kind === 'done')
+        .slice(steps.findIndex(({ id }) => id === point.id) + 1)
+        .filter(({ phase, standing }) => phase === 'makeSafe' && standing.kind === 'done')
     : []
 
 /** A step of a job by its id. */

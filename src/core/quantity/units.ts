@@ -39,7 +39,7 @@ export const unitsOf: Readonly<Record<QuantityKind, readonly Unit[]>> = {
     unit('m', '1000'),
     // Micro sign and Greek mu look the same.
     unit('um', '0.001', ['\u00b5m', '\u03bcm']),
-    // Tablets make a closing quotation mark of the inch mark.
+    // Tablets make a crossCheck quotation mark of the inch mark.
     unit('in', '25.4', ['"', '\u201d']),
     unit('thou', '0.0254'),
   ],

@@ -14,6 +14,7 @@ import type { Method } from '../method/method'
 import type { ReductionName } from '../method/reduction'
 import { type QuantityKind, quantityKinds } from '../quantity/kind'
 import { unitsOf } from '../quantity/units'
+import { recordFormat } from './recordFormat'
 import { type InspectionRecord, type Reading, recordSchema } from './recordSchema'
 
 const repeated = { repeatsAtLeast: 2, repeatabilityLimit: 0.04 }
@@ -31,13 +32,13 @@ const setUps: readonly Method[] = [
   { ...everyMethod.radialPlay, lever: null },
   { ...everyMethod.runout, stations: [{ id: 'S1', label: '', atMm: null }], angles: clock(4) },
   { ...everyMethod.plasticStrip, sides: [places('l')[0], places('r')[0]] as never, apartMm: 120, scaleUncertaintyMm: 0.01 },
-  { ...everyMethod.alignment, faceDiameterMm: null },
+  { ...everyMethod.shaftAlignment, faceDiameterMm: null },
   { ...everyMethod.size, ...repeated },
-  { ...everyMethod.markAlignment, ...repeated },
+  { ...everyMethod.markShift, ...repeated },
   { ...everyMethod.spring, ...repeated },
   { ...everyMethod.openingPressure, holdSeconds: null, looksForDrip: false },
-  { ...everyMethod.elements, arranged: 'rows' },
-  { ...everyMethod.lookedAt, wanted: 'no' },
+  { ...everyMethod.elementPattern, arranged: 'rows' },
+  { ...everyMethod.visualCheck, wanted: 'no' },
   ...quantityKinds
     .filter((quantity) => quantity !== 'count')
     .map((quantity) => ({ ...everyMethod.meter, quantity, points: places('a', 'b') }) as const),
@@ -48,7 +49,7 @@ const named = (method: Method): Method => JSON.parse(JSON.stringify(method).repl
 const everySetUp: readonly Method[] = setUps.map(named)
 
 const gaugeKindFor = (method: Method): GaugeKind =>
-  method.kind === 'elements' || method.kind === 'contactPattern' || method.kind === 'lookedAt' ? 'eye' : 'caliper'
+  method.kind === 'elementPattern' || method.kind === 'contactPattern' || method.kind === 'visualCheck' ? 'eye' : 'caliper'
 
 interface Scale {
   readonly around: number
@@ -299,7 +300,7 @@ export function anyRecord(seed: number): InspectionRecord {
     source,
   })
   const judged = Object.keys(givesOf(method)) as ReductionName[]
-  const closing = {
+  const crossCheck = {
     id: 'k',
     name: 'k',
     known: 'h + 0.01 mm',
@@ -353,7 +354,7 @@ export function anyRecord(seed: number): InspectionRecord {
         : []),
       ...(random.chance(0.6) ? [linkedFit(random, [fitLimit('u', 'maximum', 'upper'), fitLimit('n', 'minimum', 'lower')])] : []),
     ],
-    closings: random.chance(0.4) ? [closing] : [],
+    crossChecks: random.chance(0.4) ? [crossCheck] : [],
   }
   let number = 0
   const readingsOf = (stage: Reading['stage'], sparing: number): Reading[] =>
@@ -374,8 +375,7 @@ export function anyRecord(seed: number): InspectionRecord {
     readings: readingsOf('asFound', 0.1),
   })
   return recordSchema.parse({
-    format: 'medida-record',
-    version: 2,
+    ...recordFormat,
     machine: { id: 'm', station: 's', name: 'm', units: random.pick(['metric', 'inch']) },
     job: {
       id: 'job',

@@ -12,7 +12,7 @@ test.each<[what: string, today: unknown, sameCore: string[], laterCore: string[]
   ['the way in terms', { ...signed, sum: [-1] }, ['results.sum.0'], []],
   ['one part more', { ...signed, parts: [...signed.parts, { id: 'shaft' }] }, ['results.parts.1'], ['results.parts.1']],
   ['one part less', { ...signed, parts: [] }, ['results.parts.0'], ['results.parts.0']],
-  ['said besides', { ...signed, closings: [] }, ['results.closings'], []],
+  ['said besides', { ...signed, crossChecks: [] }, ['results.crossChecks'], []],
   ['said no more', { ...signed, core: undefined }, ['results.core'], ['results.core']],
   ['nothing where something was', { ...signed, parts: null }, ['results.parts'], ['results.parts']],
 ])('%s', (_what, today, sameCore, laterCore) => {

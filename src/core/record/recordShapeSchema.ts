@@ -9,6 +9,7 @@ import { meters } from '../quantity/meter'
 import { overhaulBounds } from './overhaulBounds'
 import { OWN_WAY } from './ownWay'
 import { readingSchema } from './readingSchema'
+import { recordFormat } from './recordFormat'
 
 const overhaulShape = {
   overhaul: z.string().min(1).max(overhaulBounds.name),
@@ -24,8 +25,8 @@ const overhaulShape = {
 /** A record as it is written, its book read by this schema; whether it holds together, recordReferences.ts says. */
 export const recordShapeWith = <B extends z.ZodType<LimitBook>>(bookSchema: B) =>
   z.strictObject({
-    format: z.literal('medida-record'),
-    version: z.literal(2),
+    format: z.literal(recordFormat.format),
+    version: z.literal(recordFormat.version),
     machine: z.strictObject({
       id: idSchema,
       station: z.string().min(1).max(120),

@@ -74,7 +74,7 @@ export function shimmed(given: Given): InspectionRecord {
     ...(stack === undefined ? [] : read('stack', ['-', '-'], stack, 'asFound')),
     ...(left === undefined ? [] : read('float', ['-', '-'], left, 'asLeft')),
   ]
-  const notes: EntryBody[] = looked.map((part) => ({ kind: 'lookedAt', part, note: '' }))
+  const notes: EntryBody[] = looked.map((part) => ({ kind: 'inspected', part, note: '' }))
   const record = smallRecord()
   return {
     ...record,

@@ -2,11 +2,13 @@
  * A machine small enough to hold in mind: a journal of two stations, a float read three times, and what is looked at. For
  * tests that need a record and no demo.
  */
+
 import type { Characteristic, LimitBook } from '../book/bookSchema'
 import { noBook } from '../book/noBook'
 import type { Gauge } from '../gauge/gauge'
 import type { Slot } from '../method/layout'
 import type { Method } from '../method/method'
+import { recordFormat } from './recordFormat'
 import { type InspectionRecord, type Reading, recordSchema } from './recordSchema'
 import type { Stage } from './stage'
 import { readTyped } from './typedReading'
@@ -79,7 +81,7 @@ export const smallBook: LimitBook = {
     characteristic(
       'turns',
       'Turns freely',
-      { kind: 'lookedAt', points: [place('1', 'by hand')], question: 'Does it turn freely?', wanted: 'yes' },
+      { kind: 'visualCheck', points: [place('1', 'by hand')], question: 'Does it turn freely?', wanted: 'yes' },
       { gaugeKind: 'eye' },
     ),
   ],
@@ -103,8 +105,7 @@ export const gauge = (id: string, kind: Gauge['kind']): Gauge => ({
 /** The job of the small machine with these readings. */
 export const smallRecord = (readings: readonly Reading[] = []): InspectionRecord =>
   recordSchema.parse({
-    format: 'medida-record',
-    version: 2,
+    ...recordFormat,
     machine: { id: 'pump', station: 'Test', name: 'Small pump', units: 'metric' },
     job: {
       id: 'job',

@@ -24,7 +24,7 @@ export interface Setting {
 
 /** What is a setting by its nature, whatever a book says of it: how something stands, not how far it has worn. */
 const USUAL: Partial<Record<MethodKind, Partial<SettingSpec> & { readonly by: SettingMeans }>> = {
-  alignment: { by: 'alignment' },
+  shaftAlignment: { by: 'alignment' },
   openingPressure: { by: 'screw', protective: true },
   capPinch: { by: 'shims' },
 }

@@ -32,8 +32,8 @@ test.each<[what: string, method: Method, wanted: GaugeKind, inHand: GaugeKind, k
   ['none', everyMethod.outsideDiameter, 'outsideMicrometer', 'eye', null, /No gauge.*Outside micrometer.*decides nothing/],
   ['none, kept before in this set', everyMethod.outsideDiameter, 'outsideMicrometer', 'eye', 'eye', null],
   ['none, where another was kept', everyMethod.outsideDiameter, 'outsideMicrometer', 'eye', 'caliper', /No gauge/],
-  ['what is looked at', everyMethod.lookedAt, 'eye', 'eye', null, null],
-  ['marks put into words', everyMethod.elements, 'feeler', 'eye', null, null],
+  ['what is looked at', everyMethod.visualCheck, 'eye', 'eye', null, null],
+  ['marks put into words', everyMethod.elementPattern, 'feeler', 'eye', null, null],
   ['torque with a wrench', everyMethod.torque, 'torqueWrench', 'torqueWrench', null, null],
   ['torque with a dial', everyMethod.torque, 'torqueWrench', 'dial', null, /does not measure torque.*decides nothing/],
 ])('%s', (_what, method, wanted, inHand, keptWith, said) => {

@@ -21,7 +21,7 @@ export function findingVotes(book: LimitBook, part: Part, noted: NotesState, rou
 }
 
 function lookedVotes(part: Part, noted: NotesState): Vote[] {
-  const looked = noted.lookedAt.get(part.id)
+  const looked = noted.inspected.get(part.id)
   if (!looked || standingFindings(noted).some((finding) => finding.part === part.id)) return []
   return [vote({ rule: 'finding', code: 'nothingFound', facts: { by: looked.by }, mild: 'reuse', strong: 'reuse' })]
 }

@@ -14,8 +14,8 @@ type Words = Readonly<Record<string, string>>
 
 /** Where one name means something else in one list. */
 const inList: Readonly<Record<string, Words>> = {
-  closings: { also: 'And by', within: 'Within' },
-  procedure: { at: 'How far', gate: 'Hold point' },
+  crossChecks: { also: 'And by', within: 'Within' },
+  procedure: { at: 'How far' },
   levels: { gate: 'Gate', safety: 'Safety gear' },
   patterns: { limits: 'Limits', rows: 'Rows' },
   equalParts: { places: 'Places' },
@@ -78,7 +78,7 @@ const words: Readonly<Record<string, Words>> = {
   thickerPad: { opens: 'opens the gap', closes: 'closes the gap' },
   does: { opens: 'opens the gap', closes: 'closes the gap' },
   licensed: licensedFieldName,
-  stage: stepName,
+  phase: stepName,
   at: { slackenOnly: 'slacken only', notYet: 'not yet', onlySoFar: 'only so far' },
   thread: { left: 'left-hand', right: 'right-hand' },
   asks: verdictName,

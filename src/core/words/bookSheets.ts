@@ -22,7 +22,7 @@ const sheets: Readonly<Record<string, string>> = {
   handTests: 'Hand tests',
   variants: 'Types',
   equalParts: 'Equal parts',
-  closings: 'Cross-checks',
+  crossChecks: 'Cross-checks',
 }
 
 const headers: Readonly<Record<string, string>> = {
@@ -140,9 +140,9 @@ const headers: Readonly<Record<string, string>> = {
   'needs.safety': 'Safety gear',
   text: 'Text',
   licensed: 'Licensed trade',
-  stage: 'Stage',
+  phase: 'Phase',
   levels: 'Levels',
-  gate: 'Hold point',
+  holdPoint: 'Hold point',
   'wait.minutes': 'Wait, minutes',
   'wait.for': 'Wait for',
   removes: 'Takes out',
@@ -202,5 +202,5 @@ export const sheetNames: SheetNames = {
   units: { metric: 'metric', inch: 'inch' },
   sheet: (id) => sheets[id] ?? id,
   // Where one word means two things, the sheet decides.
-  header: (sheet, key) => (sheet === 'closings' && key === 'within' ? 'Within' : (headers[key] ?? ofParts(key))),
+  header: (sheet, key) => (sheet === 'crossChecks' && key === 'within' ? 'Within' : (headers[key] ?? ofParts(key))),
 }

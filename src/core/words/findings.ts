@@ -127,7 +127,7 @@ export const findingWords: Readonly<Record<FindingKind, FindingWords>> = {
     'Loose or missing part',
     ['missing', 'loose'],
     ['where it went', 'locking'],
-    'Find it before closing; renew and lock.',
+    'Find it before crossCheck; renew and lock.',
   ),
   wrongPart: said('Wrong part', [], ['identification against the book'], 'Fit the right part.'),
   metalTouch: said(

@@ -28,20 +28,20 @@ export const methodName: Readonly<Record<MethodKind, string>> = {
   plasticStrip: 'Clearance by plastic strip',
   capPinch: 'Cap pinch by soft wire',
   shellCrush: 'Shell crush',
-  alignment: 'Alignment',
+  shaftAlignment: 'Shaft alignment',
   setDimension: 'Set dimension',
   contactPattern: 'Contact pattern',
   straightness: 'Straightness or squareness',
   spring: 'Spring',
   openingPressure: 'Opening pressure and leak',
   torque: 'Torque of fasteners',
-  markAlignment: 'Alignment of marks',
+  markShift: 'Movement of witness marks',
   backlash: 'Backlash, tooth thickness or span',
-  elements: 'Pattern of damage',
-  remaining: 'Least remaining',
+  elementPattern: 'Pattern of damage',
+  remainingThickness: 'Least remaining',
   meter: 'Reading of a meter',
   benchTest: 'Test on a rig',
-  lookedAt: 'Go or no-go by eye',
+  visualCheck: 'Go or no-go by eye',
   computed: 'Computed from other results',
 }
 
@@ -103,7 +103,7 @@ const own: Readonly<Partial<Record<MethodKind, Readonly<Record<string, FieldWord
     wires: { label: 'Wires', hint: 'How many, or their names with commas between' },
     shimsWithin: { label: 'Shims count as equal within' },
   },
-  alignment: {
+  shaftAlignment: {
     face: { label: 'Face dial runs on a diameter of', hint: 'Empty where only the rim is read' },
   },
   contactPattern: {
@@ -129,7 +129,7 @@ const own: Readonly<Partial<Record<MethodKind, Readonly<Record<string, FieldWord
     },
     target: { label: 'Target' },
   },
-  markAlignment: {
+  markShift: {
     points: { label: 'Fasteners', hint: 'How many, or their names with commas between' },
   },
   backlash: {
@@ -138,14 +138,14 @@ const own: Readonly<Partial<Record<MethodKind, Readonly<Record<string, FieldWord
       options: { backlash: 'backlash', toothThickness: 'tooth thickness', span: 'span over teeth' },
     },
   },
-  elements: {
+  elementPattern: {
     groups: { label: 'Rings or rows', hint: 'How many, or their names with commas between' },
     count: { label: 'Elements in each' },
     arranged: { label: 'Arranged in', options: { rings: 'rings: the last one is the neighbour of the first', rows: 'rows' } },
     element: { label: 'One is called', start: 'tooth' },
     damagedFrom: { label: 'Damaged from so much worn on' },
   },
-  remaining: {
+  remainingThickness: {
     what: { label: 'What remains' },
   },
   benchTest: {
@@ -154,7 +154,7 @@ const own: Readonly<Partial<Record<MethodKind, Readonly<Record<string, FieldWord
       hint: 'Name = least..greatest, with semicolons between: idle = 10..12; full = 38..42',
     },
   },
-  lookedAt: {
+  visualCheck: {
     question: { label: 'The question', hint: 'One that is answered by yes or no' },
     wanted: { label: 'As it should be', options: { yes: 'yes', no: 'no' } },
   },

@@ -45,7 +45,7 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
     says: 'Reopened: Look at the drained oil (Sample found)',
   },
   {
-    body: { kind: 'stepAdded', step: 's-1', stage: 'strip', name: 'Take off the rail', text: '', after: null },
+    body: { kind: 'stepAdded', step: 's-1', phase: 'strip', name: 'Take off the rail', text: '', after: null },
     subject: 'step:s-1',
     says: 'Step added: Take off the rail',
   },
@@ -98,7 +98,7 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
   },
   { body: { kind: 'takenOut', temporary: 'tmp-caps', count: 2 }, subject: 'temporary:tmp-caps', says: 'Out: 2 × Pipe cap' },
   {
-    body: { kind: 'lookedAt', part: 'ring-1', note: '' },
+    body: { kind: 'inspected', part: 'ring-1', note: '' },
     subject: 'looked:ring-1',
     says: 'Inspected, nothing found: Piston ring 1',
   },

@@ -54,7 +54,7 @@ const noteWords: NoteWords = {
   complaintExplained: ({ finding }, names) =>
     finding === null ? 'Complaint: not explained yet' : `Complaint explained by ${names.finding(finding)}`,
   complaintGone: ({ note }) => `Complaint proved gone: ${note}`,
-  lookedAt: ({ part }, names) => `Inspected, nothing found: ${names.part(part)}`,
+  inspected: ({ part }, names) => `Inspected, nothing found: ${names.part(part)}`,
   findingRecorded: ({ value: { kind, severity, part, extent } }, names) =>
     `${findingWords[kind].label}, ${severity}, on ${names.part(part)}${extent === '' ? '' : `: ${extent}`}`,
   findingWithdrawn: ({ finding, reason }, names) => `Withdrawn: ${names.finding(finding)} (${reason})`,

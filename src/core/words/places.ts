@@ -13,7 +13,7 @@ import { methodOf, type Speaker } from './speaker'
 
 /** Names of places that a method brings itself, by their ids. */
 const ownPlaces: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  alignment: { rim: 'rim, radial', face: 'face, axial' },
+  shaftAlignment: { rim: 'rim, radial', face: 'face, axial' },
   openingPressure: { p: 'opens at', drip: 'dry, no drip', hold: 'fall of pressure' },
   spring: { L1: 'load, longer length', L2: 'load, shorter length', L0: 'free length', e: 'lean' },
 }
@@ -114,7 +114,7 @@ export function whereWords(speaker: Speaker, subject: string | null, where: Wher
     case 'betweenLengths':
       return 'between the two lengths'
     case 'afterClosing':
-      return 'after closing'
+      return 'after crossCheck'
     case 'toSetting':
       return 'to reach its setting'
     case 'clockwiseFromTop':

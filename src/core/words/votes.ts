@@ -276,9 +276,9 @@ function crossCheckReason(speaker: Speaker, vote: Extract<Vote, { rule: 'crossCh
       return `${name}: the book wants strip and measured parts, and only one of them is there`
     }
     default: {
-      const closing = speaker.book.closings?.find(({ id }) => id === vote.subject)
-      const name = closing?.name ?? vote.subject ?? ''
-      const any = Object.values(closing?.names ?? {})[0]
+      const crossCheck = speaker.book.crossChecks?.find(({ id }) => id === vote.subject)
+      const name = crossCheck?.name ?? vote.subject ?? ''
+      const any = Object.values(crossCheck?.names ?? {})[0]
       const method = any ? methodOf(speaker, any.characteristic) : null
       const place = vote.facts.at && method ? placeWords(method, vote.facts.at) : ''
       const at = place === '' ? '' : ` at ${place}`

@@ -1,6 +1,7 @@
 /** What is noted around jobs, and their pictures. */
 import { and, asc, eq, gt, inArray } from 'drizzle-orm'
 import { type Entry, entrySchema } from '../../core/notes/entrySchema'
+import { noteNow } from '../../core/record/fromVersion2'
 import type { Executor } from '../client'
 import { jobEntry, picture, user } from '../schema'
 import { instantOf } from './instant'
@@ -25,7 +26,7 @@ export async function entriesOf(
   const entries: { seq: number; entry: Entry }[] = []
   const unreadable: string[] = []
   for (const { entry, by } of rows) {
-    const read = entrySchema.safeParse({ id: entry.id, by, at: instantOf(entry.notedAt), body: entry.body })
+    const read = entrySchema.safeParse({ id: entry.id, by, at: instantOf(entry.notedAt), body: noteNow(entry.body) })
     if (read.success) entries.push({ seq: entry.seq, entry: read.data })
     else unreadable.push(`A note of ${by} on ${entry.subject} cannot be read and is left out (${entry.id}).`)
   }

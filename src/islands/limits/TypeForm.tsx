@@ -299,7 +299,7 @@ export function TypeForm(props: TypeFormProps) {
             {say.safetyMarkedDeparting}
           </label>
         </fieldset>
-        {form.kind !== 'lookedAt' && form.kind !== 'contactPattern' && form.kind !== 'elements' && (
+        {form.kind !== 'visualCheck' && form.kind !== 'contactPattern' && form.kind !== 'elementPattern' && (
           <fieldset className={styles.group}>
             <legend>{say.newSizeWhere}</legend>
             {(

@@ -14,7 +14,7 @@ import { Notices } from '../notes/Notices'
 import { type NotesProps, useNotes } from '../notes/useNotes'
 import { receiving } from '../pageData/pageData'
 import { AddStep } from '../steps/AddStep'
-import stepStyles from '../steps/StageSteps.module.css'
+import stepStyles from '../steps/PhaseSteps.module.css'
 import { StepCard } from '../steps/StepCard'
 import { AddPosition } from '../strip/AddPosition'
 import { FindingCard } from './FindingCard'
@@ -37,9 +37,9 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
   const part = book.parts.find(({ id }) => id === partId)
   const all = standingFindings(noted.state)
   const own = all.filter((finding) => finding.part === partId)
-  const looked = noted.state.lookedAt.get(partId)
+  const looked = noted.state.inspected.get(partId)
   const causes = openCauses(noted.state)
-  const steps = noted.steps.filter(({ stage }) => stage === 'look')
+  const steps = noted.steps.filter(({ phase }) => phase === 'look')
   const stepsDone = steps.filter(isSettled).length
   const assemblies = [...new Set(book.parts.map(({ assembly }) => assembly))]
   const changed = own.find(({ id }) => id === changing) ?? null
@@ -58,7 +58,7 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
                 .map((candidate) => {
                   const found = all.filter((finding) => finding.part === candidate.id).length
                   const result = noted.results.parts.find(({ id }) => id === candidate.id)
-                  const state = found > 0 ? say.found(found) : noted.state.lookedAt.has(candidate.id) ? '✓' : '·'
+                  const state = found > 0 ? say.found(found) : noted.state.inspected.has(candidate.id) ? '✓' : '·'
                   return (
                     <li key={candidate.id}>
                       <button
@@ -136,7 +136,7 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
                 <StepCard key={step.id} noted={noted} step={step} number={index + 1} />
               ))}
             </ol>
-            <AddStep noted={noted} stage="look" after={steps.at(-1)?.id ?? null} />
+            <AddStep noted={noted} phase="look" after={steps.at(-1)?.id ?? null} />
           </TabPanel>
         )}
         {tab === 'findings' && !part && (
@@ -164,7 +164,7 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
                   <Button
                     onClick={() =>
                       void noted
-                        .write({ kind: 'lookedAt', part: part.id, note: '' })
+                        .write({ kind: 'inspected', part: part.id, note: '' })
                         .then((fate) => setFault(fate.kind === 'refused' ? fate.message : null))
                     }
                   >

@@ -1,7 +1,9 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { JobView } from '../../contract/answers'
-import type { Entry } from '../../core/notes/entrySchema'
-import type { Reading } from '../../core/record/recordSchema'
+import type { Entry, EntryBody } from '../../core/notes/entrySchema'
+import { noteNow } from '../../core/record/fromVersion2'
+import type { InspectionRecord, Reading } from '../../core/record/recordSchema'
+import { upgradeRecord } from '../../core/record/upgrade'
 import { recordWith } from '../notes/recordWith'
 import { readPageData } from '../pageData/pageText'
 
@@ -78,12 +80,13 @@ export async function keptView(personId: string, jobId: string): Promise<KeptVie
   const page = await db.get('pages', key)
   if (!page) return null
   const view = readPageData(page.text)
-  const { record } = view
+  // A page of an earlier release holds its record as it was then.
+  const record = upgradeRecord(view.record) as InspectionRecord
   const known = new Set([...record.job.readings, ...record.job.entries].map(({ id }) => id))
   // Ids are UUID v7: in the order in which they were made.
   const added = (await db.getAllFromIndex('added', 'key', key)).filter(({ id }) => !known.has(id))
   const readings = added.flatMap((item) => ('reading' in item ? item.reading : []))
-  const entries = added.flatMap((item) => ('entry' in item ? item.entry : []))
+  const entries = added.flatMap((item) => ('entry' in item ? { ...item.entry, body: noteNow(item.entry.body) as EntryBody } : []))
   const noted = recordWith(record, [...record.job.entries, ...entries])
   const job = { ...noted.job, readings: [...noted.job.readings, ...readings] }
   return { view: { ...view, record: { ...noted, job } }, today: page.today, at: page.at }

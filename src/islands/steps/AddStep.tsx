@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { v7 } from 'uuid'
-import { type Stop, stops } from '../../core/book/procedureStages'
+import { type Stop, stops } from '../../core/book/phases'
 import type { EntryBody } from '../../core/notes/entrySchema'
 import type { JobStep } from '../../core/notes/steps'
 import { commonCautionList } from '../../core/safety/cautions'
@@ -10,11 +10,11 @@ import { Button } from '../../ui/Button'
 import { CheckField, Fault, SelectField, TextArea, TextField } from '../../ui/Field'
 import { useNoteForm } from '../notes/useNoteForm'
 import type { JobNotes } from '../notes/useNotes'
-import styles from './StageSteps.module.css'
+import styles from './PhaseSteps.module.css'
 
 interface AddStepProps {
   readonly noted: JobNotes
-  readonly stage: JobStep['stage']
+  readonly phase: JobStep['phase']
   readonly after: string | null
 }
 
@@ -22,7 +22,7 @@ interface StepForm {
   readonly name: string
   readonly text: string
   readonly caution: string
-  readonly gate: boolean
+  readonly holdPoint: boolean
   readonly minutes: string
   readonly waitsFor: string
   readonly stop: Stop | ''
@@ -44,13 +44,13 @@ export function AddStep(props: AddStepProps) {
   )
 }
 
-function StepFields({ noted, stage, after, onDone }: AddStepProps & { onDone(): void }) {
-  const form = useNoteForm<StepForm>(noted, `step after ${after ?? stage}`, {
+function StepFields({ noted, phase, after, onDone }: AddStepProps & { onDone(): void }) {
+  const form = useNoteForm<StepForm>(noted, `step after ${after ?? phase}`, {
     start: () => ({
       name: '',
       text: '',
       caution: '',
-      gate: false,
+      holdPoint: false,
       minutes: '',
       waitsFor: '',
       stop: '',
@@ -59,7 +59,7 @@ function StepFields({ noted, stage, after, onDone }: AddStepProps & { onDone(): 
       measures: '',
     }),
     check: faultsOf,
-    bodies: (typed) => [stepAdded(typed, stage, after)],
+    bodies: (typed) => [stepAdded(typed, phase, after)],
     done: onDone,
   })
   const { value } = form
@@ -93,14 +93,14 @@ function StepFields({ noted, stage, after, onDone }: AddStepProps & { onDone(): 
             options={[none, ...book.characteristics.map(({ id, name }) => ({ value: id, label: name }))]}
             {...form.field('measures')}
           />
-          {stage === 'strip' && (
+          {phase === 'strip' && (
             <SelectField
               label={say.takesOut}
               options={[none, ...noted.state.positions.map(({ id, name }) => ({ value: id, label: name }))]}
               {...form.field('removes')}
             />
           )}
-          <CheckField label={say.holdPoint} hint={say.holdPointHint} {...form.field('gate')} />
+          <CheckField label={say.holdPoint} hint={say.holdPointHint} {...form.field('holdPoint')} />
         </div>
       </details>
       <Fault text={form.fault} />
@@ -126,17 +126,17 @@ function faultsOf({ name, minutes, waitsFor, stop, stopText }: StepForm) {
   ]
 }
 
-function stepAdded(typed: StepForm, stage: JobStep['stage'], after: string | null): EntryBody {
-  const { gate, stop } = typed
+function stepAdded(typed: StepForm, phase: JobStep['phase'], after: string | null): EntryBody {
+  const { holdPoint, stop } = typed
   const one = (id: string): string[] => (id === '' ? [] : [id])
   const wait = typed.minutes.trim() === '' ? null : { minutes: Number(typed.minutes.trim()), for: typed.waitsFor.trim() }
   const has = {
     cautions: one(typed.caution),
-    gate,
+    holdPoint,
     wait,
     stop: stop === '' ? null : { at: stop, text: typed.stopText.trim() },
     removes: one(typed.removes),
     measures: one(typed.measures),
   }
-  return { kind: 'stepAdded', step: v7(), stage, name: typed.name.trim(), text: typed.text.trim(), after, has }
+  return { kind: 'stepAdded', step: v7(), phase, name: typed.name.trim(), text: typed.text.trim(), after, has }
 }

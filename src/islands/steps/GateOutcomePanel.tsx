@@ -4,7 +4,7 @@ import { nameOf, speakerOf } from '../../core/words/speaker'
 import { say } from '../../labels/steps'
 import { ButtonLink } from '../../ui/Button'
 import type { JobNotes } from '../notes/useNotes'
-import styles from './StageSteps.module.css'
+import styles from './PhaseSteps.module.css'
 
 /** How the gate stands, which reading decided it, and what that does to the plan. */
 export function GateOutcomePanel({ noted }: { readonly noted: JobNotes }) {

@@ -5,7 +5,7 @@ import { say } from '../../labels/steps'
 import { Button } from '../../ui/Button'
 import { Fault } from '../../ui/Field'
 import type { JobNotes } from '../notes/useNotes'
-import styles from './StageSteps.module.css'
+import styles from './PhaseSteps.module.css'
 
 /** What is being asked about a step. */
 export type StepQuestion = 'none' | 'done' | 'skip' | 'notApplicable' | 'reopen'
@@ -15,7 +15,7 @@ interface ActionsProps {
   readonly step: JobStep
   readonly waits: boolean
   readonly left: number | null
-  /** The first open step of its stage: the one thing to do here. */
+  /** The first open step of its phase: the one thing to do here. */
   readonly isNext: boolean
   readonly onForm: (form: StepQuestion) => void
 }
@@ -104,12 +104,12 @@ export function StepActions({ noted, step, waits, left, isNext, onForm }: Action
   )
 }
 
-/** After which step this one goes when it is moved one up or down; undefined where a gate or the stage's end stands there. */
+/** After which step this one goes when it is moved one up or down; undefined where a gate or the phase's end stands there. */
 function neighbours(steps: readonly JobStep[], step: JobStep, places: readonly (string | null)[]) {
-  const stage = steps.filter(({ stage: own }) => own === step.stage)
-  const at = stage.findIndex(({ id }) => id === step.id)
-  const above: string | null | undefined = at > 0 ? (stage[at - 2]?.id ?? null) : undefined
-  const below = stage[at + 1]?.id
+  const phase = steps.filter(({ phase: own }) => own === step.phase)
+  const at = phase.findIndex(({ id }) => id === step.id)
+  const above: string | null | undefined = at > 0 ? (phase[at - 2]?.id ?? null) : undefined
+  const below = phase[at + 1]?.id
   return {
     up: above !== undefined && places.includes(above) ? above : undefined,
     down: below !== undefined && places.includes(below) ? below : undefined,

@@ -10,7 +10,7 @@ import { Fault, TextField } from '../../ui/Field'
 import type { JobNotes } from '../notes/useNotes'
 import { useSubjectForm } from '../notes/useSubjectForm'
 import { Pictures } from '../picture/Pictures'
-import styles from './StageSteps.module.css'
+import styles from './PhaseSteps.module.css'
 import { StepActions, type StepQuestion } from './StepActions'
 
 /** One step: its cautions where they bite, its clock, who did it, and what can be done about it now. */
@@ -23,7 +23,7 @@ export function StepCard({ noted, step, number }: { readonly noted: JobNotes; re
   // way from here shows at once, but the form stays until the server has taken it.
   const form = sending || (asked === 'reopen') === (standing.kind !== 'open') ? asked : 'none'
   const state = standing.kind !== 'open' ? standing.kind : step.closedBy !== null ? 'closed' : 'open'
-  const isNext = noted.steps.find((other) => other.stage === step.stage && other.standing.kind === 'open')?.id === step.id
+  const isNext = noted.steps.find((other) => other.phase === step.phase && other.standing.kind === 'open')?.id === step.id
   const waits = step.book?.wait !== null && step.book?.wait !== undefined && left !== 0
   const removes = new Set(step.book?.removes ?? [])
   const loose = removes.size === 0 ? [] : noted.state.positions.filter(({ id, book }) => removes.has(id) && book?.loose)
@@ -36,14 +36,14 @@ export function StepCard({ noted, step, number }: { readonly noted: JobNotes; re
     return [{ id, name: characteristic.name, taken: left?.taken ?? 0, needed: left?.needed ?? result.reductions.needed }]
   })
   return (
-    <li className={styles.step} data-state={state} data-gate={step.gate || undefined} id={step.id}>
+    <li className={styles.step} data-state={state} data-hold={step.holdPoint || undefined} id={step.id}>
       <span className={`figure ${styles.number}`} aria-hidden="true">
         {state === 'done' ? '✓' : state === 'skipped' || state === 'notApplicable' ? '–' : number}
       </span>
       <div className={styles.body}>
         <h3 className={styles.name}>
           {step.name}
-          {step.gate && <span className={styles.badge}>{say.gate}</span>}
+          {step.holdPoint && <span className={styles.badge}>{say.holdPointMark}</span>}
           {isAddedHere(step) && <span className={styles.badge}>{say.addedJob}</span>}
         </h3>
         {step.text !== '' && <p className={styles.text}>{step.text}</p>}
@@ -105,7 +105,7 @@ export function StepCard({ noted, step, number }: { readonly noted: JobNotes; re
 }
 
 /** What is measured while it goes back together, or is proved, is measured as left. */
-const isLeft = ({ stage }: JobStep): boolean => stage === 'rebuild' || stage === 'prove'
+const isLeft = ({ phase }: JobStep): boolean => phase === 'rebuild' || phase === 'prove'
 
 /** Milliseconds still to wait, counted down here; the moment it began is on record, so a reload does not begin it anew. */
 function useWaitLeft(step: JobStep): number | null {

@@ -13,7 +13,7 @@ import { Notices } from '../notes/Notices'
 import { type NotesProps, useNotes } from '../notes/useNotes'
 import { receiving } from '../pageData/pageData'
 import { AddStep } from '../steps/AddStep'
-import stepStyles from '../steps/StageSteps.module.css'
+import stepStyles from '../steps/PhaseSteps.module.css'
 import { StepCard } from '../steps/StepCard'
 import { AddPosition } from './AddPosition'
 import { PositionPanel } from './PositionPanel'
@@ -71,7 +71,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
   }, [state.trays, byId, newTray])
   const current = trays.find(({ name }) => name === chosenTray)?.name ?? trays.at(-1)?.name ?? say.tray1
   const mayMove = noted.closed === null
-  const stripSteps = noted.steps.filter(({ stage }) => stage === 'strip')
+  const stripSteps = noted.steps.filter(({ phase }) => phase === 'strip')
   const stepsDone = stripSteps.filter(isSettled).length
   const isOut = state.positions.filter(({ tray }) => tray !== null).length
 
@@ -202,7 +202,7 @@ function StripMap({ opened, ...props }: StripMapProps) {
               <StepCard key={step.id} noted={noted} step={step} number={index + 1} />
             ))}
           </ol>
-          <AddStep noted={noted} stage="strip" after={stripSteps.at(-1)?.id ?? null} />
+          <AddStep noted={noted} phase="strip" after={stripSteps.at(-1)?.id ?? null} />
         </TabPanel>
       ) : (
         <>

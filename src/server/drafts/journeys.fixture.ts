@@ -95,7 +95,7 @@ async function note({ inspector, job }: Journey, ...bodies: EntryBody[]): Promis
 
 const A_DAY_MS = 86_400_000
 
-const goesBack = ({ stage }: JobStep): boolean => stage === 'rebuild' || stage === 'prove'
+const goesBack = ({ phase }: JobStep): boolean => phase === 'rebuild' || phase === 'prove'
 
 /** Every step of these stages done in its order. */
 async function worked(journey: Journey, isNow: (step: JobStep) => boolean): Promise<void> {
@@ -113,9 +113,9 @@ async function worked(journey: Journey, isNow: (step: JobStep) => boolean): Prom
   }
 }
 
-async function lookedAt(journey: Journey): Promise<void> {
+async function inspected(journey: Journey): Promise<void> {
   const { book } = await recordOf(journey)
-  await note(journey, ...book.parts.map(({ id }): EntryBody => ({ kind: 'lookedAt', part: id, note: '' })))
+  await note(journey, ...book.parts.map(({ id }): EntryBody => ({ kind: 'inspected', part: id, note: '' })))
 }
 
 type Now = (of: Characteristic) => Stage | null
@@ -197,7 +197,7 @@ export function journeyCases(database: () => TestDatabase): void {
       await database().as('planner', async (planner) => {
         const journey = await begun(planner, assembly, units)
         await worked(journey, (step) => !goesBack(step))
-        await lookedAt(journey)
+        await inspected(journey)
         await measured(journey)
         await decided(journey)
         const { inspector, reviewer, job } = journey

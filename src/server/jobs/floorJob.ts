@@ -83,7 +83,7 @@ function holdsOf(view: JobView, results: Results, progress: JobProgress, step: S
     }
     default: {
       const steps = jobSteps(record.book, foldNotes(record.book, record.job.entries), levelsInPlay(results.scope))
-      return steps.find((of) => of.stage === step && !isSettled(of))?.name ?? say.nothingHolds
+      return steps.find((of) => of.phase === step && !isSettled(of))?.name ?? say.nothingHolds
     }
   }
 }

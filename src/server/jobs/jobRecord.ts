@@ -6,6 +6,7 @@ import type { ConfirmableStep } from '../../core/job/orderOfWork'
 import type { EntryKind } from '../../core/notes/entrySchema'
 import { bookOfJob } from '../../core/notes/jobBook'
 import { overhaulBounds } from '../../core/record/overhaulBounds'
+import { recordFormat } from '../../core/record/recordFormat'
 import { type InspectionRecord, recordOfReadBookSchema, recordSchema } from '../../core/record/recordSchema'
 import { typedBookTitle } from '../../core/words/books'
 import type { Executor } from '../../db/client'
@@ -56,8 +57,7 @@ export async function buildRecord(
   const notFitted = partsLeftOut(issued, limits)
   const measurable = new Set(limits.characteristics.map(({ id }) => id))
   const raw = {
-    format: 'medida-record',
-    version: 2,
+    ...recordFormat,
     machine: machineInRecord(machine),
     job: {
       id: job.id,

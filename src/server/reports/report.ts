@@ -42,11 +42,13 @@ export async function signedReport(context: Context, id: string): Promise<Signed
 
 /** A report signed with an older record, as today's pages read it; what was signed stays as it was in `canonical`. */
 function inTodaysForm(content: ReportContent): ReportContent {
-  const record: unknown = upgradeRecord(content.record)
+  const record = upgradeRecord(content.record) as InspectionRecord
   if (record === content.record) return { ...content, results: olderSuspects(content.results) }
+  const read = recordSchema.safeParse(record)
   return {
     ...content,
-    record: recordSchema.parse(record) as InspectionRecord,
+    // What was signed is shown, whatever a book must say today.
+    record: read.success ? read.data : record,
     results: olderSuspects(upgradeResults(content.results, content.record) as Results),
   }
 }

@@ -1,4 +1,6 @@
 import type { ReportContent } from '../../contract/answers'
+import type { InspectionRecord } from '../../core/record/recordSchema'
+import { upgradeRecord } from '../../core/record/upgrade'
 import type { Executor } from '../../db/client'
 import { allGauges } from '../../db/queries/gauges'
 import { confirmationsOf, decisionsOf, findJob, reviewOf } from '../../db/queries/jobs'
@@ -27,7 +29,8 @@ function differingItems(what: string, signed: readonly unknown[], stored: readon
 }
 
 /** Where the tables of a signed job say something else than its report, in words; none when they say the same. */
-export async function tableDifferences(db: Executor, { record, ...content }: ReportContent): Promise<string[]> {
+export async function tableDifferences(db: Executor, { record: signed, ...content }: ReportContent): Promise<string[]> {
+  const record = upgradeRecord(signed) as InspectionRecord
   const { job } = record
   const found = await findJob(db, job.id)
   if (!found) return [say.jobGone(job.id)]

@@ -247,17 +247,17 @@ function Limits({
 }
 
 function Steps({ book }: { readonly book: LimitBook }) {
-  const stages = [...new Set(book.procedure.map(({ stage }) => stage))]
+  const phases = [...new Set(book.procedure.map(({ phase }) => phase))]
   const places = new Map(book.positions.map(({ id, name }) => [id, name]))
-  return stages.map((stage) => (
-    <section key={stage} aria-label={stepName[stage]}>
-      <h2>{stepName[stage]}</h2>
+  return phases.map((phase) => (
+    <section key={phase} aria-label={stepName[phase]}>
+      <h2>{stepName[phase]}</h2>
       <ol className={styles.steps}>
         {book.procedure
-          .filter((step) => step.stage === stage)
+          .filter((step) => step.phase === phase)
           .map((step) => (
             <li key={step.id}>
-              <b>{step.name}</b> {step.gate && <span className={styles.safety}>{say.holdPoint}</span>} {step.text}
+              <b>{step.name}</b> {step.holdPoint && <span className={styles.safety}>{say.holdPoint}</span>} {step.text}
               {step.cautions.map((id) => (
                 <p key={id} className={styles.caution}>
                   ! {cautionText(book.cautions.find((own) => own.id === id) ?? { id, text: null, licensed: null })}

@@ -55,23 +55,23 @@ export function MethodSketch({
       return <StraightnessSketch method={method} {...rest} />
     case 'backlash':
       return <BacklashSketch method={method} {...rest} />
-    case 'remaining':
+    case 'remainingThickness':
       return <RemainingSketch method={method} {...rest} />
     case 'gapAtPositions':
       return <GapClockSketch method={method} {...rest} />
     case 'runout':
       return <RunoutSketch method={method} {...rest} />
-    case 'alignment':
+    case 'shaftAlignment':
       return <AlignmentSketch method={method} {...rest} />
     case 'capPinch':
       return <PinchSketch method={method} {...rest} />
     case 'torque':
       return <TorqueSketch method={method} {...rest} />
-    case 'markAlignment':
+    case 'markShift':
       return <MarkSketch method={method} {...rest} />
     case 'contactPattern':
       return <ContactSketch method={method} {...rest} />
-    case 'elements':
+    case 'elementPattern':
       return <ElementsSketch method={method} {...rest} />
     case 'spring':
       return <SpringSketch method={method} {...rest} />
@@ -81,7 +81,7 @@ export function MethodSketch({
       return <MeterSketch method={method} {...rest} />
     case 'benchTest':
       return <RigSketch method={method} {...rest} />
-    case 'lookedAt':
+    case 'visualCheck':
       return <LookSketch method={method} {...rest} />
     case 'computed':
       return <ComputedSketch method={method} nameOf={nameOf} />

@@ -1,4 +1,4 @@
-import { ALIGNMENT } from '../../core/method/kinds/alignment'
+import { ALIGNMENT } from '../../core/method/kinds/shaftAlignment'
 import type { MethodOf } from '../../core/method/method'
 import { say } from '../../labels/drawings'
 import { Balloon, Caption, Dial, useHatches } from './drawing'
@@ -93,7 +93,7 @@ export function RunoutSketch({ method, ...props }: SketchProps & { readonly meth
 }
 
 /** Two coupling flanges with the dial on rim and face, and the positions around. */
-export function AlignmentSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'alignment'> }) {
+export function AlignmentSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'shaftAlignment'> }) {
   const { hatches, defs } = useHatches()
   const cx = 465
   const cy = 118

@@ -267,7 +267,7 @@ export function BacklashSketch({ method, ...props }: SketchProps & { readonly me
 }
 
 /** Brushes, pads or linings side by side, each with what is left of it. */
-export function RemainingSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'remaining'> }) {
+export function RemainingSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'remainingThickness'> }) {
   const { hatches, defs } = useHatches()
   const at = spread(method.points.length, LEFT + 30, RIGHT - 30)
   const width = Math.min(52, (RIGHT - LEFT) / method.points.length - 10)

@@ -120,7 +120,7 @@ function Hexagon({
 }
 
 /** A nut with its mark against the mark on the part. */
-export function MarkSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'markAlignment'> }) {
+export function MarkSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'markShift'> }) {
   const { hatches, defs } = useHatches()
   const active = props.active?.station ?? method.points[0]?.id ?? ''
   const angle = valueAt(props, active) ?? 12

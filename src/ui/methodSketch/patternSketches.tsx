@@ -57,7 +57,7 @@ export function ContactSketch({ method, ...props }: SketchProps & { readonly met
 }
 
 /** Numbered elements in rings or rows, with what is known of each. */
-export function ElementsSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'elements'> }) {
+export function ElementsSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'elementPattern'> }) {
   const { defs } = useHatches()
   const group = method.groups.find(({ id }) => id === props.active?.station) ?? method.groups[0]
   if (!group) return null

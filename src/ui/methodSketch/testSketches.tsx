@@ -198,7 +198,7 @@ export function RigSketch({ method, ...props }: SketchProps & { readonly method:
 }
 
 /** What the eye is asked, and where. */
-export function LookSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'lookedAt'> }) {
+export function LookSketch({ method, ...props }: SketchProps & { readonly method: MethodOf<'visualCheck'> }) {
   return (
     <svg className={styles.sketch} viewBox="0 0 600 244" aria-hidden="true">
       <path className={styles.face} d="M60 110Q150 40 240 110Q150 180 60 110z" />

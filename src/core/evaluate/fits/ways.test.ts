@@ -166,7 +166,7 @@ describe('setting it over', () => {
       id: `01990000-0000-7000-8000-0000000000f${index}`,
       by: 'Ann',
       at: '2026-06-01T09:00:00Z',
-      body: { kind: 'lookedAt' as const, part: of, note: '' },
+      body: { kind: 'inspected' as const, part: of, note: '' },
     }))
     return { ...record, job: { ...record.job, entries: looked } }
   }

@@ -122,32 +122,32 @@ export const adjustablePair: Assembly = {
   ],
   steps: [
     {
-      stage: 'asFound',
+      phase: 'asFound',
       name: 'Play and drag felt before it is opened',
       text: 'Loose, tight, or tight at one place of the turn.',
       measures: ['play'],
     },
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Count the balls of each race',
       text: 'Each set stays with its race. Spacers on a wire in their order.',
       cautions: ['may-fall'],
       removes: ['coneA', 'ballsA', 'cupA', 'coneB', 'ballsB', 'cupB', 'spacers', 'lock'],
     },
     {
-      stage: 'look',
+      phase: 'look',
       name: 'Follow the tracks with a pick',
       text: 'Pits and ridges catch the pick before the eye sees them.',
     },
-    { stage: 'rebuild', name: 'Each set of balls back in its race, counted in', text: 'Greased; spacers in their order.' },
+    { phase: 'rebuild', name: 'Each set of balls back in its race, counted in', text: 'Greased; spacers in their order.' },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Play taken out in small steps',
       text: 'Locked, then felt again: no play and no binding over a whole turn.',
       measures: ['play'],
     },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Felt once more after the first use',
       text: 'Races bed in: play and lock are tried again.',
       measures: ['play'],

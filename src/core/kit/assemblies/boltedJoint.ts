@@ -79,7 +79,7 @@ export const boltedJoint: Assembly = {
   ],
   steps: [
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Loosened crosswise in stages',
       text: 'The breakaway torque is read: one loose bolt is a finding.',
       cautions: ['stored-pressure'],
@@ -87,19 +87,19 @@ export const boltedJoint: Assembly = {
       measures: ['loosening'],
     },
     {
-      stage: 'look',
+      phase: 'look',
       name: 'Threads, seats and grade marks',
       text: 'Stretched threads show a waist. Faces clean and flat.',
     },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Tightened crosswise, in stages',
       text: 'Dry, oiled or paste as the manual says. Locking parts new. The gap around stays even.',
       cautions: ['hydraulic-tools'],
       measures: ['final', 'gap'],
     },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Joint looked at under pressure or load',
       text: 'No weep, no movement; marks across nut and bolt still in line.',
     },

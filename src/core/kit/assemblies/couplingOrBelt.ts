@@ -22,7 +22,7 @@ export const couplingOrBelt: Assembly = {
       id: 'align',
       of: 'hubA',
       name: 'Rim and face',
-      by: 'alignment',
+      by: 'shaftAlignment',
       set: { positions: '4', face: '{faceMm}' },
       setting: { is: 'setting', by: 'alignment', chain: ['hubA', 'hubB'] },
       wants: [
@@ -119,32 +119,32 @@ export const couplingOrBelt: Assembly = {
   ],
   steps: [
     {
-      stage: 'asFound',
+      phase: 'asFound',
       name: 'Alignment or tension as found',
       text: 'Soft foot first, or nothing read here means anything.',
       measures: ['align', 'distance', 'line', 'tension'],
     },
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Guard and element off',
       text: 'Hubs marked to each other.',
       removes: ['guard', 'element', 'belts', 'hubA', 'hubB'],
       cautions: ['may-fall'],
     },
     {
-      stage: 'look',
+      phase: 'look',
       name: 'Growth allowed for',
       text: 'Cracks at bolt holes and in the element; worn grooves.',
     },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Aligned or tensioned',
       text: 'Soft foot first. Cold offsets as the manual allows for growth.',
       measures: ['align', 'distance', 'line', 'tension'],
     },
-    { stage: 'rebuild', name: 'Guard back before the lock comes off', text: 'All its bolts.' },
+    { phase: 'rebuild', name: 'Guard back before the lock comes off', text: 'All its bolts.' },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Alignment or tension tried again warm',
       text: 'After the first run, with the machine locked again.',
       cautions: ['isolation'],

@@ -117,33 +117,33 @@ export const crankshaftLine: Assembly = {
   ],
   steps: [
     {
-      stage: 'asFound',
+      phase: 'asFound',
       name: 'Deflections before anything is slackened',
       text: 'Bearings in and the machine as it runs. Temperature of the frame is noted.',
       cautions: ['turning-by-hand'],
       measures: ['deflection', 'float'],
     },
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Main bearings opened one after the other',
       text: 'Each cap and shell to its place.',
       cautions: ['lifting'],
       removes: ['bearings'],
     },
     {
-      stage: 'look',
+      phase: 'look',
       name: 'Fillets and oil holes tested for cracks',
       text: 'As the manual asks. Bearings stand beside each other to be compared.',
     },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Main bearings closed one after the other',
       text: 'The shaft is turned after each: where it becomes stiff, that one is opened again.',
       cautions: ['turning-by-hand', 'lifting'],
       measures: ['clearance', 'float'],
     },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Deflections as left',
       text: 'Bearings in, machine as it runs, frame temperature noted: against as found.',
       cautions: ['turning-by-hand'],

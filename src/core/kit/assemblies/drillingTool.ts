@@ -60,7 +60,7 @@ export const drillingTool: Assembly = {
       id: 'elements',
       of: 'bit',
       name: 'Cutting elements',
-      by: 'elements',
+      by: 'elementPattern',
       set: { groups: '{rows}', count: '{perRow}', arranged: 'rows', element: 'element', damagedFrom: '50' },
       wants: [
         ['damaged', 'upper'],
@@ -118,24 +118,24 @@ export const drillingTool: Assembly = {
   ],
   steps: [
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Opened on the break-out bench',
       text: 'Counted turns, marked ends. What is inside falls out.',
       cautions: ['may-fall', 'hydraulic-tools'],
       removes: ['chuck', 'bit', 'piston', 'valve', 'orings', 'case'],
     },
     {
-      stage: 'look',
+      phase: 'look',
       name: 'Elements row by row',
       text: 'Which way the tool was used goes with it.',
     },
-    { stage: 'rebuild', name: 'Dry trial fit', text: 'The gap at the shoulder says whether all is in.', measures: ['shoulder'] },
+    { phase: 'rebuild', name: 'Dry trial fit', text: 'The gap at the shoulder says whether all is in.', measures: ['shoulder'] },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Closed to its figure',
       text: 'Threads greased as the manual says; edges restored.',
       cautions: ['hydraulic-tools'],
     },
-    { stage: 'prove', name: 'Tried, then stored dry and oiled', text: 'Counted turns and tightening figure on the tag.' },
+    { phase: 'prove', name: 'Tried, then stored dry and oiled', text: 'Counted turns and tightening figure on the tag.' },
   ],
 }

@@ -31,7 +31,7 @@ export const faceSeal: Assembly = {
       id: 'face',
       of: 'ring',
       name: 'Face left to wear',
-      by: 'remaining',
+      by: 'remainingThickness',
       set: { what: 'face', points: '4' },
       gauge: 'depthGauge',
       wants: [
@@ -96,26 +96,26 @@ export const faceSeal: Assembly = {
   ],
   steps: [
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Ports and drain marked to their side, gland off',
       text: 'Faces are touched by nobody.',
       removes: ['gland', 'seat', 'ring', 'seat2', 'ring2', 'springs', 'orings', 'sleeve'],
       cautions: ['springs'],
     },
     {
-      stage: 'look',
+      phase: 'look',
       name: 'Faces looked at under oblique light',
       text: 'Width and evenness of the track.',
     },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Faces clean and dry, length set',
       text: 'By its spacer, and the spacer taken out again. Ports and drain to their side.',
       cautions: ['springs'],
       measures: ['setLength'],
     },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Filled and vented before it turns',
       text: 'A face that runs dry is lost. Leakage noted at rest and running.',
     },

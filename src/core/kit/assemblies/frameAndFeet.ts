@@ -93,19 +93,19 @@ export const frameAndFeet: Assembly = {
   ],
   steps: [
     {
-      stage: 'asFound',
+      phase: 'asFound',
       name: 'Soft foot and level before anything is loosened for good',
       text: 'Before alignment, always.',
       measures: ['softFoot', 'level'],
     },
-    { stage: 'strip', name: 'Shims to their feet', text: 'Each pack is tied to its foot.', removes: ['bolts', 'chocks'] },
-    { stage: 'look', name: 'Corners, welds and bolt holes', text: 'Paint cracks first.' },
+    { phase: 'strip', name: 'Shims to their feet', text: 'Each pack is tied to its foot.', removes: ['bolts', 'chocks'] },
+    { phase: 'look', name: 'Corners, welds and bolt holes', text: 'Paint cracks first.' },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Shims back to their feet',
       text: 'Bolts tightened in turn; soft foot tried again at each.',
       measures: ['softFoot', 'torque'],
     },
-    { stage: 'prove', name: 'Level and bolts tried again after the first run', text: 'Nothing has moved.', measures: ['level'] },
+    { phase: 'prove', name: 'Level and bolts tried again after the first run', text: 'Nothing has moved.', measures: ['level'] },
   ],
 }

@@ -39,7 +39,7 @@ export const frictionStack: Assembly = {
       id: 'thickness',
       of: 'plates',
       name: 'Plates or linings, thickness',
-      by: 'remaining',
+      by: 'remainingThickness',
       set: { what: 'lining', points: '{plates}' },
       wants: [
         ['minimum', 'lower'],
@@ -127,33 +127,33 @@ export const frictionStack: Assembly = {
   ],
   steps: [
     {
-      stage: 'makeSafe',
+      phase: 'makeSafe',
       name: 'Load held by something else',
       text: 'What the brake holds is lowered, blocked or hung on a stop that carries it. Try it.',
       cautions: ['may-fall', 'springs'],
-      gate: true,
+      holdPoint: true,
     },
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Springs let off in turns',
       text: 'Order and side of every plate is noted as it comes off.',
       cautions: ['springs'],
       removes: ['springs', 'plates', 'steel', 'oneWay', 'linkage'],
     },
     {
-      stage: 'look',
+      phase: 'look',
       name: 'Which way the one-way element is free',
       text: 'Tried both ways and marked before it goes back.',
     },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Stack back in its order',
       text: 'Every plate to its side. A one-way element put in the wrong way round lets go.',
       cautions: ['springs'],
       measures: ['stack'],
     },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Tried with a small load first',
       text: 'Holds and lets go; slip figure as the manual gives it. Nobody under the load.',
       cautions: ['may-fall'],

@@ -73,7 +73,7 @@ export const generalPart: Assembly = {
   ],
   looks: [{ of: 'part', kinds: ['crack'], from: 'light', asks: 'replace', text: 'A cracked part does not go back.' }],
   steps: [
-    { stage: 'strip', name: 'Taken out', text: 'Marked and laid out.', removes: ['part', 'always', 'disturbed'] },
-    { stage: 'rebuild', name: 'Back in its place', text: 'Marks together, facing as found.' },
+    { phase: 'strip', name: 'Taken out', text: 'Marked and laid out.', removes: ['part', 'always', 'disturbed'] },
+    { phase: 'rebuild', name: 'Back in its place', text: 'Marks together, facing as found.' },
   ],
 }

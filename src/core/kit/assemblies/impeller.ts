@@ -124,28 +124,28 @@ export const impeller: Assembly = {
   ],
   steps: [
     {
-      stage: 'asFound',
+      phase: 'asFound',
       name: 'Gaps before the casing is opened for good',
       text: 'Front and back at four places.',
       measures: ['front', 'back'],
     },
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Casing, nut and impeller',
       text: 'Ports to their side. Shims stay with the impeller: the old pack is a start, the measured gap decides.',
       cautions: ['lifting', 'may-fall'],
       removes: ['casing', 'nut', 'key', 'impeller', 'shims', 'plate', 'ring'],
     },
-    { stage: 'look', name: 'Inlet edges, tongue and neck', text: 'Erosion, cavitation, cracks at the eye.' },
+    { phase: 'look', name: 'Inlet edges, tongue and neck', text: 'Erosion, cavitation, cracks at the eye.' },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Impeller on, gaps set by shims',
       text: 'The measured gap decides, not the old pack. Float held to one side.',
       cautions: ['lifting'],
       measures: ['front', 'back', 'pack'],
     },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Turned by hand, then primed',
       text: 'No rub. Only lubricant that the product allows.',
       cautions: ['turning-by-hand'],

@@ -80,20 +80,20 @@ export const lipOrPackedSeal: Assembly = {
   ],
   steps: [
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Which way the lip faces',
       text: 'Direction and depth noted; lantern opposite its port.',
       removes: ['lip', 'packing', 'lantern', 'labyrinth'],
     },
-    { stage: 'look', name: 'Sleeve looked at where it ran', text: 'A groove that a nail catches lets the new seal leak.' },
+    { phase: 'look', name: 'Sleeve looked at where it ran', text: 'A groove that a nail catches lets the new seal leak.' },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'New seal in, lip to its side',
       text: 'Over a sleeve or tape past keyways. Lantern opposite its port; rings staggered.',
       measures: ['gap'],
     },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Run in with a little leakage',
       text: 'Gland nipped up evenly and slowly; a hot gland is too tight.',
     },

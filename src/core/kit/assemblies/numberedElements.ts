@@ -66,8 +66,8 @@ export const numberedElements: Assembly = {
     },
   ],
   steps: [
-    { stage: 'strip', name: 'Numbered where they sit', text: 'Each keeps its place and side.', removes: ['elements'] },
-    { stage: 'look', name: 'Laid out in their order', text: 'The sisters beside each other show what leans. Renewed {renewed}.' },
-    { stage: 'rebuild', name: 'Back by their numbers', text: 'Side turned or place changed only as decided, and noted.' },
+    { phase: 'strip', name: 'Numbered where they sit', text: 'Each keeps its place and side.', removes: ['elements'] },
+    { phase: 'look', name: 'Laid out in their order', text: 'The sisters beside each other show what leans. Renewed {renewed}.' },
+    { phase: 'rebuild', name: 'Back by their numbers', text: 'Side turned or place changed only as decided, and noted.' },
   ],
 }

@@ -112,26 +112,26 @@ export const rodGland: Assembly = {
   ],
   steps: [
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Each ring marked to its groove and side',
       text: 'Segments keep their mark and place. Halves are eased apart by their screws, never levered on their faces.',
       cautions: ['springs'],
       removes: ['upper', 'lower', 'pins', 'springs', 'rings'],
     },
     {
-      stage: 'look',
+      phase: 'look',
       name: 'Edges and joints of the segments',
       text: 'Each kind of ring has its own rhythm of renewal: the manual names it.',
     },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Segments back by their marks',
       text: 'Joints staggered on the pins; each ring free in its groove.',
       cautions: ['springs'],
       measures: ['side'],
     },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Rod moved through its stroke by hand',
       text: 'Nothing catches; warm after the first run, not hot.',
       cautions: ['turning-by-hand'],

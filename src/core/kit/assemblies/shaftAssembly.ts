@@ -102,19 +102,19 @@ export const shaftAssembly: Assembly = {
   ],
   steps: [
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Shaft out, centres and threads protected',
       text: '{thread} thread on the nut where it has one. Never struck on its end.',
       cautions: ['lifting', 'may-fall'],
       removes: ['nut', 'key', 'shaft'],
     },
-    { stage: 'look', name: 'Cleaned for looking without cutting', text: 'No file and no emery on a seat before it is measured.' },
+    { phase: 'look', name: 'Cleaned for looking without cutting', text: 'No file and no emery on a seat before it is measured.' },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Shaft in, key and nut home',
       text: '{thread} thread on the nut where it has one. Seats oiled.',
       cautions: ['lifting'],
     },
-    { stage: 'prove', name: 'Runout as left', text: 'In its own bearings.', cautions: ['turning-by-hand'], measures: ['runout'] },
+    { phase: 'prove', name: 'Runout as left', text: 'In its own bearings.', cautions: ['turning-by-hand'], measures: ['runout'] },
   ],
 }

@@ -113,26 +113,26 @@ export const solidBush: Assembly = {
   ],
   steps: [
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Note which way the bush sits before it is pressed out',
       text: 'Oil hole to its oil way, flange to its side. Press square, on the whole face.',
       cautions: ['hydraulic-tools'],
       removes: ['bush'],
     },
     {
-      stage: 'look',
+      phase: 'look',
       name: 'Oil hole open and in line',
       text: 'The oil way behind it is cleaned too.',
     },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Pressed in square, oil hole in line',
       text: 'Pressing in closes the bore: it is measured after pressing. A bush that comes finished, lined or sintered is not machined to size.',
       cautions: ['hydraulic-tools'],
       measures: ['bore'],
     },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Journal turned in its bush',
       text: 'Oiled, by hand, without binding.',
       cautions: ['turning-by-hand'],

@@ -118,22 +118,22 @@ export const valveAndSpring: Assembly = {
   ],
   steps: [
     {
-      stage: 'strip',
+      phase: 'strip',
       name: 'Spring compressed, lock out',
       text: 'Parts are counted as they come out.',
       cautions: ['springs', 'protection'],
       removes: ['lock', 'spring', 'valve'],
     },
-    { stage: 'look', name: 'Seat line followed all round', text: 'Pitted, hammered, uneven: noted before lapping.' },
+    { phase: 'look', name: 'Seat line followed all round', text: 'Pitted, hammered, uneven: noted before lapping.' },
     {
-      stage: 'rebuild',
+      phase: 'rebuild',
       name: 'Lapped, then tried for leaks',
       text: 'Paste washed off to the last. Parts counted in.',
       cautions: ['springs'],
       measures: ['seatWidth', 'lift'],
     },
     {
-      stage: 'prove',
+      phase: 'prove',
       name: 'Tight at its pressure',
       text: 'No drip over the time the manual gives.',
       cautions: ['stored-pressure'],

@@ -112,7 +112,7 @@ describe('properties, for every method', () => {
     const more: readonly Method[] = [
       ...methods,
       { ...everyMethod.size, ...repeated },
-      { ...everyMethod.markAlignment, ...repeated },
+      { ...everyMethod.markShift, ...repeated },
       { ...everyMethod.spring, ...repeated },
     ]
     const near = fc.integer({ min: 0, max: 40 }).map((steps) => 2 + steps / 100)

@@ -151,7 +151,7 @@ const cases: Case[] = [
   {
     // Rim: top 0.10, bottom −0.10: offset 0.10 towards the top. Face 0.05 on 250 mm radius at the right.
     name: 'coupling: offset and angle as vectors',
-    method: everyMethod.alignment,
+    method: everyMethod.shaftAlignment,
     values: [0.1, 0, 0, 0.05, -0.1, 0, 0, -0.05],
     gives: { offset: 0.1, offsetAngle: 0, angularity: 0.2, angularityAngle: 90 },
   },
@@ -181,31 +181,31 @@ const cases: Case[] = [
   },
   {
     name: 'the mark farthest from its place, to either side',
-    method: everyMethod.markAlignment,
+    method: everyMethod.markShift,
     values: [2, -7, 1],
     gives: { largestAngle: 7 },
   },
   {
     name: 'neighbours across the joint of a ring',
-    method: everyMethod.elements,
+    method: everyMethod.elementPattern,
     values: [100, 0, 30, 0, 0, 60],
     gives: { damaged: 2, adjacentDamaged: 1, worstWorn: 100 },
   },
   {
     name: 'broken apart from how worn the rest is',
-    method: everyMethod.elements,
+    method: everyMethod.elementPattern,
     values: [100, 0, 30, 0, 0, 60],
     gives: { broken: 1, worstOfRest: 60 },
   },
   {
     name: 'one that may be broken is counted so, and may be the worst of the rest',
-    method: everyMethod.elements,
+    method: everyMethod.elementPattern,
     values: [100, 0, 30, [90, 100], 0, 60],
     gives: { broken: [1, 2], worstOfRest: [60, 100] },
   },
   {
     name: 'nothing is left to be worn where all are broken',
-    method: everyMethod.elements,
+    method: everyMethod.elementPattern,
     values: [100, 100, 100, 100, 100, 100],
     gives: { broken: 6, worstOfRest: null, adjacentDamaged: 6 },
   },
@@ -216,7 +216,7 @@ const cases: Case[] = [
     values: [[3.9, 4.1], 5],
     gives: { failedPoints: [0, 1] },
   },
-  { name: 'answers not as wanted', method: everyMethod.lookedAt, values: [1, 0], gives: { notAsWanted: 1 } },
+  { name: 'answers not as wanted', method: everyMethod.visualCheck, values: [1, 0], gives: { notAsWanted: 1 } },
   {
     name: 'a formula over other results',
     method: everyMethod.computed,

@@ -16,9 +16,9 @@ const needed: Partial<Record<MethodKind, SetUpAnswers>> = {
   spring: { longer: '62', shorter: '48.5', working: '50', newLoad: '1,2 kN' },
   openingPressure: { set: '12', repeatability: '0.2' },
   torque: { target: '180 Nm' },
-  elements: { count: '24', element: 'tooth' },
+  elementPattern: { count: '24', element: 'tooth' },
   benchTest: { points: 'idle = 10..12; full = ..42' },
-  lookedAt: { question: 'Moves freely?' },
+  visualCheck: { question: 'Moves freely?' },
   computed: { quantity: 'length', formula: '(a + b)/2 - 0.05 mm', names: 'a = bore.maximum; b = shaft.minimum' },
 }
 

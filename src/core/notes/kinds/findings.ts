@@ -8,14 +8,14 @@ import { elementShape, type FindingValue, findingShape } from '../shapes'
 import { unknownCharacteristic, unknownFinding, unknownPart } from '../unknown'
 
 /** Looked at and nothing found. */
-const lookedAtShape = ({ z, idSchema, words }: NoteShaping) =>
-  z.strictObject({ kind: z.literal('lookedAt'), part: idSchema, note: words(200) })
-export type LookedAt = Noting<typeof lookedAtShape>
-export const lookedAt: NoteKindOf<LookedAt> = {
-  shape: lookedAtShape,
+const inspectedShape = ({ z, idSchema, words }: NoteShaping) =>
+  z.strictObject({ kind: z.literal('inspected'), part: idSchema, note: words(200) })
+export type Inspected = Noting<typeof inspectedShape>
+export const inspected: NoteKindOf<Inspected> = {
+  shape: inspectedShape,
   subject: ({ part }) => `looked:${part}`,
   refuse: ({ part }, context) => unknownPart(part, context),
-  apply: ({ part, note }, noted, { lookedAt: looked }) => void looked.set(part, { note, ...noted }),
+  apply: ({ part, note }, noted, { inspected: looked }) => void looked.set(part, { note, ...noted }),
 }
 
 const findingRecordedShape = (of: NoteShaping) =>

@@ -1,5 +1,5 @@
+import { phases, stops } from '../../book/phases'
 import type { BookStep } from '../../book/procedureSchema'
-import { procedureStages, stops } from '../../book/procedureStages'
 import { freshStep, insertAfter } from '../draft'
 import type { NoteFault } from '../noteFault'
 import type { EntryContext, NoteKindOf, OpenSetting } from '../noteKind'
@@ -39,7 +39,7 @@ function refuseDone(body: StepDone, context: EntryContext): NoteFault | null {
     if (left > 0) return { code: 'stillWaiting', step: step.name, leftMs: left, waitsFor: step.book.wait.for }
   }
   if (step.licensed !== null && body.licensed === null) return { code: 'needsLicence', step: step.name, field: step.licensed }
-  const inside = step.stage === 'prove' ? stillInside(context.noted).map(({ name }) => name) : []
+  const inside = step.phase === 'prove' ? stillInside(context.noted).map(({ name }) => name) : []
   if (inside.length > 0) return { code: 'stillInside', step: step.name, things: inside }
   const waiting = settingsBefore(step, context)
   if (waiting.length > 0) return { code: 'notSet', step: step.name, things: waiting }
@@ -55,11 +55,11 @@ function refuseDone(body: StepDone, context: EntryContext): NoteFault | null {
 function settingsBefore(step: JobStep, { settings, steps }: EntryContext): readonly string[] {
   const takes = ({ book }: Pick<JobStep, 'book'>, { measures }: OpenSetting): boolean =>
     measures.some((id) => book?.measures.includes(id))
-  const proving = steps.filter(({ stage }) => stage === 'prove')
+  const proving = steps.filter(({ phase }) => phase === 'prove')
   const upToHere = proving.slice(0, proving.findIndex(({ id }) => id === step.id) + 1)
   const waitsFor = (of: OpenSetting): boolean => {
-    if (step.stage === 'rebuild') return !of.isProving && takes(step, of)
-    return step.stage === 'prove' && (!of.isProving || upToHere.some((other) => takes(other, of)))
+    if (step.phase === 'rebuild') return !of.isProving && takes(step, of)
+    return step.phase === 'prove' && (!of.isProving || upToHere.some((other) => takes(other, of)))
   }
   return settings.filter(waitsFor).map(({ name }) => name)
 }
@@ -78,7 +78,7 @@ export const stepSkipped: NoteKindOf<StepSkipped> = {
   refuse: ({ step: id }, context) => {
     const step = stepOf(id, context)
     if (!step) return unknownStep(id)
-    return mustNotBeSkipped(step) ? { code: 'mustNotBeSkipped', step: step.name, makesSafe: step.stage === 'makeSafe' } : null
+    return mustNotBeSkipped(step) ? { code: 'mustNotBeSkipped', step: step.name, makesSafe: step.phase === 'makeSafe' } : null
   },
   apply: ({ step, reason }, noted, draft) => draft.stand(step, { kind: 'skipped', reason, ...noted }),
 }
@@ -147,7 +147,7 @@ const stepAddedShape = ({ z, idSchema, nameSchema, words }: NoteShaping) =>
   z.strictObject({
     kind: z.literal('stepAdded'),
     step: idSchema,
-    stage: z.enum(procedureStages),
+    phase: z.enum(phases),
     name: nameSchema,
     text: words(1000),
     after: idSchema.nullable(),
@@ -155,7 +155,7 @@ const stepAddedShape = ({ z, idSchema, nameSchema, words }: NoteShaping) =>
     has: z
       .strictObject({
         cautions: z.array(idSchema).max(20),
-        gate: z.boolean(),
+        holdPoint: z.boolean(),
         wait: z.strictObject({ minutes: z.int().min(1).max(10_000), for: nameSchema }).nullable(),
         stop: z.strictObject({ at: z.enum(stops), text: nameSchema }).nullable(),
         removes: z.array(idSchema).max(100),
@@ -168,15 +168,15 @@ export type StepAdded = Noting<typeof stepAddedShape>
 /** A step with everything a book's own may have; it belongs to every level. */
 const stepWith = (
   id: string,
-  { stage, name, text }: Pick<StepAdded, 'stage' | 'name' | 'text'>,
+  { phase, name, text }: Pick<StepAdded, 'phase' | 'name' | 'text'>,
   { stop, ...has }: NonNullable<StepAdded['has']>,
 ): BookStep => ({
   id,
-  stage,
+  phase,
   name,
   text,
   levels: [],
-  gate: has.gate,
+  holdPoint: has.holdPoint,
   wait: has.wait,
   cautions: [...has.cautions],
   removes: [...has.removes],

@@ -42,7 +42,7 @@ export const laidOut: NoteKindOf<LaidOut> = {
 
 /** Nothing is taken out of a machine before it is safe, as nothing is measured on it. */
 function closedForStripping(position: string, { steps, confirmedSafe }: EntryContext): NoteFault | null {
-  const making = steps.filter(({ stage }) => stage === 'makeSafe')
+  const making = steps.filter(({ phase }) => phase === 'makeSafe')
   const closed = confirmedSafe ? undefined : making.find((step) => !isSettled(step))
   if (closed) return { code: 'outBefore', step: closed.name }
   if (making.length === 0 && !confirmedSafe) return { code: 'notSafeYet' }

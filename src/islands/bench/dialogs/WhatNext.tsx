@@ -29,10 +29,10 @@ export function WhatNext({ bench, onClose }: { readonly bench: Bench; readonly o
         <>
           <p>{say.whatKnownTwice}</p>
           <ol className={styles.next}>
-            {doubts.slice(0, SHOWN).map(({ closing, suspect, moves }) => {
+            {doubts.slice(0, SHOWN).map(({ crossCheck, suspect, moves }) => {
               const characteristic = book.characteristics.find(({ id }) => id === suspect.characteristic)
               return characteristic ? (
-                <li key={`${closing.id} ${suspect.characteristic} ${JSON.stringify(suspect.slot)}`}>
+                <li key={`${crossCheck.id} ${suspect.characteristic} ${JSON.stringify(suspect.slot)}`}>
                   <Button
                     onClick={() => {
                       onClose()

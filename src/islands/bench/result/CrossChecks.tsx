@@ -9,7 +9,7 @@ import shared from './values.module.css'
 /** What this characteristic is known twice by; where the two do not agree, what to look at again. */
 export function CrossChecks({ bench }: { readonly bench: Bench }) {
   const { record, characteristic, stage } = bench
-  const own = (record.book.closings ?? []).flatMap((spec, index) => {
+  const own = (record.book.crossChecks ?? []).flatMap((spec, index) => {
     const names = Object.values(spec.names).some((of) => of.characteristic === characteristic.id)
     const result = names ? bench.crossCheckAt(index) : undefined
     return result?.known && result.also ? [{ spec, result }] : []

@@ -49,7 +49,7 @@ export function sheetOf(method: Method, repeatsShown: number): Sheet {
         },
       ],
     }
-  if (method.kind === 'elements')
+  if (method.kind === 'elementPattern')
     return {
       kind: 'flow',
       groups: method.groups.map((group) => ({

@@ -11,11 +11,11 @@ import { sheetOfPoints } from '../sheet'
 import { enoughPoints, pointsGive } from '../valuesGiven'
 import { placeAt } from '../where'
 
-const shape = ({ z, pointsLayout }: Shaping) => z.strictObject({ kind: z.literal('markAlignment'), ...pointsLayout })
-export type MarkAlignment = Shaped<typeof shape>
+const shape = ({ z, pointsLayout }: Shaping) => z.strictObject({ kind: z.literal('markShift'), ...pointsLayout })
+export type MarkShift = Shaped<typeof shape>
 
 /** Marks on nuts and parts: the one that lies farthest from where it was, to either side. */
-function reduceMarks(input: ReduceInput<MarkAlignment>): Outcome {
+function reduceMarks(input: ReduceInput<MarkShift>): Outcome {
   const { method, guard } = input
   const sheet = sheetOf(input, method.repeatabilityLimit)
   const { values } = pointValues(sheet.places, sheet.taken, { quantity: 'angle', guard, spread: 'variation' })
@@ -31,7 +31,7 @@ function reduceMarks(input: ReduceInput<MarkAlignment>): Outcome {
   return { values, faults: sheet.faults }
 }
 
-export const markAlignment: MethodKindOf<MarkAlignment> = {
+export const markShift: MethodKindOf<MarkShift> = {
   shape,
   wears: () => 'either',
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),
@@ -40,7 +40,7 @@ export const markAlignment: MethodKindOf<MarkAlignment> = {
   canGive: (method, name) => enoughPoints(name, method.points.length),
   reduce: reduceMarks,
   setUp: [placesField('points', '4'), repeatsField('1'), repeatabilityField('angle', '')],
-  build: (a) => ({ kind: 'markAlignment', ...pointsOf(a) }),
+  build: (a) => ({ kind: 'markShift', ...pointsOf(a) }),
   usualGauge: 'protractor',
   expects: () => null,
   slips: { byScale: true },

@@ -14,7 +14,7 @@ import { placeAt, placeOf } from '../where'
 
 const shape = ({ z, placesOf, placeSchema }: Shaping) =>
   z.strictObject({
-    kind: z.literal('elements'),
+    kind: z.literal('elementPattern'),
     /** Rings close on themselves; rows end. Each with its number of elements. */
     groups: placesOf(placeSchema.extend({ count: z.int().min(1).max(400) })),
     arranged: z.enum(['rings', 'rows']),
@@ -22,10 +22,10 @@ const shape = ({ z, placesOf, placeSchema }: Shaping) =>
     /** From so much worn on, percent of its size, an element counts as damaged. */
     damagedFromPercent: z.number().gt(0).max(100),
   })
-export type Elements = Shaped<typeof shape>
+export type ElementPattern = Shaped<typeof shape>
 
 /** Numbered elements, each worn by so much: how many count as damaged, how many of these are neighbours, the most worn one. */
-function reduceElements(input: ReduceInput<Elements>): Outcome {
+function reduceElements(input: ReduceInput<ElementPattern>): Outcome {
   const { method } = input
   const sheet = sheetOf(input)
   const from = method.damagedFromPercent
@@ -105,7 +105,7 @@ function giveBroken(values: Values, places: readonly SheetPlace[]): void {
   )
 }
 
-export const elements: MethodKindOf<Elements> = {
+export const elementPattern: MethodKindOf<ElementPattern> = {
   shape,
   wears: () => 'larger',
   layout: ({ groups, element }) =>
@@ -129,7 +129,7 @@ export const elements: MethodKindOf<Elements> = {
   build: (a) => {
     const count = a.count('count', 400)
     return {
-      kind: 'elements',
+      kind: 'elementPattern',
       groups: a.places('groups', LETTERS).map((group) => ({ ...group, count })),
       arranged: a.choice('arranged'),
       element: a.words('element'),

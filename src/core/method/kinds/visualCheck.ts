@@ -11,15 +11,15 @@ import { placeOf } from '../where'
 
 const shape = ({ z, placesSchema }: Shaping) =>
   z.strictObject({
-    kind: z.literal('lookedAt'),
+    kind: z.literal('visualCheck'),
     points: placesSchema,
     question: z.string().min(1).max(200),
     wanted: z.enum(['yes', 'no']),
   })
-export type LookedAt = Shaped<typeof shape>
+export type VisualCheck = Shaped<typeof shape>
 
 /** Points answered yes or no by gauge or eye: how many are not as wanted. */
-function reduceLookedAt(input: ReduceInput<LookedAt>): Outcome {
+function reduceLookedAt(input: ReduceInput<VisualCheck>): Outcome {
   const { method } = input
   const sheet = sheetOf(input)
   const wanted = method.wanted === 'yes' ? 1 : 0
@@ -38,7 +38,7 @@ function reduceLookedAt(input: ReduceInput<LookedAt>): Outcome {
   return noFaults(values)
 }
 
-export const lookedAt: MethodKindOf<LookedAt> = {
+export const visualCheck: MethodKindOf<VisualCheck> = {
   shape,
   wears: () => 'either',
   layout: ({ points }) => sheetOfPoints(points),
@@ -47,7 +47,7 @@ export const lookedAt: MethodKindOf<LookedAt> = {
   canGive: always,
   reduce: reduceLookedAt,
   setUp: [field('question', { start: null }), placesField('points', '1'), choiceField('wanted', 'yes', YES_OR_NO)],
-  build: (a) => ({ kind: 'lookedAt', points: a.places('points'), question: a.words('question'), wanted: a.choice('wanted') }),
+  build: (a) => ({ kind: 'visualCheck', points: a.places('points'), question: a.words('question'), wanted: a.choice('wanted') }),
   usualGauge: 'eye',
   slips: { byScale: true },
 }

@@ -1,4 +1,4 @@
-import type { ProcedureStage } from '../../core/book/procedureStages'
+import type { Phase } from '../../core/book/phases'
 import { isSettled } from '../../core/notes/steps'
 import { say } from '../../labels/steps'
 import { ButtonLink } from '../../ui/Button'
@@ -9,10 +9,10 @@ import { receiving } from '../pageData/pageData'
 import { AddStep } from './AddStep'
 import { GateOutcomePanel } from './GateOutcomePanel'
 import { LiftingHelper } from './LiftingHelper'
-import styles from './StageSteps.module.css'
+import styles from './PhaseSteps.module.css'
 import { StepCard } from './StepCard'
 
-export type OwnStage = Exclude<ProcedureStage, 'strip' | 'look'>
+export type OwnStage = Exclude<Phase, 'strip' | 'look'>
 
 const title: Record<OwnStage, string> = {
   makeSafe: say.makeSafe,
@@ -36,10 +36,10 @@ const next: Record<OwnStage, { readonly path: string; readonly text: string }> =
   prove: { path: 'report', text: say.report },
 }
 
-/** The steps of one stage of the order of work, from the book's procedure for this level. */
-function StageSteps({ stage, ...props }: NotesProps & { readonly stage: OwnStage }) {
+/** The steps of one phase of the order of work, from the book's procedure for this level. */
+function PhaseSteps({ phase, ...props }: NotesProps & { readonly phase: OwnStage }) {
   const noted = useNotes(props)
-  const own = noted.steps.filter((step) => step.stage === stage)
+  const own = noted.steps.filter((step) => step.phase === phase)
   const done = own.filter(isSettled).length
   const { job } = noted.record
   return (
@@ -48,30 +48,30 @@ function StageSteps({ stage, ...props }: NotesProps & { readonly stage: OwnStage
         <Notices noted={noted} />
         <ComplaintNote noted={noted} />
         <header className={styles.head}>
-          <h1 id="title">{title[stage]}</h1>
+          <h1 id="title">{title[phase]}</h1>
           <p className={styles.count} aria-live="polite">
             <b className="figure">{done}</b> {say.ofOne} <b className="figure">{own.length}</b> {say.done}
           </p>
         </header>
-        <p className={styles.about}>{about[stage]}</p>
+        <p className={styles.about}>{about[phase]}</p>
         {noted.closed !== null && <p className={styles.about}>{noted.closed}</p>}
-        {stage === 'gate' && <GateOutcomePanel noted={noted} />}
+        {phase === 'gate' && <GateOutcomePanel noted={noted} />}
         {own.length === 0 && <p className={styles.empty}>{say.limitBookHas}</p>}
         <ol className={styles.steps}>
           {own.map((step, index) => (
             <StepCard key={step.id} noted={noted} step={step} number={index + 1} />
           ))}
         </ol>
-        <AddStep noted={noted} stage={stage} after={own.at(-1)?.id ?? null} />
+        <AddStep noted={noted} phase={phase} after={own.at(-1)?.id ?? null} />
         {own.length > 0 && done === own.length && (
           <p className={styles.onward}>
-            <ButtonLink href={`/jobs/${job.id}/${next[stage].path}`} kind="primary">
-              {say.go(next[stage].text)}
+            <ButtonLink href={`/jobs/${job.id}/${next[phase].path}`} kind="primary">
+              {say.go(next[phase].text)}
             </ButtonLink>
           </p>
         )}
       </section>
-      {stage === 'makeSafe' && (
+      {phase === 'makeSafe' && (
         <aside className={styles.side}>
           <LiftingHelper units={noted.record.machine.units} />
         </aside>
@@ -81,4 +81,4 @@ function StageSteps({ stage, ...props }: NotesProps & { readonly stage: OwnStage
 }
 
 /** As its page shows it. */
-export const StageStepsIsland = receiving(StageSteps)
+export const PhaseStepsIsland = receiving(PhaseSteps)

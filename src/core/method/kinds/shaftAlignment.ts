@@ -13,18 +13,18 @@ import { sheet } from '../sheet'
 
 const shape = ({ z, clockSchema, positiveMm }: Shaping) =>
   z.strictObject({
-    kind: z.literal('alignment'),
+    kind: z.literal('shaftAlignment'),
     positions: clockSchema,
     /** Diameter of the circle on which the face dial runs, mm; null where only the rim is read. */
     faceDiameterMm: positiveMm.nullable(),
   })
-export type Alignment = Shaped<typeof shape>
+export type ShaftAlignment = Shaped<typeof shape>
 
 /** What the dial runs on. */
 export const ALIGNMENT = { rim: 'rim', face: 'face' } as const
 
 /** Two shafts at a coupling by rim and face readings of a dial turned with one of them: offset, and angle between the axes. */
-function reduceAlignment(input: ReduceInput<Alignment>): Outcome {
+function reduceAlignment(input: ReduceInput<ShaftAlignment>): Outcome {
   const { method, guard } = input
   const sheet = sheetOf(input)
   const values: Values = {}
@@ -66,7 +66,7 @@ function reduceAlignment(input: ReduceInput<Alignment>): Outcome {
 
 const scaled = (value: Known, factor: number): Known => linear([[factor, value]], 0)
 
-export const alignment: MethodKindOf<Alignment> = {
+export const shaftAlignment: MethodKindOf<ShaftAlignment> = {
   shape,
   wears: () => 'larger',
   layout: ({ positions, faceDiameterMm }) =>
@@ -83,7 +83,7 @@ export const alignment: MethodKindOf<Alignment> = {
   },
   reduce: reduceAlignment,
   setUp: [anglesField('positions', '4'), figureField('face', '')],
-  build: (a) => ({ kind: 'alignment', positions: a.clock('positions'), faceDiameterMm: a.figureOrNull('face') }),
+  build: (a) => ({ kind: 'shaftAlignment', positions: a.clock('positions'), faceDiameterMm: a.figureOrNull('face') }),
   usualGauge: 'dial',
   expects: () => null,
   slips: { byScale: true },

@@ -8,10 +8,10 @@ import { sheetOfPoints } from '../sheet'
 import { enoughPoints, pointsGive } from '../valuesGiven'
 
 const shape = ({ z, pointsLayout }: Shaping) =>
-  z.strictObject({ kind: z.literal('remaining'), what: z.string().min(1).max(40), ...pointsLayout })
-export type Remaining = Shaped<typeof shape>
+  z.strictObject({ kind: z.literal('remainingThickness'), what: z.string().min(1).max(40), ...pointsLayout })
+export type RemainingThickness = Shaped<typeof shape>
 
-export const remaining: MethodKindOf<Remaining> = {
+export const remainingThickness: MethodKindOf<RemainingThickness> = {
   shape,
   wears: () => 'smaller',
   layout: ({ points, repeatsAtLeast }) => sheetOfPoints(points, repeatsAtLeast),
@@ -20,7 +20,7 @@ export const remaining: MethodKindOf<Remaining> = {
   canGive: (method, name) => enoughPoints(name, method.points.length),
   reduce: reducePoints('variation'),
   setUp: [field('what', { start: 'lining' }), ...pointFields('4')],
-  build: (a) => ({ kind: 'remaining', what: a.words('what'), ...pointsOf(a) }),
+  build: (a) => ({ kind: 'remainingThickness', what: a.words('what'), ...pointsOf(a) }),
   usualGauge: 'caliper',
   slips: { oneWay: true },
 }

@@ -1,7 +1,0 @@
-/** Stages of a limit book's procedure, in the order of work. */
-export const procedureStages = ['makeSafe', 'asFound', 'strip', 'gate', 'look', 'rebuild', 'prove'] as const
-export type ProcedureStage = (typeof procedureStages)[number]
-
-/** A state that a step must stop at: only loosened, not touched yet, only so far. */
-export const stops = ['slackenOnly', 'notYet', 'onlySoFar'] as const
-export type Stop = (typeof stops)[number]
