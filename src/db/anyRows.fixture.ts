@@ -92,7 +92,11 @@ export async function addRows(client: pg.Client, from: number): Promise<void> {
     const [table] = waiting.splice(at, 1)
     if (at < 0 || table === undefined) throw new Error(`tables that hang on one another: ${waiting.join(', ')}`)
     const row: Record<string, unknown> = {}
-    for (const column of columns) if (column.table === table) row[column.name] = filled(column.type, (number += 1))
+    for (const column of columns) {
+      if (column.table !== table) continue
+      number += 1
+      row[column.name] = filled(column.type, number)
+    }
     for (const key of keys)
       if (bare(key.table) === table && bare(key.of) !== table)
         key.columns.forEach((column, index) => {
