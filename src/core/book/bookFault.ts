@@ -44,6 +44,8 @@ export interface BookFaults extends NeverGivenFaults {
   alsoUnread: { readonly why: QuantityFault }
   /** Fewer journals than bores, or limits that nothing lies between. */
   nothingPairs: Bare
+  /** Named as unlike the others of a set that it is not in. */
+  notInSet: { readonly characteristic: string }
   /** A limit on a place that its method does not have. */
   noPlace: { readonly station: string; readonly direction: string }
   /** A fit that nothing judges. */

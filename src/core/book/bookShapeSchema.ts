@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { daySchema, idSchema, nameSchema, uniqueIds } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
+import { MAX_SETS } from '../fit/alike'
 import { equalPartsSchema } from '../fit/equalPartsSchema'
 import { fitSchema } from '../fit/fitSchema'
 import { BOOK_FORMAT, BOOK_VERSION } from './bookFormat'
@@ -41,7 +42,7 @@ export const bookShapeSchema = z.strictObject({
   characteristics: z.array(characteristicSchema),
   fits: z.array(fitSchema),
   /** Equal parts that may change places, and bores and journals that may be paired anew. */
-  equalParts: z.array(equalPartsSchema).max(100).refine(uniqueIds, asIssue('placesSameId')).optional(),
+  equalParts: z.array(equalPartsSchema).max(MAX_SETS).refine(uniqueIds, asIssue('placesSameId')).optional(),
   crossChecks: z.array(crossCheckSchema).max(200).refine(uniqueIds, asIssue('crossChecksSameId')).optional(),
   /** Only inside a job: ids of fits, routes, lines of the plan and positions that were added there. */
   added: z.array(idSchema).max(2000).optional(),

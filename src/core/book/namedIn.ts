@@ -18,7 +18,7 @@ const BY_LIST: Readonly<Record<NamedList, readonly string[]>> = {
   characteristics: [
     ...['characteristic', 'mends', 'confirm', 'measures', 'direct', 'runsIn', 'bore', 'journal', 'strip', 'seat'],
     ...['housing', 'shaft', 'drive', 'before', 'depth', 'spigot', 'thickness', 'keyway', 'key', 'groove', 'ring', 'opens'],
-    ...['closes', 'gap', 'pad', 'places', 'bores', 'journals', 'leftBy'],
+    ...['closes', 'gap', 'pad', 'places', 'unlike', 'bores', 'journals', 'leftBy'],
   ],
   variants: ['variant'],
   documents: ['document'],

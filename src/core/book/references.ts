@@ -278,9 +278,14 @@ function ofFits(refer: References): void {
 function ofEqualParts(refer: References): void {
   refer.book.equalParts?.forEach((set, index) => {
     const path = ['equalParts', index]
-    refer.source(set.source, [...path, 'source'])
-    if (set.kind === 'rotation') set.places.forEach((id, at) => refer.characteristic(id, [...path, 'places', at]))
-    else {
+    if (set.source) refer.source(set.source, [...path, 'source'])
+    if (set.kind !== 'pairing') {
+      set.places.forEach((id, at) => refer.characteristic(id, [...path, 'places', at]))
+      if (set.kind === 'alike')
+        set.unlike?.forEach((id, at) => {
+          if (!set.places.includes(id)) refer.refuse([...path, 'unlike', at], { code: 'notInSet', characteristic: id })
+        })
+    } else {
       set.bores.forEach((id, at) => refer.characteristic(id, [...path, 'bores', at], ['boreDiameter']))
       set.journals.forEach((id, at) => refer.characteristic(id, [...path, 'journals', at], ['outsideDiameter']))
       if (set.leastMm > set.greatestMm || set.bores.length > set.journals.length) refer.refuse(path, { code: 'nothingPairs' })

@@ -1,4 +1,5 @@
 import type { Frozen } from '../base/frozen'
+import { equalPartsWithout } from '../fit/alike'
 import { linksOf, stripOf } from '../fit/kinds'
 import { settingWithout } from '../setting/setting'
 import type { Characteristic, FitSpec, LimitBook, Part } from './bookShapeSchema'
@@ -49,9 +50,7 @@ export function withoutOtherVariants(book: LimitBook, fitted: Fitted): LimitBook
       .filter(({ id }) => isHere(id))
       .map((one) => settingWithout(mendedBy(one, routes), isFitted, isHere)),
     fits: fits.map((fit) => settingWithout(fit, isFitted, isHere)),
-    equalParts: book.equalParts?.filter((set) =>
-      (set.kind === 'rotation' ? set.places : [...set.bores, ...set.journals]).every(isHere),
-    ),
+    equalParts: book.equalParts?.flatMap((set) => equalPartsWithout(set, isHere) ?? []),
     crossChecks: book.crossChecks?.filter(({ names }) =>
       Object.values(names).every(({ characteristic }) => isHere(characteristic)),
     ),

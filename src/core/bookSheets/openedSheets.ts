@@ -117,6 +117,7 @@ export const openedSheets: readonly Sheet[] = [
       column('name', text()),
       column('kind', text()),
       column('places', list(undefined)),
+      column('unlike', list(undefined)),
       column('bores', list(undefined)),
       column('journals', list(undefined)),
       column('targetMm', figure(), 'target'),
@@ -124,7 +125,7 @@ export const openedSheets: readonly Sheet[] = [
       column('greatestMm', figure(), 'greatest'),
       ...source,
     ],
-    { optional: true },
+    { defaults: { source: null }, optional: true },
   ),
   sheet(
     'crossChecks',

@@ -46,9 +46,10 @@ export type EqualPartsFound = RotationFound | PairingFound
 
 /** Everything that follows for the equal parts of a book. */
 export const equalPartsOf = (book: LimitBook, resultOf: ResultOf, policy: Policy): readonly EqualPartsFound[] =>
-  (book.equalParts ?? []).map((spec) =>
-    spec.kind === 'rotation' ? rotationOf(spec, resultOf) : pairingOf(spec, resultOf, policy),
-  )
+  (book.equalParts ?? []).flatMap((spec): EqualPartsFound[] => {
+    if (spec.kind === 'alike') return [] // they stay where they are
+    return [spec.kind === 'rotation' ? rotationOf(spec, resultOf) : pairingOf(spec, resultOf, policy)]
+  })
 
 function rotationOf(spec: RotationSpec, resultOf: ResultOf): RotationFound {
   const places = spec.places.map((characteristic): RotationPlace => {

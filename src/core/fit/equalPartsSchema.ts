@@ -25,5 +25,17 @@ const pairingSchema = z.strictObject({
   source: sourceSchema,
 })
 
-export const equalPartsSchema = z.discriminatedUnion('kind', [rotationSchema, pairingSchema])
+/** Equal places of one machine: each tells how the readings of the others scatter. */
+const alikeSchema = z.strictObject({
+  kind: z.literal('alike'),
+  id: idSchema,
+  name: nameSchema,
+  places: z.array(idSchema).min(2).max(200),
+  /** Places among them that are not like the others: they lend nothing and borrow nothing. */
+  unlike: z.array(idSchema).max(200).optional(),
+  /** Null where nobody's document says so: they are copies of one another. */
+  source: sourceSchema.nullable(),
+})
+
+export const equalPartsSchema = z.discriminatedUnion('kind', [rotationSchema, pairingSchema, alikeSchema])
 export type EqualParts = z.infer<typeof equalPartsSchema>

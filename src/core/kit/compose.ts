@@ -5,6 +5,8 @@ import { neverGiven } from '../book/faults'
 import { KIT_DOCUMENT } from '../book/kitDocument'
 import { plainPosition } from '../book/plainPosition'
 import type { BookPosition, BookStep, FindingRule } from '../book/procedureSchema'
+import { withOneMoreAlike } from '../fit/alike'
+import type { EqualParts } from '../fit/equalPartsSchema'
 import type { MethodKind } from '../method/kinds'
 import { setUpMethod, usualGaugeOf } from '../method/setUp/setUp'
 import type { SetUpFault } from '../method/setUp/setUpFault'
@@ -51,6 +53,7 @@ export function compose(book: LimitBook, addition: Addition, system: UnitSystem)
   if (names.length === 0 || names.some((name) => name === '')) return err({ code: 'noName' })
   const taken = new Set(book.positions.map(({ name }) => name.toLowerCase()))
   let made = withBeginning(book)
+  const first = made.characteristics.length
   for (const name of names) {
     if (taken.has(name.toLowerCase())) return err({ code: 'nameTaken', name })
     taken.add(name.toLowerCase())
@@ -58,7 +61,20 @@ export function compose(book: LimitBook, addition: Addition, system: UnitSystem)
     if (!added.ok) return added
     made = added.value
   }
-  return ok(made)
+  return ok(withEqualPlaces(made, first, names.length))
+}
+
+/** The same assembly added several times at once stands at equal places: what is measured of one is measured of all. */
+function withEqualPlaces(book: LimitBook, first: number, times: number): LimitBook {
+  const added = book.characteristics.slice(first)
+  const each = added.length / times
+  const equalParts = added
+    .slice(each)
+    .reduce<EqualParts[]>(
+      (sets, { id }, at) => withOneMoreAlike(sets, added[at % each] as Characteristic, id),
+      [...(book.equalParts ?? [])],
+    )
+  return equalParts.length === 0 ? book : { ...book, equalParts }
 }
 
 /** Least lengths shown: as a workshop reads them in its units. */

@@ -35,12 +35,17 @@ test.each(assemblies.map(({ id }) => [id]))('%s is copied whole: as much again, 
   expect(faults(twice)).toEqual([])
   for (const list of ['positions', 'parts', 'characteristics', 'fits', 'findingRules', 'handTests'] as const)
     expect([list, twice[list].length]).toEqual([list, 3 * book[list].length])
+  // Each copy stands at an equal place, as if all had been added at once.
+  const places = (of: LimitBook) => (of.equalParts ?? []).flatMap((set) => (set.kind === 'alike' ? [set.places.length] : []))
+  expect(places(twice)).toEqual(book.characteristics.map(() => 3))
+  expect(places(added(empty, id, ['Thing', 'Thing 2', 'Thing 3']))).toEqual(places(twice))
   // Taken out again, the copies leave nothing.
   const [second, third] = twice.positions.filter(({ name }) => /^Thing [23]$/.test(name)).map(({ id: of }) => of)
   const left = takenOut(takenOut(twice, second ?? ''), third ?? '')
   expect(left.characteristics).toEqual(book.characteristics)
   expect(left.parts).toEqual(book.parts)
   expect(left.procedure).toEqual(book.procedure)
+  expect(left.equalParts).toEqual([])
 })
 
 test('what sits in a position goes and comes with it', () => {

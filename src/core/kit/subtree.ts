@@ -1,4 +1,6 @@
 import type { LimitBook } from '../book/bookSchema'
+import { equalPartsWithout, withOneMoreAlike } from '../fit/alike'
+import type { EqualParts } from '../fit/equalPartsSchema'
 import { linksOf } from '../fit/kinds'
 import type { Limit } from '../limit/limit'
 import { kindOf } from '../method/kinds'
@@ -69,9 +71,7 @@ export function takenOut(book: LimitBook, root: string): LimitBook {
       .map(({ direct, ...fit }) => (direct === undefined || !characteristic(direct) ? fit : { ...fit, direct }) as typeof fit)
       .map((fit) => settingWithout(fit, part, characteristic)),
     crossChecks: (book.crossChecks ?? []).filter(({ id }) => !gone.crossChecks.has(id)),
-    equalParts: (book.equalParts ?? []).filter((set) =>
-      (set.kind === 'rotation' ? set.places : [...set.bores, ...set.journals]).every(characteristic),
-    ),
+    equalParts: (book.equalParts ?? []).flatMap((set) => equalPartsWithout(set, characteristic) ?? []),
     findingRules: has(book.findingRules)
       .filter(({ foundOn }) => foundOn === undefined || part(foundOn))
       .map((rule) => ({ ...rule, confirm: rule.confirm.filter(characteristic) })),
@@ -147,6 +147,7 @@ export function renamed(book: LimitBook, root: string, name: string): LimitBook 
     characteristics: anew(book.characteristics),
     fits: anew(book.fits),
     crossChecks: anew(book.crossChecks ?? []),
+    equalParts: anew(book.equalParts ?? []),
     handTests: anew(book.handTests),
     procedure: anew(book.procedure),
   }
@@ -213,6 +214,10 @@ function copiedOnce(book: LimitBook, root: string, name: string, within: (text: 
     characteristics: [...book.characteristics, ...again(book.characteristics, own.characteristics).map(unchecked)],
     fits: [...book.fits, ...again(book.fits, own.fits).map(unchecked)],
     crossChecks: [...(book.crossChecks ?? []), ...again(book.crossChecks ?? [], own.crossChecks)],
+    // A copy stands at an equal place.
+    equalParts: book.characteristics
+      .filter(({ id }) => own.characteristics.has(id))
+      .reduce<EqualParts[]>((sets, of) => withOneMoreAlike(sets, of, copyOf(of.id)), [...(book.equalParts ?? [])]),
     findingRules: [...book.findingRules, ...ofParts(book.findingRules)],
     patterns: [...book.patterns, ...ofParts(book.patterns)],
     handTests: [...book.handTests, ...ofParts(book.handTests).map((test) => ({ ...test, name: called(test.name) }))],

@@ -1,6 +1,6 @@
-import type { Characteristic } from '../book/bookSchema'
+import type { Characteristic, LimitBook } from '../book/bookSchema'
+import { sistersIn } from '../fit/alike'
 import type { Gauge } from '../gauge/gauge'
-import { quantityOfValue } from '../method/gives'
 import type { Reduced, ReductionName, Reductions } from '../method/reduction'
 import type { InspectionRecord, Overhaul } from '../record/recordSchema'
 import { reduce } from '../record/reduce'
@@ -97,7 +97,7 @@ export function earlierOverhauls(
       }
     }
   }
-  return { lines, lastLeft, base, spreadOf: sisterSpreads(record.book.characteristics, lines) }
+  return { lines, lastLeft, base, spreadOf: sisterSpreads(record.book, lines) }
 }
 
 function pointOf(
@@ -114,26 +114,25 @@ function pointOf(
 /** A line of so many points shows how its readings scatter. */
 const LINE_OF = 3
 
-/** Sisters are measured alike, judged by the same value, and were alike when new. */
-const sisterKey = ({ method, new: size }: Characteristic, judges: ReductionName): string =>
-  `${method.kind} ${quantityOfValue(method, judges)} ${judges} ${size?.nominal ?? ''}`
+/** How the readings of a value scatter about a line of its own; null where it has none that shows it. */
+function scatterOf(points: readonly LinePoint[] | undefined): { readonly squares: number; readonly degrees: number } | null {
+  if (!points || points.length < LINE_OF) return null
+  const line = leastSquaresLine(points.map(({ runningHours, value }) => ({ hours: runningHours, value })))
+  return line && { squares: line.residualSquares, degrees: points.length - 2 }
+}
 
+/** Its own line and those of its sisters: equal places as the book names them, read by the same method. */
 function sisterSpreads(
-  characteristics: readonly Characteristic[],
+  { characteristics, equalParts = [] }: Pick<LimitBook, 'characteristics' | 'equalParts'>,
   lines: ReadonlyMap<string, LinesByValue>,
 ): EarlierOverhauls['spreadOf'] {
-  const pooled = new Map<string, { squares: number; degrees: number }>()
-  for (const characteristic of characteristics)
-    for (const [judges, points] of lines.get(characteristic.id) ?? []) {
-      if (points.length < LINE_OF) continue
-      const line = leastSquaresLine(points.map(({ runningHours, value }) => ({ hours: runningHours, value })))
-      if (!line) continue
-      const key = sisterKey(characteristic, judges)
-      const before = pooled.get(key) ?? { squares: 0, degrees: 0 }
-      pooled.set(key, { squares: before.squares + line.residualSquares, degrees: before.degrees + points.length - 2 })
-    }
-  return (characteristic, judges) => {
-    const found = pooled.get(sisterKey(characteristic, judges))
-    return found ? { value: Math.sqrt(found.squares / found.degrees), degreesOfFreedom: found.degrees } : null
+  const sisters = sistersIn(equalParts)
+  const methodOf = new Map(characteristics.map(({ id, method }) => [id, method.kind]))
+  return ({ id, method }, judges) => {
+    const alike = [id, ...(sisters.get(id) ?? [])].filter((of) => methodOf.get(of) === method.kind)
+    const [squares, degrees] = alike
+      .flatMap((of) => scatterOf(lines.get(of)?.get(judges)) ?? [])
+      .reduce(([sum, count], one) => [sum + one.squares, count + one.degrees], [0, 0])
+    return degrees > 0 ? { value: Math.sqrt(squares / degrees), degreesOfFreedom: degrees } : null
   }
 }

@@ -41,7 +41,7 @@ const words: Readonly<Record<string, Words>> = {
     set: 'one verdict with other parts',
   },
   'depends.kind': { hours: 'hours run', size: 'a new size', variant: 'what is fitted', formula: 'a formula' },
-  'equalParts.kind': { rotation: 'change places', pairing: 'paired anew' },
+  'equalParts.kind': { rotation: 'change places', pairing: 'paired anew', alike: 'equal places' },
   'arrangement.kind': { ring: 'a ring', rows: 'rows' },
   'gauges.kind': gaugeKindName,
   'handTests.kind': {

@@ -177,6 +177,7 @@ const headers: Readonly<Record<string, string>> = {
   'limits.wornFractionAtMost': 'Share worn, at most',
   options: 'Options',
   places: 'Places',
+  unlike: 'Not like the others',
   bores: 'Bores',
   journals: 'Journals',
   known: 'Known by',

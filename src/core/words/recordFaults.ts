@@ -78,6 +78,8 @@ export function bookFaultWords(fault: BookFault, units: UnitSystem = 'metric'): 
       return quantityFaultWords(fault.why)
     case 'nothingPairs':
       return 'there must be a journal for every bore, and the least clearance must lie below the greatest'
+    case 'notInSet':
+      return `“${fault.characteristic}” is none of the places of this set`
     case 'noPlace':
       return `this method takes no reading at “${fault.station} ${fault.direction}”`
     case 'noLimits':

@@ -294,6 +294,7 @@ const book: Each<BookFault> = {
   unitsDisagree: { text: '0.30 mm', also: '0.010 in' },
   alsoUnread: { why: { code: 'notANumber', text: 'x', kind: 'length' } },
   nothingPairs: {},
+  notInSet: { characteristic: 'Sleeve' },
   noPlace: { station: 'g', direction: '13' },
   noLimits: {},
   notAlwaysFitted: { characteristic: 'bush' },

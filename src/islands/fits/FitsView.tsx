@@ -87,7 +87,7 @@ function FitsView({ view, person }: { readonly view: JobView; readonly person: N
             )}
           </p>
         )}
-        {(record.book.equalParts ?? []).length > 0 && <EqualParts view={view} person={person} />}
+        {(record.book.equalParts ?? []).some(({ kind }) => kind !== 'alike') && <EqualParts view={view} person={person} />}
       </div>
       {chosen && <FitSheet key={chosen.spec.id} row={chosen} board={board} ways={ways} onTake={take} />}
       <p className={styles.foot}>
