@@ -80,23 +80,36 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
   }
 }
 
-/** What the later stages say, each of what was measured there. */
-const laterVotes = (
+/**
+ * What the later stages say: each value at its own latest stage by then. What the work left stands until that very value is read
+ * again, whatever else was measured since; what was found does not stand for it.
+ */
+function laterVotes(
   fixed: Index,
   part: Part,
   own: readonly CharacteristicResult[],
   fits: readonly FitResult[],
   routes: RouteContext,
-): readonly { readonly stage: LaterStage; readonly votes: readonly Vote[] }[] =>
-  laterStages.flatMap((stage) => {
-    const measured = own.flatMap((result) => {
-      const at = result.stages.find((other) => other.stage === stage)
-      return [...(at?.votes ?? []), ...changeVotes(fixed, part, result, stage, routes)]
-    })
-    const fitted = fits.flatMap(({ stages }) => stages.find((other) => other.stage === stage)?.votes ?? [])
-    const votes = [...measured, ...fitted]
-    return votes.length > 0 ? [{ stage, votes }] : []
+): readonly { readonly stage: LaterStage; readonly votes: readonly Vote[] }[] {
+  const saidAt = laterStages.map((stage) => ({
+    stage,
+    byValue: [
+      ...own.map((result) => [
+        ...(result.stages.find((other) => other.stage === stage)?.votes ?? []),
+        ...changeVotes(fixed, part, result, stage, routes),
+      ]),
+      ...fits.map(({ stages }) => stages.find((other) => other.stage === stage)?.votes ?? []),
+    ],
+  }))
+  return saidAt.flatMap(({ stage, byValue }, at) => {
+    if (byValue.every((votes) => votes.length === 0)) return []
+    const before = saidAt.slice(0, at).reverse()
+    const latest = byValue.map((votes, index) =>
+      votes.length > 0 ? votes : (before.find((earlier) => (earlier.byValue[index]?.length ?? 0) > 0)?.byValue[index] ?? []),
+    )
+    return [{ stage, votes: latest.flat() }]
   })
+}
 
 /** What its changes say of the part at a stage. */
 export function changeVotes(

@@ -5,8 +5,7 @@ import type { EqualParts } from './equalPartsSchema'
 export const MAX_SETS = 2000
 
 /** Everything a set names. */
-export const placesIn = (set: EqualParts): readonly string[] =>
-  set.kind === 'pairing' ? [...set.bores, ...set.journals] : set.places
+const placesIn = (set: EqualParts): readonly string[] => (set.kind === 'pairing' ? [...set.bores, ...set.journals] : set.places)
 
 /** The sisters of each characteristic: the other equal places of its machine, by what the book says and by nothing else. */
 export function sistersIn(sets: readonly EqualParts[]): ReadonlyMap<string, ReadonlySet<string>> {
