@@ -90,6 +90,7 @@ export const say = {
   holdPointMark: 'hold point',
   addedJob: 'added on this job',
   licence: (licensedFieldName: string): string => `licence: ${licensedFieldName}`,
+  setFirst: 'Set first, and read as left:',
   mayFallFly: 'Can fall or spring out',
   measure: (name: string): string => `Measure ${name} `,
   skipped: (by: string): string => `Skipped by ${by},`,

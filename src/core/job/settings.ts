@@ -6,6 +6,7 @@ import type { LimitBook } from '../book/bookSchema'
 import { type Evaluation, startEvaluation } from '../evaluate/evaluate'
 import { readBy, sidesOf } from '../fit/kinds'
 import { settingOfFit } from '../fit/settingOfFit'
+import type { OpenSetting } from '../notes/settingsBefore'
 import { isRenewed } from '../policy/disposition'
 import type { InspectionRecord } from '../record/recordSchema'
 import { type Setting, settingOf } from '../setting/setting'
@@ -98,6 +99,10 @@ function wasOutBefore(record: InspectionRecord, index: number, { facts }: Vote):
   const before = startEvaluation({ ...record, job, history: record.history.slice(0, -1), decisions: [] }).characteristicAt(index)
   return before?.limits.some(({ limit, grade }) => limit.id === facts.limit.id && grade.mild > 0) ?? false
 }
+
+/** The same as steps wait for it. */
+export const openSettings = (record: InspectionRecord): readonly OpenSetting[] =>
+  notSetYet(record).map(({ name, measures, setting }) => ({ name, measures, isProving: setting.isProving }))
 
 /** What must be set before anybody proves the machine, or (taken while proving) before it goes back to work. */
 export const notSetYet = (record: InspectionRecord): readonly SettingAsked[] =>

@@ -5,20 +5,12 @@ import type { Added } from './additions'
 import type { NotesDraft } from './draft'
 import type { NoteFault } from './noteFault'
 import type { NoteShaping } from './noteShapingSchema'
+import type { OpenSetting } from './settingsBefore'
 import type { Noted, NotesState } from './state'
 import type { JobStep } from './steps'
 import type { Typed } from './typedCharacteristic'
 
 /** What is known where a note is to be taken. */
-/** A setting that must be made and is not taken as left and inside. */
-export interface OpenSetting {
-  readonly name: string
-  /** Measurements that tell of it. */
-  readonly measures: readonly string[]
-  /** It can only be taken while proving. */
-  readonly isProving: boolean
-}
-
 export interface EntryContext {
   readonly book: LimitBook
   readonly noted: NotesState

@@ -3,8 +3,10 @@ import type { JobView } from '../../contract/answers'
 import { evaluate, scopeOfRecord } from '../../core/evaluate/evaluate'
 import type { Results } from '../../core/evaluate/results'
 import { isMadeSafe } from '../../core/job/progress'
+import { openSettings } from '../../core/job/settings'
 import { jobState, whyClosed } from '../../core/job/standing'
 import { foldNotes } from '../../core/notes/fold'
+import type { OpenSetting } from '../../core/notes/settingsBefore'
 import type { NotesState } from '../../core/notes/state'
 import { type JobStep, jobSteps } from '../../core/notes/steps'
 import type { InspectionRecord } from '../../core/record/recordSchema'
@@ -31,6 +33,8 @@ export interface JobNotes extends Entries {
   readonly results: Results
   readonly scope: Scope
   readonly steps: readonly JobStep[]
+  /** Settings that are still to be made, and read as left. */
+  readonly settings: readonly OpenSetting[]
   readonly safe: boolean
   /** One sentence why nothing can be noted; null when it can. */
   readonly closed: string | null
@@ -59,6 +63,7 @@ export function useNotes({ view: opened, person }: NotesProps): JobNotes {
   const state = useMemo(() => foldNotes(record.book, written.entries), [record.book, written.entries])
   // Worked out when a view asks for it: the strip map of a level without a gate never does.
   const results = useMemo(() => once(() => evaluate(record)), [record])
+  const settings = useMemo(() => once(() => openSettings(record)), [record])
   const scope = useMemo(() => scopeOfRecord(record), [record])
   const steps = useMemo(() => jobSteps(record.book, state, levelsInPlay(scope)), [record.book, state, scope])
   const safe = useMemo(() => isMadeSafe(record, view.confirmations), [record, view.confirmations])
@@ -70,6 +75,9 @@ export function useNotes({ view: opened, person }: NotesProps): JobNotes {
     state,
     get results() {
       return results()
+    },
+    get settings() {
+      return settings()
     },
     scope,
     steps,

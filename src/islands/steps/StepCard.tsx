@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import { nowMs } from '../../clock/clock'
 import { formatMoment } from '../../contract/words'
+import { settingsBefore } from '../../core/notes/settingsBefore'
 import { isAddedHere, type JobStep, reopenedWith, waitLeftMs } from '../../core/notes/steps'
 import { cautionText, licensedFieldName } from '../../core/words/cautions'
 import { clockText } from '../../core/words/clock'
@@ -35,6 +36,9 @@ export function StepCard({ noted, step, number }: { readonly noted: JobNotes; re
     const left = result.stages.find(({ stage }) => stage === 'asLeft')?.reductions
     return [{ id, name: characteristic.name, taken: left?.taken ?? 0, needed: left?.needed ?? result.reductions.needed }]
   })
+  // All proving waits for the same ones: they are told where the work stands.
+  const isWaiting = standing.kind === 'open' && (step.phase === 'rebuild' || (step.phase === 'prove' && isNext))
+  const toSet = isWaiting ? settingsBefore(step, noted.steps, noted.settings) : []
   return (
     <li className={styles.step} data-state={state} data-hold={step.holdPoint || undefined} id={step.id}>
       <span className={`figure ${styles.number}`} aria-hidden="true">
@@ -72,6 +76,17 @@ export function StepCard({ noted, step, number }: { readonly noted: JobNotes; re
               </li>
             ))}
           </ul>
+        )}
+        {toSet.length > 0 && (
+          <p className={styles.stop}>
+            <b>{say.setFirst}</b>{' '}
+            {toSet.map(({ name, measures: [first] }, at) => (
+              <span key={name}>
+                {at > 0 && ', '}
+                <a href={`/jobs/${noted.record.job.id}/bench?c=${first}&stage=asLeft`}>{name}</a>
+              </span>
+            ))}
+          </p>
         )}
         {measures.length > 0 && (
           <p className={styles.measures}>

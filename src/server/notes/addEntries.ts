@@ -2,7 +2,7 @@ import type { JobView, StoredEntry } from '../../contract/answers'
 import type { EntriesBody, SentEntry } from '../../contract/bodies'
 import { bookSchema, type LimitBook } from '../../core/book/bookSchema'
 import { scopeOfRecord } from '../../core/evaluate/evaluate'
-import { notSetYet } from '../../core/job/settings'
+import { openSettings } from '../../core/job/settings'
 import { type EntryContext, refuseEntry } from '../../core/notes/checkEntry'
 import type { Entry, EntryBody, EntryKind } from '../../core/notes/entrySchema'
 import { foldNotes } from '../../core/notes/fold'
@@ -10,7 +10,6 @@ import { bookOfJob } from '../../core/notes/jobBook'
 import { jobSteps } from '../../core/notes/steps'
 import { addsUp, standingOn, subjectOf } from '../../core/notes/subject'
 import { additionsIn, typedIn } from '../../core/notes/typedBook'
-import type { InspectionRecord } from '../../core/record/recordSchema'
 import { levelOf, levelsInPlay, type Scope } from '../../core/scope/need'
 import { issueWords } from '../../core/words/issues'
 import { noteFaultWords } from '../../core/words/noteFaults'
@@ -104,9 +103,6 @@ function refuseOvertaken(entries: readonly Entry[], sent: SentEntry): void {
   if (!standing || canonicalJson(standing.body) === canonicalJson(sent.body)) return
   throw new Refused('overtaken', say.changedWhileYou(standing.by), [], standing)
 }
-
-const openSettings = (record: InspectionRecord): EntryContext['settings'] =>
-  notSetYet(record).map(({ name, measures, setting }) => ({ name, measures, isProving: setting.isProving }))
 
 function entryContext(
   view: JobView,

@@ -2,11 +2,12 @@ import { phases, stops } from '../../book/phases'
 import type { BookStep } from '../../book/procedureSchema'
 import { freshStep, insertAfter } from '../draft'
 import type { NoteFault } from '../noteFault'
-import type { EntryContext, NoteKindOf, OpenSetting } from '../noteKind'
+import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
+import { settingsBefore } from '../settingsBefore'
 import type { Noting } from '../shapes'
 import type { NotedPosition, NotesState } from '../state'
-import { closedFault, type JobStep, mustNotBeSkipped, placesFor, reopenedWith, stepOf, waitLeftMs } from '../steps'
+import { closedFault, mustNotBeSkipped, placesFor, reopenedWith, stepOf, waitLeftMs } from '../steps'
 import { stillInside } from '../stripFaults'
 import { firstOf, unknownCaution, unknownCharacteristic, unknownPosition } from '../unknown'
 
@@ -41,27 +42,11 @@ function refuseDone(body: StepDone, context: EntryContext): NoteFault | null {
   if (step.licensed !== null && body.licensed === null) return { code: 'needsLicence', step: step.name, field: step.licensed }
   const inside = step.phase === 'prove' ? stillInside(context.noted).map(({ name }) => name) : []
   if (inside.length > 0) return { code: 'stillInside', step: step.name, things: inside }
-  const waiting = settingsBefore(step, context)
+  const waiting = settingsBefore(step, context.steps, context.settings).map(({ name }) => name)
   if (waiting.length > 0) return { code: 'notSet', step: step.name, things: waiting }
   const lost = (step.book?.destroys ?? []).flatMap((id) => context.noted.positions.find((position) => position.id === id) ?? [])
   const unsaved = lost.find((position) => !hasEvidence(position, context.noted))
   return unsaved ? { code: 'destroysEvidence', step: step.name, position: unsaved.name } : null
-}
-
-/**
- * Settings that a step waits for: it takes them itself, or it comes after all of them are to be made. What can only be taken while
- * proving keeps those closed that come after the step that takes it.
- */
-function settingsBefore(step: JobStep, { settings, steps }: EntryContext): readonly string[] {
-  const takes = ({ book }: Pick<JobStep, 'book'>, { measures }: OpenSetting): boolean =>
-    measures.some((id) => book?.measures.includes(id))
-  const proving = steps.filter(({ phase }) => phase === 'prove')
-  const upToHere = proving.slice(0, proving.findIndex(({ id }) => id === step.id) + 1)
-  const waitsFor = (of: OpenSetting): boolean => {
-    if (step.phase === 'rebuild') return !of.isProving && takes(step, of)
-    return step.phase === 'prove' && (!of.isProving || upToHere.some((other) => takes(other, of)))
-  }
-  return settings.filter(waitsFor).map(({ name }) => name)
 }
 
 const hasEvidence = (position: NotedPosition, noted: NotesState): boolean =>
