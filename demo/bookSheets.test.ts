@@ -32,7 +32,22 @@ const composed = (['metric', 'inch'] as const).flatMap((system) =>
   }),
 )
 
-describe.each([...written, ...composed])('%s', (_, book, system) => {
+/** A book in which places have an order, a part belongs to two assemblies, and one of equal places is unlike the others. */
+const shared = (() => {
+  const [, book] = composed[0] ?? []
+  const [first, second, third] = book?.characteristics ?? []
+  if (!book || !first || !second || !third) throw new Error('an assembly measures three things')
+  return bookSchema.parse({
+    ...book,
+    parts: book.parts.map((part, at) => (at === 0 ? { ...part, alsoIn: ['Gland, free side', 'Frame'] } : part)),
+    positions: book.positions.map((one, at) => ({ ...one, along: { order: at + 1, ...(at > 1 ? { side: 'drive side' } : {}) } })),
+    equalParts: [
+      { kind: 'alike', id: 'of-one', name: 'Of one', places: [first.id, second.id, third.id], unlike: [third.id], source: null },
+    ],
+  })
+})()
+
+describe.each([...written, ...composed, ['places in an order', shared, 'metric'] as const])('%s', (_, book, system) => {
   test('comes back from its sheets as it was, and from JSON', () => {
     const read = bookFromSheets(bookAsSheets(book, system, sheetNames), sheetNames)
     expect(read.faults).toEqual([])

@@ -221,6 +221,7 @@ const refusals: {
   },
   { name: 'out what never went in', body: { kind: 'takenOut', temporary: 'tmp-strips', count: 1 }, says: /never counted in/ },
   { name: 'a finding on no part', body: finding({ part: 'nose' }), says: /no part “nose”/ },
+  { name: 'a finding on a piece that is none', body: finding({ piece: 900 }), says: /There is no piece 900/ },
   { name: 'a finding at no station', body: finding({ station: 'Z' }), says: /no station “Z”/ },
   { name: 'a cause of no finding', body: { kind: 'causeRecorded', finding: FINDING, cause: null }, says: /not on record/ },
   {

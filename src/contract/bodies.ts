@@ -149,6 +149,10 @@ export const draftChange = z.discriminatedUnion('kind', [
     position: idSchema,
     detail: z.strictObject({
       into: idSchema.nullable(),
+      along: z
+        .strictObject({ order: z.int().min(1).max(999), side: z.string().trim().min(1).max(80).optional() })
+        .nullable()
+        .optional(),
       count: z.int().min(1).max(999),
       faces: z.array(z.string().trim().min(1).max(80)).max(8),
       clock: z.string().trim().min(1).max(80).nullable(),

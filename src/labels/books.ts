@@ -1,6 +1,7 @@
 import type { ChangedEntry } from '../core/book/compare'
 
 export const say = {
+  alsoIn: (assemblies: string): string => `also in ${assemblies}`,
   books: 'Limit books',
   none: 'No limit book yet. Take one from a file, or compose a machine: its draft stands here then.',
   addFile: 'Take a book from a file',

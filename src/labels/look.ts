@@ -29,6 +29,8 @@ export const say = {
   howFarReaches: 'How far it reaches',
   lengthAreaNumber: 'Length, area, number',
   sinceWhen: 'Since when',
+  whichPiece: (count: number): string => `Which of ${count} pieces`,
+  anyPiece: 'not said',
   note: 'Note',
   changeFinding: 'Save the changes',
   noteFinding: 'Save the finding',

@@ -67,6 +67,8 @@ export const partSchema = z.strictObject({
   name: nameSchema,
   /** Assembly it belongs to. */
   assembly: nameSchema,
+  /** Other assemblies that it belongs to as well: a rod through two glands, a pin of piston and rod. It is one part all the same. */
+  alsoIn: z.array(nameSchema).min(1).max(20).optional(),
   /** Where it sits, in words. */
   position: nameSchema,
   renewedAlways: z.boolean(),

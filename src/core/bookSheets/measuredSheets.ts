@@ -49,6 +49,7 @@ export const measuredSheets: readonly Sheet[] = [
       column('id', text()),
       column('name', text()),
       column('assembly', text()),
+      column('alsoIn', list(undefined)),
       column('position', text()),
       column('renewedAlways', flag(false)),
       column('within', text()),

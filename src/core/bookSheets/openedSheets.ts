@@ -53,6 +53,8 @@ export const openedSheets: readonly Sheet[] = [
     column('id', text()),
     column('name', text()),
     column('parent', text(null)),
+    column('along.order', figure()),
+    column('along.side', text()),
     column('part', text(null)),
     column('count', figure()),
     column('faces', list([])),

@@ -1,4 +1,5 @@
 import { err, ok, type Result } from '../base/result'
+import type { Along } from '../book/along'
 import type { LimitBook } from '../book/bookSchema'
 import type { BookPosition } from '../book/procedureSchema'
 import type { ComposeFault } from './compose'
@@ -8,24 +9,34 @@ import { subtreeOf } from './subtree'
 export interface PositionDetail extends Pick<BookPosition, 'count' | 'clock' | 'loose' | 'thread' | 'special' | 'asks'> {
   /** Position that holds it; null: the machine itself. */
   readonly into: string | null
+  /** Null: nobody says where along it; left out: as it was. */
+  readonly along?: Along | null | undefined
   readonly faces: readonly string[]
   readonly keptWith: readonly string[]
 }
 
 /** The book with a position as it is said to be: where it sits, how many, how it lies, what it stays with, what is asked of it. */
 export function detailed(book: LimitBook, id: string, detail: PositionDetail): Result<LimitBook, ComposeFault> {
-  const { into, faces, keptWith, ...plain } = detail
+  const { into, along, faces, keptWith, ...plain } = detail
   const known = new Set(book.positions.map((one) => one.id))
   const unknown = [into, ...keptWith].find((other) => other !== null && !known.has(other))
   if (unknown != null) return err({ code: 'noPosition', position: unknown })
   if (into !== null && subtreeOf(book, id).positions.has(into)) return err({ code: 'intoItself' })
   return ok({
     ...book,
-    positions: book.positions.map((one) =>
-      one.id === id
-        ? { ...one, ...plain, parent: into, faces: [...new Set(faces)], keptWith: keptWith.filter((other) => other !== id) }
-        : one,
-    ),
+    positions: book.positions.map((one) => {
+      if (one.id !== id) return one
+      const { along: was, ...before } = one
+      const place = along === undefined ? was : along
+      return {
+        ...before,
+        ...plain,
+        parent: into,
+        ...(place ? { along: place } : {}),
+        faces: [...new Set(faces)],
+        keptWith: keptWith.filter((other) => other !== id),
+      }
+    }),
   })
 }
 

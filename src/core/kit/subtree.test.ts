@@ -73,6 +73,7 @@ test('called otherwise, everything is called after it, and nothing else is', () 
 
 const detail: PositionDetail = {
   into: null,
+  along: { order: 2, side: 'drive side' },
   count: 4,
   faces: ['oil groove up', 'oil groove down', 'oil groove up'],
   clock: 'drain',
@@ -91,6 +92,12 @@ test('what is said of a position after it was added stands on it, and on nothing
   // It stays with the cap, and never with itself; a face named twice is one.
   expect(own).toMatchObject({ parent: 'frame', count: 4, thread: 'left', keptWith: ['bearing-1-cap'], asks: 'thread' })
   expect(own?.faces).toEqual(['oil groove up', 'oil groove down'])
+  expect(own?.along).toEqual({ order: 2, side: 'drive side' })
+  const again = (along: PositionDetail['along']) => {
+    const other = changed(made.value, { kind: 'detail', position: 'bearing-1-upper', detail: { ...detail, along } }, 'metric')
+    return other.ok && other.value.positions.find(({ id }) => id === 'bearing-1-upper')?.along
+  }
+  expect([again(undefined), again(null)]).toEqual([own?.along, undefined])
   expect(made.value.positions.filter((one, at) => one !== winch.positions[at])).toEqual([own])
 })
 

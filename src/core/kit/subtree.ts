@@ -142,6 +142,7 @@ export function renamed(book: LimitBook, root: string, name: string): LimitBook 
     parts: anew(book.parts).map((part) => ({
       ...part,
       assembly: under(part.assembly, from, name),
+      ...(part.alsoIn ? { alsoIn: part.alsoIn.map((of) => under(of, from, name)) } : {}),
       position: under(part.position, from, name),
     })),
     characteristics: anew(book.characteristics),

@@ -36,6 +36,7 @@ export interface NoteFaults {
   insideItself: { readonly positions: readonly string[] }
   noJoint: { readonly id: string }
   noStation: { readonly id: string }
+  noPiece: { readonly piece: number; readonly count: number }
   noPattern: { readonly id: string }
   tooManyElements: { readonly pattern: string; readonly count: number }
   elementTwice: { readonly pattern: string }

@@ -30,6 +30,8 @@ export const findingShape = ({ z, idSchema, words }: NoteShaping) =>
     since: z.enum(sinceWhen),
     station: z.string().min(1).max(8).nullable(),
     clock: z.int().min(1).max(12).nullable(),
+    /** Which of the like pieces it is on, counted as they are tagged; left out where there is one, or nobody cares which. */
+    piece: z.int().min(1).max(999).optional(),
     /** How far it reaches, as typed. */
     extent: words(80),
     note: words(400),

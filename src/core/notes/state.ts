@@ -47,6 +47,10 @@ export interface NotedPosition {
   readonly identity: ({ readonly sizes: IdentitySizes } & Noted) | null
 }
 
+/** Like pieces of a part, as they are counted at its places in this job. */
+export const piecesOf = ({ positions }: Pick<NotesState, 'positions'>, part: string): number =>
+  positions.reduce((sum, position) => (position.book?.part === part ? sum + position.count : sum), 0)
+
 export interface Finding extends FindingValue, Noted {
   readonly id: string
   readonly withdrawn: (Noted & { readonly reason: string }) | null

@@ -159,6 +159,8 @@ export const fieldWords: Readonly<Record<string, string>> = {
   brokenAtMost: 'Broken, at most',
   adjacentAtMost: 'Neighbours, at most',
   wornFractionAtMost: 'Share worn, at most',
+  along: 'Along it',
+  order: 'Order along it',
   also: 'In the other unit',
   changes: 'Limits of change',
   options: 'Options',

@@ -188,11 +188,16 @@ export function findKinds(letters: string): FindingKind[] {
   return [...begins.sort((a, b) => first(a) - first(b)), ...contains]
 }
 
+/** Which of the like pieces it is on; null where nobody said. */
+export const pieceWords = ({ piece }: Pick<Finding, 'piece'>): string | null => (piece === undefined ? null : `piece ${piece}`)
+
 /** One line that names a finding: what, how bad, on which part, where on it. */
 export function findingTitle(book: LimitBook, finding: Finding): string {
   const part = book.parts.find(({ id }) => id === finding.part)
   const station = placeName(book, finding)
-  const where = [station, finding.clock === null ? null : `${finding.clock} o’clock`].filter(Boolean).join(', ')
+  const where = [pieceWords(finding), station, finding.clock === null ? null : `${finding.clock} o’clock`]
+    .filter(Boolean)
+    .join(', ')
   return `${findingWords[finding.kind].label}, ${finding.severity}: ${part?.name ?? finding.part}${where === '' ? '' : `, ${where}`}`
 }
 

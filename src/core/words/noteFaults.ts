@@ -71,6 +71,8 @@ export function noteFaultWords(fault: NoteFault): string {
       return `A part cannot sit inside itself: ${fault.positions.join(' in ')}. Nothing was moved.`
     case 'noJoint':
       return `The limit book has no joint “${fault.id}”.`
+    case 'noPiece':
+      return `There is no piece ${fault.piece}: this part has ${fault.count}.`
     case 'noStation':
       return `The part has no station “${fault.id}”.`
     case 'noPattern':

@@ -3,7 +3,7 @@ import type { EntryBody, EntryKind } from '../notes/kinds'
 import type { IdentitySizes, Tag } from '../notes/shapes'
 import type { NotesState } from '../notes/state'
 import { additionWords } from './additions'
-import { causeName, findingWords } from './findings'
+import { causeName, findingWords, pieceWords } from './findings'
 import { counted } from './plain'
 import { optionName, variantName } from './speaker'
 
@@ -55,8 +55,8 @@ const noteWords: NoteWords = {
     finding === null ? 'Complaint: not explained yet' : `Complaint explained by ${names.finding(finding)}`,
   complaintGone: ({ note }) => `Complaint proved gone: ${note}`,
   inspected: ({ part }, names) => `Inspected, nothing found: ${names.part(part)}`,
-  findingRecorded: ({ value: { kind, severity, part, extent } }, names) =>
-    `${findingWords[kind].label}, ${severity}, on ${names.part(part)}${extent === '' ? '' : `: ${extent}`}`,
+  findingRecorded: ({ value: { kind, severity, part, piece, extent } }, names) =>
+    `${findingWords[kind].label}, ${severity}, on ${names.part(part)}${piece === undefined ? '' : `, ${pieceWords({ piece })}`}${extent === '' ? '' : `: ${extent}`}`,
   findingWithdrawn: ({ finding, reason }, names) => `Withdrawn: ${names.finding(finding)} (${reason})`,
   causeRecorded: ({ finding, cause }, names) =>
     cause === null

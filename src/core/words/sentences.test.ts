@@ -159,6 +159,7 @@ const note: Each<NoteFault> = {
   insideItself: { positions: ['Cap', 'Cover'] },
   noJoint: { id: 'x' },
   noStation: { id: 'x' },
+  noPiece: { piece: 13, count: 12 },
   noPattern: { id: 'x' },
   tooManyElements: { pattern: 'Balls', count: 12 },
   elementTwice: { pattern: 'Balls' },

@@ -10,6 +10,8 @@ import type { Draft } from './useDraft'
 
 interface DetailForm {
   readonly into: string
+  readonly order: string
+  readonly side: string
   readonly count: string
   readonly faces: string
   readonly clock: string
@@ -19,6 +21,9 @@ interface DetailForm {
   readonly asks: BookPosition['asks']
   readonly keptWith: readonly string[]
 }
+
+/** 1 to 999. */
+const WHOLE = /^[1-9]\d{0,2}$/
 
 const orNull = (text: string): string | null => (text.trim() === '' ? null : text.trim())
 
@@ -38,6 +43,8 @@ export function DetailDialog({
     key: `medida-form:detail:${draft.view.machine.id}:${position.id}`,
     start: () => ({
       into: position.parent ?? '',
+      order: position.along ? String(position.along.order) : '',
+      side: position.along?.side ?? '',
       count: String(position.count),
       faces: position.faces.join('\n'),
       clock: position.clock ?? '',
@@ -47,10 +54,14 @@ export function DetailDialog({
       asks: position.asks,
       keptWith: position.keptWith,
     }),
-    check: ({ count }) => (/^[1-9]\d{0,2}$/.test(count.trim()) ? [] : [{ at: 'count', says: say.piecesWhole }]),
-    send: async ({ into, count, faces, clock, loose, thread, special, asks, keptWith }) => {
+    check: ({ count, order, side }) => [
+      ...(WHOLE.test(order.trim()) || (order.trim() === '' && side.trim() === '') ? [] : [{ at: 'order', says: say.orderWhole }]),
+      ...(WHOLE.test(count.trim()) ? [] : [{ at: 'count', says: say.piecesWhole }]),
+    ],
+    send: async ({ into, order, side, count, faces, clock, loose, thread, special, asks, keptWith }) => {
       const detail = {
         into: into === '' ? null : into,
+        along: order.trim() === '' ? null : { order: Number(order.trim()), ...(side.trim() === '' ? {} : { side: side.trim() }) },
         count: Number(count.trim()),
         faces: faces
           .split('\n')
@@ -84,6 +95,8 @@ export function DetailDialog({
             ]}
             {...field('into')}
           />
+          <TextField label={say.order} hint={say.orderHint} inputMode="numeric" maxLength={3} {...field('order')} />
+          <TextField label={say.side} hint={say.sideHint} maxLength={80} {...field('side')} />
           <TextField label={say.pieces} inputMode="numeric" maxLength={3} {...field('count')} />
           <SelectField
             label={say.asks}

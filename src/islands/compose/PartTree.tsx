@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react'
+import { inOrderAlong } from '../../core/book/along'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { mirrored } from '../../core/kit/detail'
 import { subtreeOf } from '../../core/kit/subtree'
@@ -182,7 +183,7 @@ function rowsOf(book: LimitBook): Row[] {
   for (const { part } of book.characteristics) measured.set(part, (measured.get(part) ?? 0) + 1)
   const rows: Row[] = []
   const walk = (parent: string | null, within: readonly string[]): void => {
-    for (const { id, name, part } of below.get(parent) ?? []) {
+    for (const { id, name, part } of inOrderAlong(below.get(parent) ?? [], ({ along }) => along)) {
       const own = part === null ? subtreeOf(book, id) : null
       rows.push({
         id,

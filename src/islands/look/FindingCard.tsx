@@ -3,7 +3,7 @@ import { formatMoment } from '../../contract/words'
 import { type CauseFamily, causeFamilies, causesOf } from '../../core/condition/findingKinds'
 import type { Finding } from '../../core/notes/state'
 import { strongestRule } from '../../core/verdict/findingRule'
-import { causeName, findingWords, severityName, sinceName } from '../../core/words/findings'
+import { causeName, findingWords, pieceWords, severityName, sinceName } from '../../core/words/findings'
 import { verdictName } from '../../core/words/labels'
 import { say } from '../../labels/look'
 import { Button, ButtonLink } from '../../ui/Button'
@@ -31,7 +31,12 @@ export function FindingCard({
   const stations = book.positions.filter((position) => position.part === finding.part).flatMap((position) => position.stations)
   const station = stations.find(({ id }) => id === finding.station)
   const route = rule?.route ? part?.routes.find(({ id }) => id === rule.route) : undefined
-  const where = [station && `${station.id} ${station.label}`, finding.clock && `${finding.clock} o’clock`, finding.extent]
+  const where = [
+    pieceWords(finding),
+    station && `${station.id} ${station.label}`,
+    finding.clock && `${finding.clock} o’clock`,
+    finding.extent,
+  ]
     .filter(Boolean)
     .join(' · ')
   return (

@@ -2,7 +2,7 @@ import { useRef } from 'react'
 import { v7 } from 'uuid'
 import type { Part } from '../../core/book/bookSchema'
 import { type FindingKind, type Severity, type Since, severities, sinceWhen } from '../../core/condition/findingKinds'
-import type { Finding } from '../../core/notes/state'
+import { type Finding, piecesOf } from '../../core/notes/state'
 import { severityName, sinceName } from '../../core/words/findings'
 import { say } from '../../labels/look'
 import { Button } from '../../ui/Button'
@@ -21,16 +21,27 @@ interface Draft {
   readonly since: Since
   readonly station: string | null
   readonly clock: number | null
+  /** Which of the like pieces, or nothing. */
+  readonly piece: string
   readonly extent: string
   readonly note: string
 }
 
-const EMPTY: Draft = { kind: null, severity: 'marked', since: 'service', station: null, clock: null, extent: '', note: '' }
+const EMPTY: Draft = {
+  kind: null,
+  severity: 'marked',
+  since: 'service',
+  station: null,
+  clock: null,
+  piece: '',
+  extent: '',
+  note: '',
+}
 
 function draftOf(finding: Finding | null): Draft {
   if (finding === null) return EMPTY
-  const { kind, severity, since, station, clock, extent, note } = finding
-  return { kind, severity, since, station, clock, extent, note }
+  const { kind, severity, since, station, clock, piece, extent, note } = finding
+  return { kind, severity, since, station, clock, piece: piece === undefined ? '' : String(piece), extent, note }
 }
 
 /** One finding: kind, how bad, where on the part, how far it reaches. Changing one keeps its history. */
@@ -50,6 +61,7 @@ export function FindingForm({
   const { value: draft, set } = form
   const kindInput = useRef<HTMLInputElement>(null)
   const position = noted.record.book.positions.find(({ part: own, stations }) => own === part.id && stations.length > 0)
+  const pieces = piecesOf(noted.state, part.id)
   const before = noted.state.findings.filter((finding) => finding.part === part.id && finding.withdrawn === null)
 
   async function note(): Promise<void> {
@@ -57,11 +69,18 @@ export function FindingForm({
       form.say([{ at: 'kind', says: say.chooseWhatFound }])
       return kindInput.current?.focus()
     }
-    const { kind, ...rest } = draft
+    const { kind, piece, ...rest } = draft
     const noted = await form.write({
       kind: 'findingRecorded',
       finding: changing?.id ?? v7(),
-      value: { part: part.id, kind, ...rest, extent: draft.extent.trim(), note: draft.note.trim() },
+      value: {
+        part: part.id,
+        kind,
+        ...rest,
+        ...(piece === '' ? {} : { piece: Number(piece) }),
+        extent: draft.extent.trim(),
+        note: draft.note.trim(),
+      },
     })
     if (!noted) return
     onDone()
@@ -93,6 +112,16 @@ export function FindingForm({
             {...form.field('since')}
           />
         </div>
+        {pieces > 1 && (
+          <SelectField
+            label={say.whichPiece(pieces)}
+            options={[
+              { value: '', label: say.anyPiece },
+              ...Array.from({ length: pieces }, (_, at) => ({ value: String(at + 1), label: String(at + 1) })),
+            ]}
+            {...form.field('piece')}
+          />
+        )}
         <TextField label={say.note} maxLength={400} {...form.field('note')} />
         <Fault text={form.fault} />
         <div className={styles.actions}>

@@ -54,7 +54,7 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
             <h2>{assembly}</h2>
             <ul>
               {book.parts
-                .filter((candidate) => candidate.assembly === assembly)
+                .filter((candidate) => candidate.assembly === assembly || candidate.alsoIn?.includes(assembly))
                 .map((candidate) => {
                   const found = all.filter((finding) => finding.part === candidate.id).length
                   const result = noted.results.parts.find(({ id }) => id === candidate.id)
@@ -96,7 +96,7 @@ function Look({ opened, ...props }: NotesProps & { readonly opened: string | nul
             <h1>{tab === 'steps' ? say.cleanLook : (part?.name ?? say.noPart)}</h1>
             {tab === 'findings' && part && (
               <p className={styles.quiet}>
-                {part.assembly}, {part.position}
+                {[part.assembly, ...(part.alsoIn ?? [])].join(', ')}, {part.position}
               </p>
             )}
           </div>

@@ -1,3 +1,4 @@
+import { inOrderAlong } from '../../core/book/along'
 import type { NotedPosition, NotesState } from '../../core/notes/state'
 import type { StripFault } from '../../core/notes/stripFaults'
 import { say } from '../../labels/strip'
@@ -33,6 +34,11 @@ export function treeRows(
     list.push(position)
     children.set(position.parent, list)
   }
+  for (const [parent, list] of children)
+    children.set(
+      parent,
+      inOrderAlong(list, ({ book }) => book?.along),
+    )
   const faultCount = new Map<string, number>()
   for (const { position } of faults) faultCount.set(position, (faultCount.get(position) ?? 0) + 1)
   const pictureOf = new Map<string, string>()

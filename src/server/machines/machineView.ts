@@ -1,5 +1,6 @@
 import { dayOf } from '../../clock/clock'
 import type { FittedLine, JobSummary, MachineView } from '../../contract/answers'
+import { inOrderAlong } from '../../core/book/along'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { evaluate } from '../../core/evaluate/evaluate'
 import { countedToday, intervalUsed } from '../../core/job/interval'
@@ -100,7 +101,10 @@ function fittedLines(book: LimitBook, now: readonly PartNow[]): FittedLine[] {
   const of = new Map(now.map((one) => [one.part, one]))
   const lines: FittedLine[] = []
   const walk = (parent: string | null, depth: number): void => {
-    for (const { id, name, count, part } of book.positions.filter((one) => one.parent === parent)) {
+    for (const { id, name, count, part } of inOrderAlong(
+      book.positions.filter((one) => one.parent === parent),
+      ({ along }) => along,
+    )) {
       lines.push({ id, depth, name, count, now: part === null ? null : (of.get(part) ?? null) })
       walk(id, depth + 1)
     }

@@ -76,7 +76,12 @@ function PartOf({ part, book, units }: Of & { readonly part: Part }) {
   return (
     <article className={styles.part} aria-label={part.name}>
       <h3>
-        {part.name} <span className={styles.quiet}>{part.position === part.name ? '' : part.position}</span>
+        {part.name}{' '}
+        <span className={styles.quiet}>
+          {[part.position === part.name ? [] : part.position, part.alsoIn ? say.alsoIn(part.alsoIn.join(', ')) : []]
+            .flat()
+            .join('; ')}
+        </span>
       </h3>
       {renewed.length > 0 && <p className={styles.rules}>{renewed.join('; ')}</p>}
       {part.routes.length > 0 && (

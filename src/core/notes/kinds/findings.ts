@@ -5,6 +5,7 @@ import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
 import type { Noting } from '../shapes'
 import { elementShape, type FindingValue, findingShape } from '../shapes'
+import { piecesOf } from '../state'
 import { unknownCharacteristic, unknownFinding, unknownPart } from '../unknown'
 
 /** Looked at and nothing found. */
@@ -24,7 +25,8 @@ export type FindingRecorded = Noting<typeof findingRecordedShape>
 export const findingRecorded: NoteKindOf<FindingRecorded> = {
   shape: findingRecordedShape,
   subject: ({ finding }) => `finding:${finding}`,
-  refuse: ({ value }, context) => unknownPart(value.part, context) ?? refuseStation(value, context),
+  refuse: ({ value }, context) =>
+    unknownPart(value.part, context) ?? refuseStation(value, context) ?? refusePiece(value, context),
   apply: ({ finding, value }, noted, { findings }) => {
     const cause = findings.get(finding)?.cause ?? null
     findings.set(finding, { ...value, ...noted, id: finding, withdrawn: null, cause })
@@ -35,6 +37,11 @@ function refuseStation({ part, station }: FindingValue, { book }: EntryContext):
   if (station === null) return null
   const stations = book.positions.filter((position) => position.part === part).flatMap((position) => position.stations)
   return stations.some(({ id }) => id === station) ? null : { code: 'noStation', id: station }
+}
+
+function refusePiece({ part, piece }: FindingValue, { noted }: EntryContext): NoteFault | null {
+  const count = piecesOf(noted, part)
+  return piece === undefined || piece <= count ? null : { code: 'noPiece', piece, count }
 }
 
 const findingWithdrawnShape = ({ z, idSchema, reason }: NoteShaping) =>
