@@ -165,7 +165,7 @@ test('it is corrected in its form, what is wrong told beside its place, kept ove
   await page.getByRole('button', { name: 'Add to steps …' }).press('Enter')
   await page.keyboard.type('Drum turned on its bearings')
   await page.keyboard.press('Enter')
-  await page.getByLabel('Stage', { exact: true }).selectOption('prove')
+  await page.getByLabel('Phase', { exact: true }).selectOption('prove')
   await page.getByLabel('Add to Levels').fill('full')
   await expect(page.getByText('Nothing wrong.')).toBeVisible()
   await expectAccessible(page)
