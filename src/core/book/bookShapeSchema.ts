@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { daySchema, idSchema, nameSchema, uniqueIds } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
-import { MAX_SETS } from '../fit/alike'
+import { MAX_SETS } from '../fit/equalPartsBounds'
 import { equalPartsSchema } from '../fit/equalPartsSchema'
 import { fitSchema } from '../fit/fitSchema'
 import { BOOK_FORMAT, BOOK_VERSION } from './bookFormat'

@@ -170,7 +170,7 @@ const extentAt = (interval: Parameters<typeof extentOf>[0] | undefined): Extent 
 
 function formulaOf(text: string, { names }: CrossCheckSpec): Formula {
   const parsed = parseFormula(text, Object.keys(names))
-  if (!parsed.ok) throw new Error(`crossCheck formula ${text} passed its schema: ${parsed.fault}`)
+  if (!parsed.ok) throw new Error(`the formula ${text} of a cross-check passed its schema: ${parsed.fault}`)
   return parsed.value
 }
 

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import { equalPartsWithout, sistersIn, withOneMoreAlike } from './alike'
+import { MAX_PLACES } from './equalPartsBounds'
 import type { EqualParts } from './equalPartsSchema'
 
 const source = { document: 'D1', page: '3' }
@@ -50,6 +51,16 @@ test.each(without)('without a place: %s', (_what, set, gone, left) => {
 
 test('one more of a kind joins the set of the first, or makes one with it', () => {
   const first = withOneMoreAlike([rotation], { id: 'b', name: 'Bore' }, 'b.2')
-  expect(first).toEqual([rotation, { kind: 'alike', id: 'alike-b', name: 'Bore', places: ['b', 'b.2'], source: null }])
+  expect(first).toEqual([rotation, { kind: 'alike', id: 'alike-2', name: 'Bore', places: ['b', 'b.2'], source: null }])
   expect(withOneMoreAlike(first, { id: 'b.2', name: 'Bore' }, 'b.3')[1]).toMatchObject({ places: ['b', 'b.2', 'b.3'] })
+})
+
+test('one more of what is unlike is unlike, a full set takes no more, and no id is given twice', () => {
+  expect(withOneMoreAlike([alike(['a', 'b'], ['b'])], { id: 'b', name: 'Bore' }, 'b.2')).toEqual([
+    alike(['a', 'b', 'b.2'], ['b', 'b.2']),
+  ])
+  const full = [alike(Array.from({ length: MAX_PLACES }, (_, at) => `p${at}`))]
+  expect(withOneMoreAlike(full, { id: 'p0', name: 'Bore' }, 'more')).toEqual(full)
+  const taken = [{ ...alike(['a', 'b']), id: 'alike-2' }]
+  expect(withOneMoreAlike(taken, { id: 'z', name: 'Bore' }, 'z.2').map(({ id }) => id)).toEqual(['alike-2', 'alike-3'])
 })

@@ -1,8 +1,6 @@
 /** Equal places of a machine: which stand for which, and what becomes of them when a place comes or goes. */
+import { MAX_PLACES, MAX_SETS } from './equalPartsBounds'
 import type { EqualParts } from './equalPartsSchema'
-
-/** As many sets as a book may have. */
-export const MAX_SETS = 2000
 
 /** Everything a set names. */
 const placesIn = (set: EqualParts): readonly string[] => (set.kind === 'pairing' ? [...set.bores, ...set.journals] : set.places)
@@ -32,20 +30,24 @@ export function equalPartsWithout(set: EqualParts, stays: (id: string) => boolea
   return { ...rest, places, ...(left.length > 0 ? { unlike: left } : {}) }
 }
 
-/** The sets with a place that is one more of another's kind: in the set of that one, or in a new one called by this name. */
+/**
+ * The sets with a place that is one more of another's kind: in the set of that one, or in a new one called by its name. One more
+ * of what is unlike the others is as unlike them; a set or a book that is full takes no more, and the place has no sisters.
+ */
 export function withOneMoreAlike(
   sets: readonly EqualParts[],
   of: { readonly id: string; readonly name: string },
   more: string,
 ): EqualParts[] {
-  const at = sets.findIndex((set) => set.kind === 'alike' && set.places.includes(of.id))
-  if (at >= 0)
-    return sets.map((set, index) => (index === at && set.kind === 'alike' ? { ...set, places: [...set.places, more] } : set))
+  const own = sets.find((set) => set.kind === 'alike' && set.places.includes(of.id))
+  if (own?.kind === 'alike') {
+    if (own.places.length >= MAX_PLACES) return [...sets]
+    const unlike = own.unlike?.includes(of.id) ? { unlike: [...own.unlike, more] } : {}
+    return sets.map((set) => (set === own ? { ...own, places: [...own.places, more], ...unlike } : set))
+  }
   if (sets.length >= MAX_SETS) return [...sets]
-  const id = `alike-${of.id}`.slice(0, 80)
-  const taken = sets.some((set) => set.id === id)
-  return [
-    ...sets,
-    { kind: 'alike', id: taken ? `alike-${more}`.slice(0, 80) : id, name: of.name, places: [of.id, more], source: null },
-  ]
+  const taken = new Set(sets.map(({ id }) => id))
+  let number = sets.length + 1
+  while (taken.has(`alike-${number}`)) number += 1
+  return [...sets, { kind: 'alike', id: `alike-${number}`, name: of.name, places: [of.id, more], source: null }]
 }

@@ -1,6 +1,7 @@
 /**
- * Books, records and results of version 1 as version 2 has them. Version 1 knew lengths only and named every value in millimetres; from version 2
- * on a value is in the fixed unit of its quantity. Nothing else of it changed, so its keys are renamed and no figure is touched.
+ * Books, records and results of version 1 as version 2 has them. Version 1 knew lengths only and named every value in
+ * millimetres; from version 2 on a value is in the fixed unit of its quantity. Nothing else of it changed, so its keys are
+ * renamed and no figure is touched.
  */
 const RENAMED: Readonly<Record<string, string>> = {
   valueMm: 'value',
