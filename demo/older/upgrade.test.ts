@@ -115,9 +115,17 @@ describe('version 2, of the release before', () => {
       entries: [entry],
       fate: { kind: 'overtaken', standing, mine: body, message: '' },
     }
-    const text = JSON.stringify(itemNow(item as unknown as Item))
-    expect(text.match(/"inspected"/g)).toHaveLength(3)
-    expect(text).not.toContain('lookedAt')
+    const stored = { ...item, fate: { kind: 'stored', atMs: 1, answer: { entries: [{ seq: 1, entry: standing }] } } }
+    for (const [one, times] of [
+      [item, 3],
+      [stored, 2],
+    ] as const) {
+      const text = JSON.stringify(itemNow(one as unknown as Item))
+      expect(text.match(/"inspected"/g)).toHaveLength(times)
+      expect(text).not.toContain('lookedAt')
+    }
+    const waiting = { ...item, fate: { kind: 'stored', atMs: 1, answer: null } } as unknown as Item
+    expect(itemNow(waiting)).toMatchObject({ fate: { answer: null } })
   })
 })
 

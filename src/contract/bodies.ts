@@ -2,6 +2,7 @@
 
 import { z } from 'zod'
 import { daySchema, idSchema, instantSchema } from '../core/base/idSchema'
+import { alongSchema } from '../core/book/procedureSchema'
 import { gaugeKinds } from '../core/gauge/gaugeKinds'
 import { confirmableSteps } from '../core/job/orderOfWork'
 import { entryBodySchema, pictureSubjectSchema } from '../core/notes/entrySchema'
@@ -149,10 +150,7 @@ export const draftChange = z.discriminatedUnion('kind', [
     position: idSchema,
     detail: z.strictObject({
       into: idSchema.nullable(),
-      along: z
-        .strictObject({ order: z.int().min(1).max(999), side: z.string().trim().min(1).max(80).optional() })
-        .nullable()
-        .optional(),
+      along: alongSchema.nullable().optional(),
       count: z.int().min(1).max(999),
       faces: z.array(z.string().trim().min(1).max(80)).max(8),
       clock: z.string().trim().min(1).max(80).nullable(),

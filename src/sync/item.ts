@@ -42,20 +42,19 @@ export interface EntriesItem extends Kept {
 /** Anything on its way to the server. */
 export type Item = ReadingItem | EntriesItem
 
-const asNoted = (body: EntryBody): EntryBody => noteNow(body) as EntryBody
+const asNoted = <T extends { readonly body: EntryBody }>(entry: T): T => ({ ...entry, body: noteNow(entry.body) })
 
 /** An item that a page of an earlier release accepted, as it is written today. */
 export function itemNow(item: Item): Item {
   if (item.kind === 'reading') return item
+  return { ...item, entries: item.entries.map(asNoted), fate: fateNow(item) }
+}
+
+function fateNow(item: EntriesItem): Fate {
   const { fate } = item
-  return {
-    ...item,
-    entries: item.entries.map((entry) => ({ ...entry, body: asNoted(entry.body) })),
-    fate:
-      fate.kind === 'overtaken'
-        ? { ...fate, standing: { ...fate.standing, body: asNoted(fate.standing.body) }, mine: asNoted(fate.mine) }
-        : fate,
-  }
+  if (fate.kind === 'overtaken') return { ...fate, standing: asNoted(fate.standing), mine: asNoted({ body: fate.mine }).body }
+  if (fate.kind !== 'stored' || fate.answer === null) return fate
+  return { ...fate, answer: { entries: storedEntriesOf(item).map((of) => ({ ...of, entry: asNoted(of.entry) })) } }
 }
 
 /** Status of something that no server has answered to. */

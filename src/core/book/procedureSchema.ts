@@ -70,12 +70,17 @@ const stepSchema = z.strictObject({
   source: sourceSchema.nullable().default(null),
 })
 
+/** Where along the thing it sits on, counted from one end, and on which side: the first from the drive side, inboard. */
+export const alongSchema = z.strictObject({
+  order: z.int().min(1).max(999),
+  side: z.string().trim().min(1).max(80).optional(),
+})
+
 const positionSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   parent: idSchema.nullable(),
-  /** Where along the thing it sits on, counted from one end, and on which side: the first from the drive side, inboard. */
-  along: z.strictObject({ order: z.int().min(1).max(999), side: z.string().trim().min(1).max(80).optional() }).optional(),
+  along: alongSchema.optional(),
   /** Part of this book that is fitted here; null where the book judges none. */
   part: idSchema.nullable().default(null),
   /** Pieces the book says are here. */
