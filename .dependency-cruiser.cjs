@@ -21,6 +21,7 @@ const coreRooms = [
   'limit',
   'setting',
   'fit',
+  'typed',
   'policy',
   'book',
   'notes',

@@ -1,8 +1,6 @@
 import type { RowFault } from '../core/kit/limitSheet'
-import { ownOnSafetyWords } from '../core/words/additions'
 import { valueName } from '../core/words/labels'
-import { tableFaultWords } from '../core/words/limitTables'
-import { typedFaultWords } from '../core/words/typedFaults'
+import { cellFaultWords, typedFaultWords } from '../core/words/typedFaults'
 
 export const say = {
   sheet: 'Limits sheet',
@@ -14,17 +12,7 @@ export const say = {
   empty: 'Empty',
   faulty: 'With a fault',
   toCheck: 'To check',
-  value: 'Value',
-  new: 'New size or class',
-  plan: 'Plan',
-  wear: 'Wear',
-  unit: 'Unit',
-  passed: 'When passed',
-  document: 'Document',
-  page: 'Page',
   state: 'State',
-  mend: 'mend',
-  replace: 'replace',
   stateWord: { empty: 'empty', typed: 'typed, to check', agreed: 'agreed', differs: 'differs' },
   stateOf: (state: string, by: string): string => (by === '' ? state : `${state}, ${by}`),
   counted: { agreed: 'agreed', typed: 'typed, to check', differs: 'not as on the page', empty: 'empty' },
@@ -40,7 +28,6 @@ export const say = {
   nothing: 'Nothing on this machine wants a limit yet.',
   composeFirst: 'Compose it first',
   compose: 'Compose',
-  far: (text: string, other: string): string => `${text} lies far from ${other}: is the point in its place?`,
   tabKey: 'Tab',
   fillKey: 'Ctrl D',
   pasteKeys: 'Ctrl V',
@@ -50,11 +37,7 @@ export const say = {
   fillDown: 'as above',
   saveKey: 'save',
   pasteKey: 'paste from a spreadsheet',
-  byTable: 'By size or hours: type ≤ 50: 0.10; ≤ 80: 0.15; above: 0.20, or ≤ 2000 h: 0.10; above: 0.15.',
   emptyJudges: 'An empty limit holds its part. Where the manual gives none, type none with its page.',
-  tellsOf: 'Tells of',
-  setBy: 'Set by',
-  restsOn: 'Rests on',
   changeSetting: 'Change',
   saveSetting: 'Save',
   cancel: 'Cancel',
@@ -85,18 +68,11 @@ export function rowFaultWords(fault: RowFault): string {
   switch (fault.code) {
     case 'noRow':
       return 'This row is gone: somebody changed the machine meanwhile.'
-    case 'noPage':
-      return 'Say which document and page it stands on.'
-    case 'ownOnSafety':
-      return ownOnSafetyWords(fault.name)
-    case 'neverSet':
-      return say.ringNeverSet
-    case 'noneAndMore':
-      return 'With “none” the maker gives no limit here: leave the plan limit empty.'
+    // It stands beside its row, which says whose limit it is.
+    case 'limit':
+      return cellFaultWords(fault)
     case 'newTwoEnds':
       return `New size “${fault.text}”: type both ends, 80.03 … 80.06, or the size with its class, 80 H7.`
-    case 'table':
-      return tableFaultWords(fault.which, fault.why)
     case 'ownCheck':
       return 'You typed this yourself: a second person checks it.'
     default:

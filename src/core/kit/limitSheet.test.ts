@@ -78,7 +78,7 @@ describe('a row', () => {
     ['with none as the shop found it', { wear: 'none', document: 'as found' }, 'noPage'],
   ])('%s is refused', (_, over, code) => {
     const made = withRow(bearing(), row(over), 'metric', ANN)
-    expect(made.ok ? [] : made.fault.map((fault) => fault.code)).toContain(code)
+    expect(made.ok ? [] : made.fault.map((fault) => (fault.code === 'limit' ? fault.why.code : fault.code))).toContain(code)
   })
 
   test('typed again takes the place of what stood there; emptied it judges nothing', () => {
@@ -168,7 +168,7 @@ test('where no manual gives it the limit is the shop’s own, and never of what 
   expect(boreOf(typed(bearing(), own))?.limits[0]?.source).toEqual({ document: 'as found', page: 'no document' })
   const guarded = { ...bearing(), characteristics: bearing().characteristics.map((one) => ({ ...one, safety: true })) }
   const made = withRow(guarded, row(own), 'metric', ANN)
-  expect(made.ok ? [] : made.fault).toMatchObject([{ code: 'ownOnSafety' }])
+  expect(made.ok ? [] : made.fault).toMatchObject([{ code: 'limit', why: { code: 'ownOnSafety' } }])
 })
 
 test('what a measurement tells of is said, and its limits wait for a second person again; a ring gap is never set', () => {

@@ -2,20 +2,16 @@ import { err, ok, type Result } from '../base/result'
 import type { Characteristic, FitSpec, LimitBook } from '../book/bookSchema'
 import { neverGiven } from '../book/faults'
 import { readBy } from '../fit/kinds'
-import { writtenClass } from '../fit/writtenClass'
 import type { Limit, LimitBy } from '../limit/limit'
-import { isTable, readTable, type TableFault, tableOf, type WrittenTable } from '../limit/limitTable'
-import { comesFirst } from '../limit/planFirst'
 import { givesOf, quantityOf, quantityOfValue, stepOf } from '../method/gives'
 import type { ReductionName } from '../method/reduction'
-import { readFigureText } from '../notes/limitText'
-import { OWN_DOCUMENT, OWN_PAGE } from '../notes/ownLimit'
-import type { TypedFault, TypedFigure } from '../notes/typedFault'
-import { forRecord } from '../quantity/decimal'
-import { unitOf } from '../quantity/format'
+import { NEW_FIGURE } from '../notes/typedCharacteristic'
+import type { TypedFault } from '../notes/typedFault'
 import type { QuantityKind } from '../quantity/kind'
-import { parseInTwoUnits } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
+import { type LimitCells, limitMade, readLimit } from '../typed/limitRow'
+import { endsIn, type NewSize, readNewSize } from '../typed/newSize'
+import { isOwnTyping } from '../typed/ownTyping'
 
 type Subject = Characteristic | FitSpec
 type Side = Limit['side']
@@ -52,31 +48,16 @@ export interface SheetPlace {
 }
 
 /** A row as it is typed: figures as text, in the units of the machine where they name none. */
-export interface TypedRow extends SheetPlace {
+export interface TypedRow extends SheetPlace, Omit<LimitCells, 'side'> {
   /** “80.03 … 80.06”, or a size with its class, “80 H7”; empty where no document gives one. */
   readonly new: string
-  readonly plan: string
-  /** Empty: no limit, the reading is information only; a table, “≤ 50: 0.10; ≤ 80: 0.15”, goes by the new size or the hours. */
-  readonly wear: string
-  readonly whenPassed: 'mend' | 'replace'
-  readonly instruction: string
-  readonly document: string
-  readonly page: string
 }
 
 export type RowFault =
   | TypedFault
   | { readonly code: 'noRow' }
-  | { readonly code: 'noPage' }
-  /** A limit of the shop’s own on what is safety-marked. */
-  | { readonly code: 'ownOnSafety'; readonly name: string }
-  /** Something is said of a value that the maker gives no limit for. */
-  | { readonly code: 'noneAndMore' }
   | { readonly code: 'newTwoEnds'; readonly text: string }
-  | { readonly code: 'table'; readonly which: 'plan' | 'wear'; readonly why: TableFault }
   | { readonly code: 'ownCheck' }
-  /** A ring gap is wear. */
-  | { readonly code: 'neverSet' }
 
 const isFit = (subject: Subject): subject is FitSpec => !('method' in subject)
 
@@ -146,64 +127,37 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
   const subject = [...book.characteristics, ...book.fits].find(({ id }) => id === row.of)
   const place = subject && placesOf(subject).find(isAt(row))
   if (!subject || !place) return err([{ code: 'noRow' }])
-  const faults: RowFault[] = []
-  const none = isNone(row.wear)
-  const isOwn = row.document.trim().toLowerCase() === OWN_DOCUMENT
-  if (isOwn && safetyOf(book, subject)) faults.push({ code: 'ownOnSafety', name: subject.name })
-  const quantity = isFit(subject) ? 'length' : quantityOfValue(subject.method, place.judges)
-  const read = (text: string, figure: TypedFigure): number | null => {
-    if (text.trim() === '') return null
-    const found = readFigureText(text, { quantity, system, classOf: row.side })
-    if (found.ok) return found.value
-    faults.push({ ...found.fault, figure })
-    return null
-  }
-  const readRows = (which: 'plan' | 'wear'): WrittenTable | null => {
-    const table = !none && isTable(row[which]) ? readTable(row[which], quantity, system) : null
-    if (table && !table.ok) faults.push({ code: 'table', which, why: table.fault })
-    return table?.ok ? table.value : null
-  }
-  const wearRows = readRows('wear')
-  const planRows = readRows('plan')
-  const wear = none || isTable(row.wear) ? null : read(row.wear, { of: 'limit', judges: place.judges })
-  const plan = isTable(row.plan) ? null : read(row.plan, { of: 'plan', judges: place.judges })
-  if (planRows !== null && wearRows === null && !isTable(row.wear))
-    faults.push({ code: 'table', which: 'plan', why: { code: 'otherSteps' } })
-  const table = wearRows && tableOf(wearRows, planRows ?? plan, sizeOf(subject))
-  if (table && !table.ok)
-    faults.push({ code: 'table', which: table.fault.code === 'otherSteps' ? 'plan' : 'wear', why: table.fault })
-  const isAfter = (own: number | null, limit: number): boolean => !comesFirst(row.side, own, limit)
-  if (wear !== null ? isAfter(plan, wear) : table?.ok && table.value.rows.some((one) => isAfter(one.plan, one.wear)))
-    faults.push({ code: 'planAfterWear', judges: place.judges })
-  const size = row.new.trim() === '' ? null : newSize(row.new, subject, system, faults)
-  if ((wear !== null || wearRows !== null || size !== null) && (row.document.trim() === '' || (row.page.trim() === '' && !isOwn)))
-    faults.push({ code: 'noPage' })
-  if (none && row.plan.trim() !== '') faults.push({ code: 'noneAndMore' })
-  // That there is none stands on a page, and the shop's own word is no page.
-  if (none && (isOwn || row.document.trim() === '' || row.page.trim() === '')) faults.push({ code: 'noPage' })
-  if (faults.length > 0) return err(faults)
-  const source = isOwn ? { document: OWN_DOCUMENT, page: OWN_PAGE } : { document: row.document.trim(), page: row.page.trim() }
-  const own = {
-    id: `sheet-${place.judges}-${place.side}`,
-    judges: place.judges,
-    side: place.side,
-    whenPassed: row.whenPassed,
-    instruction: row.instruction.trim(),
-    source,
-    typed: { ...who, check: null },
-  }
-  const limit: Limit | null = wear === null ? null : { ...own, plan, wear }
-  const limitBy: LimitBy | null = table?.ok ? { ...own, depends: table.value } : null
+  const size = row.new.trim() === '' ? null : newSize(row.new, subject, system)
+  const { judges, side } = place
+  const read = readLimit(
+    { ...row, side },
+    {
+      quantity: isFit(subject) ? 'length' : quantityOfValue(subject.method, judges),
+      system,
+      hasClass: true,
+      sizeOf: sizeOf(subject),
+      isSafety: safetyOf(book, subject),
+      hasNew: size !== null,
+    },
+  )
+  const faults: RowFault[] = [
+    ...(read.ok ? [] : read.fault.map((fault) => ({ code: 'limit' as const, judges, side, row: 0, ...fault }))),
+    ...(size && !size.ok ? size.fault : []),
+  ]
+  if (!read.ok || (size && !size.ok) || faults.length > 0) return err(faults)
+  const { source } = read.value
+  const typed = { ...who, check: null }
+  const { limit, limitBy, none } = limitMade(read.value, { id: `sheet-${judges}-${side}`, judges }, typed)
   const [first] = placesOf(subject)
   const takesNew = first !== undefined && isAt(first)(place)
-  const want = { ...place, ...(none ? { none: { source, typed: { ...who, check: null } } } : {}) }
+  const want = { ...place, ...(none ? { none } : {}) }
   const anew = <T extends Subject>(one: T): T => ({
     ...one,
     // Typed again, or emptied, it is none no more.
     ...(one.wants || none ? { wants: wantsOf(one).map((of) => (isAt(place)(of) ? want : of)) } : {}),
     limits: inPlace(one.limits, place, limit),
     ...(one.limitsBy || limitBy ? { limitsBy: inPlace(one.limitsBy ?? [], place, limitBy) } : {}),
-    ...(takesNew ? { new: size && { ...size, source } } : {}),
+    ...(takesNew ? { new: size?.ok ? { ...size.value, source } : null } : {}),
   })
   return ok({
     ...withDocument(book, source.document),
@@ -211,10 +165,6 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
     fits: book.fits.map((one) => (one.id === row.of ? anew(one) : one)),
   })
 }
-
-/** Its page gives no limit: the value stays information only, and that is held against the page as a figure is. */
-const NONE = 'none'
-export const isNone = (wear: string): boolean => wear.trim().toLowerCase() === NONE
 
 /** What a subject wants, with what it has without being asked. */
 const wantsOf = (subject: Subject): NonNullable<Characteristic['wants']> =>
@@ -261,30 +211,24 @@ function inPlace<L extends Place>(limits: readonly L[], place: Place, limit: L |
 }
 
 /** A new size from both its ends, or from its class. */
-function newSize(text: string, subject: Subject, system: UnitSystem, faults: RowFault[]) {
-  const quantity = isFit(subject) ? 'length' : quantityOf(subject.method)
+function newSize(
+  text: string,
+  subject: Subject,
+  system: UnitSystem,
+): Result<Omit<NewSize, 'nominal'> | NewSize, readonly RowFault[]> {
   // A clearance has no class; a size may be written with one.
-  const written = quantity === 'length' && !isFit(subject) ? writtenClass(text, system) : null
-  if (written?.ok) return written.value
-  if (written) {
-    faults.push({ code: 'sizeClass', figure: { of: 'nominal' }, why: written.fault })
-    return null
-  }
-  const ends = text.split(/\s*(?:\.{2,3}|…|\bto\b|\s[–-]\s)\s*/).filter((end) => end !== '')
-  const [first, second] = ends
-  if (first === undefined || second === undefined || ends.length > 2) {
-    faults.push({ code: 'newTwoEnds', text })
-    return null
-  }
-  const read = (end: string, figure: TypedFigure): number => {
-    const parsed = parseInTwoUnits(end, quantity, unitOf(quantity, system))
-    if (parsed.ok) return parsed.value.value
-    faults.push({ code: 'figure', figure, why: parsed.fault })
-    return 0
-  }
-  const [lower, upper] = [read(first, { of: 'newLeast' }), read(second, { of: 'newGreatest' })]
-  if (lower > upper) faults.push({ code: 'newEndsSwapped' })
-  return isFit(subject) ? { lower, upper } : { nominal: forRecord((lower + upper) / 2), lower, upper }
+  const by = { quantity: isFit(subject) ? ('length' as const) : quantityOf(subject.method), system, hasClass: !isFit(subject) }
+  const ends = endsIn(text, by)
+  if (!ends) return err([{ code: 'newTwoEnds', text }])
+  const read = readNewSize({ lower: ends[0], upper: ends[1], nominal: null }, by)
+  if (!read.ok)
+    return err(
+      read.fault.map(
+        ({ at, fault }): RowFault => (fault.code === 'newEndsSwapped' ? fault : { ...fault, figure: NEW_FIGURE[at] }),
+      ),
+    )
+  const { lower, upper } = read.value
+  return ok(isFit(subject) ? { lower, upper } : read.value)
 }
 
 /** The book with what a second person said of a row; nobody checks what they typed themselves. */
@@ -298,7 +242,7 @@ export function withCheck(
   const limit =
     [...(subject?.limits ?? []), ...(subject?.limitsBy ?? [])].find(isAt(place)) ?? subject?.wants?.find(isAt(place))?.none
   if (!limit?.typed) return err({ code: 'noRow' })
-  if ([who.by, ...names].includes(limit.typed.by)) return err({ code: 'ownCheck' })
+  if (isOwnTyping(limit.typed, [who.by, ...names])) return err({ code: 'ownCheck' })
   const typed = { ...limit.typed, check: { ...who, agrees: place.agrees, note: place.note } }
   const said = <L extends Limit | LimitBy | NonLimit>(own: L): L => (own === limit ? { ...own, typed } : own)
   const anew = <T extends Subject>(one: T): T =>

@@ -6,13 +6,13 @@ import { idSchema, nameSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { routeEffects } from '../book/partSchema'
 import { gaugeKinds } from '../gauge/gaugeKinds'
-import { figureText, page, typedDocumentSchema } from './typedSchema'
+import { figureText, limitText, page, typedDocumentSchema } from './typedSchema'
 
 const source = z.strictObject({ document: typedDocumentSchema, page })
 const words = (most: number) => z.string().trim().max(most)
 
 /** One end of a fit's clearance as the document limits it. */
-const endSchema = z.strictObject({ side: z.enum(['lower', 'upper']), wear: figureText, plan: figureText.nullable() })
+const endSchema = z.strictObject({ side: z.enum(['lower', 'upper']), wear: limitText, plan: limitText.nullable() })
 
 const fitSchema = z.strictObject({
   of: z.literal('fit'),

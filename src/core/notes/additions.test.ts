@@ -5,6 +5,7 @@ import { faultsOf } from '../book/faults'
 import { fitSchema } from '../fit/fitSchema'
 import { everyMethod } from '../method/everyMethod.fixture'
 import { smallBook } from '../record/smallMachine.fixture'
+import { OWN_DOCUMENT, OWN_PAGE } from '../typed/ownDocument'
 import { additionFaultWords } from '../words/additions'
 import type { Addition, AdditionOf } from './additionSchema'
 import { type Added, withAddition } from './additions'
@@ -12,7 +13,6 @@ import { draftBook } from './draftBook'
 import { type Entry, type EntryBody, entryBodySchema } from './entrySchema'
 import { foldNotes } from './fold'
 import { mateKinds } from './mates'
-import { OWN_DOCUMENT, OWN_PAGE } from './ownLimit'
 import { additionsIn, withTyped } from './typedBook'
 
 const uuid = (n: number): string => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -246,7 +246,7 @@ describe('what is added where it is missed', () => {
   test('a limit of the shop’s own is no limit of what is safety-marked', () => {
     const guarded = { ...machine, characteristics: machine.characteristics.map((one) => ({ ...one, safety: true })) }
     const made = withAddition(guarded, added({ ...fit, source: own }), 'metric')
-    expect(made.ok ? [] : made.fault).toMatchObject([{ code: 'ownOnSafety' }])
+    expect(made.ok ? [] : made.fault).toMatchObject(fit.limits.map(() => ({ code: 'limit', why: { code: 'ownOnSafety' } })))
     const mended = withAddition(guarded, added({ ...route, source: own }), 'metric')
     expect(mended.ok ? [] : mended.fault).toMatchObject([{ code: 'ownOnSafety' }])
     expect(withAddition(guarded, added(route), 'metric').ok).toBe(true)

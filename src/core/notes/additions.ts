@@ -4,16 +4,15 @@ import type { Characteristic, FitSpec, LimitBook, Part } from '../book/bookSchem
 import { takesOffToNew } from '../book/takesOff'
 import type { FitFault } from '../fit/fitKind'
 import { type FitKindName, fitFaults, readBy } from '../fit/kinds'
-import type { Limit } from '../limit/limit'
 import { quantityOf } from '../method/gives'
 import { unitOf } from '../quantity/format'
 import type { QuantityKind } from '../quantity/kind'
 import { parseInTwoUnits, type TwoUnitsFault } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
+import { type CellFault, limitMade, readLimit } from '../typed/limitRow'
+import { isOwnDocument } from '../typed/ownDocument'
 import type { Addition, AdditionOf } from './additionSchema'
-import { readLimitText } from './limitText'
 import { type MateKind, mateKindOf } from './mates'
-import { OWN_DOCUMENT } from './ownLimit'
 import type { Noted } from './state'
 
 /** Something added in a job beside its book, with the entry that says so and what a second person said of its limits. */
@@ -37,7 +36,8 @@ export interface AdditionFaults {
   noPart: { readonly id: string }
   mendOn: { readonly name: string }
   notMeasuredHere: { readonly id: string }
-  planAfterWear: { readonly side: 'lower' | 'upper' }
+  /** A cell of a limit on the clearance. */
+  limit: { readonly side: 'lower' | 'upper' } & CellFault
   endsSwapped: Bare
   sizesSwapped: Bare
   takesOffToNew: Bare
@@ -74,7 +74,7 @@ function madeWith(book: LimitBook, added: Added, system: UnitSystem): Result<Lim
       if (unknown !== undefined) return err([{ code: 'notMeasuredHere', id: unknown }])
       const guarded = book.characteristics.find(({ id: of, safety }) => safety && what.mends.includes(of))
       // What would let a safety-marked part go back is a maker's to say.
-      if (guarded && what.source.document.id === OWN_DOCUMENT) return err([{ code: 'ownOnSafety', name: guarded.name }])
+      if (guarded && isOwnDocument(what.source.document.id)) return err([{ code: 'ownOnSafety', name: guarded.name }])
       const { name, mends, effect, finish, cost, days } = what
       const leaves = sizeAfterOf(book, what, system)
       if (!leaves.ok) return leaves
@@ -226,45 +226,45 @@ function fitOf(
       return [key, chosen]
     }),
   )
-  const ends = what.limits.map((limit) => {
-    const { side } = limit
-    // A clearance has no class.
-    const found = readLimitText(limit, { quantity: 'length', system, hasClass: false })
-    if (found.ok) return { side, ...found.value }
-    for (const { at, fault } of found.fault)
-      if (fault.code === 'planAfterWear') faults.push({ ...fault, side })
-      else if (fault.code === 'figure') faults.push({ ...fault, figure: `${side}:${at}` })
-    return { side, wear: 0, plan: null }
-  })
-  const [least, most] = (['lower', 'upper'] as const).map((side) => ends.find((end) => end.side === side)?.wear)
-  if (least !== undefined && most !== undefined && least > most) faults.push({ code: 'endsSwapped' })
   const measured = book.characteristics.filter((one) => Object.values(sides).includes(one.id))
+  const limits = what.limits.flatMap(({ side, wear, plan }) => {
+    const judges = side === 'upper' ? ('maximum' as const) : ('minimum' as const)
+    const { whenPassed, instruction, source } = what
+    const cells = { side, wear, plan: plan ?? '', whenPassed, instruction, document: source.document.id, page: source.page }
+    const read = readLimit(cells, {
+      quantity: 'length',
+      system,
+      // A clearance has no class.
+      hasClass: false,
+      sizeOf: measured[0]?.id ?? null,
+      isSafety: measured.some(({ safety }) => safety),
+      hasNew: false,
+    })
+    if (read.ok) return [limitMade(read.value, { id: side === 'upper' ? 'most' : 'least', judges }, { by, at, check })]
+    faults.push(...read.fault.map((fault) => ({ code: 'limit' as const, side, ...fault })))
+    return []
+  })
+  const plain = limits.flatMap(({ limit }) => limit ?? [])
+  const [least, most] = (['lower', 'upper'] as const).map((side) => plain.find((end) => end.side === side)?.wear)
+  if (least !== undefined && most !== undefined && least > most) faults.push({ code: 'endsSwapped' })
   if (!measured.some(({ part }) => part === what.mendOn)) faults.push({ code: 'mendOn', name: what.name })
-  const guarded = measured.find(({ safety }) => safety)
-  if (guarded && what.source.document.id === OWN_DOCUMENT && ends.length > 0)
-    faults.push({ code: 'ownOnSafety', name: guarded.name })
   if ([...book.fits].some(({ name }) => name.toLowerCase() === what.name.toLowerCase()))
     faults.push({ code: 'nameTaken', name: what.name })
   if (faults.length > 0) return err(faults)
+  const limitsBy = limits.flatMap(({ limitBy }) => limitBy ?? [])
+  const wants = limits.flatMap(({ none }, at) => {
+    const side = what.limits[at]?.side
+    return none && side ? [{ judges: side === 'upper' ? 'maximum' : 'minimum', side, none }] : []
+  })
   const fit = {
     id,
     kind: kind.kind,
     name: what.name,
     ...kind.made({ sides, figures, choices }),
     new: null,
-    limits: ends.map(
-      ({ side, wear, plan }): Limit => ({
-        id: side === 'upper' ? 'most' : 'least',
-        judges: side === 'upper' ? 'maximum' : 'minimum',
-        side,
-        wear,
-        plan,
-        whenPassed: what.whenPassed,
-        instruction: what.instruction,
-        source: sourceOf(what.source),
-        typed: { by, at, check },
-      }),
-    ),
+    limits: plain,
+    ...(limitsBy.length > 0 ? { limitsBy } : {}),
+    ...(wants.length > 0 ? { wants } : {}),
     mendOn: what.mendOn,
     showTo: Math.min(...measured.map(({ showTo }) => showTo)),
     // That its sides are those of its kind, the kind itself says (mates.ts).

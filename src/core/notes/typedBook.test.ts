@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { bookSchema } from '../book/bookSchema'
+import { bookSchema, type Characteristic } from '../book/bookSchema'
 import { noBook } from '../book/noBook'
 import { everyMethod } from '../method/everyMethod.fixture'
 import type { Method } from '../method/method'
+import { unheldLimits } from '../verdict/reuseRequires'
 import { draftFaultWords } from '../words/noteFaults'
 import { typedFaultWords } from '../words/typedFaults'
 import { draftBook } from './draftBook'
@@ -149,8 +150,12 @@ const refused = (...of: Parameters<typeof typedFaults>): string =>
     .join(' ')
 
 const refusals: [name: string, over: Partial<TypedCharacteristic>, says: RegExp][] = [
-  ['a limit that is no figure', { limits: [{ ...sleeve.limits[0], wear: 'about 60' } as never] }, /Limit of “Smallest”/],
-  ['a limit of another quantity', { limits: [{ ...sleeve.limits[0], wear: '3 bar' } as never] }, /Limit of “Smallest”/],
+  [
+    'a limit that is no figure',
+    { limits: [{ ...sleeve.limits[0], wear: 'about 60' } as never] },
+    /^Limit 1, “Smallest” at least/,
+  ],
+  ['a limit of another quantity', { limits: [{ ...sleeve.limits[0], wear: '3 bar' } as never] }, /^Limit 1, “Smallest” at least/],
   ['a plan limit beyond the wear limit', { limits: [{ ...sleeve.limits[0], plan: '59.8' } as never] }, /must come before/],
   ['a value the method does not give', { limits: [{ ...sleeve.limits[0], judges: 'bow' } as never] }, /gives no “Bow”/],
   [
@@ -213,8 +218,36 @@ test('a size with its class gives both ends and the nominal size, a limit the en
     },
     'metric',
   )
-  expect(wrong.fault).toMatchObject([
-    { code: 'sizeClass', figure: { of: 'newLeast' }, why: { code: 'letterNotHere' } },
-    { code: 'sizeClass', figure: { of: 'newGreatest' } },
-  ])
+  expect(wrong.fault).toMatchObject([{ code: 'sizeClass', figure: 'newLeast', why: { code: 'letterNotHere' } }])
+})
+
+test('that the page gives no limit is said in a job too, held by the same second person; a table is a table, a setting a setting', () => {
+  const [limit] = sleeve.limits
+  if (!limit) throw new Error('the sleeve is limited')
+  const value: TypedCharacteristic = {
+    ...sleeve,
+    limits: [
+      { ...limit, plan: null, wear: 'none', page: '32' },
+      { ...limit, judges: 'outOfRound', side: 'upper', plan: null, wear: '≤ 50: 0.02; above: 0.03' },
+      { ...limit, judges: 'taper', side: 'upper', plan: null, wear: '0.02' },
+    ],
+    setting: { is: 'both', by: 'shims', chain: [sleeve.part.id, 'gone'] },
+  }
+  expect(refused('t-1', value, none, 'metric')).toMatch(/“gone”/)
+  const [made] = withTyped(none, [typed(value)], 'metric').characteristics
+  expect(made?.wants).toEqual([{ judges: limit.judges, side: limit.side, none: { source: { document: 'FP-7', page: '32' } } }])
+  expect(made?.limits.map(({ id, judges }) => [id, judges])).toEqual([['limit-3', 'taper']])
+  expect(made?.limitsBy).toMatchObject([{ judges: 'outOfRound', depends: { kind: 'size', characteristic: 't-1' } }])
+  // What it rested on was taken out since.
+  expect(made?.setting).toEqual({ is: 'both', by: 'shims', chain: [sleeve.part.id] })
+  if (!made) throw new Error('it is typed')
+  const openAt = (check: object | null): readonly string[] =>
+    unheldLimits({ ...made, typed: { entry: 'e', by: 'Ada', at: '', check } } as Characteristic, true, 'asFound').map(
+      ({ code }) => code,
+    )
+  const said = (agrees: boolean) => ({ by: 'Bea', at: '', agrees, note: '' })
+  expect([...new Set(openAt(null))]).toEqual(['unchecked'])
+  expect(openAt(null)).toHaveLength(3)
+  expect(openAt(said(false))).toEqual(['rejected', 'rejected', 'rejected'])
+  expect(openAt(said(true))).toEqual([])
 })

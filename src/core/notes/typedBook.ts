@@ -2,6 +2,7 @@ import type { LimitBook, Part } from '../book/bookSchema'
 import { plainPosition } from '../book/plainPosition'
 import type { BookPosition } from '../book/procedureSchema'
 import type { UnitSystem } from '../quantity/unitSystem'
+import { settingWithout } from '../setting/setting'
 import { type Added, withAddition, withoutAdditions } from './additions'
 import type { Entry } from './entrySchema'
 import { readTypedCharacteristic, type Typed, withoutTyped } from './typedCharacteristic'
@@ -75,7 +76,16 @@ export function withTyped(book: LimitBook, entries: readonly Entry[], system: Un
     ...issued,
     parts: [...parts.values()],
     documents: [...documents.values()],
-    characteristics,
+    // What a setting rested on may have been taken out since.
+    characteristics: characteristics.map((one) =>
+      one.typed
+        ? settingWithout(
+            one,
+            (id) => parts.has(id),
+            () => true,
+          )
+        : one,
+    ),
     positions: [...positions.values()],
     ...(sitting.length > 0 ? { added: sitting } : {}),
   }

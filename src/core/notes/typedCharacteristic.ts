@@ -2,17 +2,17 @@ import { err, ok, type Result } from '../base/result'
 import type { Characteristic, LimitBook } from '../book/bookSchema'
 import { evaluationOrder } from '../book/dependencies'
 import { neverGiven } from '../book/faults'
-import { type WrittenClass, writtenClass } from '../fit/writtenClass'
 import { checkFormula, parseFormula } from '../method/formula'
 import { givesOf, isValueOf, quantityOf, quantityOfValue } from '../method/gives'
 import type { ReductionName } from '../method/reduction'
-import { forRecord } from '../quantity/decimal'
 import { differenceOf, type QuantityKind } from '../quantity/kind'
 import type { UnitSystem } from '../quantity/unitSystem'
-import { type LimitText, readFigureText, readLimitText } from './limitText'
-import { OWN_DOCUMENT } from './ownLimit'
+import { isNeverSet } from '../setting/setting'
+import { readFigureText } from '../typed/figureText'
+import { limitMade, type MadeLimit, readLimit } from '../typed/limitRow'
+import { readNewSize } from '../typed/newSize'
 import type { Noted } from './state'
-import type { TypedFault, TypedFigure } from './typedFault'
+import type { TypedFault } from './typedFault'
 import type { TypedCharacteristic } from './typedSchema'
 
 /** A characteristic typed in a job, with the entry that says so and what a second person said of it. */
@@ -42,36 +42,39 @@ export function readTypedCharacteristic(
   { id, value, entry, by, at, check }: Pick<Typed, 'id' | 'entry' | 'value' | 'by' | 'at' | 'check'>,
   system: UnitSystem,
 ): Result<Characteristic, readonly TypedFault[]> {
-  const { method } = value
+  const { method, document } = value
   const own = quantityOf(method)
-  const reader = new FigureReader(system)
-  const source = (page: string) => ({ document: value.document.id, page })
-  const showTo = reader.read(value.readTo, differenceOf(own), { of: 'readTo' })
-  const size = value.new && {
-    lower: reader.read(value.new.lower, own, { of: 'newLeast' }, 'lower'),
-    upper: reader.read(value.new.upper, own, { of: 'newGreatest' }, 'upper'),
-    nominal: nominalOf(value.new, own, reader, system),
-    source: source(value.new.page),
-  }
-  const limits = value.limits.map((limit, index) => {
-    const kind = quantityOfValue(method, limit.judges)
-    const { judges } = limit
-    if (!isValueOf(method, judges)) reader.refuse({ code: 'methodGivesNo', value: judges })
-    const { plan, wear } = reader.limit(limit, kind, judges)
-    return {
-      id: `limit-${index + 1}`,
-      judges,
-      side: limit.side,
-      plan,
-      wear,
-      whenPassed: limit.whenPassed,
-      instruction: limit.instruction,
-      source: source(limit.page),
-    }
+  const faults: TypedFault[] = []
+  const step = readFigureText(value.readTo, { quantity: differenceOf(own), system, classOf: 'nominal' })
+  if (!step.ok) faults.push({ ...step.fault, figure: 'readTo' })
+  else if (step.value <= 0) faults.push({ code: 'stepOfNothing' })
+  const size = value.new && readNewSize(value.new, { quantity: own, system, hasClass: true })
+  if (size && !size.ok)
+    for (const { at: end, fault } of size.fault)
+      faults.push(fault.code === 'newEndsSwapped' ? fault : { ...fault, figure: NEW_FIGURE[end] })
+  const limits = value.limits.flatMap(({ judges, ...cells }, row): MadeLimit[] => {
+    if (!isValueOf(method, judges)) faults.push({ code: 'methodGivesNo', value: judges })
+    const read = readLimit(
+      { ...cells, plan: cells.plan ?? '', document: document.id },
+      {
+        quantity: quantityOfValue(method, judges),
+        system,
+        hasClass: true,
+        sizeOf: own === 'length' ? id : null,
+        isSafety: value.safety,
+        hasNew: false,
+      },
+    )
+    if (read.ok) return [limitMade(read.value, { id: `limit-${row + 1}`, judges })]
+    faults.push(...read.fault.map((fault) => ({ code: 'limit' as const, judges, side: cells.side, row, ...fault })))
+    return []
   })
-  if (showTo <= 0) reader.refuse({ code: 'stepOfNothing' })
-  if (size && size.lower > size.upper) reader.refuse({ code: 'newEndsSwapped' })
-  if (reader.faults.length > 0) return err(reader.faults)
+  if (!step.ok || (size && !size.ok) || faults.length > 0) return err(faults)
+  const limitsBy = limits.flatMap(({ limitBy }) => limitBy ?? [])
+  const wants = limits.flatMap(({ none }, row) => {
+    const of = value.limits[row]
+    return none && of ? [{ judges: of.judges, side: of.side, none }] : []
+  })
   return ok({
     id,
     part: value.part.id,
@@ -81,52 +84,19 @@ export function readTypedCharacteristic(
     trap: '',
     method,
     gaugeKind: value.gaugeKind,
-    showTo,
-    new: size && { ...size, nominal: size.nominal ?? forRecord((size.lower + size.upper) / 2) },
-    limits,
+    showTo: step.value,
+    new: size && value.new ? { ...size.value, source: { document: document.id, page: value.new.page } } : null,
+    limits: limits.flatMap(({ limit }) => limit ?? []),
+    ...(limitsBy.length > 0 ? { limitsBy } : {}),
+    ...(wants.length > 0 ? { wants } : {}),
+    ...(value.setting ? { setting: value.setting } : {}),
     safety: value.safety,
     typed: { entry, by, at, check },
-  })
+  } as Characteristic)
 }
 
-/** The nominal size as typed, or that of a class; null where neither says. */
-function nominalOf(
-  { nominal, lower }: NonNullable<TypedCharacteristic['new']>,
-  kind: QuantityKind,
-  reader: FigureReader,
-  system: UnitSystem,
-): number | null {
-  if (nominal !== null) return reader.read(nominal, kind, { of: 'nominal' })
-  return kind === 'length' ? (writtenClass(lower, system)?.value?.nominal ?? null) : null
-}
-
-/** Reads figure after figure, and keeps everything that refuses one. */
-class FigureReader {
-  readonly faults: TypedFault[] = []
-  constructor(private readonly system: UnitSystem) {}
-  refuse(fault: TypedFault): void {
-    this.faults.push(fault)
-  }
-  /** A figure, or an end of a size that is written with its class: “63 H7”. */
-  read(text: string, kind: QuantityKind, figure: TypedFigure, end: keyof WrittenClass = 'nominal'): number {
-    const found = readFigureText(text, { quantity: kind, system: this.system, classOf: end })
-    if (found.ok) return found.value
-    this.refuse({ ...found.fault, figure })
-    return 0
-  }
-  /** Plan and wear of a limit; what cannot be read is refused where it stands. */
-  limit(text: LimitText, quantity: QuantityKind, judges: ReductionName): { readonly plan: number | null; readonly wear: number } {
-    const found = readLimitText(text, { quantity, system: this.system, hasClass: true })
-    if (found.ok) return found.value
-    for (const { at, fault } of found.fault)
-      this.refuse(
-        fault.code === 'planAfterWear'
-          ? { ...fault, judges }
-          : { ...fault, figure: { of: at === 'wear' ? 'limit' : 'plan', judges } },
-      )
-    return { plan: null, wear: 0 }
-  }
-}
+/** How the figures of a new size are called where they are refused. */
+export const NEW_FIGURE = { lower: 'newLeast', upper: 'newGreatest', nominal: 'nominal' } as const
 
 /** Why a characteristic cannot be typed like this into a book; nothing when it can. */
 export function typedFaults(id: string, value: TypedCharacteristic, book: LimitBook, system: UnitSystem): readonly TypedFault[] {
@@ -141,8 +111,10 @@ export function typedFaults(id: string, value: TypedCharacteristic, book: LimitB
   // What can never be judged is told while it is typed, not when the sheet is full.
   const never = read.value.limits.flatMap(({ judges }) => neverGiven(read.value, judges) ?? [])
   if (never.length > 0) return never.map((why) => ({ code: 'never', why }))
-  if (value.safety && value.document.id === OWN_DOCUMENT && value.limits.length > 0)
-    return [{ code: 'ownOnSafety', name: value.name }]
+  if (value.setting && value.setting.is !== 'wear' && isNeverSet(value.method.kind)) return [{ code: 'neverSet' }]
+  const parts = new Set([value.part.id, ...book.parts.map((part) => part.id)])
+  const restsOn = value.setting?.chain?.find((part) => !parts.has(part))
+  if (restsOn !== undefined) return [{ code: 'restsOnNothing', id: restsOn }]
   const fault = methodFault(read.value, others)
   return fault ? [fault] : []
 }

@@ -1,21 +1,21 @@
 import type { Bare, Coded } from '../base/coded'
 import type { NeverGiven } from '../book/bookFault'
-import type { WrittenClassFault } from '../fit/writtenClass'
+import type { Limit } from '../limit/limit'
 import type { FormulaFault } from '../method/formula'
 import type { ReductionName } from '../method/reduction'
-import type { TwoUnitsFault } from '../quantity/twoUnits'
+import type { TextFaults } from '../typed/figureText'
+import type { CellFault } from '../typed/limitRow'
 
-/** A figure of a typed characteristic. */
-export type TypedFigure =
-  | { readonly of: 'readTo' | 'newLeast' | 'newGreatest' | 'nominal' }
-  | { readonly of: 'limit' | 'plan'; readonly judges: ReductionName }
+/** A figure of a typed characteristic that is no limit. */
+export type TypedFigure = 'readTo' | 'newLeast' | 'newGreatest' | 'nominal'
 
 /** Why a characteristic cannot be typed like this. */
 export interface TypedFaults {
-  figure: { readonly figure: TypedFigure; readonly why: TwoUnitsFault }
-  sizeClass: { readonly figure: TypedFigure; readonly why: WrittenClassFault }
+  figure: { readonly figure: TypedFigure } & TextFaults['figure']
+  sizeClass: { readonly figure: TypedFigure } & TextFaults['sizeClass']
+  /** A cell of a limit; `row`: its place among those typed. */
+  limit: { readonly judges: ReductionName; readonly side: Limit['side']; readonly row: number } & CellFault
   methodGivesNo: { readonly value: string }
-  planAfterWear: { readonly judges: ReductionName }
   stepOfNothing: Bare
   newEndsSwapped: Bare
   inTheBook: Bare
@@ -26,8 +26,10 @@ export interface TypedFaults {
   noValueOf: { readonly name: string; readonly value: string }
   formula: { readonly why: FormulaFault }
   needsItself: Bare
-  /** A limit of the shop’s own on what is safety-marked. */
-  ownOnSafety: { readonly name: string }
+  /** A ring gap is wear. */
+  neverSet: Bare
+  /** A setting rests on a part that is not here. */
+  restsOnNothing: { readonly id: string }
   never: { readonly why: NeverGiven }
 }
 export type TypedFault = Coded<TypedFaults>

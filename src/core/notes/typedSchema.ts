@@ -7,9 +7,11 @@ import { asIssue } from '../base/schemaFault'
 import { gaugeKinds } from '../gauge/gaugeKinds'
 import { methodSchema } from '../method/methodSchema'
 import { reductionNames } from '../method/reduction'
+import { settingSchema } from '../setting/settingSchema'
 
-/** A figure with or without a unit, kept as typed; read by typedBook.ts. */
-export const figureText = z.string().trim().min(1, asIssue('typeAFigure')).max(60)
+/** A figure with or without a unit, kept as typed; read by core/typed. */
+const anyText = z.string().trim().min(1, asIssue('typeAFigure'))
+export const figureText = anyText.max(60)
 export const page = z.string().trim().min(1, asIssue('nameThePage')).max(40)
 
 /** A document by its short name, as a person names it. */
@@ -19,11 +21,14 @@ export const typedDocumentSchema = z.strictObject({
   revision: z.string().trim().max(40),
 })
 
+/** A limit: a figure, a table of them by size or hours, or “none”. */
+export const limitText = anyText.max(400)
+
 const typedLimitSchema = z.strictObject({
   judges: z.enum(reductionNames),
   side: z.enum(['upper', 'lower']),
-  wear: figureText,
-  plan: figureText.nullable(),
+  wear: limitText,
+  plan: limitText.nullable(),
   whenPassed: z.enum(['mend', 'replace']),
   /** What the maker says to do when it is passed, in words. */
   instruction: z.string().trim().max(400),
@@ -50,6 +55,8 @@ export const typedCharacteristicSchema = z.strictObject({
   /** New size as the manual gives it; null where it gives none. */
   new: z.strictObject({ nominal: figureText.nullable(), lower: figureText, upper: figureText, page }).nullable(),
   limits: z.array(typedLimitSchema).max(20),
+  /** Whether it tells of wear, a setting or both; left out: as its kind usually does. */
+  setting: settingSchema.optional(),
   safety: z.boolean(),
 })
 

@@ -17,7 +17,7 @@ const covers = (limit: Limit | LimitBy, { judges, side }: Pick<Limit, 'judges' |
   limit.judges === judges && limit.side === side && !('at' in limit && limit.at !== undefined)
 
 /** What a second person said of a limit: of itself in a draft, of all of them where they were typed in a job. */
-const checkOf = (of: Judged, limit: Limit | LimitBy) => limit.typed ?? ('typed' in of ? of.typed : undefined) ?? null
+const checkOf = (of: Judged, limit: Pick<Limit, 'typed'>) => limit.typed ?? ('typed' in of ? of.typed : undefined) ?? null
 
 /** Limits that judge something: not one that a second person does not find on its page, nor two between which nothing can lie. */
 export function heldLimits(of: Judged): readonly Limit[] {
@@ -53,7 +53,7 @@ export function unheldLimits(of: Judged, safety: boolean, stage: Stage): Vote[] 
     ...missing.flatMap((want): Vote[] => {
       if (!want.none) return [open('notTyped', want, null)]
       // That there is none is held against its page as a figure is.
-      const code = unheld(want.none.typed ?? null)
+      const code = unheld(checkOf(of, want.none))
       return code === null ? [] : [open(code, want, want.none.source)]
     }),
     ...all.flatMap((limit): Vote[] => {

@@ -4,6 +4,7 @@ import { fitKindWords } from './fits'
 import { twoUnitsFaultWords } from './quantities'
 import { bookFaultWords } from './recordFaults'
 import { serviceRuleWords } from './serviceRules'
+import { cellFaultWords } from './typedFaults'
 
 /** A document that is none: the limit is the shop’s own. */
 export const ownDocumentTitle = 'No document: the shop’s own limit'
@@ -86,8 +87,8 @@ export function additionFaultWords(fault: AdditionFault): string {
       return `“${fault.name}” is mended on one of its own parts: choose one of them.`
     case 'notMeasuredHere':
       return `“${fault.id}” is not measured on this machine.`
-    case 'planAfterWear':
-      return `Limit, ${sideWords[fault.side]}: the plan limit must come before the wear limit.`
+    case 'limit':
+      return `Limit, ${sideWords[fault.side]}: ${cellFaultWords(fault)}`
     case 'sizesSwapped':
       return 'The least size after the work is larger than the most.'
     case 'takesOffToNew':
@@ -112,7 +113,7 @@ export function additionFaultWords(fault: AdditionFault): string {
 const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1).replace(/[.]$/, '')}.`
 
 /** What is the shop’s own does not serve where somebody may be hurt. */
-export const ownOnSafetyWords = (name: string): string =>
+const ownOnSafetyWords = (name: string): string =>
   `“${name}” is safety-marked: what it is judged and mended by comes from a document, never from the shop alone.`
 
 /** What was added, in one line. */

@@ -109,10 +109,12 @@ const slip: Each<SlipQuestion> = {
   repeatsSpread: { range: 0.06, limitValue: 0.05, first: null, likely: null },
 }
 const typed: Each<TypedFault> = {
-  figure: { figure: { of: 'plan', judges: 'maximum' }, why },
-  sizeClass: { figure: { of: 'newLeast' }, why: { code: 'letterNotHere', letter: 't', nominalMm: 20 } },
+  figure: { figure: 'nominal', why },
+  sizeClass: { figure: 'newLeast', why: { code: 'letterNotHere', letter: 't', nominalMm: 20 } },
   methodGivesNo: { value: 'bow' },
-  planAfterWear: { judges: 'maximum' },
+  limit: { judges: 'maximum', side: 'upper', row: 0, at: 'plan', why: { code: 'planAfterWear' } },
+  neverSet: {},
+  restsOnNothing: { id: 'x' },
   stepOfNothing: {},
   newEndsSwapped: {},
   inTheBook: {},
@@ -123,7 +125,6 @@ const typed: Each<TypedFault> = {
   noValueOf: { name: 'Sleeve', value: 'bow' },
   formula: { why: { code: 'endsEarly' } },
   needsItself: {},
-  ownOnSafety: { name: 'Brake band' },
   never: { why: { code: 'wearFromNothing' } },
 }
 const note: Each<NoteFault> = {
@@ -198,7 +199,7 @@ const addition: Each<AdditionFault> = {
   noPart: { id: 'x' },
   mendOn: { name: 'Shaft in sleeve' },
   notMeasuredHere: { id: 'x' },
-  planAfterWear: { side: 'upper' },
+  limit: { side: 'upper', at: 'wear', why: { code: 'planAlone' } },
   endsSwapped: {},
   fit: { why: { code: 'bearingNotInTable', sizeMm: 9000, tolerance: 'normal' } },
   nameTaken: { name: 'Sleeve' },

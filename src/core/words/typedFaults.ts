@@ -1,25 +1,38 @@
 import type { TypedFault, TypedFigure } from '../notes/typedFault'
-import { ownOnSafetyWords } from './additions'
+import type { CellFault } from '../typed/limitRow'
 import { writtenClassWords } from './fits'
 import { valueName, valueNameOf } from './labels'
+import { tableFaultWords } from './limitTables'
 import { formulaFaultWords } from './methodFaults'
 import { twoUnitsFaultWords } from './quantities'
 import { neverGivenWords } from './settling'
 
-function figureName(figure: TypedFigure): string {
-  switch (figure.of) {
-    case 'readTo':
-      return 'Read to'
-    case 'newLeast':
-      return 'New, least'
-    case 'newGreatest':
-      return 'New, greatest'
-    case 'nominal':
-      return 'Nominal'
-    case 'limit':
-      return `Limit of “${valueName[figure.judges]}”`
-    case 'plan':
-      return `Plan limit of “${valueName[figure.judges]}”`
+const figureName: Readonly<Record<TypedFigure, string>> = {
+  readTo: 'Read to',
+  newLeast: 'New, least',
+  newGreatest: 'New, greatest',
+  nominal: 'Nominal',
+}
+
+/** Why a cell of a limit cannot be used, said beside it. */
+export function cellFaultWords({ at, why }: CellFault): string {
+  switch (why.code) {
+    case 'figure':
+      return twoUnitsFaultWords(why.why)
+    case 'sizeClass':
+      return `${writtenClassWords(why.why)}.`
+    case 'table':
+      return tableFaultWords(at === 'plan' ? 'plan' : 'wear', why.why)
+    case 'planAfterWear':
+      return 'The plan limit must come before the wear limit.'
+    case 'planAlone':
+      return 'Type the wear limit; a plan limit alone judges nothing.'
+    case 'noneAndMore':
+      return 'With “none” the maker gives no limit here: leave the plan limit empty.'
+    case 'noPage':
+      return 'Say which document and page it stands on.'
+    case 'ownOnSafety':
+      return 'It is safety-marked: what it is judged by comes from a document, never from the shop alone.'
   }
 }
 
@@ -27,13 +40,13 @@ function figureName(figure: TypedFigure): string {
 export function typedFaultWords(fault: TypedFault): string {
   switch (fault.code) {
     case 'figure':
-      return `${figureName(fault.figure)}: ${twoUnitsFaultWords(fault.why)}`
+      return `${figureName[fault.figure]}: ${twoUnitsFaultWords(fault.why)}`
     case 'sizeClass':
-      return `${figureName(fault.figure)}: ${writtenClassWords(fault.why)}.`
+      return `${figureName[fault.figure]}: ${writtenClassWords(fault.why)}.`
     case 'methodGivesNo':
       return `This method gives no “${valueNameOf(fault.value)}”.`
-    case 'planAfterWear':
-      return `Limit of “${valueName[fault.judges]}”: the plan limit must come before the wear limit.`
+    case 'limit':
+      return `Limit ${fault.row + 1}, “${valueName[fault.judges]}” ${fault.side === 'upper' ? 'at most' : 'at least'}: ${cellFaultWords(fault)}`
     case 'stepOfNothing':
       return '“Read to” must be more than zero.'
     case 'newEndsSwapped':
@@ -54,8 +67,10 @@ export function typedFaultWords(fault: TypedFault): string {
       return formulaFaultWords(fault.why)
     case 'needsItself':
       return 'The formula needs its own result.'
-    case 'ownOnSafety':
-      return ownOnSafetyWords(fault.name)
+    case 'neverSet':
+      return 'The end gap of a ring is wear: a ring is filed or renewed, never set.'
+    case 'restsOnNothing':
+      return `Nothing here is called “${fault.id}”: choose again what the setting rests on.`
     case 'never':
       return neverGivenWords(fault.why)
   }

@@ -2,12 +2,14 @@ import type { AdditionOf } from '../../core/notes/additionSchema'
 import { isSize } from '../../core/notes/additions'
 import { type MateKind, mateKindOf, mateKinds } from '../../core/notes/mates'
 import { unitOf } from '../../core/quantity/format'
+import { farOff } from '../../core/typed/farOff'
 import { mateSideWords } from '../../core/words/additions'
 import { fitKindWords, mateChoiceWords } from '../../core/words/fits'
 import { say } from '../../labels/additions'
 import { Button } from '../../ui/Button'
 import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
+import { LimitTable, type LimitTableRow } from '../limitRow/LimitTable'
 import styles from './Additions.module.css'
 import { SourceFields } from './SourceFields'
 import { emptySource, type SourceForm, sourceAsTyped, sourceFaults, sourceOf } from './source'
@@ -55,7 +57,7 @@ export function AddFit({
   const whatOf = (form: FitForm): AdditionOf<'fit'> => {
     const kind = kindOf(form)
     const end = (side: 'lower' | 'upper', wear: string, plan: string) =>
-      wear.trim() === '' ? [] : [{ side, wear: wear.trim(), plan: plan.trim() === '' ? null : plan.trim() }]
+      wear.trim() === '' && plan.trim() === '' ? [] : [{ side, wear: wear.trim(), plan: plan.trim() === '' ? null : plan.trim() }]
     return {
       of: 'fit',
       name: form.name.trim() || nameIn(form) || fitKindWords[kind.kind],
@@ -97,11 +99,7 @@ export function AddFit({
             whenPassed: 'mend',
             ...emptySource(book),
           },
-    check: (typed) => [
-      ...(typed.least.trim() === '' && typed.leastPlan.trim() !== '' ? [{ at: 'least', says: say.planAlone }] : []),
-      ...(typed.most.trim() === '' && typed.mostPlan.trim() !== '' ? [{ at: 'most', says: say.planAlone }] : []),
-      ...sourceFaults(typed),
-    ],
+    check: (typed) => [...sourceFaults(typed)],
     what: whatOf,
     fieldOf: (fault) => {
       switch (fault.code) {
@@ -110,11 +108,13 @@ export function AddFit({
         case 'choice':
           return `choices.${fault.choice}`
         case 'figure':
-          return FIGURE_FIELDS[fault.figure] ?? `figures.${fault.figure}`
+          return `figures.${fault.figure}`
         case 'figureBeyond':
           return `figures.${fault.figure}`
-        case 'planAfterWear':
-          return fault.side === 'lower' ? 'leastPlan' : 'mostPlan'
+        case 'limit': {
+          const end = ENDS.find(({ side }) => side === fault.side)
+          return fault.at === 'page' ? 'page' : (end?.[fault.at] ?? '')
+        }
         case 'endsSwapped':
           return 'most'
         case 'nameTaken':
@@ -129,9 +129,18 @@ export function AddFit({
   const kind = kindOf(value)
   const unit = unitOf('length', system)
   const parts = partsIn(value)
-  const field = (key: 'least' | 'leastPlan' | 'most' | 'mostPlan') => (
-    <TextField label={say.inUnit(say.ends[key], unit)} maxLength={60} autoComplete="off" {...form.field(key)} />
-  )
+  const ends = ENDS.map(({ side, wear, plan, name }): LimitTableRow => {
+    const texts = { wear: value[wear], plan: value[plan] }
+    return {
+      key: side,
+      of: name,
+      head: name,
+      unit,
+      texts,
+      wrong: (cell) => at(cell === 'plan' ? plan : wear),
+      far: farOff({ ...texts, newLeast: '' }, 'length', system),
+    }
+  })
   return (
     <Dialog title={before ? before.what.name : say.addFitTitle} onClose={onClose} wide>
       <form className={styles.form} onSubmit={form.submit} noValidate>
@@ -203,10 +212,25 @@ export function AddFit({
         </fieldset>
         <fieldset className={styles.group}>
           <legend>{say.limits}</legend>
-          {field('least')}
-          {field('leastPlan')}
-          {field('most')}
-          {field('mostPlan')}
+          <div className={styles.whole}>
+            <LimitTable
+              rows={ends}
+              cells={['plan', 'wear']}
+              onType={(typed) =>
+                set(
+                  Object.fromEntries(
+                    ENDS.flatMap(({ wear, plan }, row) => {
+                      const texts = typed.get(row)
+                      return [
+                        ...(texts?.wear === undefined ? [] : [[wear, texts.wear]]),
+                        ...(texts?.plan === undefined ? [] : [[plan, texts.plan]]),
+                      ]
+                    }),
+                  ),
+                )
+              }
+            />
+          </div>
           <SelectField
             label={say.whenPassed}
             options={[
@@ -249,10 +273,8 @@ function asTyped({ name, mate, mendOn, limits, whenPassed, source }: AdditionOf<
   }
 }
 
-/** Where the figure of a limit stands on the form. */
-const FIGURE_FIELDS: Readonly<Record<string, string>> = {
-  'lower:wear': 'least',
-  'lower:plan': 'leastPlan',
-  'upper:wear': 'most',
-  'upper:plan': 'mostPlan',
-}
+/** The ends of a clearance, with the fields they are typed into. */
+const ENDS = [
+  { side: 'lower', wear: 'least', plan: 'leastPlan', name: say.ends.least },
+  { side: 'upper', wear: 'most', plan: 'mostPlan', name: say.ends.most },
+] as const

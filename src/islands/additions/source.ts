@@ -1,7 +1,7 @@
 import type { LimitBook } from '../../core/book/bookSchema'
 import { KIT_DOCUMENT } from '../../core/book/kitDocument'
-import { OWN_DOCUMENT, OWN_PAGE } from '../../core/notes/ownLimit'
 import type { TypedCharacteristic } from '../../core/notes/typedSchema'
+import { OWN_DOCUMENT, OWN_PAGE } from '../../core/typed/ownDocument'
 import { ownDocumentTitle } from '../../core/words/additions'
 import { say } from '../../labels/additions'
 import type { FieldSays } from '../../ui/fieldSays'

@@ -3,6 +3,7 @@ import type { DraftView } from '../../contract/answers'
 import { moreValues, type SheetRow, type SheetState } from '../../core/kit/limitSheet'
 import type { ReductionName } from '../../core/method/reduction'
 import { ribbonOfLimits } from '../../drawing/ribbonScale'
+import { say as rowSay } from '../../labels/limitRow'
 import { judgedWords, say } from '../../labels/limitSheet'
 import { Button, Key } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
@@ -100,7 +101,7 @@ function LimitSheet({ view, me, may }: SheetProps) {
           <SheetTable sheet={sheet} rows={shown} checks={mode === 'check' && may.check} mayType={mayType} onHere={setHere} />
         )}
       </div>
-      <aside className={styles.side} aria-label={say.value}>
+      <aside className={styles.side} aria-label={rowSay.value}>
         {found ? <Beside row={found} sheet={sheet} mayAdd={may.note} mayType={mayType} /> : <p>{say.emptyJudges}</p>}
       </aside>
       <p className={styles.foot}>
@@ -186,7 +187,7 @@ function Beside({
       />
       {mayType && <AnotherValue key={row.of} row={row} sheet={sheet} />}
       <p className={styles.about}>{say.noManual}</p>
-      <p className={styles.about}>{say.byTable}</p>
+      <p className={styles.about}>{rowSay.byTable}</p>
       {typed && <p className={styles.about}>{say.typedBy(typed.by)}</p>}
       {typed?.check && (
         <p className={styles.about}>{say.saysOf(typed.check.by, typed.check.agrees ? say.agrees : typed.check.note)}</p>

@@ -2,7 +2,7 @@ import { useId, useState } from 'react'
 import { v7 } from 'uuid'
 import type { DocumentPage } from '../../contract/answers'
 import type { PageFields } from '../../contract/bodies'
-import { OWN_DOCUMENT } from '../../core/notes/ownLimit'
+import { isOwnDocument } from '../../core/typed/ownDocument'
 import { say } from '../../labels/limitSheet'
 import { postForm } from '../../sync/http'
 import { Button } from '../../ui/Button'
@@ -30,7 +30,7 @@ export function PageBeside({
   const [pdf, setPdf] = useState<OpenPdf | null>(null)
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
-  if (document === '' || page === '' || document === OWN_DOCUMENT) return null
+  if (document === '' || page === '' || isOwnDocument(document)) return null
   const close = (): void => {
     pdf?.close()
     setPdf(null)

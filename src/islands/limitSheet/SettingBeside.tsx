@@ -2,11 +2,11 @@ import { useState } from 'react'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { settingOfFit } from '../../core/fit/settingOfFit'
 import { isNeverSet, type SettingSpec, settingOf } from '../../core/setting/setting'
-import { type SettingMeans, settingMeans, valueNatures } from '../../core/setting/settingMeans'
-import { meansName, natureName, setByWords } from '../../core/words/settings'
+import { natureName, setByWords } from '../../core/words/settings'
+import { say as rowSay } from '../../labels/limitRow'
 import { say } from '../../labels/limitSheet'
 import { Button } from '../../ui/Button'
-import { SelectField } from '../../ui/Field'
+import { SettingFields, settingAsked } from '../limitRow/SettingFields'
 import styles from './LimitSheet.module.css'
 import type { Sheet } from './useSheet'
 
@@ -23,9 +23,9 @@ export function SettingBeside({ of, sheet, mayType }: { readonly of: string; rea
     return (
       <div className={styles.setting}>
         <p>
-          {say.tellsOf}: <b>{natureName[shown.is]}</b>
+          {rowSay.tellsOf}: <b>{natureName[shown.is]}</b>
           {shown.by && `, ${setByWords({ by: shown.by })}`}
-          {shown.is !== 'wear' && `. ${say.restsOn}: ${(shown.chain ?? stands.parts).map(nameOf).join('; ')}`}
+          {shown.is !== 'wear' && `. ${rowSay.restsOn}: ${(shown.chain ?? stands.parts).map(nameOf).join('; ')}`}
         </p>
         {mayType && (
           <Button
@@ -37,46 +37,20 @@ export function SettingBeside({ of, sheet, mayType }: { readonly of: string; rea
         )}
       </div>
     )
-  const chain = shown.chain ?? []
-  const toggle = (id: string): void =>
-    setAsked({ ...shown, chain: chain.includes(id) ? chain.filter((one) => one !== id) : [...chain, id] })
   const save = async (): Promise<void> => {
-    const { is, by = 'shims', values, ...rest } = shown
-    const setting = is === 'wear' ? { is } : { ...rest, is, by, chain: [...chain], ...(values ? { values: [...values] } : {}) }
-    if (await sheet.draft.make({ kind: 'setting', of, setting })) setAsked(null)
+    if (await sheet.draft.make({ kind: 'setting', of, setting: settingAsked(shown) })) setAsked(null)
   }
   return (
     <fieldset className={styles.setting}>
-      <legend className="hidden-label">{say.tellsOf}</legend>
-      <SelectField
-        label={say.tellsOf}
-        value={shown.is}
-        options={valueNatures.map((value) => ({ value, label: natureName[value] }))}
-        onChange={({ currentTarget }) => setAsked({ ...shown, is: currentTarget.value as SettingSpec['is'] })}
-      />
-      {shown.is !== 'wear' && (
-        <>
-          <SelectField
-            label={say.setBy}
-            value={shown.by ?? 'shims'}
-            options={settingMeans.map((value) => ({ value, label: meansName[value] }))}
-            onChange={({ currentTarget }) => setAsked({ ...shown, by: currentTarget.value as SettingMeans })}
-          />
-          <p>{say.restsOn}</p>
-          <ul className={styles.chain}>
-            {parts.map(({ id, name }) => (
-              <li key={id}>
-                <label>
-                  <input type="checkbox" checked={chain.includes(id)} onChange={() => toggle(id)} /> {name}
-                </label>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
+      <legend className="hidden-label">{rowSay.tellsOf}</legend>
+      <SettingFields value={shown} parts={parts} onChange={setAsked} />
       <p className={styles.about}>{say.settingChecked}</p>
       <p className={styles.actions}>
-        <Button kind="primary" disabled={sheet.busy || (shown.is !== 'wear' && chain.length === 0)} onClick={() => void save()}>
+        <Button
+          kind="primary"
+          disabled={sheet.busy || (shown.is !== 'wear' && (shown.chain ?? []).length === 0)}
+          onClick={() => void save()}
+        >
           {say.saveSetting}
         </Button>
         <Button onClick={() => setAsked(null)}>{say.cancel}</Button>

@@ -1,19 +1,21 @@
-import { type ClipboardEvent, type KeyboardEvent, useRef } from 'react'
 import type { SheetRow } from '../../core/kit/limitSheet'
 import { unitOf } from '../../core/quantity/format'
+import { isOwnTyping } from '../../core/typed/ownTyping'
+import { say as rowSay } from '../../labels/limitRow'
 import { judgedWords, say } from '../../labels/limitSheet'
 import { Button } from '../../ui/Button'
 import { RowGap } from '../../ui/dataTable/RowGap'
 import { useRowWindow } from '../../ui/dataTable/useRowWindow'
-import { type Cell, cellsIn, keyOf, typedOf } from './cells'
+import { PassedCell, TextCell } from '../limitRow/Cells'
+import { CELLS, type Cell } from '../limitRow/cell'
+import cells from '../limitRow/LimitRow.module.css'
+import { useCellKeys } from '../limitRow/useCellKeys'
+import { keyOf, typedOf } from './cells'
 import styles from './LimitSheet.module.css'
 import type { Sheet } from './useSheet'
 
 const COLUMNS = 9
 const ROW_PX = 41
-/** So many letters of the usual size have room in a cell. */
-const MOST_IN_CELL = 7
-const MOST_IN_NEW = 14
 
 type Item =
   | { readonly kind: 'group'; readonly name: string }
@@ -30,60 +32,38 @@ interface TableProps {
 
 /** The limits of the machine, a row each: typed, pasted, or held against their page. */
 export function SheetTable({ sheet, rows, checks, mayType, onHere }: TableProps) {
-  const table = useRef<HTMLTableElement>(null)
+  const keys = useCellKeys({
+    keys: rows.map(keyOf),
+    asAbove: (at, cell) => sheet.asAbove(rows, at, cell),
+    paste: (at, block) => sheet.paste(rows, at, block),
+  })
   const groups = [...new Set(rows.map(({ group }) => group))]
   const items = groups.flatMap((name): Item[] => [
     { kind: 'group', name },
     ...rows.flatMap((row, at): Item[] => (row.group === name ? [{ kind: 'row', row, at }] : [])),
   ])
-  const lines = useRowWindow(table, items.map(itemKey), ROW_PX)
-  const goTo = (at: number, cell: string): boolean => {
-    const row = rows[at]
-    const field = row && table.current?.querySelector<HTMLElement>(`[data-at="${CSS.escape(`${keyOf(row)} ${cell}`)}"]`)
-    field?.focus()
-    return field != null
-  }
-  const onKeyDown = (event: KeyboardEvent<HTMLTableElement>): void => {
-    const field = event.target as HTMLElement
-    const at = Number(field.dataset.row)
-    const cell = field.dataset.cell as Cell | undefined
-    if (cell === undefined || Number.isNaN(at) || event.altKey) return
-    const isChoice = field instanceof HTMLSelectElement
-    if (event.key === 'd' && (event.ctrlKey || event.metaKey)) {
-      event.preventDefault()
-      sheet.asAbove(rows, at, cell)
-    } else if (event.ctrlKey || event.metaKey) return
-    else if (event.key === 'Enter' || (event.key === 'ArrowDown' && !isChoice)) {
-      if (goTo(at + (event.shiftKey ? -1 : 1), cell)) event.preventDefault()
-    } else if (event.key === 'ArrowUp' && !isChoice && goTo(at - 1, cell)) event.preventDefault()
-  }
-  const onPaste = (event: ClipboardEvent<HTMLTableElement>): void => {
-    const field = event.target as HTMLElement
-    const cell = field.dataset.cell as Cell | undefined
-    const block = cellsIn(event.clipboardData.getData('text/plain'))
-    if (cell === undefined || (block.length === 1 && (block[0]?.length ?? 0) < 2)) return
-    event.preventDefault()
-    sheet.paste(rows, { row: Number(field.dataset.row), cell }, block)
-  }
+  const lines = useRowWindow(keys.ref, items.map(itemKey), ROW_PX)
   return (
     <table
-      ref={table}
+      {...keys}
       className={styles.table}
       data-checks={checks || undefined}
-      onKeyDown={onKeyDown}
-      onPaste={onPaste}
       aria-rowcount={lines.isPart ? items.length + 1 : undefined}
     >
       <thead>
         <tr>
-          <th scope="col">{say.value}</th>
-          <th scope="col">{say.new}</th>
-          <th scope="col">{say.plan}</th>
-          <th scope="col">{say.wear}</th>
-          <th scope="col">{say.unit}</th>
-          <th scope="col">{say.passed}</th>
-          <th scope="col">{say.document}</th>
-          <th scope="col">{say.page}</th>
+          <th scope="col">{rowSay.value}</th>
+          {CELLS.slice(0, 3).map((cell) => (
+            <th key={cell} scope="col">
+              {rowSay.cell[cell]}
+            </th>
+          ))}
+          <th scope="col">{rowSay.unit}</th>
+          {CELLS.slice(3).map((cell) => (
+            <th key={cell} scope="col">
+              {rowSay.cell[cell]}
+            </th>
+          ))}
           <th scope="col">{say.state}</th>
         </tr>
       </thead>
@@ -136,25 +116,18 @@ function Row({ row, at, sheet, checks, mayType, place, onHere }: RowProps) {
   const far = sheet.far.get(key)
   const isEdited = sheet.edited.has(key)
   const check = typedOf(row)?.check
-  const field = (cell: Cell, label: string, placeholder = '') => (
-    <td className={styles.cell} data-cell={cell}>
-      <input
-        className="figure"
-        aria-label={`${row.name}, ${judgedWords(row.judges)}: ${label}`}
-        data-at={`${key} ${cell}`}
-        data-row={at}
-        data-cell={cell}
-        value={texts[cell]}
-        data-long={texts[cell].length > (cell === 'new' ? MOST_IN_NEW : MOST_IN_CELL) || undefined}
-        placeholder={placeholder}
-        maxLength={cell === 'plan' || cell === 'wear' ? 400 : 60}
-        autoComplete="off"
-        readOnly={checks || !mayType}
-        aria-invalid={isEdited && faults.some((fault) => fault.cell === cell) ? true : undefined}
-        aria-describedby={faults.length > 0 ? `fault-${at}` : undefined}
-        onChange={({ target }) => sheet.type(row, cell, target.value)}
-      />
-    </td>
+  const of = `${row.name}, ${judgedWords(row.judges)}`
+  const own = { at, row: key, of, mayType: mayType && !checks }
+  const field = (cell: Cell, placeholder?: string) => (
+    <TextCell
+      {...own}
+      cell={cell}
+      value={texts[cell]}
+      placeholder={placeholder}
+      isWrong={isEdited && faults.some((fault) => fault.cell === cell)}
+      describedBy={faults.length > 0 ? `fault-${at}` : undefined}
+      onType={(text) => sheet.type(row, cell, text)}
+    />
   )
   return (
     <>
@@ -163,26 +136,13 @@ function Row({ row, at, sheet, checks, mayType, place, onHere }: RowProps) {
           {underGroup(row)}
           <span>{say.judged(judgedWords(row.judges), row.side)}</span>
         </th>
-        {row.takesNew ? field('new', say.new) : <td className={styles.none} />}
-        {field('plan', say.plan)}
-        {field('wear', say.wear)}
-        <td className={styles.unit}>{unitOf(row.quantity, sheet.units)}</td>
-        <td className={styles.cell} data-cell="whenPassed">
-          <select
-            aria-label={`${row.name}, ${judgedWords(row.judges)}: ${say.passed}`}
-            data-at={`${key} whenPassed`}
-            data-row={at}
-            data-cell="whenPassed"
-            value={texts.whenPassed}
-            disabled={checks || !mayType}
-            onChange={({ target }) => sheet.type(row, 'whenPassed', target.value)}
-          >
-            <option value="mend">{say.mend}</option>
-            <option value="replace">{say.replace}</option>
-          </select>
-        </td>
-        {field('document', say.document, carried?.document)}
-        {field('page', say.page, carried?.page)}
+        {row.takesNew ? field('new') : <td className={styles.none} />}
+        {field('plan')}
+        {field('wear')}
+        <td className={cells.unit}>{unitOf(row.quantity, sheet.units)}</td>
+        <PassedCell {...own} value={texts.whenPassed} onType={(text) => sheet.type(row, 'whenPassed', text)} />
+        {field('document', carried?.document)}
+        {field('page', carried?.page)}
         <td className={styles.state} data-state={row.state}>
           {say.stateOf(say.stateWord[row.state], check?.by ?? '')}
           {checks && typedOf(row) && <Check row={row} sheet={sheet} />}
@@ -193,7 +153,7 @@ function Row({ row, at, sheet, checks, mayType, place, onHere }: RowProps) {
           <td colSpan={COLUMNS} id={`fault-${at}`}>
             {[
               ...(isEdited ? faults.map(({ says }) => says) : []),
-              ...(far && isEdited ? [say.far(far[0], far[1])] : []),
+              ...(far && isEdited ? [rowSay.far(far[0], far[1])] : []),
               ...(check?.agrees === false ? [say.saysOf(check.by, check.note)] : []),
             ].join(' ')}
           </td>
@@ -214,7 +174,8 @@ function Check({ row, sheet }: { readonly row: SheetRow; readonly sheet: Sheet }
   const key = keyOf(row)
   const note = sheet.notes.get(key)
   const named = `${row.name}, ${judgedWords(row.judges)}`
-  if (typedOf(row)?.by === sheet.me) return <span className={styles.own}>{say.own}</span>
+  const typed = typedOf(row)
+  if (typed && isOwnTyping(typed, [sheet.me])) return <span className={styles.own}>{say.own}</span>
   return (
     <span className={styles.checks}>
       <Button

@@ -3,18 +3,8 @@ import { compose } from '../../core/kit/compose'
 import { emptyComposition } from '../../core/kit/composition'
 import { type SheetRow, sheetRows, withRow } from '../../core/kit/limitSheet'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
-import {
-  carriedDown,
-  cellsIn,
-  equalRows,
-  farFrom,
-  faultsOfRow,
-  keyOf,
-  laidOver,
-  storedTexts,
-  type Texts,
-  typedRow,
-} from './cells'
+import { cellsIn, type Texts } from '../limitRow/cell'
+import { carriedDown, equalRows, farFrom, faultsOfRow, keyOf, laidOver, storedTexts, typedRow } from './cells'
 
 const bookOf = (system: UnitSystem) => {
   const made = compose(
@@ -72,7 +62,7 @@ test.each<[UnitSystem, string, string]>([
   const once = stored({ wear, plan })
   expect(once.limit).toHaveProperty('depends')
   expect(stored(storedTexts(once, system)).limit).toEqual(once.limit)
-  expect(farFrom(once, storedTexts(once, system))).toBeNull()
+  expect(farFrom(once, storedTexts(once, system), system)).toBeNull()
 })
 
 test('document and page are carried down until another is typed', () => {
@@ -114,8 +104,11 @@ test.each<[Partial<Texts>, boolean]>([
   // What may be nothing when new may wear to anything.
   [{ wear: '0.5', new: '0 … 0.02' }, false],
   [{ wear: '0.5' }, false],
+  // In one unit, whichever they were typed in.
+  [{ wear: '3.163 in', plan: '80.28' }, false],
+  [{ wear: '80.35', plan: '0.316 in' }, true],
 ])('%j lies far off: %s', (texts, isFar) => {
-  expect(farFrom(first, { ...EMPTY, ...texts }) !== null).toBe(isFar)
+  expect(farFrom(first, { ...EMPTY, ...texts }, 'metric') !== null).toBe(isFar)
 })
 
 test('rows of equal parts are the same value under assemblies of one make, and nothing else', () => {

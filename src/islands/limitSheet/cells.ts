@@ -1,13 +1,12 @@
 import type { LimitBook } from '../../core/book/bookSchema'
-import { isNone, type RowFault, type SheetRow, type TypedRow, withRow } from '../../core/kit/limitSheet'
-import { isTable, writtenTable } from '../../core/limit/limitTable'
+import { type RowFault, type SheetRow, type TypedRow, withRow } from '../../core/kit/limitSheet'
+import { writtenTable } from '../../core/limit/limitTable'
 import { exactText } from '../../core/quantity/exactText'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
-
-/** Cells that are typed, in the order they stand. */
-export const CELLS = ['new', 'plan', 'wear', 'whenPassed', 'document', 'page'] as const
-export type Cell = (typeof CELLS)[number]
-export type Texts = Readonly<Record<Cell, string>>
+import { farOff } from '../../core/typed/farOff'
+import { isNone } from '../../core/typed/limitRow'
+import { endsIn } from '../../core/typed/newSize'
+import { type Cell, overlaid, type Texts } from '../limitRow/cell'
 
 export const keyOf = ({ of, judges, side }: Pick<SheetRow, 'of' | 'judges' | 'side'>): string => `${of} ${judges} ${side}`
 
@@ -75,39 +74,27 @@ export function faultsOfRow(book: LimitBook, row: TypedRow, system: UnitSystem):
 /** The cell that a fault is to be mended in. */
 export function cellOf(fault: RowFault): Cell {
   switch (fault.code) {
-    case 'noPage':
-      return 'page'
+    case 'limit':
+      return fault.at
     case 'newTwoEnds':
     case 'newEndsSwapped':
-      return 'new'
-    case 'planAfterWear':
-      return 'plan'
-    case 'table':
-      return fault.which
     case 'figure':
     case 'sizeClass':
-      return { limit: 'wear', plan: 'plan', newLeast: 'new', newGreatest: 'new', nominal: 'new', readTo: 'wear' }[
-        fault.figure.of
-      ] as Cell
+      return 'new'
     default:
       return 'wear'
   }
 }
 
-/** A figure that lies ten times away from what stands beside it has most likely lost its point. */
-export function farFrom(row: SheetRow, texts: Texts): readonly [string, string] | null {
-  if (isTable(texts.wear) || isTable(texts.plan)) return null
-  const numberOf = (text: string): number => Number.parseFloat(text.replace(',', '.'))
-  const [wear, ...others] = [texts.wear, texts.plan, texts.new].map((text) => ({ text, value: numberOf(text) }))
-  if (!wear || !(Math.abs(wear.value) > 0) || row.quantity === 'count') return null
-  const far = others.find(({ value }) => {
-    const ratio = Math.abs(value) > 0 ? Math.abs(wear.value / value) : 1
-    return ratio > FAR || ratio < 1 / FAR
-  })
-  // A runout of 0 … 0.02 says nothing of how far it may wear.
-  return far && numberOf(texts.new) !== 0 ? [wear.text, far.text] : null
+/** A figure that lies far away from what stands beside it; null where none does. */
+export function farFrom(
+  { quantity }: SheetRow,
+  { wear, plan, new: size }: Texts,
+  system: UnitSystem,
+): readonly [string, string] | null {
+  const [newLeast = ''] = endsIn(size, { quantity, system, hasClass: true }) ?? []
+  return farOff({ wear, plan, newLeast }, quantity, system)
 }
-const FAR = 8
 
 /** Rows of the same value on equal parts: their measurement is called alike under another assembly of the same make. */
 export function equalRows(rows: readonly SheetRow[], row: SheetRow): readonly SheetRow[] {
@@ -128,34 +115,17 @@ const localName = ({ name, group }: SheetRow): string => (name.startsWith(`${gro
 /** “Bearing 3, drive side” and “Bearing 1” are of one make. */
 const stem = (group: string): string => (group.split(/[\d,(]/)[0] ?? group).trim().toLowerCase()
 
-/** A block of cells as a spreadsheet puts it on the clipboard. */
-export const cellsIn = (text: string): readonly (readonly string[])[] =>
-  text
-    .replace(/\r/g, '')
-    .replace(/\n$/, '')
-    .split('\n')
-    .map((line) => line.split('\t').map((cell) => cell.trim()))
-
-/** The texts of rows with a block laid over them from one cell on; cells that say nothing of mending or replacing leave that as it is. */
+/** The texts of rows with a block laid over them from one cell on. */
 export function laidOver(
   rows: readonly SheetRow[],
   textsOf: (row: SheetRow) => Texts,
   at: { readonly row: number; readonly cell: Cell },
   block: readonly (readonly string[])[],
 ): ReadonlyMap<string, Texts> {
-  const from = CELLS.indexOf(at.cell)
-  const laid = new Map<string, Texts>()
-  block.forEach((line, index) => {
-    const row = rows[at.row + index]
-    if (!row) return
-    const texts: Record<Cell, string> = { ...textsOf(row) }
-    line.forEach((text, place) => {
-      const cell = CELLS[from + place]
-      if (cell === undefined || (cell === 'new' && !row.takesNew)) return
-      if (cell !== 'whenPassed') texts[cell] = text
-      else if (/^(mend|replace)$/i.test(text)) texts[cell] = text.toLowerCase()
-    })
-    laid.set(keyOf(row), texts)
-  })
-  return laid
+  return new Map(
+    block.flatMap((line, index) => {
+      const row = rows[at.row + index]
+      return row ? [[keyOf(row), overlaid(textsOf(row), at.cell, line, row.takesNew)] as const] : []
+    }),
+  )
 }

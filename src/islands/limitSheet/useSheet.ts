@@ -1,22 +1,12 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { DraftView } from '../../contract/answers'
-import { isNone, type RowFault, type SheetRow, sheetRows, withRow } from '../../core/kit/limitSheet'
+import { type RowFault, type SheetRow, sheetRows, withRow } from '../../core/kit/limitSheet'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { isNone } from '../../core/typed/limitRow'
 import { rowFaultWords } from '../../labels/limitSheet'
 import { type Draft, useDraft } from '../compose/useDraft'
-import {
-  type Cell,
-  carriedDown,
-  cellOf,
-  equalRows,
-  farFrom,
-  faultsOfRow,
-  keyOf,
-  laidOver,
-  storedTexts,
-  type Texts,
-  typedRow,
-} from './cells'
+import type { Cell, Texts } from '../limitRow/cell'
+import { carriedDown, cellOf, equalRows, farFrom, faultsOfRow, keyOf, laidOver, storedTexts, typedRow } from './cells'
 
 export interface Sheet {
   readonly draft: Draft
@@ -78,7 +68,7 @@ export function useSheet(start: DraftView, me: string): Sheet {
   }, [own, book, sent, units])
   const far = new Map(
     own.flatMap((row) => {
-      const found = farFrom(row, textsOf(row))
+      const found = farFrom(row, textsOf(row), units)
       return found ? [[keyOf(row), found] as const] : []
     }),
   )

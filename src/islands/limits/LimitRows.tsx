@@ -1,17 +1,23 @@
+import { quantityOfValue } from '../../core/method/gives'
 import type { Method } from '../../core/method/method'
 import type { ReductionName } from '../../core/method/reduction'
+import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { farOff } from '../../core/typed/farOff'
+import { isOfSize, judgedBy, usualJudge } from '../../core/typed/usual'
 import { valueName } from '../../core/words/labels'
-import { say } from '../../labels/limits'
+import { say } from '../../labels/limitRow'
 import { Button } from '../../ui/Button'
-import { SelectField, TextField } from '../../ui/Field'
+import row from '../limitRow/LimitRow.module.css'
+import { LimitTable, type LimitTableRow } from '../limitRow/LimitTable'
 import styles from './Limits.module.css'
-import { emptyLimit, judgedBy, judgeLabel, type LimitRow, usualJudge } from './typedForm'
+import { emptyLimit, type LimitRow } from './typedForm'
 
 /** The limits as the manual gives them, a row each. */
 export function LimitRows({
   rows,
   method,
+  newLeast,
   system,
   at,
   onChange,
@@ -19,77 +25,71 @@ export function LimitRows({
   readonly rows: readonly LimitRow[]
   /** Null while its set-up cannot be read. */
   readonly method: Method | null
+  readonly newLeast: string
   readonly system: UnitSystem
   /** What is wrong with a field, by its path. */
   readonly at: (path: string) => string | null
   onChange(rows: readonly LimitRow[]): void
 }) {
-  const setLimit = (index: number, over: Partial<LimitRow>): void =>
-    onChange(rows.map((row, place) => (place === index ? { ...row, ...over } : row)))
+  const set = (index: number, over: Partial<LimitRow>): void =>
+    onChange(rows.map((one, place) => (place === index ? { ...one, ...over } : one)))
+  const table = rows.map((limit, index): LimitTableRow => {
+    const judges = limit.judges === '' ? (method ? usualJudge(method, limit.side) : null) : (limit.judges as ReductionName)
+    const { plan, wear, whenPassed, page } = limit
+    const quantity = method && judges ? quantityOfValue(method, judges) : null
+    return {
+      key: limit.key,
+      of: `${judges ? valueName[judges] : say.setMethodUp}, ${limit.side === 'upper' ? say.most : say.least}`,
+      head: (
+        <span className={row.judged}>
+          <select aria-label={say.judged} value={judges ?? ''} onChange={({ target }) => set(index, { judges: target.value })}>
+            {method ? (
+              judgedBy(method).map((name) => (
+                <option key={name} value={name}>
+                  {valueName[name]}
+                </option>
+              ))
+            ) : (
+              <option value={judges ?? ''}>{judges ? valueName[judges] : say.setMethodUp}</option>
+            )}
+          </select>
+          <select
+            aria-label={say.side}
+            value={limit.side}
+            onChange={({ target }) => set(index, { side: target.value as LimitRow['side'] })}
+          >
+            <option value="upper">{say.most}</option>
+            <option value="lower">{say.least}</option>
+          </select>
+        </span>
+      ),
+      unit: quantity ? unitOf(quantity, system) : '',
+      texts: { plan, wear, whenPassed, page },
+      wrong: (cell) => at(`limits.${index}.${cell}`),
+      // Only what is judged in the unit of its readings lies near the new size.
+      far:
+        quantity && method
+          ? farOff({ wear, plan, newLeast: judges && isOfSize(method, judges) ? newLeast : '' }, quantity, system)
+          : null,
+    }
+  })
   return (
     <fieldset className={styles.limits}>
       <legend>{say.limitsAsManual}</legend>
-      {rows.map((row, index) => (
-        <div key={row.key} className={styles.limitRow}>
-          <SelectField
-            label={say.judged}
-            value={row.judges === '' && method ? usualJudge(method, row.side) : row.judges}
-            options={
-              method
-                ? judgedBy(method).map((name) => ({ value: name, label: judgeLabel(method, name, system) }))
-                : [{ value: row.judges, label: valueName[row.judges as ReductionName] ?? say.setMethodUp }]
-            }
-            onChange={(event) => setLimit(index, { judges: event.currentTarget.value })}
-          />
-          <SelectField
-            label={say.may}
-            value={row.side}
-            options={[
-              { value: 'upper', label: say.most },
-              { value: 'lower', label: say.least },
-            ]}
-            onChange={(event) => setLimit(index, { side: event.currentTarget.value as LimitRow['side'] })}
-          />
-          <TextField
-            label={say.wearLimit}
-            value={row.wear}
-            error={at(`limits.${index}.wear`)}
-            maxLength={60}
-            autoComplete="off"
-            onChange={(event) => setLimit(index, { wear: event.currentTarget.value })}
-          />
-          <TextField
-            label={say.planLimit}
-            value={row.plan}
-            maxLength={60}
-            autoComplete="off"
-            onChange={(event) => setLimit(index, { plan: event.currentTarget.value })}
-          />
-          <TextField
-            label={say.page}
-            value={row.page}
-            error={at(`limits.${index}.page`)}
-            maxLength={40}
-            autoComplete="off"
-            onChange={(event) => setLimit(index, { page: event.currentTarget.value })}
-          />
-          <SelectField
-            label={say.whenPassed}
-            value={row.whenPassed}
-            options={[
-              { value: 'mend', label: say.mendReplace },
-              { value: 'replace', label: say.replace },
-            ]}
-            onChange={(event) => setLimit(index, { whenPassed: event.currentTarget.value as LimitRow['whenPassed'] })}
-          />
-          <Button onClick={() => onChange(rows.filter((_, place) => place !== index))} aria-label={say.takeLimitOut(index + 1)}>
-            ×
-          </Button>
-        </div>
-      ))}
+      <LimitTable
+        rows={table}
+        cells={['plan', 'wear', 'whenPassed', 'page']}
+        onType={(typed) =>
+          onChange(rows.map((one, index) => ({ ...one, ...(typed.get(index) as Partial<LimitRow> | undefined) })))
+        }
+        onRemove={(index) => onChange(rows.filter((_, place) => place !== index))}
+      />
       <div>
-        <Button onClick={() => onChange([...rows, emptyLimit(rows.at(-1)?.page ?? '')])}>{say.anotherLimit}</Button>
+        <Button onClick={() => onChange([...rows, emptyLimit(rows.at(-1)?.page ?? '')])}>{say.another}</Button>
       </div>
+      <p className={styles.about}>
+        {say.none} {say.byTable}
+      </p>
     </fieldset>
   )
 }

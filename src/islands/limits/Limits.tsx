@@ -117,9 +117,10 @@ function Card({
   const own = noted.record.book.characteristics.find(({ id }) => id === typed.id)
   const state = stateOf(typed)
   const figure = (index: number, which: 'wear' | 'plan'): string => {
-    const limit = own?.limits[index]
+    const limit = own?.limits.find(({ id }) => id === `limit-${index + 1}`)
     const read = limit?.[which]
-    if (!limit || read === null || read === undefined) return ''
+    // A table, or that there is none, stands as it was typed.
+    if (!limit || read === null || read === undefined) return value.limits[index]?.[which] ?? ''
     // One place finer than it is read: what was typed in another unit must be seen as it was taken.
     const kind = quantityOfValue(method, limit.judges)
     const figures = figuresOf(kind, system, stepOf(method, own?.showTo ?? 1, kind) / 10)

@@ -12,9 +12,12 @@ import type { Typed } from '../../core/notes/typedCharacteristic'
 import { typedFaults } from '../../core/notes/typedCharacteristic'
 import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { isNeverSet } from '../../core/setting/setting'
+import { usualStep } from '../../core/typed/usual'
 import { gaugeKindName } from '../../core/words/gauges'
 import { methodName } from '../../core/words/methods'
 import { typedFaultWords } from '../../core/words/typedFaults'
+import { say as rowSay } from '../../labels/limitRow'
 import { say } from '../../labels/limits'
 import type { Told } from '../../sync/outbox'
 import { Button } from '../../ui/Button'
@@ -22,10 +25,11 @@ import { Dialog, DialogActions } from '../../ui/Dialog'
 import { Fault, SelectField, TextField } from '../../ui/Field'
 import { MethodSketch } from '../../ui/methodSketch/MethodSketch'
 import { useKeptForm } from '../forms/useKeptForm'
+import { SettingFields } from '../limitRow/SettingFields'
 import { LimitRows } from './LimitRows'
 import styles from './Limits.module.css'
 import { SetUpAnswer } from './SetUpAnswer'
-import { emptyForm, formOf, methodOf, sameFor, type TypedForm, typedFigures, typedOf, usualStep } from './typedForm'
+import { emptyForm, formOf, methodOf, sameFor, type TypedForm, typedFigures, typedOf } from './typedForm'
 
 export interface TypeFormProps {
   readonly jobId: string
@@ -105,7 +109,8 @@ export function TypeForm(props: TypeFormProps) {
   const wrong = kept.wrong
   // The field at fault may be out of sight in a long form.
   useEffect(() => {
-    if (wrong > 0) formRef.current?.querySelector<HTMLElement>('[data-invalid] input, [data-invalid] select')?.focus()
+    if (wrong > 0)
+      formRef.current?.querySelector<HTMLElement>('[data-invalid] input, [data-invalid] select, [aria-invalid="true"]')?.focus()
   }, [wrong])
 
   return (
@@ -326,10 +331,37 @@ export function TypeForm(props: TypeFormProps) {
         <LimitRows
           rows={form.limits}
           method={method.ok ? method.value : null}
+          newLeast={form.newLower}
           system={system}
           at={at}
           onChange={(limits) => set({ limits })}
         />
+        {!isNeverSet(form.kind) && (
+          <fieldset className={styles.group}>
+            <legend>{rowSay.tellsOf}</legend>
+            <label className={styles.tick}>
+              <input
+                type="checkbox"
+                checked={form.setting === null}
+                onChange={({ currentTarget }) =>
+                  set({
+                    setting: currentTarget.checked
+                      ? null
+                      : { is: 'setting', by: 'shims', chain: known ? [form.part] : [ids.part] },
+                  })
+                }
+              />
+              {say.asUsual}
+            </label>
+            {form.setting && (
+              <SettingFields
+                value={form.setting}
+                parts={known ? book.parts : [...book.parts, { id: ids.part, name: form.partName || say.thisPart }]}
+                onChange={(setting) => set({ setting })}
+              />
+            )}
+          </fieldset>
+        )}
         <p className={styles.waits}>
           {say.figuresTakeUnit} <span className="figure">{say.n035Mm}</span>, <span className="figure">{say.n14Thou}</span>,{' '}
           <span className="figure">{say.n212}</span>

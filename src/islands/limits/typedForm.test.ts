@@ -1,20 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { noBook } from '../../core/book/noBook'
-import { everyMethod } from '../../core/method/everyMethod.fixture'
-import type { Method } from '../../core/method/method'
 import type { Typed } from '../../core/notes/typedCharacteristic'
-import {
-  emptyForm,
-  formOf,
-  judgedBy,
-  judgeLabel,
-  methodOf,
-  sameFor,
-  type TypedForm,
-  typedOf,
-  usualJudge,
-  usualStep,
-} from './typedForm'
+import { emptyForm, formOf, methodOf, sameFor, type TypedForm, typedOf } from './typedForm'
 
 const book = noBook('job', 'Feed pump')
 const limit = { ...emptyForm(book, undefined).limits[0], key: 'l', page: '31' } as TypedForm['limits'][number]
@@ -83,10 +70,13 @@ describe('a form filled in from a manual', () => {
     ['the other half', { newLower: '' }, 'newLower', /least new size, or leave/],
     ['a new size of no page', { newPage: '' }, 'newPage', /Name the page/],
     ['a plan limit alone', { limits: [{ ...limit, plan: '0.4' }] }, 'limits.0.wear', /a plan limit alone judges nothing/],
-    ['a limit of no page', { limits: [limit, { ...limit, wear: '0.5', page: '' }] }, 'limits.1.page', /Name the page/],
-    ['a limit of words', { limits: [{ ...limit, wear: 'little' }] }, '', /little/],
-    ['a plan limit beyond the wear limit', { limits: [{ ...limit, wear: '0.5', plan: '0.6' }] }, '', /plan/i],
-    ['a new size upside down', { newLower: '0.3', newUpper: '0.2' }, '', /new/i],
+    ['a limit of no page', { limits: [limit, { ...limit, wear: '0.5', page: '' }] }, 'limits.1.page', /document and page/],
+    ['a limit of words', { limits: [{ ...limit, wear: 'little' }] }, 'limits.0.wear', /little/],
+    ['a plan limit beyond the wear limit', { limits: [{ ...limit, wear: '0.5', plan: '0.6' }] }, 'limits.0.plan', /plan/i],
+    ['none beside a plan limit', { limits: [{ ...limit, wear: 'None', plan: '0.6' }] }, 'limits.0.plan', /leave the plan/],
+    ['a table that goes up and down', { limits: [{ ...limit, wear: '≤ 9: 1; ≤ 4: 2' }] }, 'limits.0.wear', /≤ 4/],
+    ['a new size upside down', { newLower: '0.3', newUpper: '0.2' }, 'newLower', /new/i],
+    ['a step of nothing', { readTo: 'fine' }, 'readTo', /fine/],
   ])('%s is named at its field', (_what, form, at, says) => {
     const result = sent(form)
     expect(result.ok ? 'accepted' : result.fault.map((fault) => fault.at).join()).toBe(at)
@@ -115,27 +105,5 @@ describe('a form filled in from a manual', () => {
     if (!first.ok) throw new Error(first.fault.map(({ says }) => says).join())
     const next = emptyForm(book, { value: first.value } as unknown as Typed)
     expect([next.part, next.assembly, next.document, next.name]).toEqual(['own-part', 'Machine', 'FP-7', ''])
-  })
-})
-
-it.each([
-  ['the usual step', 'metric', [], [], '0.01 mm'],
-  ['the step of the gauge', 'metric', [], [0.001, 0.01], '0.001 mm'],
-  ['the last place of a limit', 'metric', ['110.042', ''], [], '0.001 mm'],
-  ['a coarse limit does not make it coarser', 'metric', ['110'], [], '0.01 mm'],
-  ['words are no figure', 'metric', ['little'], [], '0.01 mm'],
-  ['inches', 'inch', ['4.3325 in'], [], '0.00010 in'],
-] as const)('a length is read to %s', (_what, system, typed, resolutions, step) => {
-  expect(usualStep(everyMethod.outsideDiameter, system, typed, resolutions)).toBe(step)
-})
-
-describe.each(Object.values(everyMethod) as Method[])('$kind', (method) => {
-  it('has a usual step in both systems, with its unit', () => {
-    for (const system of ['metric', 'inch'] as const) expect(usualStep(method, system, [], [])).toMatch(/^\d/)
-  })
-  it('what a limit usually judges is one of its values, and has a name', () => {
-    const names = judgedBy(method)
-    for (const side of ['upper', 'lower'] as const) if (names.length > 0) expect(names).toContain(usualJudge(method, side))
-    for (const name of names) expect(judgeLabel(method, name, 'metric')).not.toMatch(/undefined/)
   })
 })

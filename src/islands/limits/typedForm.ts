@@ -3,24 +3,23 @@ import { err, ok, type Result } from '../../core/base/result'
 import type { LimitBook } from '../../core/book/bookSchema'
 import { writtenClass } from '../../core/fit/writtenClass'
 import type { GaugeKind } from '../../core/gauge/gaugeKinds'
-import { givesOf, quantityOf, quantityOfValue } from '../../core/method/gives'
 import type { Method, MethodKind } from '../../core/method/method'
 import type { ReductionName } from '../../core/method/reduction'
 import type { SetUpAnswers } from '../../core/method/setUp/answers'
 import { setUpMethod, usualGaugeOf } from '../../core/method/setUp/setUp'
-import { OWN_DOCUMENT, OWN_PAGE } from '../../core/notes/ownLimit'
 import { type Typed, typedFaults } from '../../core/notes/typedCharacteristic'
+import type { TypedFault } from '../../core/notes/typedFault'
 import type { TypedCharacteristic, TypedLimit } from '../../core/notes/typedSchema'
-import { formatQuantity, unitOf } from '../../core/quantity/format'
-import { differenceOf, type QuantityKind, quantityFacts } from '../../core/quantity/kind'
-import { parseReading } from '../../core/quantity/reading'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import type { SettingSpec } from '../../core/setting/setting'
+import { OWN_DOCUMENT, OWN_PAGE } from '../../core/typed/ownDocument'
+import { isSpread, usualJudge, usualStep } from '../../core/typed/usual'
 import { ownDocumentTitle } from '../../core/words/additions'
-import { valueName } from '../../core/words/labels'
 import { setUpFaultWords, setUpStarts } from '../../core/words/methods'
-import { typedFaultWords } from '../../core/words/typedFaults'
+import { cellFaultWords, typedFaultWords } from '../../core/words/typedFaults'
 import { say } from '../../labels/limits'
 import type { FieldSays } from '../../ui/fieldSays'
+import { settingAsked } from '../limitRow/SettingFields'
 
 /** One limit on the form, all of it text. */
 export interface LimitRow {
@@ -63,6 +62,8 @@ export interface TypedForm {
   readonly newNominal: string
   readonly newPage: string
   readonly limits: readonly LimitRow[]
+  /** Null: wear or setting as its kind usually is. */
+  readonly setting: SettingSpec | null
   readonly safety: boolean
 }
 
@@ -101,6 +102,7 @@ export function emptyForm(book: LimitBook, last: Typed | undefined): TypedForm {
     newNominal: '',
     newPage: '',
     limits: [emptyLimit('')],
+    setting: null,
     safety: false,
   }
 }
@@ -129,6 +131,7 @@ export function formOf({ value }: Typed): TypedForm {
     newNominal: value.new?.nominal ?? '',
     newPage: value.new?.page ?? '',
     limits: value.limits.map((limit) => ({ key: v7(), ...limit, plan: limit.plan ?? '' })),
+    setting: value.setting ?? null,
     safety: value.safety,
   }
 }
@@ -142,54 +145,12 @@ export function methodOf(form: TypedForm, before: Typed | null, system: UnitSyst
     : err(made.fault.map(({ at, fault }) => ({ at: `answers.${at}`, says: setUpFaultWords(form.kind, fault) })))
 }
 
-/** Step figures of a method are read to where nobody says otherwise, with its unit. */
-export function usualStep(method: Method, system: UnitSystem, typed: readonly string[], resolutions: readonly number[]): string {
-  const kind = differenceOf(quantityOf(method))
-  const usual = kind === 'length' ? (system === 'metric' ? 0.01 : 0.0254) : quantityFacts[kind].step
-  const gauge = resolutions.length === 0 ? usual : Math.min(...resolutions)
-  const places = typed.flatMap((text) => lastPlace(text, quantityOf(method), system) ?? [])
-  const step = Math.min(gauge, ...places)
-  return `${formatQuantity(step, kind, system, step)} ${unitOf(kind, system)}`.trim()
-}
-
-/** Limits of size of a class are whole micrometres. */
-const CLASS_STEP_MM = 0.001
-
-/** Last place of a typed figure, in the fixed unit; null where it is no figure yet. */
-function lastPlace(text: string, quantity: QuantityKind, system: UnitSystem): number | null {
-  if (quantity === 'length' && writtenClass(text, system)?.ok) return CLASS_STEP_MM
-  const form = { kind: 'quantity', quantity, signed: true, masterMm: null, pair: false } as const
-  const parsed = parseReading(text.trim(), { form, defaultUnit: unitOf(quantity, system) })
-  return parsed.ok && parsed.value.kind === 'point' ? parsed.value.typedStep : null
-}
-
 /** Figures of the form that are read on the scale of the readings. */
 export const typedFigures = ({ newLower, newUpper, limits }: TypedForm): readonly string[] => [
   newLower,
   newUpper,
-  ...limits.flatMap(({ wear, plan, judges }) => (SPREADS.has(judges) ? [] : [wear, plan])),
+  ...limits.flatMap(({ wear, plan, judges }) => (isSpread(judges) ? [] : [wear, plan])),
 ]
-/** Limits on differences of readings have fewer digits than they. */
-const SPREADS: ReadonlySet<string> = new Set(['outOfRound', 'taper', 'parallelism', 'variation', 'wear', 'oppositeDifference'])
-
-/** Values a limit of this method may judge. */
-export const judgedBy = (method: Method): readonly ReductionName[] => Object.keys(givesOf(method)) as ReductionName[]
-
-/** Which value a manual's limit usually means. */
-export function usualJudge(method: Method, side: TypedLimit['side']): ReductionName {
-  const names = judgedBy(method)
-  // Play and float are usually judged by the mean of their repeats.
-  if (method.kind === 'endFloat' || method.kind === 'radialPlay') return 'mean'
-  const wanted: readonly ReductionName[] =
-    side === 'upper' ? ['maximum', 'gapAtWornDiameter', 'mean', 'totalIndicated'] : ['minimum', 'mean', 'total']
-  return wanted.find((name) => names.includes(name)) ?? names[0] ?? 'maximum'
-}
-
-/** “Largest, mm”: a judged value with the unit its limit is typed in. */
-export function judgeLabel(method: Method, name: ReductionName, system: UnitSystem): string {
-  const unit = unitOf(quantityOfValue(method, name), system)
-  return unit === '' ? valueName[name] : `${valueName[name]}, ${unit}`
-}
 
 /** Everything typed as it is sent, or the fields that cannot be used. */
 export function typedOf(
@@ -230,12 +191,7 @@ export function typedOf(
   const isOwn = form.isOwn || (!hasNew && rows.length === 0 && !has(form.document))
   wants(isOwn || has(form.document), 'document', say.nameDocumentLimit)
   wants(isOwn || !hasNew || has(form.newPage), 'newPage', say.namePage)
-  for (const row of rows) {
-    const at = `limits.${form.limits.indexOf(row)}`
-    wants(has(row.wear), `${at}.wear`, say.typeWearLimit)
-    wants(isOwn || has(row.page), `${at}.page`, say.namePage)
-  }
-  if (!method.ok || faults.length > 0) return err(faults)
+  if (!method.ok) return err(faults)
   const value: TypedCharacteristic = {
     name: form.name.trim(),
     part: known
@@ -276,11 +232,36 @@ export function typedOf(
       instruction: row.instruction.trim(),
       page: isOwn ? OWN_PAGE : row.page.trim(),
     })),
+    ...(form.setting ? { setting: settingAsked(form.setting) } : {}),
     safety: form.safety,
   }
+  const isNamed = (at: string): boolean => form.limits.some(({ page }, row) => at === `limits.${row}.page` && has(page))
+  // All that is wrong is told at once; a field that is empty is not told to be no figure too.
   const refused = typedFaults(id, value, book, system)
-  return refused.length === 0 ? ok(value) : err(refused.map((fault) => ({ at: '', says: typedFaultWords(fault) })))
+    .map((fault) => atField(fault, (at) => form.limits.indexOf(rows[at] as LimitRow)))
+    .filter(({ at }) => at === '' || !faults.some((fault) => fault.at === at || (fault.at === 'document' && isNamed(at))))
+  return faults.length + refused.length === 0 ? ok(value) : err([...faults, ...refused])
 }
+
+/** The field that a fault is mended in; `rowOf`: where a limit that was sent stands on the form. */
+function atField(fault: TypedFault, rowOf: (at: number) => number): FieldSays {
+  switch (fault.code) {
+    case 'limit':
+      return { at: `limits.${rowOf(fault.row)}.${fault.at}`, says: cellFaultWords(fault) }
+    case 'figure':
+    case 'sizeClass':
+      return { at: FIELD_OF[fault.figure], says: typedFaultWords(fault) }
+    case 'newEndsSwapped':
+      return { at: 'newLower', says: typedFaultWords(fault) }
+    case 'nameTaken':
+      return { at: 'name', says: typedFaultWords(fault) }
+    case 'documentTaken':
+      return { at: 'document', says: typedFaultWords(fault) }
+    default:
+      return { at: '', says: typedFaultWords(fault) }
+  }
+}
+const FIELD_OF = { readTo: 'readTo', newLeast: 'newLower', newGreatest: 'newUpper', nominal: 'newNominal' } as const
 
 /** The same measurement on another part: named after it, limited alike, from the same document. */
 export function sameFor(
@@ -289,5 +270,7 @@ export function sameFor(
   { id, name, assembly, position }: LimitBook['parts'][number],
 ): TypedCharacteristic {
   const renamed = value.name.includes(own.name) ? value.name.replace(own.name, name) : `${name}: ${value.name}`
-  return { ...value, name: renamed.slice(0, 200), part: { id, name, assembly, position } }
+  // What a setting rests on there is not what it rests on here.
+  const setting = value.setting && { ...value.setting, ...(value.setting.is === 'wear' ? {} : { chain: [id] }) }
+  return { ...value, name: renamed.slice(0, 200), part: { id, name, assembly, position }, ...(setting ? { setting } : {}) }
 }

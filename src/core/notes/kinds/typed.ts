@@ -1,4 +1,5 @@
 import { needsOf } from '../../method/needs'
+import { isOwnTyping } from '../../typed/ownTyping'
 import type { NoteFault } from '../noteFault'
 import type { EntryContext, NoteKindOf } from '../noteKind'
 import type { NoteShaping } from '../noteShapingSchema'
@@ -81,6 +82,6 @@ function refuseCheck(body: LimitsChecked, context: EntryContext): NoteFault | nu
   const typed = typedHere(body.characteristic, context)
   if (!typed) return { code: 'notTypedHere' }
   if (typed.entry !== body.of) return { code: 'typedAnew', name: typed.name }
-  if (context.author.has(typed.by)) return { code: 'typedYourself', name: typed.name }
+  if (isOwnTyping(typed, context.author)) return { code: 'typedYourself', name: typed.name }
   return !body.agrees && body.note.length < 3 ? { code: 'sayWhatDiffers' } : null
 }

@@ -4,3 +4,6 @@
  */
 export const OWN_DOCUMENT = 'as found'
 export const OWN_PAGE = 'no document'
+
+/** Whether somebody names no document, but that it was found so. */
+export const isOwnDocument = (document: string): boolean => document.trim().toLowerCase() === OWN_DOCUMENT
