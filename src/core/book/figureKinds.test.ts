@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { everyMethod } from '../method/everyMethod.fixture'
-import { judgedIn, quantityOfFigure } from './figureKinds'
+import { classEndAt, judgedIn, quantityOfFigure } from './figureKinds'
 import type { Path } from './path'
 
 const measuring = (method: object, over: object = {}) => ({ id: 'c', method, ...over })
@@ -48,6 +48,19 @@ test.each([
   ['what a gauge may be off by', 'levels', {}, ['needs', 'gauges', 0, 'maximumPermissibleError'], 'length'],
 ] as const)('%s', (_, list, entry, path: Path, kind) => {
   expect(quantityOfFigure(list, entry, path)).toBe(kind)
+})
+
+test.each<[string, Path, string | null]>([
+  ['characteristics', ['new', 'lower'], 'lower'],
+  ['characteristics', ['new', 'nominal'], 'nominal'],
+  ['characteristics', ['limits', 0, 'wear'], 'upper'],
+  ['characteristics', ['limits', 1, 'plan'], 'lower'],
+  ['characteristics', ['limits', 2, 'wear'], null],
+  ['characteristics', ['showTo'], null],
+  ['characteristics', ['changes', 0, 'greatest'], null],
+  ['fits', ['new', 'lower'], null],
+])('a class at %s %j is of the end %s', (list, path, end) => {
+  expect(classEndAt(list, { limits: [{ side: 'upper' }, { side: 'lower' }, {}] }, path)).toBe(end)
 })
 
 test('a limit can judge what its method gives, and nothing is left out before that is known', () => {

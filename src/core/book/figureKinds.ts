@@ -1,10 +1,13 @@
 import { isPlainObject } from '../base/plainObject'
+import type { WrittenClass } from '../fit/writtenClass'
 import { givesOf, quantityOf, quantityOfValue } from '../method/gives'
 import type { Method } from '../method/method'
 import type { ReductionName } from '../method/reduction'
 import { differenceOf, type QuantityKind, quantityKinds } from '../quantity/kind'
 import type { Entry } from './edits'
 import { type Path, valueAt } from './path'
+
+type SizeEnd = keyof WrittenClass
 
 /** The unit a name ends with is the one its figure stands in. */
 const BY_ENDING: readonly (readonly [RegExp, QuantityKind])[] = [
@@ -37,6 +40,21 @@ export function quantityOfFigure(list: string, entry: Entry, path: Path): Quanti
   if (list === 'fits') return READ.has(key) || JUDGED.has(key) || SPREAD.has(key) ? 'length' : null
   if (list === 'crossChecks' && (key === 'within' || key === 'showTo')) return knownKind(entry.quantity)
   return null
+}
+
+const ENDS: Readonly<Record<string, SizeEnd>> = { nominal: 'nominal', lower: 'lower', upper: 'upper' }
+
+/**
+ * The end of a size that stands at a place of an entry and may be written with its class, “63 H7”: of a new size, or the one that a
+ * limit forbids. Null where no class is meant.
+ */
+export function classEndAt(list: string, entry: Entry, path: Path): SizeEnd | null {
+  if (list !== 'characteristics') return null
+  const [first, , last] = path
+  if (first === 'new' && path.length === 2) return ENDS[String(path[1])] ?? null
+  if ((first !== 'limits' && first !== 'limitsBy') || (last !== 'wear' && last !== 'plan')) return null
+  const side = valueAt(entry, [...path.slice(0, 2), 'side'])
+  return side === 'upper' || side === 'lower' ? side : null
 }
 
 function ofMeasurement(entry: Entry, path: Path, key: string): QuantityKind | null {

@@ -1,18 +1,15 @@
 import type { Bare, Coded } from '../base/coded'
 import { err, ok, type Result } from '../base/result'
-import { figureText, readFigure } from '../quantity/figureText'
-import type { QuantityKind } from '../quantity/kind'
-import type { TwoUnitsFault } from '../quantity/twoUnits'
-import type { UnitSystem } from '../quantity/unitSystem'
+import { figureText } from '../quantity/figureText'
+import { type ReadBy, readFigureText, type TextFaults } from '../typed/figureText'
 
 /** What one cell of a spreadsheet holds; null: nothing. */
 export type Cell = string | number | boolean | null
 
 /** Why a cell cannot be read. */
-export interface CellFaults {
+export interface CellFaults extends TextFaults {
   notANumber: { readonly text: string }
   notYesNo: { readonly text: string }
-  figure: { readonly why: TwoUnitsFault }
   notAList: { readonly text: string }
   /** A share of one where per cent are meant: a spreadsheet keeps 70 % as 0.7. */
   shareOfOne: { readonly text: string }
@@ -20,12 +17,8 @@ export interface CellFaults {
 }
 export type CellFault = Coded<CellFaults>
 
-/** What a cell is read by: the units of the book, and of what kind its figure is. */
-export interface CellContext {
-  readonly system: UnitSystem
-  /** Null: a bare number, as pieces, cost or days. */
-  readonly quantity: QuantityKind | null
-}
+/** What a cell is read by: the units of the book, of what kind its figure is, and whether it may be a size with its class. */
+export type CellContext = ReadBy
 
 /** How a value stands in a cell, and is read back. A value that no cell gives back as it was is kept beside it (sheetRows.ts). */
 export interface Codec {
@@ -61,12 +54,13 @@ const YES = 'yes'
  * quantity is a bare number.
  */
 export const figure = (empty: null | undefined = undefined): Codec => {
-  const decode: Codec['decode'] = (cell, { quantity, system }) => {
+  const decode: Codec['decode'] = (cell, by) => {
+    const { quantity, system } = by
     if (quantity === 'percent' && typeof cell === 'number' && cell !== 0 && Math.abs(cell) <= 1)
       return err({ code: 'shareOfOne', text: textOf(cell) })
-    const read = readFigure(typeof cell === 'number' ? figureText(cell, null, system) : textOf(cell), quantity, system)
+    const read = readFigureText(typeof cell === 'number' ? figureText(cell, null, system) : textOf(cell), by)
     if (read.ok) return read
-    return err(quantity === null ? { code: 'notANumber', text: textOf(cell) } : { code: 'figure', why: read.fault })
+    return err(quantity === null ? { code: 'notANumber', text: textOf(cell) } : read.fault)
   }
   return {
     empty,

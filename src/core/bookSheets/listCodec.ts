@@ -25,7 +25,7 @@ export const listOr = (word: string): Codec => ({
   encode: (value) => (value === word ? word : list([]).encode(value, NO_CONTEXT)),
   decode: (cell) => (textOf(cell).toLowerCase() === word ? ok(word) : ok(partsOf(cell))),
 })
-const NO_CONTEXT: CellContext = { system: 'metric', quantity: null }
+const NO_CONTEXT: CellContext = { system: 'metric', quantity: null, classOf: null }
 
 /** Entries of an id and what it is called: `F = front; M = middle`; the id alone where both are the same. */
 export const named = (called: 'label' | 'name', empty: readonly [] | undefined): Codec => ({

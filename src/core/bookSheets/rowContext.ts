@@ -1,14 +1,17 @@
 import type { Entry } from '../book/edits'
-import { quantityOfFigure } from '../book/figureKinds'
+import { classEndAt, quantityOfFigure } from '../book/figureKinds'
 import type { Path } from '../book/path'
 import type { QuantityKind } from '../quantity/kind'
 import type { UnitSystem } from '../quantity/unitSystem'
+import type { ReadBy } from '../typed/figureText'
 import type { Sheet } from './column'
 
 /** What the cells of a row are read by: the units of the book, and of what kind the figure at each place is; null: a bare number. */
 export interface RowContext {
   readonly system: UnitSystem
   quantityAt(path: Path): QuantityKind | null
+  /** The end of a size that may be written with its class; null where none is meant. */
+  classEndAt(path: Path): ReadBy['classOf']
 }
 
 /** Of what kind the figures of an entry are; of one inside another, by where it stands there. */
@@ -18,10 +21,23 @@ export function rowContext(
   entry: Entry,
   system: UnitSystem,
 ): RowContext {
-  if (child === null) return { system, quantityAt: (path) => quantityOfFigure(list, entry, path) }
+  if (child === null)
+    return {
+      system,
+      quantityAt: (path) => quantityOfFigure(list, entry, path),
+      classEndAt: (path) => classEndAt(list, entry, path),
+    }
   const whole = { ...parent, [child]: [entry] }
-  return { system, quantityAt: (path) => quantityOfFigure(list, whole, [child, 0, ...path]) }
+  return {
+    system,
+    quantityAt: (path) => quantityOfFigure(list, whole, [child, 0, ...path]),
+    classEndAt: (path) => classEndAt(list, whole, [child, 0, ...path]),
+  }
 }
 
 /** Before it is known what an entry measures. */
-export const bareRow = (system: UnitSystem): RowContext => ({ system, quantityAt: () => null })
+export const bareRow = (system: UnitSystem): RowContext => ({
+  system,
+  quantityAt: () => null,
+  classEndAt: () => null,
+})

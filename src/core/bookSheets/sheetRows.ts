@@ -59,7 +59,11 @@ export function entryOf(
   return { entry: withNulls(made, shape) as Entry, faults }
 }
 
-const cellContext = ({ system, quantityAt }: RowContext, path: Path) => ({ system, quantity: quantityAt(path) })
+const cellContext = ({ system, quantityAt, classEndAt }: RowContext, path: Path) => ({
+  system,
+  quantity: quantityAt(path),
+  classOf: classEndAt(path),
+})
 
 /** Stands where a cell could not be read, so that nothing more is said of it. */
 const UNREAD = null

@@ -1,10 +1,10 @@
-/** A figure of a limit or a new size as a person types it, wherever that is. */
+/** A figure of a limit or a new size as a person types it: in a job, a sheet, a form of the book, a spreadsheet. */
 import type { Coded } from '../base/coded'
 import { err, ok, type Result } from '../base/result'
 import { type WrittenClass, type WrittenClassFault, writtenClass } from '../fit/writtenClass'
-import { unitOf } from '../quantity/format'
+import { readFigure } from '../quantity/figureText'
 import type { QuantityKind } from '../quantity/kind'
-import { parseInTwoUnits, type TwoUnitsFault } from '../quantity/twoUnits'
+import type { TwoUnitsFault } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
 
 /** Why a text is no figure. */
@@ -14,9 +14,12 @@ export interface TextFaults {
 }
 export type TextFault = Coded<TextFaults>
 
-/** How a text is read: by the units of the machine; `classOf`: the end of a size that may be written with its class, “63 H7”. */
+/**
+ * How a text is read: by the units of the machine; `quantity`: null of a bare number, as cost or days; `classOf`: the end of a size
+ * that may be written with its class, “63 H7”.
+ */
 export interface ReadBy {
-  readonly quantity: QuantityKind
+  readonly quantity: QuantityKind | null
   readonly system: UnitSystem
   readonly classOf: keyof WrittenClass | null
 }
@@ -27,6 +30,6 @@ export function readFigureText(text: string, { quantity, system, classOf }: Read
     const written = writtenClass(text, system)
     if (written) return written.ok ? ok(written.value[classOf]) : err({ code: 'sizeClass', why: written.fault })
   }
-  const parsed = parseInTwoUnits(text, quantity, unitOf(quantity, system))
-  return parsed.ok ? ok(parsed.value.value) : err({ code: 'figure', why: parsed.fault })
+  const read = readFigure(text, quantity, system)
+  return read.ok ? read : err({ code: 'figure', why: read.fault })
 }

@@ -1,6 +1,6 @@
 import type { CellFault } from '../bookSheets/codec'
 import type { CellPlace, SheetFault } from '../bookSheets/fromSheets'
-import { twoUnitsFaultWords } from './quantities'
+import { textFaultWords } from './typedFaults'
 
 /** A column as spreadsheets name it: 1 → A, 27 → AA. */
 function columnLetters(column: number): string {
@@ -20,7 +20,8 @@ function cellFaultWords(fault: CellFault): string {
     case 'notYesNo':
       return `“${fault.text}”: write yes, or leave it empty`
     case 'figure':
-      return twoUnitsFaultWords(fault.why)
+    case 'sizeClass':
+      return textFaultWords(fault)
     case 'notAList':
       return `“${fault.text}” is not written as its column wants it: A = front; B = back, or maximum upper; minimum lower`
     case 'shareOfOne':

@@ -1,4 +1,5 @@
 import type { TypedFault, TypedFigure } from '../notes/typedFault'
+import type { TextFault } from '../typed/figureText'
 import type { CellFault } from '../typed/limitRow'
 import { writtenClassWords } from './fits'
 import { valueName, valueNameOf } from './labels'
@@ -14,13 +15,16 @@ const figureName: Readonly<Record<TypedFigure, string>> = {
   nominal: 'Nominal',
 }
 
+/** Why a text is no figure. */
+export const textFaultWords = (fault: TextFault): string =>
+  fault.code === 'figure' ? twoUnitsFaultWords(fault.why) : `${writtenClassWords(fault.why)}.`
+
 /** Why a cell of a limit cannot be used, said beside it. */
 export function cellFaultWords({ at, why }: CellFault): string {
   switch (why.code) {
     case 'figure':
-      return twoUnitsFaultWords(why.why)
     case 'sizeClass':
-      return `${writtenClassWords(why.why)}.`
+      return textFaultWords(why)
     case 'table':
       return tableFaultWords(at === 'plan' ? 'plan' : 'wear', why.why)
     case 'planAfterWear':
@@ -40,9 +44,8 @@ export function cellFaultWords({ at, why }: CellFault): string {
 export function typedFaultWords(fault: TypedFault): string {
   switch (fault.code) {
     case 'figure':
-      return `${figureName[fault.figure]}: ${twoUnitsFaultWords(fault.why)}`
     case 'sizeClass':
-      return `${figureName[fault.figure]}: ${writtenClassWords(fault.why)}.`
+      return `${figureName[fault.figure]}: ${textFaultWords(fault)}`
     case 'methodGivesNo':
       return `This method gives no “${valueNameOf(fault.value)}”.`
     case 'limit':

@@ -1,7 +1,7 @@
 import { type KeyboardEvent, memo, useRef } from 'react'
 import { type Entry, idOf } from '../../core/book/edits'
 import type { Field, ListFields } from '../../core/book/fields'
-import { quantityOfFigure } from '../../core/book/figureKinds'
+import { classEndAt, quantityOfFigure } from '../../core/book/figureKinds'
 import { type Path, valueAt } from '../../core/book/path'
 import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
@@ -198,7 +198,7 @@ function GridCell({ place, label, list, entry, path, field, system, error, write
       text={asTyped(field, value, quantity, system)}
       unit={unit}
       isFigure={shape.kind === 'number'}
-      write={(typed) => write(typedValue(field, typed, quantity, system))}
+      write={(typed) => write(typedValue(field, typed, { quantity, system, classOf: classEndAt(list, entry, path) }))}
     />
   )
 }

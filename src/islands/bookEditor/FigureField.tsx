@@ -1,8 +1,8 @@
-import { quantityOfFigure } from '../../core/book/figureKinds'
+import { classEndAt, quantityOfFigure } from '../../core/book/figureKinds'
 import { valueAt } from '../../core/book/path'
-import { readFigure } from '../../core/quantity/figureText'
 import { unitOf } from '../../core/quantity/format'
-import { twoUnitsFaultWords } from '../../core/words/quantities'
+import { readFigureText } from '../../core/typed/figureText'
+import { textFaultWords } from '../../core/words/typedFaults'
 import { say } from '../../labels/bookEditor'
 import { TextField } from '../../ui/Field'
 import { useEntry } from './context'
@@ -13,16 +13,17 @@ import { useTyped } from './useTyped'
 export function FigureField({ path, label, field }: LineProps) {
   const { list, entry, system, write, says } = useEntry()
   const quantity = quantityOfFigure(list, entry, path)
+  const by = { quantity, system, classOf: classEndAt(list, entry, path) }
   const value = valueAt(entry, path)
   const { text, type, flush } = useTyped(asTyped(field, value, quantity, system), (typed) =>
-    write(path, typedValue(field, typed, quantity, system)),
+    write(path, typedValue(field, typed, by)),
   )
   const unit = quantity === null ? '' : unitOf(quantity, system)
-  const read = typeof value === 'string' && quantity !== null ? readFigure(value, quantity, system) : null
+  const read = typeof value === 'string' && quantity !== null ? readFigureText(value, by) : null
   return (
     <TextField
       label={unit === '' ? label : say.inUnit(label, unit)}
-      error={read && !read.ok ? twoUnitsFaultWords(read.fault) : says(path)}
+      error={read && !read.ok ? textFaultWords(read.fault) : says(path)}
       value={text}
       maxLength={60}
       inputMode="text"

@@ -111,7 +111,7 @@ function FigureList({ of, path, label, mayLack }: ListProps) {
     write(
       path,
       listOrNone(
-        partsOf(typed, BETWEEN).map((one) => typedValue(field, one, quantity, system)),
+        partsOf(typed, BETWEEN).map((one) => typedValue(field, one, { quantity, system, classOf: null })),
         mayLack,
       ),
     ),

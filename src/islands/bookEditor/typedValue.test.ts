@@ -11,12 +11,13 @@ test.each([
   ['no text, where there may be none', { ...word, empty: 'absent' as const }, '', null, 'metric', undefined],
   ['a figure in the units of the book', figure, '0,5', 'length', 'inch', 12.7],
   ['a figure with its own unit', figure, '0.3 mm', 'length', 'inch', 0.3],
+  ['a size with its class', figure, '80 H7', 'length', 'metric', 80.03],
   ['no figure', figure, '', 'length', 'metric', null],
   ['a bare number, however large', figure, '2500000', null, 'inch', 2_500_000],
   ['what is no figure stays as it was typed', figure, 'eighty', 'length', 'metric', 'eighty'],
   ['nor is a length a bare number', figure, '3 mm', null, 'metric', '3 mm'],
 ] as const)('%s', (_, field, text, quantity, system, value) => {
-  expect(typedValue(field, text, quantity, system)).toBe(value)
+  expect(typedValue(field, text, { quantity, system, classOf: 'upper' })).toBe(value)
 })
 
 test('what could not be read stands as it was typed', () => {

@@ -1,8 +1,9 @@
 import type { Field, Shape } from '../../core/book/fields'
 import type { Path } from '../../core/book/path'
-import { figureText, readFigure } from '../../core/quantity/figureText'
+import { figureText } from '../../core/quantity/figureText'
 import type { QuantityKind } from '../../core/quantity/kind'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { type ReadBy, readFigureText } from '../../core/typed/figureText'
 
 /** A field that is typed in a line, at its place. */
 export interface LineProps<K extends Shape['kind'] = Shape['kind']> {
@@ -19,15 +20,10 @@ export const noneOf = ({ empty, shape }: Pick<Field, 'empty' | 'shape'>): '' | n
   empty === 'null' ? null : empty === 'asked' && shape.kind === 'text' ? '' : undefined
 
 /** What a typed line says: a text, or a figure; a figure that cannot be read stays as it was typed, and is told. */
-export function typedValue(
-  field: Pick<Field, 'empty' | 'shape'>,
-  text: string,
-  quantity: QuantityKind | null,
-  system: UnitSystem,
-): unknown {
+export function typedValue(field: Pick<Field, 'empty' | 'shape'>, text: string, by: ReadBy): unknown {
   if (text.trim() === '') return noneOf(field)
   if (field.shape.kind === 'text') return text
-  const read = readFigure(text, quantity, system)
+  const read = readFigureText(text, by)
   return read.ok ? read.value : text
 }
 
