@@ -38,6 +38,22 @@ export function anyDraftChange(random: Random): unknown {
         },
       ],
     },
+    {
+      kind: 'route',
+      replaces: random.pick([null, 'scrape-to-bed', 'attic']),
+      what: {
+        of: 'route',
+        part: random.pick(['bearing-1-lower', 'attic']),
+        name: random.pick(TEXTS).slice(0, 200),
+        mends: [random.pick(['bearing-1-bore', 'nowhere'])],
+        effect: random.pick(['takesOff', 'renews']),
+        leaves: { of: 'bearing-1-bore', least: random.pick(TEXTS).slice(0, 60), greatest: '80.5', cleanUp: '0' },
+        suits: random.pick([[], ['bearing-1-clearance'], ['nowhere']]),
+        cost: null,
+        days: null,
+        source: { document: { id: 'D', title: 'D', revision: '' }, page: '1' },
+      },
+    },
     { kind: 'check', rows: [{ ...place, agrees: random.chance(0.5), note: random.pick(TEXTS).slice(0, 400) }] },
   ])
 }

@@ -5,6 +5,7 @@ import { daySchema, idSchema, instantSchema } from '../core/base/idSchema'
 import { alongSchema } from '../core/book/procedureSchema'
 import { gaugeKinds } from '../core/gauge/gaugeKinds'
 import { confirmableSteps } from '../core/job/orderOfWork'
+import { routeAdditionSchema } from '../core/notes/additionSchema'
 import { entryBodySchema, pictureSubjectSchema } from '../core/notes/entrySchema'
 import { dispositions } from '../core/policy/disposition'
 import { policySchema } from '../core/policy/policySchema'
@@ -187,6 +188,8 @@ export const draftChange = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('want'), ...sheetPlace }),
   /** Whether a measurement or a fit tells of wear, a setting or both. */
   z.strictObject({ kind: z.literal('setting'), of: idSchema, setting: settingSchema }),
+  /** A way to bring a part back, as its document gives it: another, or one that the draft has. */
+  z.strictObject({ kind: z.literal('route'), replaces: idSchema.nullable(), what: routeAdditionSchema }),
   /** What a second person says of rows, with the page before them. */
   z.strictObject({
     kind: z.literal('check'),

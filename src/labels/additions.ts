@@ -59,6 +59,7 @@ export const say = {
   mostOff: 'Most off the new size in all',
   finish: 'Finish after the work',
   finishHint: 'As the document gives it: Ra 0.8 µm',
+  suits: 'Its mate is made to suit, undersize or oversize, in',
   leavesHint: 'Empty where it leaves the size of a new one, or changes none',
   allThree: 'Give least and most, or leave all of it empty.',
   mends: 'It brings back',

@@ -90,7 +90,8 @@ export const say = {
   namePage: 'Name the page.',
   machine: 'Machine',
   typedLimits: 'Typed limits',
-  asUsual: 'As usual for what is measured',
+  wearOrSetting: 'Wear or setting',
+  asUsual: 'As its method usually does',
   thisPart: 'This part',
   choose: 'choose …',
 } as const

@@ -305,14 +305,14 @@ function boundParts(fixed: Index, chained: State['chained'], before: Pick<State,
   const ownAt = (id: string) => chained[fixed.partIndex.get(id) ?? -1]
   return parts.map((part, index) => {
     const own = chained[index] as Cell<PartResult>
-    if (lookedAtBy(part).length === 0) return own
+    if (lookedAtBy(part, fixed.suits).length === 0) return own
     const known = before?.parts[index]
-    const bound = boundTo(part, partOf)
+    const bound = boundTo(part, partOf, fixed.suits)
     const isSame = bound.every((id) => {
       const at = fixed.partIndex.get(id) ?? -1
       return chained[at] === before?.chained[at]
     })
-    return known && isSame ? known : cell(() => togetherWith(part, own(), partOf, (id) => ownAt(id)?.()))
+    return known && isSame ? known : cell(() => togetherWith(part, own(), partOf, (id) => ownAt(id)?.(), fixed.suits))
   })
 }
 

@@ -12,6 +12,7 @@ import type { ReduceBy } from '../record/reduce'
 import { gaugesById } from '../record/standing'
 import { settingOf } from '../setting/setting'
 import { type EarlierOverhauls, earlierOverhauls } from '../trend/earlier'
+import { type Suits, suitsOf } from '../verdict/suits'
 
 /** What stays the same while readings come in. */
 export interface Index {
@@ -23,6 +24,8 @@ export interface Index {
   readonly turn: ReadonlyMap<string, number>
   readonly parts: ReadonlyMap<string, Part>
   readonly partIndex: ReadonlyMap<string, number>
+  /** Routes whose work the mates of a part are made to suit. */
+  readonly suits: Suits
   readonly dependents: ReadonlyMap<string, readonly string[]>
   /** Characteristics whose mending, and fits whose mending or clearance, read this one. */
   readonly readers: ReadonlyMap<string, readonly string[]>
@@ -136,6 +139,7 @@ export function indexRecord(given: InspectionRecord): Index {
     turn: new Map(order.map(({ id }, at) => [id, at])),
     parts,
     partIndex: new Map(book.parts.map(({ id }, index) => [id, index])),
+    suits: suitsOf(book),
     dependents: dependentsOf(order),
     readers,
     fitReaders,

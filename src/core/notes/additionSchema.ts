@@ -32,7 +32,7 @@ const fitSchema = z.strictObject({
   source,
 })
 
-const routeSchema = z.strictObject({
+export const routeAdditionSchema = z.strictObject({
   of: z.literal('route'),
   part: idSchema,
   name: nameSchema,
@@ -42,6 +42,8 @@ const routeSchema = z.strictObject({
   effect: z.enum(routeEffects).optional(),
   /** The size it leaves of the one measurement it works on, with what must come off at least to clean up; left out: none is named. */
   leaves: z.strictObject({ of: idSchema, least: figureText, greatest: figureText, cleanUp: figureText }).optional(),
+  /** Fits and rings whose mate is made to suit what it leaves; left out: none. */
+  suits: z.array(idSchema).max(20).optional(),
   /** Most that all work of its life may take off the new size; left out: nobody says. */
   mostOff: figureText.optional(),
   /** Finish it must have after the work, as the document gives it. */
@@ -79,7 +81,7 @@ const needSchema = z
     message: asIssue('nameGaugeKind'),
   })
 
-export const additionSchema = z.discriminatedUnion('of', [fitSchema, routeSchema, ruleSchema, needSchema])
+export const additionSchema = z.discriminatedUnion('of', [fitSchema, routeAdditionSchema, ruleSchema, needSchema])
 
 export type Addition = Frozen<z.infer<typeof additionSchema>>
 export type AdditionOf<K extends Addition['of']> = Extract<Addition, { readonly of: K }>

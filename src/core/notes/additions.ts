@@ -3,7 +3,7 @@ import { err, ok, type Result } from '../base/result'
 import type { Characteristic, FitSpec, LimitBook, Part } from '../book/bookSchema'
 import { takesOffToNew } from '../book/takesOff'
 import type { FitFault } from '../fit/fitKind'
-import { type FitKindName, fitFaults, readBy } from '../fit/kinds'
+import { type FitKindName, fitFaults, readBy, sidesOf } from '../fit/kinds'
 import { quantityOf } from '../method/gives'
 import { unitOf } from '../quantity/format'
 import type { QuantityKind } from '../quantity/kind'
@@ -43,6 +43,8 @@ export interface AdditionFaults {
   takesOffToNew: Bare
   /** Off what, where no size with a new one is named. */
   mostOffWhat: Bare
+  /** A mate is made to suit only what the route leaves the size of. */
+  suitsNothing: { readonly id: string }
   fit: { readonly why: FitFault }
   nameTaken: { readonly name: string }
   ruleTwice: { readonly part: string }
@@ -68,32 +70,10 @@ function madeWith(book: LimitBook, added: Added, system: UnitSystem): Result<Lim
     case 'route': {
       const part = book.parts.find((one) => one.id === what.part)
       if (!part) return err([{ code: 'noPart', id: what.part }])
-      if (part.routes.some(({ name }) => name.toLowerCase() === what.name.toLowerCase()))
-        return err([{ code: 'nameTaken', name: what.name }])
-      const unknown = what.mends.find((of) => !book.characteristics.some((one) => one.id === of))
-      if (unknown !== undefined) return err([{ code: 'notMeasuredHere', id: unknown }])
-      const guarded = book.characteristics.find(({ id: of, safety }) => safety && what.mends.includes(of))
-      // What would let a safety-marked part go back is a maker's to say.
-      if (guarded && isOwnDocument(what.source.document.id)) return err([{ code: 'ownOnSafety', name: guarded.name }])
-      const { name, mends, effect, finish, cost, days } = what
-      const leaves = sizeAfterOf(book, what, system)
-      if (!leaves.ok) return leaves
-      const mostOff = mostOffOf(book, what, system)
-      if (!mostOff.ok) return mostOff
-      const route: Part['routes'][number] = {
-        id,
-        name,
-        mends: [...mends],
-        ...(effect === undefined ? {} : { effect }),
-        sizeAfter: leaves.value,
-        ...(mostOff.value === null ? {} : { mostOffMm: mostOff.value }),
-        ...(finish === undefined ? {} : { finish }),
-        cost,
-        days,
-        source: sourceOf(what.source),
-      }
-      if (takesOffToNew(route, book)) return err([{ code: 'takesOffToNew' }])
-      return ok(withDocument(withPart(book, part, { routes: [...part.routes, route] }), what.source.document))
+      const route = routeMade(book, part, id, what, system)
+      return route.ok
+        ? ok(withDocument(withPart(book, part, { routes: [...part.routes, route.value] }), what.source.document))
+        : route
     }
     case 'rule': {
       const part = book.parts.find((one) => one.id === what.part)
@@ -108,6 +88,59 @@ function madeWith(book: LimitBook, added: Added, system: UnitSystem): Result<Lim
       return withNeed(book, id, what)
   }
 }
+
+type RouteSpec = Part['routes'][number]
+
+/** A route of a part as it is typed; `part`: without the route that it takes the place of. */
+export function routeMade(
+  book: LimitBook,
+  part: Part,
+  id: string,
+  what: AdditionOf<'route'>,
+  system: UnitSystem,
+): Result<RouteSpec, readonly AdditionFault[]> {
+  if (part.routes.some(({ name }) => name.toLowerCase() === what.name.toLowerCase()))
+    return err([{ code: 'nameTaken', name: what.name }])
+  const unknown = what.mends.find((of) => !book.characteristics.some((one) => one.id === of))
+  if (unknown !== undefined) return err([{ code: 'notMeasuredHere', id: unknown }])
+  const guarded = book.characteristics.find(({ id: of, safety }) => safety && what.mends.includes(of))
+  // What would let a safety-marked part go back is a maker's to say.
+  if (guarded && isOwnDocument(what.source.document.id)) return err([{ code: 'ownOnSafety', name: guarded.name }])
+  const { name, mends, effect, suits = [], finish, cost, days } = what
+  const leaves = sizeAfterOf(book, what, system)
+  if (!leaves.ok) return leaves
+  const mostOff = mostOffOf(book, what, system)
+  if (!mostOff.ok) return mostOff
+  const mates = matesOf(book, leaves.value?.characteristic ?? null)
+  const stranger = suits.find((of) => !mates.some((mate) => mate.id === of))
+  if (stranger !== undefined) return err([{ code: 'suitsNothing', id: stranger }])
+  const route: RouteSpec = {
+    id,
+    name,
+    mends: [...mends],
+    ...(effect === undefined ? {} : { effect }),
+    sizeAfter: leaves.value,
+    ...(suits.length === 0 ? {} : { suits: [...suits] }),
+    ...(mostOff.value === null ? {} : { mostOffMm: mostOff.value }),
+    ...(finish === undefined ? {} : { finish }),
+    cost,
+    days,
+    source: sourceOf(what.source),
+  }
+  return takesOffToNew(route, book) ? err([{ code: 'takesOffToNew' }]) : ok(route)
+}
+
+/** Fits and rings that a size stands in: their mates may be made to suit what is left of it. */
+export const matesOf = (
+  { fits, characteristics }: Pick<LimitBook, 'fits' | 'characteristics'>,
+  cut: string | null,
+): readonly { readonly id: string; readonly name: string }[] =>
+  cut === null
+    ? []
+    : [
+        ...fits.filter((fit) => sidesOf(fit).includes(cut)),
+        ...characteristics.filter(({ method }) => method.kind === 'ringEndGap' && method.runsIn === cut),
+      ]
 
 /** The sizes a route leaves, as typed; null where it names none. */
 function sizeAfterOf(
@@ -208,7 +241,7 @@ function fitOf(
     faults.push({ code: 'figure', figure, why: parsed.fault })
     return 0
   }
-  const sides = sidesOf(book, kind, what, faults)
+  const sides = sidesTyped(book, kind, what, faults)
   const figures = Object.fromEntries(
     kind.figures.flatMap(({ key, quantity, isIn, optional }) => {
       const text = what.mate.figures[key] ?? ''
@@ -273,7 +306,7 @@ function fitOf(
   return why.length > 0 ? err(why.map((fault) => ({ code: 'fit', why: fault }))) : ok(fit)
 }
 
-function sidesOf(book: LimitBook, kind: MateKind, what: AdditionOf<'fit'>, faults: AdditionFault[]) {
+function sidesTyped(book: LimitBook, kind: MateKind, what: AdditionOf<'fit'>, faults: AdditionFault[]) {
   const found = kind.sides.map(({ key, takes, optional }): readonly [string, string | null] => {
     const id = what.mate.sides[key] ?? null
     if (id === null && optional) return [key, null]

@@ -2,20 +2,22 @@ import type { Part } from '../book/bookSchema'
 import type { Source } from '../limit/limit'
 import { type Disposition, dispositionRank } from '../policy/disposition'
 import { byStrength, type PartResult, type Span, spanOf, verdictOf, wayOf } from './partVerdict'
+import type { Suited, Suits } from './suits'
 import { type Vote, vote } from './vote'
 
-/** Parts that a part's rules look at: its mates, those it is renewed with, and the part that holds it. */
-export const lookedAtBy = ({ service = [], within }: Part): readonly string[] => [
+/** Parts that a part's rules look at: its mates, those it is renewed with or made to suit, and the part that holds it. */
+export const lookedAtBy = ({ id, service = [], within }: Part, suits: Suits): readonly string[] => [
   ...service.flatMap((rule) => (rule.kind === 'withMate' || rule.kind === 'set' ? rule.parts : [])),
   ...(within === undefined ? [] : [within]),
+  ...(suits.get(id) ?? []).map(({ part }) => part),
 ]
 
 /** Everything the verdict of a part may follow from, part by part; only itself where no rule binds it to others. */
-export function boundTo(part: Part, partOf: (id: string) => Part | undefined): readonly string[] {
+export function boundTo(part: Part, partOf: (id: string) => Part | undefined, suits: Suits): readonly string[] {
   const seen = new Set([part.id])
   const next = [part]
   for (let one = next.pop(); one; one = next.pop())
-    for (const id of lookedAtBy(one)) {
+    for (const id of lookedAtBy(one, suits)) {
       const other = partOf(id)
       if (!other || seen.has(id)) continue
       seen.add(id)
@@ -34,12 +36,17 @@ export function togetherWith(
   own: PartResult,
   partOf: (id: string) => Part | undefined,
   ownOf: (id: string) => PartResult | undefined,
+  suits: Suits,
 ): PartResult {
-  const ids = boundTo(part, partOf)
+  const ids = boundTo(part, partOf, suits)
   if (ids.length === 1) return own
+  const resultOf = (id: string): PartResult | undefined => (id === part.id ? own : ownOf(id))
+  // What a part is made to suit follows from what is asked of the other by itself.
+  const suitedOf = (id: string): Vote[] =>
+    (suits.get(id) ?? []).flatMap((by) => suitedVotes(by, partOf(by.part), resultOf(by.part)))
   const spans = new Map<string, Span>(
     ids.flatMap((id) => {
-      const result = id === part.id ? own : ownOf(id)
+      const result = resultOf(id)
       return result ? [[id, { mild: result.mild, strong: result.strong }] as const] : []
     }),
   )
@@ -48,13 +55,13 @@ export function togetherWith(
     for (const id of ids) {
       const [one, span] = [partOf(id), spans.get(id)]
       if (!one || !span) continue
-      const after = spanOf([...boundVotes(one, spans), asVote(span)])
+      const after = spanOf([...boundVotes(one, spans), ...suitedOf(id), asVote(span)])
       if (after.mild === span.mild && after.strong === span.strong) continue
       spans.set(id, after)
       moved = true
     }
   }
-  const bound = boundVotes(part, spans).filter(({ strong }) => dispositionRank[strong] > 0)
+  const bound = [...boundVotes(part, spans), ...suitedOf(part.id)].filter(({ strong }) => dispositionRank[strong] > 0)
   if (bound.length === 0) return own
   const votes = byStrength([...own.votes, ...bound])
   const span = spanOf(votes)
@@ -82,6 +89,38 @@ function boundVotes({ service = [], within }: Part, spans: ReadonlyMap<string, S
     })
   })
   return [...byRule, ...held]
+}
+
+/**
+ * What a route of the mate asks of a part that is made to suit it: a new one, or lining it anew to suit, where the mate is worked by that route; nobody
+ * knows while the mate may still be. Regrinding and undersize shells, boring and an oversize piston are one decision.
+ */
+function suitedVotes({ part, route: id, by }: Suited, mate: Part | undefined, result: PartResult | undefined): Vote[] {
+  const route = mate?.routes.find((one) => one.id === id)
+  if (!route || !result) return []
+  const isWorked = result.verdict === 'recondition' && (result.way?.routes.includes(id) ?? false)
+  const mends = new Set([...route.mends, ...(route.suits ?? [])])
+  const mayBe =
+    result.verdict === 'hold' &&
+    result.mild !== 'replace' &&
+    result.votes.some(
+      ({ strong, route: asked, subject }) =>
+        dispositionRank[strong] >= dispositionRank.recondition && (asked === id || (subject !== null && mends.has(subject))),
+    )
+  if (!isWorked && !mayBe) return []
+  const asks = by === null ? 'replace' : 'recondition'
+  return [
+    vote({
+      rule: 'service',
+      code: 'suited',
+      facts: { part, route: id },
+      source: route.source,
+      mild: isWorked ? asks : 'reuse',
+      strong: asks,
+      settledBy: isWorked ? null : { code: 'otherPart', part },
+      route: isWorked ? by : null,
+    }),
+  ]
 }
 
 function boundVote(code: 'withMate' | 'set' | 'within', part: string, { mild, strong }: Span, source: Source | null): Vote {

@@ -143,6 +143,8 @@ export type Said =
     }
   | { readonly rule: 'service'; readonly code: 'startsUnknown'; readonly facts: None }
   | { readonly rule: 'service'; readonly code: 'withMate' | 'set' | 'within'; readonly facts: { readonly part: string } }
+  /** Made to suit a mate that is worked by a route. */
+  | { readonly rule: 'service'; readonly code: 'suited'; readonly facts: { readonly part: string; readonly route: string } }
   | {
       readonly rule: 'leftOut'
       readonly code: 'ifGateFails' | 'notRequired'

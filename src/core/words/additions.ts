@@ -95,6 +95,8 @@ export function additionFaultWords(fault: AdditionFault): string {
       return 'What takes off cannot leave the size of a new part: give the step it reaches.'
     case 'mostOffWhat':
       return 'Most off in all is counted off the new size: name the size it leaves, of a measurement that has one.'
+    case 'suitsNothing':
+      return `No mate of “${fault.id}” runs against the size that is left: give that size first, and choose again.`
     case 'endsSwapped':
       return 'The least clearance is larger than the most.'
     case 'fit':

@@ -192,6 +192,7 @@ const addition: Each<AdditionFault> = {
   sizesSwapped: {},
   takesOffToNew: {},
   mostOffWhat: {},
+  suitsNothing: { id: 'x' },
   side: { kind: 'shaftInBore', side: 'bore' },
   sameSide: { name: 'Sleeve' },
   figure: { figure: 'upper:plan', why },

@@ -138,6 +138,10 @@ function serviceReason(speaker: Speaker, vote: Extract<Vote, { rule: 'service' }
     }
     case 'within':
       return `Sits in ${nameOf(speaker, vote.facts.part)}, and goes with it`
+    case 'suited': {
+      const { part, route } = vote.facts
+      return `Made to suit ${nameOf(speaker, part)}, where that is done by “${routeOf(speaker, part, route)?.name ?? route}”: one decision`
+    }
     case 'withMate':
       return `Renewed when ${nameOf(speaker, vote.facts.part)} is`
     case 'set':

@@ -1,7 +1,7 @@
 import type { Part } from '../../core/book/bookSchema'
 import { quantityOf } from '../../core/method/gives'
 import type { Addition, AdditionOf } from '../../core/notes/additionSchema'
-import type { AdditionFault } from '../../core/notes/additions'
+import { type AdditionFault, matesOf } from '../../core/notes/additions'
 import { unitOf } from '../../core/quantity/format'
 import { say } from '../../labels/additions'
 import { Button } from '../../ui/Button'
@@ -23,6 +23,8 @@ interface WayForm extends SourceForm {
   readonly leavesLeast: string
   readonly leavesMost: string
   readonly cleanUp: string
+  /** Fits and rings whose mate is made to suit. */
+  readonly suits: readonly string[]
   readonly mostOff: string
   readonly finish: string
   readonly cost: string
@@ -46,12 +48,18 @@ export function AddWay({
   to,
   part,
   before = null,
+  start = null,
+  isRoute = false,
   onDone,
   onClose,
 }: {
   readonly to: AddsTo
   readonly part: Part
   readonly before?: { readonly id: string; readonly what: AdditionOf<'route'> | AdditionOf<'rule'> } | null
+  /** What another one begins with: the step before it. */
+  readonly start?: AdditionOf<'route'> | null
+  /** Only ways back are asked for, no rules of when it is renewed. */
+  readonly isRoute?: boolean
   onDone(id: string): void
   onClose(): void
 }) {
@@ -59,6 +67,9 @@ export function AddWay({
   const measured = book.characteristics.filter((one) => one.part === part.id)
   const inUnit = (label: string): string => say.inUnit(label, unitOf('length', to.system))
   const sizes = measured.filter(({ method }) => quantityOf(method) === 'length')
+  // Only what runs against the size that is left is made to suit it.
+  const suitsOf = (typed: WayForm): string[] =>
+    leavesSize(typed) ? matesOf(book, typed.leavesOf).flatMap(({ id }) => (typed.suits.includes(id) ? [id] : [])) : []
   const whatOf = (typed: WayForm): Addition => {
     const source = sourceOf(typed, book)
     if (typed.what === 'route')
@@ -78,6 +89,7 @@ export function AddWay({
               },
             }
           : {}),
+        ...(suitsOf(typed).length > 0 ? { suits: suitsOf(typed) } : {}),
         ...(typed.mostOff.trim() === '' ? {} : { mostOff: typed.mostOff.trim() }),
         ...(typed.finish.trim() === '' ? {} : { finish: typed.finish.trim() }),
         cost: amount(typed.cost),
@@ -90,8 +102,8 @@ export function AddWay({
     name: `way ${part.id}`,
     before,
     start: () =>
-      before
-        ? asTyped(before.what)
+      (before ?? start)
+        ? asTyped(before?.what ?? (start as AdditionOf<'route'>))
         : {
             what: measured.length > 0 ? 'route' : 'always',
             name: '',
@@ -112,20 +124,23 @@ export function AddWay({
     onDone,
   })
   const { value, set, at } = form
+  const mates = matesOf(book, value.leavesOf)
   const count = value.what === 'route' ? undefined : COUNTS[value.what]
   return (
     <Dialog title={say.addWayTitle(part.name)} onClose={onClose} wide>
       <form className={styles.form} onSubmit={form.submit} noValidate>
         <div className={styles.group}>
-          <SelectField
-            label={say.whatIsIt}
-            autoFocus
-            options={[
-              ...(measured.length > 0 ? [{ value: 'route', label: say.aRoute }] : []),
-              ...Object.entries(say.rules).map(([kind, label]) => ({ value: kind, label })),
-            ]}
-            {...form.field('what')}
-          />
+          {!isRoute && (
+            <SelectField
+              label={say.whatIsIt}
+              autoFocus
+              options={[
+                ...(measured.length > 0 ? [{ value: 'route', label: say.aRoute }] : []),
+                ...Object.entries(say.rules).map(([kind, label]) => ({ value: kind, label })),
+              ]}
+              {...form.field('what')}
+            />
+          )}
           {value.what === 'route' && (
             <>
               <TextField label={say.way} hint={say.wayHint} maxLength={200} autoComplete="off" {...form.field('name')} />
@@ -158,11 +173,7 @@ export function AddWay({
                   <input
                     type="checkbox"
                     checked={value.mends.includes(id)}
-                    onChange={(event) =>
-                      set({
-                        mends: event.currentTarget.checked ? [...value.mends, id] : value.mends.filter((one) => one !== id),
-                      })
-                    }
+                    onChange={() => set({ mends: toggled(value.mends, id) })}
                   />
                   {name}
                 </label>
@@ -184,6 +195,21 @@ export function AddWay({
             <TextField label={inUnit(say.cleanUp)} maxLength={40} {...form.field('cleanUp')} />
             <TextField label={inUnit(say.mostOff)} hint={say.notKnown} maxLength={40} {...form.field('mostOff')} />
             <TextField label={say.finish} hint={say.finishHint} maxLength={80} {...form.field('finish')} />
+            {mates.length > 0 && leavesSize(value) && (
+              <div className={`${styles.ticks} ${styles.whole}`}>
+                <p>{say.suits}</p>
+                {mates.map(({ id, name }) => (
+                  <label key={id}>
+                    <input
+                      type="checkbox"
+                      checked={value.suits.includes(id)}
+                      onChange={() => set({ suits: toggled(value.suits, id) })}
+                    />
+                    {name}
+                  </label>
+                ))}
+              </div>
+            )}
           </fieldset>
         )}
         <div className={styles.group}>
@@ -200,6 +226,9 @@ export function AddWay({
     </Dialog>
   )
 }
+
+const toggled = (ids: readonly string[], id: string): readonly string[] =>
+  ids.includes(id) ? ids.filter((one) => one !== id) : [...ids, id]
 
 /** What was added, as the form asks for it. */
 function asTyped(what: AdditionOf<'route'> | AdditionOf<'rule'>): WayForm {
@@ -219,6 +248,7 @@ function asTyped(what: AdditionOf<'route'> | AdditionOf<'rule'>): WayForm {
             cleanUp: what.leaves.cleanUp,
           }
         : { leavesOf: what.mends[0] ?? '' }),
+      suits: what.suits ?? [],
       mostOff: what.mostOff ?? '',
       finish: what.finish ?? '',
       cost: what.cost === null ? '' : String(what.cost),
@@ -229,7 +259,7 @@ function asTyped(what: AdditionOf<'route'> | AdditionOf<'rule'>): WayForm {
   return { ...blank, what: rule.kind, count: count === null ? '' : String(count) }
 }
 
-const NO_SIZE = { effect: '', leavesOf: '', leavesLeast: '', leavesMost: '', cleanUp: '', mostOff: '', finish: '' }
+const NO_SIZE = { effect: '', leavesOf: '', leavesLeast: '', leavesMost: '', cleanUp: '', mostOff: '', finish: '', suits: [] }
 
 /** The field a fault of the core belongs to. */
 const FIELDS: Readonly<Partial<Record<AdditionFault['code'], keyof WayForm>>> = {
@@ -238,6 +268,7 @@ const FIELDS: Readonly<Partial<Record<AdditionFault['code'], keyof WayForm>>> = 
   sizesSwapped: 'leavesLeast',
   takesOffToNew: 'leavesLeast',
   mostOffWhat: 'mostOff',
+  suitsNothing: 'leavesLeast',
 }
 
 const isEffect = (text: string): text is NonNullable<AdditionOf<'route'>['effect']> => text in say.effects

@@ -12,6 +12,8 @@ export interface Draft {
   readonly faultOf: (...kinds: readonly DraftChange['kind'][]) => string | null
   /** Makes a change; true once it is stored. */
   readonly make: (change: DraftChange) => Promise<boolean>
+  /** The same, and why it was not made; null once it is stored. */
+  readonly tell: (change: DraftChange) => Promise<string | null>
   readonly forget: () => void
 }
 
@@ -23,17 +25,18 @@ export function useDraft(start: DraftView): Draft {
   /** What was sent and not answered keeps its id: sent again it is the same change. */
   const unanswered = useRef<{ readonly id: string; readonly says: string } | null>(null)
   const path = `/api/machines/${encodeURIComponent(view.machine.id)}/draft`
-  const make = useCallback(
-    async (change: DraftChange): Promise<boolean> => {
+  const tell = useCallback(
+    async (change: DraftChange): Promise<string | null> => {
       const says = JSON.stringify({ base: view.revision, change })
       const id = unanswered.current?.says === says ? unanswered.current.id : v7()
       unanswered.current = { id, says }
       setBusy(true)
       setFault(null)
       const answer = await postJson<DraftView>(path, { id, base: view.revision, change })
+      const refused = answer.kind === 'ok' ? null : answer.kind === 'offline' ? say.notReached : answer.message
       if (answer.kind === 'ok') setView(answer.value)
       else {
-        setFault({ kind: change.kind, says: answer.kind === 'offline' ? say.notReached : answer.message })
+        setFault({ kind: change.kind, says: refused ?? '' })
         // Somebody else was quicker: what stands now is shown before anything is done again.
         if (answer.kind === 'refused' && answer.status === 409) {
           const now = await getJson<DraftView>(path)
@@ -42,7 +45,7 @@ export function useDraft(start: DraftView): Draft {
       }
       if (answer.kind === 'ok' || answer.kind === 'refused') unanswered.current = null
       setBusy(false)
-      return answer.kind === 'ok'
+      return refused
     },
     [path, view.revision],
   )
@@ -50,7 +53,8 @@ export function useDraft(start: DraftView): Draft {
     view,
     busy,
     faultOf: (...kinds) => (fault && kinds.includes(fault.kind) ? fault.says : null),
-    make,
+    make: useCallback(async (change) => (await tell(change)) === null, [tell]),
+    tell,
     forget: useCallback(() => setFault(null), []),
   }
 }

@@ -14,6 +14,7 @@ import { receiving } from '../pageData/pageData'
 import { keyOf, typedOf } from './cells'
 import styles from './LimitSheet.module.css'
 import { PageBeside } from './PageBeside'
+import { RoutesBeside } from './RoutesBeside'
 import { SettingBeside } from './SettingBeside'
 import { SheetTable } from './SheetTable'
 import { type Sheet, useSheet } from './useSheet'
@@ -141,6 +142,7 @@ function Beside({
 }) {
   const { book } = sheet.draft.view
   const measured = book.characteristics.find(({ id }) => id === row.of)
+  const part = measured && book.parts.find(({ id }) => id === measured.part)
   const typed = typedOf(row)
   const equal = sheet.equalTo(row)
   const texts = sheet.textsOf(row)
@@ -169,6 +171,7 @@ function Beside({
         </>
       )}
       <SettingBeside key={`setting ${row.of}`} of={row.of} sheet={sheet} mayType={mayType} />
+      {part && <RoutesBeside key={`routes ${row.of}`} part={part} of={row.of} sheet={sheet} mayType={mayType} />}
       {equal.length > 0 && (
         <>
           <Button disabled={sheet.busy} onClick={() => sheet.fillEqual(row)}>

@@ -17,7 +17,6 @@ import { usualStep } from '../../core/typed/usual'
 import { gaugeKindName } from '../../core/words/gauges'
 import { methodName } from '../../core/words/methods'
 import { typedFaultWords } from '../../core/words/typedFaults'
-import { say as rowSay } from '../../labels/limitRow'
 import { say } from '../../labels/limits'
 import type { Told } from '../../sync/outbox'
 import { Button } from '../../ui/Button'
@@ -338,7 +337,7 @@ export function TypeForm(props: TypeFormProps) {
         />
         {!isNeverSet(form.kind) && (
           <fieldset className={styles.group}>
-            <legend>{rowSay.tellsOf}</legend>
+            <legend>{say.wearOrSetting}</legend>
             <label className={styles.tick}>
               <input
                 type="checkbox"

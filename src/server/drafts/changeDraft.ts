@@ -6,8 +6,10 @@ import { faultsOf } from '../../core/book/faults'
 import { changed } from '../../core/kit/change'
 import { emptyComposition } from '../../core/kit/composition'
 import { type RowFault, type SheetPlace, withCheck, withRow, withWant } from '../../core/kit/limitSheet'
+import { withRoute } from '../../core/kit/withRoute'
 import { withSetting } from '../../core/kit/withSetting'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
+import { additionFaultWords } from '../../core/words/additions'
 import { typedBookTitle } from '../../core/words/books'
 import { issueWords } from '../../core/words/issues'
 import { bookFaultWords } from '../../core/words/recordFaults'
@@ -107,6 +109,11 @@ async function applied(
     case 'setting': {
       const made = withSetting(book, change, who)
       if (!made.ok) throw new Refused('notPossible', rowFaultWords(made.fault))
+      return made.value
+    }
+    case 'route': {
+      const made = withRoute(book, change, machine.units)
+      if (!made.ok) throw new Refused('notPossible', made.fault.map(additionFaultWords).join(' '))
       return made.value
     }
     case 'check': {
