@@ -25,6 +25,7 @@ export const say = {
   nothingToPair: 'Measure the sizes of both sides first: add them at the bench.',
   twoUnits: 'Figures take a unit: 0.35 mm, 14 thou. Limits count at once and stay marked until a second person has checked them.',
   inUnit: (label: string, unit: string): string => `${label}, ${unit}`,
+  routeTitle: (part: string): string => `${part}: a way to bring it back`,
   addWayTitle: (part: string): string => `${part}: a route, or a rule`,
   whatIsIt: 'What is it?',
   aRoute: 'A route: it is reconditioned',

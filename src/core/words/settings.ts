@@ -39,6 +39,9 @@ const means: Readonly<Record<SettingMeans, string>> = {
 
 export const setByWords = ({ by }: Pick<SetBy, 'by'>): string => means[by]
 
+/** Grinding one pad moves what the next one must be ground by. */
+const afterEach = (by: SettingMeans): string => (by === 'pad' ? '; one pad at a time, and read again before the next' : '')
+
 /** What is set of a fit, and by how much. */
 export function setWords(
   { by, changeMm }: { readonly by: SettingMeans; readonly changeMm: number },
@@ -47,7 +50,7 @@ export function setWords(
   const amount = figure(Math.abs(changeMm))
   if (changeMm === 0) return `${meansName[by]}: as they are`
   if (by === 'shims') return changeMm > 0 ? `Add ${amount} of shims` : `Take out ${amount} of shims`
-  return `${meansName[by]}: ${changeMm > 0 ? 'thicker' : 'thinner'} by ${amount}`
+  return `${meansName[by]}: ${changeMm > 0 ? 'thicker' : 'thinner'} by ${amount}${afterEach(by)}`
 }
 
 /** How a value that is out is brought back, with the amount where a sum knows it. */
@@ -60,5 +63,5 @@ export function toSetWords(speaker: Speaker, vote: Vote, setting: SetBy): string
   const amount = `${extent({ value: size, interval: null })}${afterFigure(unit)}`
   if (!ofPiece) return `${setByWords(setting)}, ${change > 0 ? 'up' : 'down'} by at least ${amount}`
   if (by === 'shims') return `${setByWords(setting)}: ${change > 0 ? 'add' : 'take out'} ${amount}`
-  return `${setByWords(setting)}: ${change > 0 ? 'thicker' : 'thinner'} by ${amount}`
+  return `${setByWords(setting)}: ${change > 0 ? 'thicker' : 'thinner'} by ${amount}${afterEach(by)}`
 }

@@ -127,7 +127,7 @@ export function AddWay({
   const mates = matesOf(book, value.leavesOf)
   const count = value.what === 'route' ? undefined : COUNTS[value.what]
   return (
-    <Dialog title={say.addWayTitle(part.name)} onClose={onClose} wide>
+    <Dialog title={isRoute ? say.routeTitle(part.name) : say.addWayTitle(part.name)} onClose={onClose} wide>
       <form className={styles.form} onSubmit={form.submit} noValidate>
         <div className={styles.group}>
           {!isRoute && (
