@@ -2,8 +2,7 @@
 import { describe, expect, test } from 'vitest'
 import { bookSchema } from '../src/core/book/bookSchema'
 import { type Entry, entriesOf, type WrittenBook } from '../src/core/book/edits'
-import { bookLists } from '../src/core/book/fields'
-import { quantityOfFigure } from '../src/core/book/figureKinds'
+import { bookLists, quantityAt } from '../src/core/book/fields'
 import type { Path } from '../src/core/book/path'
 import { figureText, readFigure } from '../src/core/quantity/figureText'
 import larkhollow from './larkhollow/book.json'
@@ -29,7 +28,7 @@ describe.each(books.map((book) => [String(book.id), book] as const))('%s', (_, b
     )
     expect(all.length).toBeGreaterThan(0)
     for (const { list, entry, path, value } of all) {
-      const quantity = quantityOfFigure(list, entry, path)
+      const quantity = quantityAt(list, entry, path)
       const read = readFigure(figureText(value, quantity, system), quantity, system)
       expect([list, entry.id, path, read]).toEqual([list, entry.id, path, { ok: true, value }])
     }

@@ -2,7 +2,7 @@
 
 import type { LimitBook } from '../core/book/bookSchema'
 import type { ChangedEntry } from '../core/book/compare'
-import type { Field, ListFields } from '../core/book/fields'
+import type { Field, ListFields } from '../core/book/shape'
 import type { UnderBook } from '../core/job/underBook'
 import type { UnitSystem } from '../core/quantity/unitSystem'
 

@@ -1,6 +1,6 @@
 import { isPlainObject } from '../base/plainObject'
 import { slug } from '../base/slug'
-import type { Field, Shape } from './fields'
+import type { Field, Shape } from './shape'
 
 /** What stands at a place before anything is said there: nothing is chosen and no figure is taken for granted. */
 export function blankOf(shape: Shape): unknown {

@@ -1,11 +1,12 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, onlySchema, sourceSchema, uniqueIds } from '../base/idSchema'
+import { idSchema, nameSchema, names, onlySchema, sourceSchema, uniqueIds } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { gaugeKinds } from '../gauge/gaugeKinds'
 import { changeLimitSchema } from '../limit/changeLimitSchema'
 import { limitBySchema } from '../limit/limitBySchema'
 import { limitSchema, wantsSchema } from '../limit/limitSchema'
 import { methodSchema } from '../method/methodSchema'
+import { figure } from '../quantity/figureSchema'
 import { valueSchema } from '../quantity/valueSchema'
 import { settingSchema } from '../setting/settingSchema'
 
@@ -23,7 +24,7 @@ const typedMarkSchema = z.strictObject({
 /** Something that is measured of a part, by one method. */
 export const characteristicSchema = z.strictObject({
   id: idSchema,
-  part: idSchema,
+  part: names.parts,
   name: nameSchema,
   /** How it is taken, one line; held which way; what goes wrong. */
   how: z.string().max(400),
@@ -34,7 +35,7 @@ export const characteristicSchema = z.strictObject({
   /** Places read with another kind of gauge, by station: a spring's free length, a valve's drip. */
   otherGauges: z.record(z.string().min(1).max(8), z.enum(gaugeKinds)).optional(),
   /** Step its figures are shown to. */
-  showTo: z.number().gt(0).max(1000),
+  showTo: figure(z.number().gt(0).max(1000), 'spread'),
   /** Linear expansion of the part, per K; without it no temperature is corrected. */
   expansionPerK: z.number().gt(0).max(1e-3).optional(),
   /** What must be done before each repeat, in words: turn the shaft over, squeeze the oil film out. */
@@ -42,9 +43,9 @@ export const characteristicSchema = z.strictObject({
   /** Null where no document gives a new size. */
   new: z
     .strictObject({
-      nominal: valueSchema,
-      lower: valueSchema,
-      upper: valueSchema,
+      nominal: figure(valueSchema, 'read'),
+      lower: figure(valueSchema, 'read'),
+      upper: figure(valueSchema, 'read'),
       /** Tolerance class that gives these limits, as H7. */
       class: z.string().min(2).max(4).optional(),
       source: sourceSchema,

@@ -5,7 +5,8 @@ import { asVariety, blankOf, freeId } from './blank'
 import { checkBook } from './checkBook'
 import { bothWrote, type Entry, editsBetween, entriesOf, idOf, isNothing, type WrittenBook, withEdits } from './edits'
 import { bookLists } from './fields'
-import { listNamedAt } from './namedIn'
+import type { Path } from './path'
+import { shapeAt } from './shape'
 
 const book = smallBook as unknown as WrittenBook
 
@@ -88,8 +89,17 @@ test('ids are free, and made of the name', () => {
 })
 
 test('what a field names is told apart from what it only says', () => {
-  expect(listNamedAt('findingRules', ['part'])).toBe('parts')
-  expect(listNamedAt('fits', ['part'])).toBe('characteristics')
-  expect(listNamedAt('procedure', ['removes', 0])).toBe('positions')
-  expect(listNamedAt('parts', ['position'])).toBeNull()
+  const namedAt = (list: string, entry: Entry, path: Path) => {
+    const own = bookLists.find((one) => one.list === list)?.entry
+    const shape = own && shapeAt(own, entry, path)
+    return shape?.kind === 'text' ? shape.names : undefined
+  }
+  expect(namedAt('findingRules', {}, ['part'])).toBe('parts')
+  expect(namedAt('fits', { kind: 'float' }, ['part'])).toBe('characteristics')
+  expect(namedAt('procedure', {}, ['removes', 0])).toBe('positions')
+  expect(namedAt('parts', {}, ['position'])).toBeNull()
+  const formula = { limitsBy: [{ depends: { kind: 'formula' } }] }
+  expect(namedAt('characteristics', formula, ['limitsBy', 0, 'depends', 'names', 'D'])).toBe('characteristics')
+  // What is not written so far names nothing yet.
+  expect(namedAt('fits', {}, ['part'])).toBeUndefined()
 })

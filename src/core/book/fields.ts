@@ -1,46 +1,19 @@
 import type { z } from 'zod'
+import { meanings } from '../base/meaningSchema'
+import type { FigureOf } from '../quantity/figureOf'
+import type { QuantityKind } from '../quantity/kind'
 import { bookShapeSchema } from './bookShapeSchema'
-
-/** What may stand at a place of a book, as an editor needs to know it. Bounds and cross-references are the checks' (checkBook.ts). */
-export type Shape =
-  | { readonly kind: 'text'; readonly longest: number; readonly isLong: boolean }
-  | { readonly kind: 'number' }
-  | { readonly kind: 'flag' }
-  | { readonly kind: 'choice'; readonly of: readonly string[] }
-  | { readonly kind: 'group'; readonly fields: readonly Field[] }
-  /** Fields that go with what it is: a method, a kind of fit. */
-  | { readonly kind: 'oneOf'; readonly by: string; readonly of: readonly Variety[] }
-  | { readonly kind: 'list'; readonly of: Shape }
-  | { readonly kind: 'pair'; readonly of: readonly Shape[] }
-  /** One word that stands for all, or a list. */
-  | { readonly kind: 'wordOr'; readonly word: string; readonly or: Shape }
-  /** Entries by a name each. */
-  | { readonly kind: 'named'; readonly of: Shape }
-
-export interface Variety {
-  readonly value: string
-  readonly fields: readonly Field[]
-}
-
-export interface Field {
-  readonly key: string
-  readonly shape: Shape
-  /** What stands there where nothing is said: nothing at all, null, or it must be said. */
-  readonly empty: 'absent' | 'null' | 'asked'
-}
-
-/** A list of a book, with what an entry of it may say. */
-export interface ListFields {
-  readonly list: string
-  readonly entry: Extract<Shape, { kind: 'group' | 'oneOf' }>
-}
+import type { Entry } from './edits'
+import { quantityOfFigure } from './figureKinds'
+import type { Path } from './path'
+import { type Field, type ListFields, type Shape, shapeAt } from './shape'
 
 /** Marks that are made of what people do, and never written: who typed, what was added in a job, what a table gave. */
 const NOT_WRITTEN: ReadonlySet<string> = new Set(['typed', 'added', 'by', 'atNext', 'entry'])
 
-type Schema = z.core.$ZodType
-type Def = z.core.$ZodTypeDef & Readonly<Record<string, unknown>>
-const defOf = (schema: Schema): Def => schema._zod.def as unknown as Def
+type Schema = z.ZodType
+type Def = Schema['def'] & Readonly<Record<string, unknown>>
+const defOf = (schema: Schema): Def => schema.def as Def
 
 /** A schema without what only says whether something stands there. */
 function bare(schema: Schema): { readonly schema: Schema; readonly empty: Field['empty'] } {
@@ -92,9 +65,14 @@ function shapeOf(given: Schema): Shape {
   const def = defOf(schema)
   switch (def.type) {
     case 'string':
-      return { kind: 'text', longest: longest(def), isLong: longest(def) > LONG_TEXT }
+      return {
+        kind: 'text',
+        longest: longest(schema),
+        isLong: longest(schema) > LONG_TEXT,
+        names: meanings.get(schema)?.names ?? null,
+      }
     case 'number':
-      return { kind: 'number' }
+      return { kind: 'number', figure: (meanings.get(schema)?.figure as FigureOf | undefined) ?? null }
     case 'boolean':
       return { kind: 'flag' }
     case 'literal':
@@ -140,12 +118,7 @@ function literalIn(option: Schema, by: string): string {
 }
 
 const USUAL_LONGEST = 200
-function longest(def: Def): number {
-  const checks = (def.checks ?? []) as readonly {
-    readonly _zod: { readonly def: { readonly check: string; readonly maximum?: number } }
-  }[]
-  return checks.find(({ _zod }) => _zod.def.check === 'max_length')?._zod.def.maximum ?? USUAL_LONGEST
-}
+const longest = (schema: Schema): number => (schema as z.ZodString).maxLength ?? USUAL_LONGEST
 
 const all = fieldsOf(bookShapeSchema)
 
@@ -153,6 +126,13 @@ const all = fieldsOf(bookShapeSchema)
 export const bookLists: readonly ListFields[] = all.flatMap(({ key, shape }) =>
   shape.kind === 'list' && (shape.of.kind === 'group' || shape.of.kind === 'oneOf') ? [{ list: key, entry: shape.of }] : [],
 )
+
+/** Of what kind the figure at a place of an entry is; null: a bare number, or no figure. */
+export function quantityAt(list: string, entry: Entry, path: Path): QuantityKind | null {
+  const own = bookLists.find((one) => one.list === list)?.entry
+  const shape = own && shapeAt(own, entry, path)
+  return shape?.kind === 'number' ? quantityOfFigure(shape.figure, list, entry, path) : null
+}
 
 /** What a book says of itself that an editor may change. */
 export const bookFields: readonly Field[] = all.filter(({ key }) => key === 'title' || key === 'currency')

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { everyMethod } from '../method/everyMethod.fixture'
-import { classEndAt, judgedIn, quantityOfFigure } from './figureKinds'
+import { quantityAt } from './fields'
+import { classEndAt, judgedIn } from './figureKinds'
 import type { Path } from './path'
 
 const measuring = (method: object, over: object = {}) => ({ id: 'c', method, ...over })
@@ -40,14 +41,21 @@ test.each([
     'length',
   ],
   ['what is not written to its end', 'characteristics', measuring({ kind: 'computed' }), ['new', 'lower'], 'length'],
-  ['a clearance', 'fits', {}, ['limits', 0, 'wear'], 'length'],
-  ['where a bearing runs warm', 'fits', {}, ['growth', 'shaft', 'runsAtC'], 'temperature'],
-  ['a share of a gasket', 'fits', {}, ['gasket', 'left'], null],
+  ['a clearance', 'fits', { kind: 'chain' }, ['limits', 0, 'wear'], 'length'],
+  [
+    'a row of a table of clearances by size',
+    'fits',
+    { kind: 'chain', limitsBy: [{ depends: { kind: 'size' } }] },
+    ['limitsBy', 0, 'depends', 'rows', 0, 'upTo'],
+    'length',
+  ],
+  ['where a bearing runs warm', 'fits', { kind: 'float' }, ['growth', 'shaft', 'runsAtC'], 'temperature'],
+  ['a share of a gasket', 'fits', { kind: 'axialSetting' }, ['gasket', 'left'], null],
   ['a cross-check of pressures', 'crossChecks', { quantity: 'pressure' }, ['within'], 'pressure'],
   ['a cost', 'parts', {}, ['routes', 0, 'cost'], null],
   ['what a gauge may be off by', 'levels', {}, ['needs', 'gauges', 0, 'maximumPermissibleError'], 'length'],
 ] as const)('%s', (_, list, entry, path: Path, kind) => {
-  expect(quantityOfFigure(list, entry, path)).toBe(kind)
+  expect(quantityAt(list, entry, path)).toBe(kind)
 })
 
 test.each<[string, Path, string | null]>([

@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, onlySchema, sourceSchema } from '../base/idSchema'
+import { idSchema, nameSchema, names, onlySchema, sourceSchema } from '../base/idSchema'
+import { figure } from '../quantity/figureSchema'
 
-const positiveMm = z.number().gt(0).max(100_000)
+const positiveMm = figure(z.number().gt(0).max(100_000), 'length')
 
 /**
  * What a route does to what it mends: takes off (grinding, boring, polishing, dressing, honing, lapping, scraping), builds up
@@ -14,20 +15,20 @@ const routeSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   /** Characteristics it brings back. */
-  mends: z.array(idSchema).min(1),
+  mends: z.array(names.characteristics).min(1),
   /** Left out in books from before it was asked: such a route restores no size. */
   effect: z.enum(routeEffects).optional(),
   /** Sizes it may leave; null where it leaves the size of a new one, or changes none. */
   sizeAfter: z
     .strictObject({
-      characteristic: idSchema,
+      characteristic: names.characteristics,
       leastMm: positiveMm,
       greatestMm: positiveMm,
-      cleanUpMm: z.number().min(0).max(100),
+      cleanUpMm: figure(z.number().min(0).max(100), 'length'),
     })
     .nullable(),
   /** Fits and rings whose mate is made to suit with this route: an undersize shell, an oversize piston. */
-  suits: z.array(idSchema).max(20).optional(),
+  suits: z.array(names.fits).max(20).optional(),
   /** Most that all work of its life may take off the new size, on the diameter or the thickness. */
   mostOffMm: positiveMm.optional(),
   /** Turns the part over to a side that is not used up; so many sides it has. */
@@ -57,9 +58,9 @@ const serviceRuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('afterStarts'), starts: z.int().min(1).max(10_000_000), source: sourceSchema, added }),
   z.strictObject({ kind: z.literal('whenDisturbed'), source: sourceSchema, added }),
   /** When one of these is renewed. */
-  z.strictObject({ kind: z.literal('withMate'), parts: z.array(idSchema).min(1).max(40), source: sourceSchema, added }),
+  z.strictObject({ kind: z.literal('withMate'), parts: z.array(names.parts).min(1).max(40), source: sourceSchema, added }),
   /** One verdict with all of these. */
-  z.strictObject({ kind: z.literal('set'), parts: z.array(idSchema).min(1).max(40), source: sourceSchema, added }),
+  z.strictObject({ kind: z.literal('set'), parts: z.array(names.parts).min(1).max(40), source: sourceSchema, added }),
 ])
 
 export const partSchema = z.strictObject({
@@ -73,7 +74,7 @@ export const partSchema = z.strictObject({
   position: nameSchema,
   renewedAlways: z.boolean(),
   /** Part that holds this one: it may be renewed alone, and goes with what holds it. */
-  within: idSchema.optional(),
+  within: names.parts.optional(),
   /** Only where one of these is fitted. */
   only: onlySchema.optional(),
   service: z.array(serviceRuleSchema).max(8).optional(),

@@ -1,11 +1,12 @@
 /** The part of a limit book that says how a machine is opened: levels, procedure, positions, joints, cautions, findings. */
 
 import { z } from 'zod'
-import { idSchema, nameSchema, placeSchema, sourceSchema, uniqueIds } from '../base/idSchema'
+import { idSchema, nameSchema, names, placeSchema, sourceSchema, uniqueIds } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { findingKindIds, handTestKinds, severities } from '../condition/findingKinds'
 import { gaugeKinds } from '../gauge/gaugeKinds'
 import { dispositions as verdictLevels } from '../policy/disposition'
+import { figure } from '../quantity/figureSchema'
 import { lengthMmSchema } from '../quantity/valueSchema'
 import { licensedFields } from '../safety/cautions'
 import { phases, stops } from './phases'
@@ -19,11 +20,11 @@ const levelSchema = z.strictObject({
   name: nameSchema,
   about: shortText,
   /** Characteristics measured; all of the book's for a full overhaul. */
-  measures: z.union([z.literal('all'), z.array(idSchema).max(500)]),
+  measures: z.union([z.literal('all'), z.array(names.characteristics).max(500)]),
   /** Parts that are renewed always are renewed at this level. */
   renews: z.boolean(),
   /** When one of these is not within its limits, the level grows to another. */
-  gate: z.strictObject({ measures: z.array(idSchema).min(1), grows: idSchema }).nullable(),
+  gate: z.strictObject({ measures: z.array(names.characteristics).min(1), grows: names.levels }).nullable(),
   needs: z.strictObject({
     gauges: z.array(
       z.strictObject({
@@ -31,7 +32,7 @@ const levelSchema = z.strictObject({
         kind: z.enum(gaugeKinds),
         name: nameSchema,
         /** Class asked: greatest permissible error it may have, mm; null where any will do. */
-        maximumPermissibleError: z.number().gt(0).nullable(),
+        maximumPermissibleError: figure(z.number().gt(0), 'length').nullable(),
         /** Sizes it must reach, mm; several gauges together may. */
         sizesMm: z.array(lengthMmSchema).max(20).default([]),
       }),
@@ -46,12 +47,12 @@ const levelSchema = z.strictObject({
 const stepSchema = z.strictObject({
   id: idSchema,
   /** Levels it belongs to. */
-  levels: z.array(idSchema).min(1),
+  levels: z.array(names.levels).min(1),
   phase: z.enum(phases),
   name: nameSchema,
   text: z.string().max(1000),
   /** Cautions shown with it, from the common ones and the book's own. */
-  cautions: z.array(idSchema).default([]),
+  cautions: z.array(names.cautions).default([]),
   /** It cannot be skipped, and what comes after waits for it. */
   holdPoint: z.boolean().default(false),
   /** Waiting that must be over before it is done: cooling down, bleeding down. */
@@ -60,11 +61,11 @@ const stepSchema = z.strictObject({
     .nullable()
     .default(null),
   /** Positions taken out in this step. */
-  removes: z.array(idSchema).default([]),
+  removes: z.array(names.positions).default([]),
   /** Positions cut or destroyed to get them off: a picture or their sizes come first. */
-  destroys: z.array(idSchema).default([]),
+  destroys: z.array(names.positions).default([]),
   /** Measurements taken in this step. */
-  measures: z.array(idSchema).default([]),
+  measures: z.array(names.characteristics).default([]),
   /** How far it goes and no further, with what that is in words. */
   stop: z.strictObject({ at: z.enum(stops), text: nameSchema }).optional(),
   source: sourceSchema.nullable().default(null),
@@ -79,10 +80,10 @@ export const alongSchema = z.strictObject({
 const positionSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
-  parent: idSchema.nullable(),
+  parent: names.positions.nullable(),
   along: alongSchema.optional(),
   /** Part of this book that is fitted here; null where the book judges none. */
-  part: idSchema.nullable().default(null),
+  part: names.parts.nullable().default(null),
   /** Pieces the book says are here. */
   count: z.int().min(1).max(999).default(1),
   /** Ways it can face; one is noted when it comes out. */
@@ -90,7 +91,7 @@ const positionSchema = z.strictObject({
   /** What has a clock direction here: ring gaps, drains, grease points. */
   clock: z.string().max(80).nullable().default(null),
   /** Positions it stays with. */
-  keptWith: z.array(idSchema).default([]),
+  keptWith: z.array(names.positions).default([]),
   /** What may fall or fly when this comes out, named before the step. */
   loose: z.string().max(200).nullable().default(null),
   thread: z.enum(['left', 'right']).nullable().default(null),
@@ -106,7 +107,7 @@ const positionSchema = z.strictObject({
 const jointSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
-  between: z.tuple([idSchema, idSchema]),
+  between: z.tuple([names.positions, names.positions]),
   /** Mark the book expects there; null where it says only that one is made. */
   mark: z.string().max(80).nullable(),
 })
@@ -123,23 +124,23 @@ const temporarySchema = z.strictObject({ id: idSchema, name: nameSchema, where: 
 const findingRuleSchema = z.strictObject({
   id: idSchema,
   /** The part it decides. */
-  part: idSchema,
+  part: names.parts,
   /** The part the finding is on, where that is another one: what holds it, or what it runs on. */
-  foundOn: idSchema.optional(),
+  foundOn: names.parts.optional(),
   kinds: z.array(z.enum(findingKindIds)).min(1),
   severityAtLeast: z.enum(severities),
   asks: z.enum(verdictLevels),
   /** Route that mends it where it asks for reconditioning. */
-  route: idSchema.nullable(),
+  route: names.routes.nullable(),
   text: z.string().min(1).max(400),
   /** Measurements that confirm it. */
-  confirm: z.array(idSchema).default([]),
+  confirm: z.array(names.characteristics).default([]),
   source: sourceSchema,
 })
 
 const patternSchema = z.strictObject({
   id: idSchema,
-  part: idSchema,
+  part: names.parts,
   name: nameSchema,
   element: z.string().min(1).max(40),
   arrangement: z.discriminatedUnion('kind', [
@@ -157,14 +158,14 @@ const patternSchema = z.strictObject({
     wornFractionAtMost: z.number().min(0).max(1).nullable(),
   }),
   asks: z.enum(['recondition', 'replace']),
-  route: idSchema.nullable(),
+  route: names.routes.nullable(),
   instruction: shortText,
   source: sourceSchema,
 })
 
 const handTestSchema = z.strictObject({
   id: idSchema,
-  part: idSchema,
+  part: names.parts,
   kind: z.enum(handTestKinds),
   name: nameSchema,
   how: shortText,

@@ -1,4 +1,5 @@
-import { bookLists, type Shape } from '../book/fields'
+import { bookLists } from '../book/fields'
+import type { Shape } from '../book/shape'
 import { type Codec, text } from './codec'
 
 /** A column of a sheet: its key, where its value stands in an entry, and how. */

@@ -1,5 +1,6 @@
 import type { Entry } from '../book/edits'
-import { classEndAt, quantityOfFigure } from '../book/figureKinds'
+import { quantityAt } from '../book/fields'
+import { classEndAt } from '../book/figureKinds'
 import type { Path } from '../book/path'
 import type { QuantityKind } from '../quantity/kind'
 import type { UnitSystem } from '../quantity/unitSystem'
@@ -21,17 +22,12 @@ export function rowContext(
   entry: Entry,
   system: UnitSystem,
 ): RowContext {
-  if (child === null)
-    return {
-      system,
-      quantityAt: (path) => quantityOfFigure(list, entry, path),
-      classEndAt: (path) => classEndAt(list, entry, path),
-    }
-  const whole = { ...parent, [child]: [entry] }
+  const whole = child === null ? entry : { ...parent, [child]: [entry] }
+  const from = (path: Path): Path => (child === null ? path : [child, 0, ...path])
   return {
     system,
-    quantityAt: (path) => quantityOfFigure(list, whole, [child, 0, ...path]),
-    classEndAt: (path) => classEndAt(list, whole, [child, 0, ...path]),
+    quantityAt: (path) => quantityAt(list, whole, from(path)),
+    classEndAt: (path) => classEndAt(list, whole, from(path)),
   }
 }
 

@@ -1,5 +1,5 @@
 import { isPlainObject } from '../base/plainObject'
-import type { Field, Shape } from '../book/fields'
+import type { Field, Shape } from '../book/shape'
 
 /** An entry with null wherever nothing is said of what may be null: nobody writes that into a cell. */
 export function withNulls(value: unknown, shape: Shape): unknown {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, sourceSchema } from '../base/idSchema'
+import { idSchema, nameSchema, names, sourceSchema } from '../base/idSchema'
 import { lengthMmSchema } from '../quantity/valueSchema'
 import { MAX_PLACES } from './equalPartsBounds'
 
@@ -8,7 +8,7 @@ const rotationSchema = z.strictObject({
   kind: z.literal('rotation'),
   id: idSchema,
   name: nameSchema,
-  places: z.array(idSchema).min(2).max(MAX_PLACES),
+  places: z.array(names.characteristics).min(2).max(MAX_PLACES),
   source: sourceSchema,
 })
 
@@ -18,8 +18,8 @@ const pairingSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   /** The first bore stands with the first journal as it was found, and so on; journals may be more. */
-  bores: z.array(idSchema).min(2).max(MAX_PLACES),
-  journals: z.array(idSchema).min(2).max(MAX_PLACES),
+  bores: z.array(names.characteristics).min(2).max(MAX_PLACES),
+  journals: z.array(names.characteristics).min(2).max(MAX_PLACES),
   targetMm: lengthMmSchema,
   leastMm: lengthMmSchema,
   greatestMm: lengthMmSchema,
@@ -31,9 +31,9 @@ const alikeSchema = z.strictObject({
   kind: z.literal('alike'),
   id: idSchema,
   name: nameSchema,
-  places: z.array(idSchema).min(2).max(MAX_PLACES),
+  places: z.array(names.characteristics).min(2).max(MAX_PLACES),
   /** Places among them that are not like the others: they lend nothing and borrow nothing. */
-  unlike: z.array(idSchema).max(MAX_PLACES).optional(),
+  unlike: z.array(names.characteristics).max(MAX_PLACES).optional(),
   /** Null where nobody's document says so: they are copies of one another. */
   source: sourceSchema.nullable(),
 })

@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, onlySchema, sourceSchema } from '../base/idSchema'
+import { idSchema, nameSchema, names, onlySchema, sourceSchema } from '../base/idSchema'
 import { limitBySchema } from '../limit/limitBySchema'
 import { limitSchema, wantsSchema } from '../limit/limitSchema'
+import { figure } from '../quantity/figureSchema'
 import { lengthMmSchema } from '../quantity/valueSchema'
 import { settingSchema } from '../setting/settingSchema'
 
@@ -10,12 +11,13 @@ const band = z.strictObject({ lower: lengthMmSchema, upper: lengthMmSchema, sour
 /** What the shapes of fits are made of. They are handed it, so that a page that shows fits loads no Zod. */
 export const fitShaping = {
   z,
-  idSchema,
+  /** A measurement, by its id. */
+  measured: names.characteristics,
   nameSchema,
   lengthMm: lengthMmSchema,
-  positiveMm: z.number().gt(0).max(100_000),
+  positiveMm: figure(z.number().gt(0).max(100_000), 'length'),
   perK: z.number().min(0).max(1e-3),
-  celsius: z.number().min(-100).max(1000),
+  celsius: figure(z.number().min(-100).max(1000), 'temperature'),
   /** New clearance band, mm. */
   band,
   common: {
@@ -32,10 +34,10 @@ export const fitShaping = {
     /** The workshop’s own narrower band inside the limits, for what is put together. */
     shop: z.strictObject({ lower: lengthMmSchema.nullable(), upper: lengthMmSchema.nullable() }).optional(),
     /** The same clearance measured directly: by feeler, by lifting, by lead. */
-    direct: idSchema.optional(),
+    direct: names.characteristics.optional(),
     /** Part on which the book mends this fit. */
-    mendOn: idSchema,
-    showTo: z.number().gt(0).max(10),
+    mendOn: names.parts,
+    showTo: figure(z.number().gt(0).max(10), 'length'),
   },
   /** What every fit but the first kind has: its new clearance may stand in no document. */
   linked: { new: band.nullable() },

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { idSchema, sourceSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { reductionNames } from '../method/reduction'
+import { figure } from '../quantity/figureSchema'
 import { valueSchema } from '../quantity/valueSchema'
 
 /** How a value may move from one measurement to the next: least and greatest growth, either of which may be open. */
@@ -12,8 +13,8 @@ export const changeLimitSchema = z
     /** From as found to after work or as left of this overhaul, or from how the last overhaul left it to as found. */
     from: z.enum(['lastOverhaul', 'asFound', 'afterWork']),
     to: z.enum(['asFound', 'afterWork', 'asLeft']),
-    least: valueSchema.nullable(),
-    greatest: valueSchema.nullable(),
+    least: figure(valueSchema, 'change').nullable(),
+    greatest: figure(valueSchema, 'change').nullable(),
     /** Every place is held against it, not the one value alone. */
     eachPlace: z.literal(true).optional(),
     /** What the book wants when it is passed; left out: nothing until the reason is found. */

@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { idSchema, sourceSchema } from '../base/idSchema'
+import { idSchema, names, sourceSchema } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { reductionNames } from '../method/reduction'
+import { figure } from '../quantity/figureSchema'
 import { valueSchema } from '../quantity/valueSchema'
 import { comesFirst } from './planFirst'
 import { typedBySchema } from './typedBySchema'
@@ -15,20 +16,20 @@ export const limitSchema = z
     /** The one place it judges; left out: all of them. */
     at: z.strictObject({ station: z.string().min(1).max(8), direction: z.string().min(1).max(8) }).optional(),
     /** The warning before the wear limit, where the book gives one. */
-    plan: valueSchema.nullable(),
-    wear: valueSchema,
+    plan: figure(valueSchema, 'judged').nullable(),
+    wear: figure(valueSchema, 'judged'),
     /** What the maker wants once it is passed: mend by a route where one can, or replace in any case. */
     whenPassed: z.enum(['mend', 'replace']),
     /** Routes that mend this limit, where not every route of the characteristic does; empty: none. */
-    mendedBy: z.array(idSchema).max(20).optional(),
+    mendedBy: z.array(names.routes).max(20).optional(),
     /** The same figures as the document prints them in another unit: `0.012 in`. */
     also: z.strictObject({ plan: z.string().max(40).nullable(), wear: z.string().max(40) }).optional(),
     /** Only inside a job: what its figures were looked up or worked out by (limitBy.ts). */
     by: z
       .discriminatedUnion('kind', [
         z.strictObject({ kind: z.literal('hours'), hours: z.number() }),
-        z.strictObject({ kind: z.literal('size'), characteristic: idSchema, size: valueSchema }),
-        z.strictObject({ kind: z.literal('variant'), variant: idSchema, option: idSchema }),
+        z.strictObject({ kind: z.literal('size'), characteristic: names.characteristics, size: valueSchema }),
+        z.strictObject({ kind: z.literal('variant'), variant: names.variants, option: idSchema }),
         z.strictObject({ kind: z.literal('formula'), formula: z.string().max(200) }),
       ])
       .optional(),

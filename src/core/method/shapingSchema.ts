@@ -1,6 +1,7 @@
 import { z } from 'zod'
-import { idSchema, placeSchema, uniqueIds } from '../base/idSchema'
+import { names, placeSchema, uniqueIds } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
+import { figure } from '../quantity/figureSchema'
 import { quantityKinds } from '../quantity/kind'
 
 const positive = z.number().gt(0).max(1e9)
@@ -8,7 +9,7 @@ const positive = z.number().gt(0).max(1e9)
 const placesOf = <S extends z.ZodType<{ id: string }>>(schema: S) =>
   z.array(schema).min(1).max(200).refine(uniqueIds, asIssue('placesSameId'))
 const placesSchema = placesOf(placeSchema)
-const clockSchema = placesOf(placeSchema.extend({ angleDeg: z.number().min(0).lt(360) })).refine(
+const clockSchema = placesOf(placeSchema.extend({ angleDeg: figure(z.number().min(0).lt(360), 'angle') })).refine(
   (places) => new Set(places.map(({ angleDeg }) => angleDeg)).size === places.length,
   asIssue('placesSameAngle'),
 )
@@ -18,7 +19,8 @@ const repeatsAtLeast = z.int().min(1).max(12)
 /** What the shapes of methods are made of. They are handed it, so that a page that reads methods loads no Zod. */
 export const shaping = {
   z,
-  idSchema,
+  /** A measurement, by its id. */
+  measured: names.characteristics,
   placeSchema,
   placesOf,
   placesSchema,
@@ -27,8 +29,9 @@ export const shaping = {
   walkSchema,
   wearsSchema: z.enum(['larger', 'smaller']),
   quantitySchema: z.enum(quantityKinds),
-  positiveMm: z.number().gt(0).max(100_000),
+  positiveMm: figure(z.number().gt(0).max(100_000), 'length'),
   positive,
+  figure,
   anyValue: z.number().min(-1e9).max(1e9),
   repeatsAtLeast,
   /** Stations along and directions around. */
@@ -37,7 +40,7 @@ export const shaping = {
   pointsLayout: {
     points: placesSchema,
     repeatsAtLeast: repeatsAtLeast.default(1),
-    repeatabilityLimit: positive.nullable().default(null),
+    repeatabilityLimit: figure(positive, 'spread').nullable().default(null),
   },
 }
 

@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { idSchema } from '../base/idSchema'
+import { names } from '../base/idSchema'
 import { asIssue } from '../base/schemaFault'
 import { reductionNames } from '../method/reduction'
+import { figure } from '../quantity/figureSchema'
 import { valueSchema } from '../quantity/valueSchema'
 import { settingMeans, valueNatures } from './settingMeans'
 
@@ -13,11 +14,11 @@ export const settingSchema = z
     values: z.array(z.enum(reductionNames)).min(1).max(20).optional(),
     by: z.enum(settingMeans).optional(),
     /** Parts it rests on: faces, teeth, lining, spring, seat, journals; left out: those that it is measured on. */
-    chain: z.array(idSchema).max(40).optional(),
+    chain: z.array(names.parts).max(40).optional(),
     /** Measurement that says how much adjustment is left: the stack, the end of the thread. Past its limit there is none. */
-    leftBy: idSchema.optional(),
+    leftBy: names.characteristics.optional(),
     /** Most that may be set back at once, in the unit of the value. */
-    most: valueSchema.optional(),
+    most: figure(valueSchema, 'spread').optional(),
     /** It may be set with the machine closed. */
     machineClosed: z.literal(true).optional(),
     /** It can only be taken while proving: on the bench, warm, after the first stops. */

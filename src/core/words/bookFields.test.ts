@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { bookLists, type Field, type Shape } from '../book/fields'
+import { bookLists } from '../book/fields'
+import type { Field, Shape } from '../book/shape'
 import { bookChoiceName, bookFieldName } from './bookFields'
 import { sheetNames } from './bookSheets'
 

@@ -1,4 +1,4 @@
-import type { Field } from '../../core/book/fields'
+import type { Field } from '../../core/book/shape'
 import { bookFieldName } from '../../core/words/bookFields'
 import type { BookLine } from '../../core/words/bookFile'
 import { TextField } from '../../ui/Field'

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { freeId } from '../../core/book/blank'
 import { type Entry, entriesOf, idOf } from '../../core/book/edits'
-import type { ListFields } from '../../core/book/fields'
+import type { ListFields } from '../../core/book/shape'
 import type { BookLine } from '../../core/words/bookFile'
 import { say } from '../../labels/bookEditor'
 import { Button } from '../../ui/Button'
@@ -36,7 +36,7 @@ export function EntryForm({ edit, list, entry, shape, faults, isChanged, onChoos
       system: view.units,
       write: (path, value) => write(list, id, path, value),
       says: (path) => at.get(path.join('/')) ?? null,
-      named: (path) => namedFor(book, list, entry, path),
+      named: (names, path) => namedFor(book, names, entry, path),
       parts: PARTS,
     }
   }, [list, entry, id, faults, book, view.units, write])

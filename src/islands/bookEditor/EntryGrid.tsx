@@ -1,8 +1,8 @@
 import { type KeyboardEvent, memo, useRef } from 'react'
 import { type Entry, idOf } from '../../core/book/edits'
-import type { Field, ListFields } from '../../core/book/fields'
 import { classEndAt, quantityOfFigure } from '../../core/book/figureKinds'
 import { type Path, valueAt } from '../../core/book/path'
+import type { Field, ListFields } from '../../core/book/shape'
 import { unitOf } from '../../core/quantity/format'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { bookChoiceName, bookFieldName } from '../../core/words/bookFields'
@@ -190,7 +190,7 @@ function GridCell({ place, label, list, entry, path, field, system, error, write
         ))}
       </select>
     )
-  const quantity = shape.kind === 'number' ? quantityOfFigure(list, entry, path) : null
+  const quantity = shape.kind === 'number' ? quantityOfFigure(shape.figure, list, entry, path) : null
   const unit = quantity === null ? '' : unitOf(quantity, system)
   return (
     <TypedCell

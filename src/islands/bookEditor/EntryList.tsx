@@ -1,7 +1,7 @@
 import { type KeyboardEvent, memo, useMemo, useRef, useState } from 'react'
 import { asVariety, blankOf, freeId } from '../../core/book/blank'
 import { type Entry, idOf } from '../../core/book/edits'
-import type { ListFields } from '../../core/book/fields'
+import type { ListFields } from '../../core/book/shape'
 import { sheetNames } from '../../core/words/bookSheets'
 import { say } from '../../labels/bookEditor'
 import { Button } from '../../ui/Button'

@@ -12,7 +12,7 @@ import { useTyped } from './useTyped'
 /** A figure, in the units of the book; what cannot be read stays as it was typed, and says so. */
 export function FigureField({ path, label, field }: LineProps) {
   const { list, entry, system, write, says } = useEntry()
-  const quantity = quantityOfFigure(list, entry, path)
+  const quantity = quantityOfFigure(field.shape.kind === 'number' ? field.shape.figure : null, list, entry, path)
   const by = { quantity, system, classOf: classEndAt(list, entry, path) }
   const value = valueAt(entry, path)
   const { text, type, flush } = useTyped(asTyped(field, value, quantity, system), (typed) =>

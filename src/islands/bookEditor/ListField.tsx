@@ -1,8 +1,8 @@
 import { isPlainObject } from '../../core/base/plainObject'
 import { blankOf, freeId } from '../../core/book/blank'
-import type { Shape } from '../../core/book/fields'
 import { quantityOfFigure } from '../../core/book/figureKinds'
 import { type Path, valueAt } from '../../core/book/path'
+import type { Shape } from '../../core/book/shape'
 import { bookChoiceName, bookFieldName } from '../../core/words/bookFields'
 import { say } from '../../labels/bookEditor'
 import { Button } from '../../ui/Button'
@@ -27,7 +27,7 @@ export function ListField(props: ListProps) {
   const { of, path } = props
   if (of.kind === 'choice') return <ChoiceList {...props} of={of} />
   if (of.kind === 'number') return <FigureList {...props} />
-  if (of.kind === 'text') return named([...path, 0]) === null ? <LineList {...props} /> : <NameList {...props} />
+  if (of.kind === 'text') return named(of.names, [...path, 0]) === null ? <LineList {...props} /> : <NameList {...props} />
   return <RowList {...props} />
 }
 
@@ -40,10 +40,10 @@ const textsOf = (items: readonly unknown[]): string[] => items.filter((one): one
 /** Nothing in a list that may be left out: it is. */
 const listOrNone = (items: readonly unknown[], mayLack: boolean) => (items.length === 0 && mayLack ? undefined : items)
 
-function NameList({ path, label, mayLack }: ListProps) {
+function NameList({ of, path, label, mayLack }: ListProps) {
   const { entry, write, says, named } = useEntry()
   const items = textsOf(itemsAt(entry, path))
-  const known = named([...path, 0]) ?? []
+  const known = named(of.kind === 'text' ? of.names : null, [...path, 0]) ?? []
   return (
     <Tags
       label={label}
@@ -106,7 +106,7 @@ function FigureList({ of, path, label, mayLack }: ListProps) {
   const { list, entry, system, write, says } = useEntry()
   const items = itemsAt(entry, path)
   const field = { shape: of, empty: 'asked' } as const
-  const quantity = quantityOfFigure(list, entry, [...path, 0])
+  const quantity = quantityOfFigure(of.kind === 'number' ? of.figure : null, list, entry, [...path, 0])
   const { text, type, flush } = useTyped(items.map((one) => asTyped(field, one, quantity, system)).join('; '), (typed) =>
     write(
       path,

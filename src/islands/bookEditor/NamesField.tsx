@@ -1,7 +1,7 @@
 import { isPlainObject } from '../../core/base/plainObject'
 import { blankOf } from '../../core/book/blank'
-import type { Shape } from '../../core/book/fields'
 import { type Path, valueAt } from '../../core/book/path'
+import type { Shape } from '../../core/book/shape'
 import { say } from '../../labels/bookEditor'
 import { Button } from '../../ui/Button'
 import { Fault, TextField } from '../../ui/Field'

@@ -13,7 +13,7 @@ export function WordField({ path, label, field }: LineProps<'text'>) {
   const { text, type, flush } = useTyped(typeof value === 'string' ? value : '', (typed) =>
     write(path, typed === '' ? noneOf(field) : typed),
   )
-  const known = named(path)
+  const known = named(field.shape.names, path)
   const found = known?.find(({ id }) => id === text)
   const id = useId()
   const shared = {

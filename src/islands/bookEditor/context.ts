@@ -1,9 +1,9 @@
 import { type ComponentType, createContext, useContext } from 'react'
+import type { NamedList } from '../../core/base/namedList'
 import { isPlainObject } from '../../core/base/plainObject'
 import { type Entry, entriesOf, idOf, type WrittenBook } from '../../core/book/edits'
-import type { Field, Shape } from '../../core/book/fields'
-import { listNamedAt } from '../../core/book/namedIn'
 import { type Path, valueAt } from '../../core/book/path'
+import type { Field, Shape } from '../../core/book/shape'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { commonCautionList } from '../../core/safety/cautions'
 import { cautionText } from '../../core/words/cautions'
@@ -22,7 +22,8 @@ export interface EntryContext {
   readonly write: (path: Path, value: unknown) => void
   /** What is wrong at a place, from the entry on. */
   readonly says: (path: Path) => string | null
-  readonly named: (path: Path) => readonly Named[] | null
+  /** What a text may name: the entries of a list. */
+  readonly named: (names: NamedList | null, path: Path) => readonly Named[] | null
   /** Fields hold lists, and lists hold fields: what shows one is handed down, so that neither knows the other. */
   readonly parts: FieldParts
 }
@@ -53,13 +54,12 @@ export const nameOfEntry = (entry: Entry): string => {
 }
 
 /** What a field of an entry may name, by list: null where it is a text like any other. */
-export function namedFor(book: WrittenBook, list: string, entry: Entry, path: Path): readonly Named[] | null {
+export function namedFor(book: WrittenBook, of: NamedList | null, entry: Entry, path: Path): readonly Named[] | null {
   const key = path.findLast((step) => typeof step === 'string')
   if (key === 'options' && path.includes('only')) {
     const variant = entriesOf(book, 'variants').find((one) => idOf(one) === valueAt(entry, ['only', 'variant']))
     return namesIn(variant?.options)
   }
-  const of = listNamedAt(list, path)
   if (of === null) return null
   if (of === 'routes') {
     const part = entriesOf(book, 'parts').find((one) => idOf(one) === (entry.part ?? entry.mendOn))

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
-import type { Field } from '../../core/book/fields'
+import type { Field } from '../../core/book/shape'
 import { asTyped, typedValue } from './typedValue'
 
-const word: Pick<Field, 'shape' | 'empty'> = { shape: { kind: 'text', longest: 40, isLong: false }, empty: 'asked' }
-const figure: Pick<Field, 'shape' | 'empty'> = { shape: { kind: 'number' }, empty: 'null' }
+const word: Pick<Field, 'shape' | 'empty'> = { shape: { kind: 'text', longest: 40, isLong: false, names: null }, empty: 'asked' }
+const figure: Pick<Field, 'shape' | 'empty'> = { shape: { kind: 'number', figure: null }, empty: 'null' }
 
 test.each([
   ['a text', word, 'Journal', null, 'metric', 'Journal'],

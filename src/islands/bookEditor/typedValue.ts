@@ -1,5 +1,5 @@
-import type { Field, Shape } from '../../core/book/fields'
 import type { Path } from '../../core/book/path'
+import type { Field, Shape } from '../../core/book/shape'
 import { figureText } from '../../core/quantity/figureText'
 import type { QuantityKind } from '../../core/quantity/kind'
 import type { UnitSystem } from '../../core/quantity/unitSystem'

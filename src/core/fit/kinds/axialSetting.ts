@@ -2,17 +2,17 @@ import type { FitFault, FitKindOf, Shaped } from '../fitKind'
 import type { FitShaping } from '../shapingSchema'
 
 /** Axial play, or preload, of angular contact or taper bearings that a cover sets: by its spigot, and the gasket under it. */
-const shape = ({ z, idSchema, lengthMm, common, linked }: FitShaping) =>
+const shape = ({ z, measured, lengthMm, common, linked }: FitShaping) =>
   z.strictObject({
     kind: z.literal('axialSetting'),
     ...common,
     ...linked,
     /** From the joint face down to the bearing, pressed home. */
-    depth: idSchema,
+    depth: measured,
     /** Height of the cover's spigot. */
-    spigot: idSchema,
+    spigot: measured,
     /** The gasket under the cover and the part of its thickness that is left when it is tight; null where there is none. */
-    gasket: z.strictObject({ thickness: idSchema, left: z.number().gt(0).max(1) }).nullable(),
+    gasket: z.strictObject({ thickness: measured, left: z.number().gt(0).max(1) }).nullable(),
     /** Play wanted; negative is preload. */
     wanted: z.strictObject({ leastMm: lengthMm, greatestMm: lengthMm }),
   })

@@ -4,14 +4,14 @@ import type { FitFault, FitKindOf, Shaped } from '../fitKind'
 import type { FitShaping } from '../shapingSchema'
 
 /** The radial play that its seats leave of a rolling bearing. */
-const shape = ({ z, idSchema, positiveMm, common, linked }: FitShaping) =>
+const shape = ({ z, measured, positiveMm, common, linked }: FitShaping) =>
   z.strictObject({
     kind: z.literal('bearingClearance'),
     ...common,
     ...linked,
-    shaft: idSchema,
+    shaft: measured,
     /** Null where the outer ring is loose by design. */
-    housing: idSchema.nullable(),
+    housing: measured.nullable(),
     bearing: z.strictObject({
       boreMm: positiveMm,
       outsideMm: positiveMm,

@@ -3,22 +3,22 @@ import { type BearingClass, bearingClasses, bearingTolerance } from '../bearingT
 import type { FitFault, FitKindOf, FitNote, Shaped, Stated } from '../fitKind'
 import type { FitShaping } from '../shapingSchema'
 
-const onShaft = ({ z, idSchema, positiveMm, common, linked }: FitShaping) =>
+const onShaft = ({ z, measured, positiveMm, common, linked }: FitShaping) =>
   z.strictObject({
     kind: z.literal('bearingOnShaft'),
     ...common,
     ...linked,
-    seat: idSchema,
+    seat: measured,
     bearing: z.strictObject({ boreMm: positiveMm, tolerance: z.enum(bearingClasses) }),
   })
 export type BearingOnShaft = Shaped<typeof onShaft>
 
-const inHousing = ({ z, idSchema, positiveMm, common, linked }: FitShaping) =>
+const inHousing = ({ z, measured, positiveMm, common, linked }: FitShaping) =>
   z.strictObject({
     kind: z.literal('bearingInHousing'),
     ...common,
     ...linked,
-    seat: idSchema,
+    seat: measured,
     bearing: z.strictObject({ outsideMm: positiveMm, tolerance: z.enum(bearingClasses) }),
   })
 export type BearingInHousing = Shaped<typeof inHousing>

@@ -2,7 +2,7 @@ import type { FitKindOf, Shaped, Stated } from '../fitKind'
 import type { FitShaping } from '../shapingSchema'
 
 /** A dimension chain: what sizes of several parts leave between two faces, before anything is put together. */
-const shape = ({ z, idSchema, nameSchema, lengthMm, common, linked }: FitShaping) =>
+const shape = ({ z, measured, nameSchema, lengthMm, common, linked }: FitShaping) =>
   z.strictObject({
     kind: z.literal('chain'),
     ...common,
@@ -10,7 +10,7 @@ const shape = ({ z, idSchema, nameSchema, lengthMm, common, linked }: FitShaping
     links: z
       .array(
         z.strictObject({
-          characteristic: idSchema,
+          characteristic: measured,
           /** The gap grows with this size, or shrinks by it. */
           does: z.enum(['opens', 'closes']),
           /** How often it stands in the chain, or how much of it: two pads, a gasket pressed to nine tenths. */

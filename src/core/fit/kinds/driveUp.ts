@@ -8,15 +8,15 @@ const TAPER = 1 / 12
 const USUAL_SHARE = 0.8
 
 /** The radial play that is left of a bearing driven up on a taper. */
-const shape = ({ z, idSchema, positiveMm, common, linked }: FitShaping) =>
+const shape = ({ z, measured, positiveMm, common, linked }: FitShaping) =>
   z.strictObject({
     kind: z.literal('driveUp'),
     ...common,
     ...linked,
     /** How far it was driven up, from where it first seated. */
-    drive: idSchema,
+    drive: measured,
     /** Play by feeler before it was driven up; null where only the table of its group is known. */
-    before: idSchema.nullable(),
+    before: measured.nullable(),
     bearing: z.strictObject({ boreMm: positiveMm, type: z.enum(clearanceTypes), group: z.enum(clearanceGroups) }),
     /** Part of the interference that the raceway follows, where a document says. */
     share: z.number().gt(0).max(1).nullable(),

@@ -11,8 +11,8 @@ const shape = (of: FitShaping) =>
     ...of.common,
     ...of.linked,
     /** Width between the faces, and width of what floats between them. */
-    housing: of.idSchema,
-    part: of.idSchema,
+    housing: of.measured,
+    part: of.measured,
     /** Null where nothing grows warm. */
     growth: of.z
       .strictObject({

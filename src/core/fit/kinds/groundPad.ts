@@ -2,13 +2,13 @@ import type { FitFault, FitKindOf, Shaped } from '../fitKind'
 import type { FitShaping } from '../shapingSchema'
 
 /** A gap that the thickness of a pad sets: the pad is ground to bring it to where it must lie. */
-const shape = ({ z, idSchema, lengthMm, positiveMm, common, linked }: FitShaping) =>
+const shape = ({ z, measured, lengthMm, positiveMm, common, linked }: FitShaping) =>
   z.strictObject({
     kind: z.literal('groundPad'),
     ...common,
     ...linked,
-    gap: idSchema,
-    pad: idSchema,
+    gap: measured,
+    pad: measured,
     /** What a thicker pad does to the gap. */
     thickerPad: z.enum(['opens', 'closes']),
     /** Where the gap must lie. */

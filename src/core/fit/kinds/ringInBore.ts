@@ -2,14 +2,14 @@ import type { FitKindOf, Shaped } from '../fitKind'
 import type { FitShaping } from '../shapingSchema'
 
 /** The end gap that a ring has where it runs. */
-const shape = ({ z, idSchema, positiveMm, common, linked }: FitShaping) =>
+const shape = ({ z, measured, positiveMm, common, linked }: FitShaping) =>
   z.strictObject({
     kind: z.literal('ringInBore'),
     ...common,
     ...linked,
     /** End gap of the ring in its reference bore. */
-    ring: idSchema,
-    runsIn: idSchema,
+    ring: measured,
+    runsIn: measured,
     referenceMm: positiveMm,
   })
 export type RingInBore = Shaped<typeof shape>

@@ -3,16 +3,16 @@ import type { FitShaping } from '../shapingSchema'
 import { afterShims, chooseShims, type FaceGap, shimBetween } from '../shims'
 
 /** Two faces with shims behind one of them: what opens the one gap closes the other by as much. */
-const shape = ({ z, idSchema, lengthMm, positiveMm, common, linked }: FitShaping) => {
+const shape = ({ z, measured, lengthMm, positiveMm, common, linked }: FitShaping) => {
   const band = z.strictObject({ leastMm: lengthMm, greatestMm: lengthMm })
   return z.strictObject({
     kind: z.literal('shimPair'),
     ...common,
     ...linked,
     /** Gap that shims open; this fit's limits are on it. */
-    opens: idSchema,
+    opens: measured,
     /** Gap at the other face, which they close. */
-    closes: idSchema,
+    closes: measured,
     /** Where each must lie when it is put together. */
     opensTo: band,
     closesTo: band,

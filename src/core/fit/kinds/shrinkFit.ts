@@ -2,13 +2,13 @@ import { heatingTemperatureC } from '../../gauge/temperature'
 import type { FitKindOf, Shaped } from '../fitKind'
 import type { FitShaping } from '../shapingSchema'
 
-const shape = ({ z, idSchema, positiveMm, perK, celsius, common, linked }: FitShaping) =>
+const shape = ({ z, measured, positiveMm, perK, celsius, common, linked }: FitShaping) =>
   z.strictObject({
     kind: z.literal('shrinkFit'),
     ...common,
     ...linked,
-    bore: idSchema,
-    shaft: idSchema,
+    bore: measured,
+    shaft: measured,
     /** How it is put together by heat; null where it is pressed on. */
     heating: z
       .strictObject({

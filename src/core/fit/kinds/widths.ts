@@ -2,8 +2,8 @@
 import type { FitKindOf, Shaped } from '../fitKind'
 import type { FitShaping } from '../shapingSchema'
 
-const key = ({ z, idSchema, common, linked }: FitShaping) =>
-  z.strictObject({ kind: z.literal('keyInKeyway'), ...common, ...linked, keyway: idSchema, key: idSchema })
+const key = ({ z, measured, common, linked }: FitShaping) =>
+  z.strictObject({ kind: z.literal('keyInKeyway'), ...common, ...linked, keyway: measured, key: measured })
 export type KeyInKeyway = Shaped<typeof key>
 
 /** Clearance = width of the keyway − width of the key. */
@@ -15,8 +15,8 @@ export const keyInKeyway: FitKindOf<KeyInKeyway> = {
   ],
 }
 
-const ring = ({ z, idSchema, common, linked }: FitShaping) =>
-  z.strictObject({ kind: z.literal('ringInGroove'), ...common, ...linked, groove: idSchema, ring: idSchema })
+const ring = ({ z, measured, common, linked }: FitShaping) =>
+  z.strictObject({ kind: z.literal('ringInGroove'), ...common, ...linked, groove: measured, ring: measured })
 export type RingInGroove = Shaped<typeof ring>
 
 /** Side clearance = width of the groove − height of the ring. */

@@ -13,11 +13,13 @@ import type { Shaping } from '../shapingSchema'
 import { sheetOfPoints } from '../sheet'
 import { enoughPoints, pointsGive } from '../valuesGiven'
 
-const shape = ({ z, quantitySchema, placesOf, placeSchema, anyValue }: Shaping) =>
+const shape = ({ z, quantitySchema, placesOf, placeSchema, anyValue, figure }: Shaping) =>
   z.strictObject({
     kind: z.literal('benchTest'),
     quantity: quantitySchema,
-    points: placesOf(placeSchema.extend({ least: anyValue.nullable(), greatest: anyValue.nullable() })),
+    points: placesOf(
+      placeSchema.extend({ least: figure(anyValue, 'read').nullable(), greatest: figure(anyValue, 'read').nullable() }),
+    ),
   })
 export type BenchTest = Shaped<typeof shape>
 

@@ -5,12 +5,12 @@ import { diameterFields, figureField } from '../setUp/fields'
 import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
 
-const shape = ({ z, positiveMm, diameterLayout }: Shaping) =>
+const shape = ({ z, positiveMm, diameterLayout, figure }: Shaping) =>
   z.strictObject({
     kind: z.literal('boreDiameter'),
     masterMm: positiveMm.nullable(),
     /** The master may be off by so much, ±; common to all that is read on it. */
-    masterWithinMm: z.number().min(0).max(1).optional(),
+    masterWithinMm: figure(z.number().min(0).max(1), 'length').optional(),
     /** Station that nothing wears: wear is counted from it where it is read. */
     unworn: z.string().min(1).max(8).optional(),
     ...diameterLayout,

@@ -12,13 +12,13 @@ import { sheetOfPoints } from '../sheet'
 import { enoughPoints } from '../valuesGiven'
 import { placeAt, placeOf } from '../where'
 
-const shape = ({ z, placesSchema }: Shaping) =>
+const shape = ({ z, placesSchema, figure }: Shaping) =>
   z.strictObject({
     kind: z.literal('capPinch'),
     shims: placesSchema,
     wires: placesSchema,
     /** Greatest difference of the shims for them to count as equal, mm. */
-    shimsWithinMm: z.number().min(0).max(10),
+    shimsWithinMm: figure(z.number().min(0).max(10), 'length'),
   })
 export type CapPinch = Shaped<typeof shape>
 

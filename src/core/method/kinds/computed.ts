@@ -13,14 +13,14 @@ import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
 import { always } from '../valuesGiven'
 
-const shape = ({ z, idSchema, quantitySchema, wearsSchema }: Shaping) =>
+const shape = ({ z, measured, quantitySchema, wearsSchema }: Shaping) =>
   z.strictObject({
     kind: z.literal('computed'),
     formula: z.string().min(1).max(400),
     /** What each name in the formula stands for: a reduced value of another characteristic. */
     names: z.record(
       z.string().regex(/^[A-Za-z]\w{0,20}$/),
-      z.strictObject({ characteristic: idSchema, value: z.string().min(1).max(40) }),
+      z.strictObject({ characteristic: measured, value: z.string().min(1).max(40) }),
     ),
     quantity: quantitySchema,
     wears: wearsSchema,

@@ -12,7 +12,7 @@ import type { Shaping } from '../shapingSchema'
 import { numbered, sheet } from '../sheet'
 import { placeAt, placeOf } from '../where'
 
-const shape = ({ z, placesOf, placeSchema }: Shaping) =>
+const shape = ({ z, placesOf, placeSchema, figure }: Shaping) =>
   z.strictObject({
     kind: z.literal('elementPattern'),
     /** Rings close on themselves; rows end. Each with its number of elements. */
@@ -20,7 +20,7 @@ const shape = ({ z, placesOf, placeSchema }: Shaping) =>
     arranged: z.enum(['rings', 'rows']),
     element: z.string().min(1).max(40),
     /** From so much worn on, percent of its size, an element counts as damaged. */
-    damagedFromPercent: z.number().gt(0).max(100),
+    damagedFromPercent: figure(z.number().gt(0).max(100), 'percent'),
   })
 export type ElementPattern = Shaped<typeof shape>
 

@@ -7,8 +7,8 @@ import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
 import { always, repeatsGive } from '../valuesGiven'
 
-const shape = ({ z, repeatsAtLeast, positive }: Shaping) =>
-  z.strictObject({ kind: z.literal('endFloat'), repeatsAtLeast, repeatabilityLimit: positive })
+const shape = ({ z, repeatsAtLeast, positive, figure }: Shaping) =>
+  z.strictObject({ kind: z.literal('endFloat'), repeatsAtLeast, repeatabilityLimit: figure(positive, 'spread') })
 export type EndFloat = Shaped<typeof shape>
 
 /** End float: mean, extremes and range of its repeats, wear of the mean from new. */

@@ -9,14 +9,14 @@ import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
 import { repeatsGive } from '../valuesGiven'
 
-const shape = ({ z, positive, repeatsAtLeast }: Shaping) =>
+const shape = ({ z, positive, repeatsAtLeast, figure }: Shaping) =>
   z.strictObject({
     kind: z.literal('openingPressure'),
-    setBar: positive,
+    setBar: figure(positive, 'pressure'),
     repeatsAtLeast,
-    repeatabilityLimit: positive,
+    repeatabilityLimit: figure(positive, 'spread'),
     /** The fall of pressure is read after so many seconds; null where no leak test belongs to it. */
-    holdSeconds: positive.nullable(),
+    holdSeconds: figure(positive, 'time').nullable(),
     looksForDrip: z.boolean(),
   })
 export type OpeningPressure = Shaped<typeof shape>

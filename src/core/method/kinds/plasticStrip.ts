@@ -27,7 +27,7 @@ import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
 import { placeAt, placeOf } from '../where'
 
-const shape = ({ z, placesSchema, placeSchema, positiveMm }: Shaping) =>
+const shape = ({ z, placesSchema, placeSchema, positiveMm, figure }: Shaping) =>
   z.strictObject({
     kind: z.literal('plasticStrip'),
     stations: placesSchema,
@@ -45,7 +45,7 @@ const shape = ({ z, placesSchema, placeSchema, positiveMm }: Shaping) =>
         const byWidth = [...scale].sort((a, b) => a.widthMm - b.widthMm)
         return byWidth.every((point, index) => index === 0 || point.clearanceMm < (byWidth[index - 1]?.clearanceMm ?? 0))
       }, asIssue('scaleNotFalling')),
-    scaleUncertaintyMm: z.number().min(0).max(1),
+    scaleUncertaintyMm: figure(z.number().min(0).max(1), 'length'),
   })
 export type PlasticStrip = Shaped<typeof shape>
 

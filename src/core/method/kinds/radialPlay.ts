@@ -8,11 +8,11 @@ import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
 import { always, repeatsGive } from '../valuesGiven'
 
-const shape = ({ z, repeatsAtLeast, positive, positiveMm }: Shaping) =>
+const shape = ({ z, repeatsAtLeast, positive, positiveMm, figure }: Shaping) =>
   z.strictObject({
     kind: z.literal('radialPlay'),
     repeatsAtLeast,
-    repeatabilityLimit: positive,
+    repeatabilityLimit: figure(positive, 'spread'),
     /** An overhung dial is scaled back to the bearing: distances from the fulcrum, mm. */
     lever: z.strictObject({ dialMm: positiveMm, bearingMm: positiveMm }).nullable(),
   })

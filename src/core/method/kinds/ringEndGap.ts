@@ -10,7 +10,7 @@ import { sheetOfPoints } from '../sheet'
 import { always } from '../valuesGiven'
 import { placeAt, type Where } from '../where'
 
-const shape = ({ z, placesSchema, positiveMm, idSchema }: Shaping) =>
+const shape = ({ z, placesSchema, positiveMm, measured }: Shaping) =>
   z.strictObject({
     kind: z.literal('ringEndGap'),
     /** One segment for a plain ring; a segmented ring is closed up so that its gaps add. */
@@ -19,7 +19,7 @@ const shape = ({ z, placesSchema, positiveMm, idSchema }: Shaping) =>
     /** Diameter of the ring gauge or unworn place in which the gap is taken. */
     referenceDiameterMm: positiveMm,
     /** Characteristic whose worn diameter the ring runs in. */
-    runsIn: idSchema,
+    runsIn: measured,
   })
 export type RingEndGap = Shaped<typeof shape>
 

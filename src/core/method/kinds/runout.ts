@@ -22,11 +22,11 @@ import type { Shaping } from '../shapingSchema'
 import { sheet } from '../sheet'
 import type { Where } from '../where'
 
-const shape = ({ z, placesOf, placeSchema, clockSchema }: Shaping) =>
+const shape = ({ z, placesOf, placeSchema, clockSchema, figure }: Shaping) =>
   z.strictObject({
     kind: z.literal('runout'),
     /** Along the shaft, with the distance of each from the first where the bow is wanted. */
-    stations: placesOf(placeSchema.extend({ atMm: z.number().min(0).max(1_000_000).nullable() })),
+    stations: placesOf(placeSchema.extend({ atMm: figure(z.number().min(0).max(1_000_000), 'length').nullable() })),
     angles: clockSchema,
   })
 export type Runout = Shaped<typeof shape>

@@ -11,16 +11,16 @@ import { sheet } from '../sheet'
 import { always } from '../valuesGiven'
 import { placeAt } from '../where'
 
-const shape = ({ z, positiveMm, positive, repeatsAtLeast }: Shaping) =>
+const shape = ({ z, positiveMm, positive, repeatsAtLeast, figure }: Shaping) =>
   z.strictObject({
     kind: z.literal('spring'),
     longerMm: positiveMm,
     shorterMm: positiveMm,
     workingMm: positiveMm,
     /** Load of a new spring at the working length, N. */
-    newLoadN: positive,
+    newLoadN: figure(positive, 'force'),
     repeatsAtLeast,
-    repeatabilityLimit: positive.nullable().default(null),
+    repeatabilityLimit: figure(positive, 'spread').nullable().default(null),
   })
 export type Spring = Shaped<typeof shape>
 

@@ -11,13 +11,13 @@ import { sheetOfPoints } from '../sheet'
 import { enoughPoints, pointsGive } from '../valuesGiven'
 import { placeAt } from '../where'
 
-const shape = ({ z, placesSchema, positive }: Shaping) =>
+const shape = ({ z, placesSchema, positive, figure }: Shaping) =>
   z.strictObject({
     kind: z.literal('torque'),
     fasteners: placesSchema,
     arranged: z.enum(['circle', 'rows']),
     taken: z.enum(['loosening', 'tighteningFurther', 'final']),
-    targetNm: positive,
+    targetNm: figure(positive, 'torque'),
   })
 export type Torque = Shaped<typeof shape>
 
