@@ -58,6 +58,12 @@ test('part, method and limit are typed at the bench, and it is measured at once'
   await page.getByRole('button', { name: 'Add the first one' }).click()
   await expect(page.getByLabel('What is measured')).toHaveValue('Shaft sleeve Ø')
   await page.getByRole('textbox', { name: /: Wear$/ }).fill('59,90')
+  // Its page gives no greatest size, and that is said as well.
+  await page.getByRole('button', { name: 'Another limit' }).click()
+  await page
+    .getByRole('textbox', { name: /: Wear$/ })
+    .last()
+    .fill('none')
   await page.getByLabel('Read to').fill('1 µm')
   await page.getByRole('button', { name: 'Save and measure' }).click()
   await readingField(page)
@@ -139,7 +145,7 @@ test('together they become a draft book, once, and the next job is measured agai
     title: 'Feed pump 2: limits',
     issued: null,
     characteristics: [
-      { name: 'Shaft sleeve Ø' },
+      { name: 'Shaft sleeve Ø', wants: [{ judges: 'maximum', side: 'upper', none: { source: { page: '31' } } }] },
       { name: 'Wear ring gap', limits: [{ wear: 0.55, source: { document: 'FP-7', page: '33' } }] },
     ],
   })

@@ -91,7 +91,7 @@ export const say = {
   machine: 'Machine',
   typedLimits: 'Typed limits',
   wearOrSetting: 'Wear or setting',
-  asUsual: 'As its method usually does',
+  asUsual: 'As is usual for it',
   thisPart: 'This part',
   choose: 'choose …',
 } as const

@@ -75,6 +75,34 @@ export function draftCases(database: () => TestDatabase): void {
     })
   })
 
+  test('a way back says what it leaves, and what cannot be is refused with a sentence', async () => {
+    await database().as('planner', async (context) => {
+      const { change } = await yard(context, 'inch')
+      await change(add('splitSleeveBearing', ['Bearing 1']))
+      const what = {
+        of: 'route' as const,
+        part: 'bearing-1-journal',
+        name: 'Regrind to step',
+        mends: ['bearing-1-journal'],
+        effect: 'takesOff' as const,
+        leaves: { of: 'bearing-1-journal', least: '3.1', greatest: '3.12', cleanUp: '0.002' },
+        suits: ['bearing-1-clearance'],
+        cost: null,
+        days: null,
+        source: { document: { id: 'RB-3', title: 'Repair book', revision: '' }, page: '12' },
+      }
+      const view = await change({ kind: 'route', replaces: 'regrind-to-step', what })
+      const route = view.book.parts
+        .find((part) => part.id === 'bearing-1-journal')
+        ?.routes.find(({ id: own }) => own === 'regrind-to-step')
+      expect(route).toMatchObject({ sizeAfter: { leastMm: 78.74, greatestMm: 79.248 }, suits: ['bearing-1-clearance'] })
+      const wrong = { ...what, leaves: { ...what.leaves, least: 'first step' } }
+      expect(await refusal(change({ kind: 'route', replaces: 'regrind-to-step', what: wrong }))).toMatch(
+        /Size after, least.*first step/,
+      )
+    })
+  })
+
   test('of two who change the same draft the second is told, and nothing of theirs is stored', async () => {
     await database().as('planner', async (context) => {
       const { id, change } = await yard(context)
