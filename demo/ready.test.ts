@@ -65,6 +65,22 @@ test('what is required and not done is named, and falls away as it is done', () 
   expect(confirmed.filter((text) => text.startsWith('Not confirmed'))).toEqual([])
 })
 
+test.each([
+  ['kept beside a journal that is ground', 'recondition', 'grind-journal', 'reuse', true],
+  ['renewed with it', 'recondition', 'grind-journal', 'replace', false],
+  ['lined anew with it', 'recondition', 'grind-journal', 'recondition', false],
+  ['kept beside a journal that stays', 'reuse', null, 'reuse', false],
+  ['kept beside a new shaft', 'replace', null, 'reuse', false],
+] as const)('a shell %s: named %s', (_, shaft, route, shell, isNamed) => {
+  const record = decided(demoRecord(foundNow))
+  const decisions = record.decisions.map((one) =>
+    one.part === 'shaft' ? { ...one, decided: shaft, route } : one.part === 'shell' ? { ...one, decided: shell } : one,
+  )
+  const said = ready({ ...record, decisions } as InspectionRecord).exceptions.filter((text) => text.includes('made to suit'))
+  expect(said).toHaveLength(isNamed ? 1 : 0)
+  if (isNamed) expect(said[0]).toMatch(/ is kept, and .* is worked by “.*”, whose mate is made to suit$/)
+})
+
 test('left beyond a limit keeps it back; where the policy keeps what is in doubt, the reviewer has a reason to give', () => {
   const beyond = demoRecord(foundNow, { asLeft: { 'end-float': ['0.55', '0.55', '0.55'] } })
   const part = evaluate(beyond).parts.find(({ id }) => id === 'thrust-bearing')

@@ -8,8 +8,10 @@ import { isRenewed } from '../policy/disposition'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { LaterStage } from '../record/stage'
 import { levelsInPlay } from '../scope/need'
+import { decidedWay } from '../verdict/decidedWay'
 import type { PartResult } from '../verdict/partVerdict'
 import { isUnheld } from '../verdict/reuseRequires'
+import { suitsOf } from '../verdict/suits'
 import type { Vote } from '../verdict/vote'
 import type { Step } from './orderOfWork'
 import { standingDecisions } from './progress'
@@ -44,6 +46,8 @@ export type Exception =
   | { readonly code: 'notSet'; readonly name: string }
   /** A protective device found out of setting, or the same drift at two overhauls: it wants its cause, though it be set again. */
   | { readonly code: 'wantsCause'; readonly because: Vote; readonly isProtective: boolean }
+  /** Kept beside a mate that is worked by a route whose mate is made to suit. */
+  | { readonly code: 'notSuited'; readonly part: string; readonly mate: string; readonly route: string }
 
 /** What keeps a job from being sent and signed, and what may go on the report with a reason. */
 export interface Readiness {
@@ -77,6 +81,7 @@ export function readiness(record: InspectionRecord, results: Results, confirmed:
       ...notDone(record, results, noted),
       ...notConfirmed(record, results, noted, confirmed),
       ...notMeasuredAsLeft(record, results),
+      ...notSuited(record, results),
       ...listed.map((because): Exception => ({ code: 'limitNotHeld', because })),
       ...notSet.map(({ name }): Exception => ({ code: 'notSet', name })),
       ...settings.flatMap(({ found, isAgain, setting: { isProtective } }): Exception[] =>
@@ -137,6 +142,25 @@ function notConfirmed(record: InspectionRecord, results: Results, noted: NotesSt
   const asked: readonly Step[] = [...(needsParts ? (['order'] as const) : []), 'rebuild', 'prove']
   const counted: Partial<Record<Step, PhaseCount>> = phaseCounts(jobSteps(record.book, noted, levelsInPlay(results.scope)))
   return asked.filter((step) => !confirmed.has(step) && !counted[step]).map((step) => ({ code: 'notConfirmed', step }))
+}
+
+/**
+ * Parts that are kept though a mate of theirs was decided to be worked so that it takes one made to suit: what was decided of the
+ * pair does not go together, whatever was recommended.
+ */
+function notSuited(record: InspectionRecord, results: Results): Exception[] {
+  const standing = standingDecisions(record, results)
+  const { parts } = record.book
+  return [...suitsOf(record.book)].flatMap(([part, by]) =>
+    by.flatMap(({ part: mate, route }): Exception[] => {
+      const [own, of] = [parts.find(({ id }) => id === mate), results.parts.find(({ id }) => id === mate)]
+      const worked = own && of && decidedWay(own, of, standing.get(mate)?.decided ?? null)
+      const kept = standing.get(part)?.decided.decided
+      return worked?.routes.includes(route) && kept !== undefined && !isRenewed(kept)
+        ? [{ code: 'notSuited', part, mate, route }]
+        : []
+    }),
+  )
 }
 
 /** What exists only as left: a final torque, a standoff, a mark made. */

@@ -41,6 +41,11 @@ export function exceptionWords(speaker: Speaker, exception: Exception): string {
       return `Not set, or not taken as left: ${exception.name}`
     case 'wantsCause':
       return `${reasonOf(speaker, exception.because)}: ${exception.isProtective ? 'a protective device found out of setting: why, and who set and sealed it' : 'out the same way at the last overhaul: what drives it'}`
+    case 'notSuited': {
+      const { part, mate, route } = exception
+      const name = speaker.part(mate)?.routes.find(({ id }) => id === route)?.name ?? route
+      return `${partName(speaker, part)} is kept, and ${partName(speaker, mate)} is worked by “${name}”, whose mate is made to suit`
+    }
     case 'notMeasuredAsLeft':
       return `Not measured as left: ${nameOf(speaker, exception.characteristic)}`
   }
