@@ -51,7 +51,7 @@ test('one seat is typed at the bench as found, and the other is measured the sam
   // Nobody takes the shop’s word for what may hurt somebody.
   await page.getByRole('checkbox', { name: /Safety-marked/ }).check()
   await page.getByRole('button', { name: 'Save and measure' }).click()
-  await expect(page.getByText(/is safety-marked: what it is judged and mended by comes from a document/)).toBeVisible()
+  await expect(page.getByText(/is safety-marked: what it is judged by comes from a document/)).toBeVisible()
   await page.getByRole('checkbox', { name: /Safety-marked/ }).uncheck()
   await save()
   await open(page, `${job}/limits`)
