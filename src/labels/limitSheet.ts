@@ -47,6 +47,7 @@ export const say = {
   leaves: (least: string, greatest: string): string => `leaves ${least} … ${greatest}`,
   leavesNothing: 'restores no size until it says which it leaves',
   leavesNew: 'leaves a new size',
+  changesNone: 'changes no size',
   mostOff: (most: string): string => `at most ${most} off in all`,
   anotherStep: 'Another step',
   anotherWay: 'Another way',

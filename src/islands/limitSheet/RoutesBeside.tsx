@@ -89,7 +89,9 @@ function leftBy({ effect, sizeAfter, mostOffMm, finish }: Route, system: UnitSys
     ? say.leaves(figure(sizeAfter.leastMm), figure(sizeAfter.greatestMm))
     : effect === 'takesOff' || effect === undefined
       ? say.leavesNothing
-      : say.leavesNew
+      : effect === 'refits'
+        ? say.changesNone
+        : say.leavesNew
   return [size, ...(mostOffMm === undefined ? [] : [say.mostOff(figure(mostOffMm))]), ...(finish ? [finish] : [])].join('; ')
 }
 
