@@ -120,7 +120,9 @@ function unrelatedChangesNothing(seed: number): string | null {
 function carriedIsWhole(seed: number): string | null {
   const record = anyComposed(seed)
   const random = randomFrom(seed ^ 0x27d4eb2f)
-  const { id } = random.pick(record.book.characteristics.filter(({ asLeftOnly }) => !asLeftOnly))
+  const found = record.book.characteristics.filter(({ asLeftOnly }) => !asLeftOnly)
+  if (found.length === 0) return null
+  const { id } = random.pick(found)
   const [own, others] = [true, false].map((is) =>
     record.job.readings.filter(({ characteristic }) => (characteristic === id) === is),
   ) as [Reading[], Reading[]]
