@@ -73,6 +73,7 @@ describe('a row', () => {
     ['with a table by size and hours', { wear: '≤ 80: 0.1; ≤ 500 h: 0.2' }, 'table'],
     ['with plan limits by other steps', { wear: '≤ 50: 0.1; 0.2', plan: '≤ 60: 0.1; 0.15' }, 'table'],
     ['whose table has a plan beyond its wear', { wear: '≤ 50: 0.1; 0.2', plan: '0.15' }, 'planAfterWear'],
+    ['of a clearance, with a class', { of: 'bearing-clearance', wear: '80 H7' }, 'figure'],
     ['with none and a plan limit', { wear: 'None', plan: '80.2' }, 'noneAndMore'],
     ['with none and no page', { wear: 'none', page: '' }, 'noPage'],
     ['with none as the shop found it', { wear: 'none', document: 'as found' }, 'noPage'],

@@ -5,8 +5,7 @@ import { readBy } from '../fit/kinds'
 import type { Limit, LimitBy } from '../limit/limit'
 import { givesOf, quantityOf, quantityOfValue, stepOf } from '../method/gives'
 import type { ReductionName } from '../method/reduction'
-import { NEW_FIGURE } from '../notes/typedCharacteristic'
-import type { TypedFault } from '../notes/typedFault'
+import { NEW_FIGURE, type TypedFault } from '../notes/typedFault'
 import type { QuantityKind } from '../quantity/kind'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { type LimitCells, limitMade, readLimit } from '../typed/limitRow'
@@ -134,7 +133,7 @@ export function withRow(book: LimitBook, row: TypedRow, system: UnitSystem, who:
     {
       quantity: isFit(subject) ? 'length' : quantityOfValue(subject.method, judges),
       system,
-      hasClass: true,
+      hasClass: !isFit(subject),
       sizeOf: sizeOf(subject),
       isSafety: safetyOf(book, subject),
       hasNew: size !== null,

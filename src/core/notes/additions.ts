@@ -9,7 +9,7 @@ import { unitOf } from '../quantity/format'
 import type { QuantityKind } from '../quantity/kind'
 import { parseInTwoUnits, type TwoUnitsFault } from '../quantity/twoUnits'
 import type { UnitSystem } from '../quantity/unitSystem'
-import { type CellFault, limitMade, readLimit } from '../typed/limitRow'
+import { type CellFault, limitedBy, limitMade, readLimit } from '../typed/limitRow'
 import { isOwnDocument } from '../typed/ownDocument'
 import type { Addition, AdditionOf } from './additionSchema'
 import { type MateKind, mateKindOf } from './mates'
@@ -284,20 +284,13 @@ function fitOf(
   if ([...book.fits].some(({ name }) => name.toLowerCase() === what.name.toLowerCase()))
     faults.push({ code: 'nameTaken', name: what.name })
   if (faults.length > 0) return err(faults)
-  const limitsBy = limits.flatMap(({ limitBy }) => limitBy ?? [])
-  const wants = limits.flatMap(({ none }, at) => {
-    const side = what.limits[at]?.side
-    return none && side ? [{ judges: side === 'upper' ? 'maximum' : 'minimum', side, none }] : []
-  })
   const fit = {
     id,
     kind: kind.kind,
     name: what.name,
     ...kind.made({ sides, figures, choices }),
     new: null,
-    limits: plain,
-    ...(limitsBy.length > 0 ? { limitsBy } : {}),
-    ...(wants.length > 0 ? { wants } : {}),
+    ...limitedBy(limits),
     mendOn: what.mendOn,
     showTo: Math.min(...measured.map(({ showTo }) => showTo)),
     // That its sides are those of its kind, the kind itself says (mates.ts).

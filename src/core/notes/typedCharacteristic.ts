@@ -9,10 +9,10 @@ import { differenceOf, type QuantityKind } from '../quantity/kind'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { isNeverSet } from '../setting/setting'
 import { readFigureText } from '../typed/figureText'
-import { limitMade, type MadeLimit, readLimit } from '../typed/limitRow'
+import { limitedBy, limitMade, type MadeLimit, readLimit } from '../typed/limitRow'
 import { readNewSize } from '../typed/newSize'
 import type { Noted } from './state'
-import type { TypedFault } from './typedFault'
+import { NEW_FIGURE, type TypedFault } from './typedFault'
 import type { TypedCharacteristic } from './typedSchema'
 
 /** A characteristic typed in a job, with the entry that says so and what a second person said of it. */
@@ -70,11 +70,6 @@ export function readTypedCharacteristic(
     return []
   })
   if (!step.ok || (size && !size.ok) || faults.length > 0) return err(faults)
-  const limitsBy = limits.flatMap(({ limitBy }) => limitBy ?? [])
-  const wants = limits.flatMap(({ none }, row) => {
-    const of = value.limits[row]
-    return none && of ? [{ judges: of.judges, side: of.side, none }] : []
-  })
   return ok({
     id,
     part: value.part.id,
@@ -86,17 +81,12 @@ export function readTypedCharacteristic(
     gaugeKind: value.gaugeKind,
     showTo: step.value,
     new: size && value.new ? { ...size.value, source: { document: document.id, page: value.new.page } } : null,
-    limits: limits.flatMap(({ limit }) => limit ?? []),
-    ...(limitsBy.length > 0 ? { limitsBy } : {}),
-    ...(wants.length > 0 ? { wants } : {}),
+    ...limitedBy(limits),
     ...(value.setting ? { setting: value.setting } : {}),
     safety: value.safety,
     typed: { entry, by, at, check },
   } as Characteristic)
 }
-
-/** How the figures of a new size are called where they are refused. */
-export const NEW_FIGURE = { lower: 'newLeast', upper: 'newGreatest', nominal: 'nominal' } as const
 
 /** Why a characteristic cannot be typed like this into a book; nothing when it can. */
 export function typedFaults(id: string, value: TypedCharacteristic, book: LimitBook, system: UnitSystem): readonly TypedFault[] {

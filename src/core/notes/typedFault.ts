@@ -9,6 +9,9 @@ import type { CellFault } from '../typed/limitRow'
 /** A figure of a typed characteristic that is no limit. */
 export type TypedFigure = 'readTo' | 'newLeast' | 'newGreatest' | 'nominal'
 
+/** How the figures of a new size are called where they are refused. */
+export const NEW_FIGURE = { lower: 'newLeast', upper: 'newGreatest', nominal: 'nominal' } as const
+
 /** Why a characteristic cannot be typed like this. */
 export interface TypedFaults {
   figure: { readonly figure: TypedFigure } & TextFaults['figure']

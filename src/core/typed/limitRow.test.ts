@@ -67,8 +67,9 @@ test('what is made of it is a limit, one that depends, or that there is none, an
     const found = read({ wear })
     if (!found.ok) throw new Error(wear)
     const all = limitMade(found.value, { id: 'a', judges: 'maximum' }, { by: 'Ada', at: '', check: null })
+    const { judges: _judges, side: _side, ...ways } = all
     expect(
-      Object.entries(all)
+      Object.entries(ways)
         .filter(([, of]) => of !== null)
         .map(([key, of]) => [key, of?.source.page, of?.typed?.by]),
     ).toEqual(made === '' ? [] : [[made, '7', 'Ada']])

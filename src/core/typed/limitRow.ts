@@ -133,7 +133,7 @@ function sourceOf(
 type Typed = Limit['typed']
 
 /** What a row makes of a book: a limit, one that depends, or that there is none. */
-export interface MadeLimit {
+export interface MadeLimit extends Pick<Limit, 'judges' | 'side'> {
   readonly limit: Limit | null
   readonly limitBy: LimitBy | null
   readonly none: { readonly source: Source; readonly typed?: Typed } | null
@@ -149,8 +149,21 @@ export function limitMade(read: ReadLimit, own: Pick<Limit, 'id' | 'judges'>, ty
   const by = typed ? { typed } : {}
   const about = { ...own, side, whenPassed, instruction, source, ...by }
   return {
+    judges: own.judges,
+    side,
     limit: read.is === 'figures' ? { ...about, plan: read.plan, wear: read.wear } : null,
     limitBy: read.is === 'depends' ? { ...about, depends: read.depends } : null,
     none: read.is === 'none' ? { source, ...by } : null,
+  }
+}
+
+/** What several rows make of the measurement or the fit that they are typed of; what they do not say is left out. */
+export function limitedBy(rows: readonly MadeLimit[]) {
+  const limitsBy = rows.flatMap(({ limitBy }) => limitBy ?? [])
+  const wants = rows.flatMap(({ judges, side, none }) => (none ? [{ judges, side, none }] : []))
+  return {
+    limits: rows.flatMap(({ limit }) => limit ?? []),
+    ...(limitsBy.length > 0 ? { limitsBy } : {}),
+    ...(wants.length > 0 ? { wants } : {}),
   }
 }

@@ -4,19 +4,19 @@ import type { AddsTo } from './useAddition'
 
 /** A view that notes things adds by its own notes, which wait where there is no network. */
 export const addsTo = ({ record, write }: JobNotes): AddsTo => ({
-  jobId: record.job.id,
+  key: record.job.id,
   book: record.book,
   system: record.machine.units,
-  write: async (body) => {
-    const fate = await write(body)
+  add: async (id, what) => {
+    const fate = await write({ kind: 'thingAdded', id, what })
     return fate.kind === 'refused' ? fate.message : null
   },
 })
 
 /** A view that decides adds at the server, and shows what follows from it at once. */
 export const boardAddsTo = ({ view: { record }, note }: Board): AddsTo => ({
-  jobId: record.job.id,
+  key: record.job.id,
   book: record.book,
   system: record.machine.units,
-  write: note,
+  add: (id, what) => note({ kind: 'thingAdded', id, what }),
 })

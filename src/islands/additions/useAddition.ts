@@ -4,19 +4,19 @@ import { v7 } from 'uuid'
 import type { LimitBook } from '../../core/book/bookSchema'
 import type { Addition } from '../../core/notes/additionSchema'
 import { type AdditionFault, withAddition, withoutAdditions } from '../../core/notes/additions'
-import type { EntryBody } from '../../core/notes/entrySchema'
 import type { UnitSystem } from '../../core/quantity/unitSystem'
 import { additionFaultWords } from '../../core/words/additions'
 import type { FieldSays } from '../../ui/fieldSays'
 import { type KeptForm, useKeptForm } from '../forms/useKeptForm'
 
-/** Where something is added: the job with its book, and how a note of it is written. */
+/** Where something is added: to the book of a job by a note, or to the draft of a machine. */
 export interface AddsTo {
-  readonly jobId: string
+  /** What is typed is kept under it in this tab. */
+  readonly key: string
   readonly book: LimitBook
   readonly system: UnitSystem
   /** Why it was refused, in one sentence; null once it is on its way. */
-  write(body: EntryBody): Promise<string | null>
+  add(id: string, what: Addition): Promise<string | null>
 }
 
 /** A form whose content is added to the book of a job; all that is wrong is told before anything is sent. */
@@ -39,7 +39,7 @@ export function useAddition<F extends FieldValues>(
   const [id] = useState(() => of.before?.id ?? `a-${v7()}`)
   const book = of.before ? withoutAdditions(to.book, new Set([of.before.id])) : to.book
   const form = useKeptForm<F>({
-    key: `medida-form:${to.jobId}:${of.name}${of.before ? ` ${of.before.id}` : ''}`,
+    key: `medida-form:${to.key}:${of.name}${of.before ? ` ${of.before.id}` : ''}`,
     start: of.start,
     check: (typed) => {
       const own = of.check(typed)
@@ -48,7 +48,7 @@ export function useAddition<F extends FieldValues>(
       return made.ok ? [] : made.fault.map((fault) => ({ at: of.fieldOf(fault), says: additionFaultWords(fault) }))
     },
     send: async (typed) => {
-      const refused = await to.write({ kind: 'thingAdded', id, what: of.what(typed) })
+      const refused = await to.add(id, of.what(typed))
       if (refused !== null) return [{ at: '', says: refused }]
       form.done()
       of.onDone(id)

@@ -57,12 +57,12 @@ export function RoutesBeside({ part, of, sheet, mayType }: { part: Part; of: str
       {asked && (
         <AddWay
           to={{
-            jobId: `draft ${machine.id}`,
+            key: `draft ${machine.id}`,
             book,
             system: sheet.units,
-            write: (body) =>
-              body.kind === 'thingAdded' && body.what.of === 'route'
-                ? sheet.draft.tell({ kind: 'route', replaces: asked.id, what: body.what as RouteBody })
+            add: (_, what) =>
+              what.of === 'route'
+                ? sheet.draft.tell({ kind: 'route', replaces: asked.id, what: what as RouteBody })
                 : Promise.resolve(null),
           }}
           part={part}
