@@ -9,8 +9,9 @@ import { type Shape, shapeAt } from '../src/core/book/shape'
 import { assemblies } from '../src/core/kit/assemblies'
 import { compose } from '../src/core/kit/compose'
 import { emptyComposition } from '../src/core/kit/composition'
+import { copied } from '../src/core/kit/copied'
+import { takenOut } from '../src/core/kit/takenOut'
 import { figuresOf } from '../src/core/kit/everyAssembly.fixture'
-import { copied } from '../src/core/kit/subtree'
 import larkhollow from './larkhollow/book.json'
 import motion from './larkhollow/motion/book.json'
 import quillmere from './quillmere/book.json'
@@ -74,6 +75,10 @@ describe.each([...written, ...composed])('%s', (_, book) => {
     }
     expect(seen.size).toBeGreaterThan(5)
   })
+})
+
+test.each(composed)('%s names nothing that was taken out of it, whichever position that was', (_, book) => {
+  for (const { id } of book.positions) expect([id, faultsOf(takenOut(book, id))]).toEqual([id, []])
 })
 
 describe.each(composed)('%s, copied', (_, book) => {

@@ -1,33 +1,21 @@
 import { limitsOfSize } from '../fit/sizeClass'
 import { crossing } from '../limit/crossed'
 import type { Limit } from '../limit/limit'
-import { givesOf, quantityOfValue } from '../method/gives'
-import { wearsTowards } from '../method/method'
+import { quantityOfValue } from '../method/gives'
 import { unitOf } from '../quantity/format'
 import type { QuantityKind } from '../quantity/kind'
 import { parseQuantity } from '../quantity/quantity'
 import { agree } from '../quantity/twoUnits'
-import type { BookFaultAt, NeverGiven } from './bookFault'
+import type { BookFaultAt } from './bookFault'
 import type { Characteristic, LimitBook } from './bookSchema'
 import { evaluationOrder } from './dependencies'
+import { neverGiven } from './neverGiven'
 import { referenceFaults, twice } from './references'
 import { takesOffToNew } from './takesOff'
 
 /** Whether earlier overhauls say what a characteristic was, so that its wear can be counted from that. */
 export type HasHistory = (characteristic: string) => boolean
 const noHistory: HasHistory = () => false
-
-/** Why a value can never come of a characteristic as it is set up; null when it can. */
-export function neverGiven(
-  { method, new: size }: Pick<Characteristic, 'method' | 'new'>,
-  value: string,
-  hasHistory = false,
-): NeverGiven | null {
-  if (!(value in givesOf(method))) return { code: 'notGiven', value }
-  if (value !== 'wear') return null
-  const unworn = method.kind === 'boreDiameter' && method.unworn !== undefined
-  return size !== null || unworn || hasHistory || wearsTowards(method) === 'either' ? null : { code: 'wearFromNothing' }
-}
 
 /** Everything that is wrong with a book as it is written: names that are not in it, and what can never be settled. */
 export const faultsOf = (book: LimitBook): BookFaultAt[] => [...referenceFaults(book), ...bookFaults(book)]

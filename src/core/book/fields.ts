@@ -85,7 +85,7 @@ function shapeOf(given: Schema): Shape {
     case 'object':
       return { kind: 'group', fields: fieldsOf(schema) }
     case 'array':
-      return { kind: 'list', of: shapeOf(def.element as Schema) }
+      return { kind: 'list', of: shapeOf(def.element as Schema), least: leastOf(schema) }
     case 'tuple':
       return { kind: 'pair', of: (def.items as readonly Schema[]).map(shapeOf) }
     case 'record':
@@ -105,6 +105,7 @@ function unionOf(def: Def): Shape {
       kind: 'oneOf',
       by,
       of: options.map((option) => ({ value: literalIn(option, by), fields: fieldsOf(option, by) })),
+      usual: options.flatMap((option) => (isLeftOut(option, by) ? [literalIn(option, by)] : []))[0] ?? null,
     }
   }
   const [word, or] = options.map(shapeOf)
@@ -112,9 +113,18 @@ function unionOf(def: Def): Shape {
   return { kind: 'wordOr', word: word.of[0] ?? '', or }
 }
 
+const fieldIn = (option: Schema, by: string): Schema | undefined => (defOf(option).shape as Readonly<Record<string, Schema>>)[by]
+const isLeftOut = (option: Schema, by: string): boolean => fieldIn(option, by)?.safeParse(undefined).success ?? false
+
 function literalIn(option: Schema, by: string): string {
-  const own = (defOf(option).shape as Readonly<Record<string, Schema>>)[by]
+  const own = fieldIn(option, by)
   return String((own && (defOf(bare(own).schema).values as readonly unknown[]))?.[0])
+}
+
+/** With how few entries a list is still one. */
+function leastOf(list: Schema): number {
+  const few = list.safeParse([]).error?.issues.find(({ code }) => code === 'too_small')
+  return few?.code === 'too_small' ? Number(few.minimum) : 0
 }
 
 const USUAL_LONGEST = 200

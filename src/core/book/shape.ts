@@ -12,9 +12,10 @@ export type Shape =
   | { readonly kind: 'flag' }
   | { readonly kind: 'choice'; readonly of: readonly string[] }
   | { readonly kind: 'group'; readonly fields: readonly Field[] }
-  /** Fields that go with what it is: a method, a kind of fit. */
-  | { readonly kind: 'oneOf'; readonly by: string; readonly of: readonly Variety[] }
-  | { readonly kind: 'list'; readonly of: Shape }
+  /** Fields that go with what it is: a method, a kind of fit. `usual`: what it is where it does not say. */
+  | { readonly kind: 'oneOf'; readonly by: string; readonly of: readonly Variety[]; readonly usual: string | null }
+  /** `least`: with fewer it is no list at all. */
+  | { readonly kind: 'list'; readonly of: Shape; readonly least: number }
   | { readonly kind: 'pair'; readonly of: readonly Shape[] }
   /** One word that stands for all, or a list. */
   | { readonly kind: 'wordOr'; readonly word: string; readonly or: Shape }
@@ -53,10 +54,8 @@ export function shapeAt(shape: Shape, value: unknown, path: Path): Shape | null 
   switch (shape.kind) {
     case 'group':
       return field(shape.fields)
-    case 'oneOf': {
-      const is = isPlainObject(value) ? value[shape.by] : undefined
-      return field(shape.of.find((one) => one.value === is)?.fields ?? [])
-    }
+    case 'oneOf':
+      return field(varietyFields(shape, value))
     case 'list':
     case 'named':
       return shapeAt(shape.of, below, rest)
@@ -67,4 +66,10 @@ export function shapeAt(shape: Shape, value: unknown, path: Path): Shape | null 
     default:
       return null
   }
+}
+
+/** The fields of what a value says that it is; none where it is nothing known. */
+export function varietyFields({ by, of, usual }: Extract<Shape, { kind: 'oneOf' }>, value: unknown): readonly Field[] {
+  const is = (isPlainObject(value) ? value[by] : undefined) ?? usual
+  return of.find((one) => one.value === is)?.fields ?? []
 }

@@ -178,10 +178,10 @@ describe('what belongs to one type only', () => {
       parts: [part('p')],
     } as unknown as LimitBook
     expect(faultsOf(wrong).map(({ path, fault }) => `${path.slice(2).join('.')} ${fault.code}`)).toEqual([
-      'limitsBy.0.depends.only.options.0 notThere',
-      'limitsBy.1.depends.characteristic notThere',
-      'limitsBy.2.depends.wear formula',
       'only.variant notThere',
+      'limitsBy.1.depends.characteristic notThere',
+      'limitsBy.0.depends.rows.0.option notThere',
+      'limitsBy.2.depends.wear formula',
     ])
   })
 })

@@ -1,5 +1,5 @@
 import type { Characteristic, Part } from '../book/bookSchema'
-import { neverGiven } from '../book/faults'
+import { neverGiven } from '../book/neverGiven'
 import { ASKED, judgingLimits } from '../limit/asked'
 import { type GradeSpan, guardFactorOf } from '../limit/conformity'
 import type { Limit } from '../limit/limit'

@@ -2,9 +2,11 @@ import { err, ok, type Result } from '../base/result'
 import type { LimitBook } from '../book/bookSchema'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { type Addition, type ComposeFault, compose } from './compose'
+import { copied } from './copied'
 import { detailed, mirrored, type PositionDetail, sidesIn } from './detail'
 import { withGate, withGateAgain } from './gateLevel'
-import { copied, renamed, takenOut } from './subtree'
+import { renamed } from './renamed'
+import { takenOut } from './takenOut'
 
 /** What a person does to a composed book, one at a time. */
 export type BookChange =

@@ -17,9 +17,9 @@ import type { Assembly } from './assembly'
 import { changed } from './change'
 import { type Addition, compose } from './compose'
 import { emptyComposition } from './composition'
+import { copied } from './copied'
 import { figuresOf, textAt } from './everyAssembly.fixture'
 import type { KitAnswers } from './shape'
-import { copied } from './subtree'
 
 const SYSTEMS: readonly UnitSystem[] = ['metric', 'inch']
 /** The usual answers without and with figures, and each other answer by itself. */

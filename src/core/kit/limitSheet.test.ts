@@ -6,8 +6,8 @@ import { withLimits } from '../notes/jobBook'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { compose } from './compose'
 import { emptyComposition } from './composition'
+import { copied } from './copied'
 import { moreValues, sheetRows, type TypedRow, withCheck, withRow, withWant } from './limitSheet'
-import { copied } from './subtree'
 import { withSetting } from './withSetting'
 
 const bearing = (system: UnitSystem = 'metric'): LimitBook => {

@@ -1,6 +1,6 @@
 import { err, ok, type Result } from '../base/result'
 import type { Characteristic, FitSpec, LimitBook } from '../book/bookSchema'
-import { neverGiven } from '../book/faults'
+import { neverGiven } from '../book/neverGiven'
 import { readBy } from '../fit/kinds'
 import type { Limit, LimitBy } from '../limit/limit'
 import { givesOf, quantityOf, quantityOfValue, stepOf } from '../method/gives'

@@ -5,8 +5,11 @@ import { assemblies } from './assemblies'
 import { changed } from './change'
 import { compose } from './compose'
 import { emptyComposition } from './composition'
+import { copied } from './copied'
 import { mirrored, type PositionDetail } from './detail'
-import { copied, renamed, subtreeOf, takenOut } from './subtree'
+import { renamed } from './renamed'
+import { subtreeOf } from './subtree'
+import { takenOut } from './takenOut'
 
 const empty = emptyComposition('m', 'Machine')
 const added = (book: LimitBook, assembly: string, names: readonly string[], into: string | null = null): LimitBook => {
@@ -21,6 +24,12 @@ const winch = added(
   'frameAndFeet',
   ['Frame'],
 )
+
+const page = { document: 'KIT', page: '4' }
+const routeOf = (mends: string[], cut: string) => ({
+  ...{ name: 'Bore out', mends, cost: 1, days: 1, source: page, effect: 'takesOff' as const },
+  sizeAfter: { characteristic: cut, leastMm: 60.5, greatestMm: 60.6, cleanUpMm: 0.1 },
+})
 
 test.each(assemblies.map(({ id }) => [id]))('%s comes out again without a trace but its gauges and tools', (id) => {
   const before = added(empty, 'shaftAssembly', ['Shaft'])
@@ -46,6 +55,57 @@ test.each(assemblies.map(({ id }) => [id]))('%s is copied whole: as much again, 
   expect(left.parts).toEqual(book.parts)
   expect(left.procedure).toEqual(book.procedure)
   expect(left.equalParts).toEqual([])
+})
+
+/** What one part's entries say of another's: everything that can be left naming nothing. */
+const tied = {
+  ...winch,
+  parts: winch.parts.map((part) => {
+    if (part.id !== 'bearing-1-lower') return part
+    const route = { id: 'with-frame', ...routeOf(['frame-level'], 'bearing-1-bore') }
+    return { ...part, routes: [...part.routes, route, { ...route, id: 'both', mends: ['frame-level', 'bearing-1-bore'] }] }
+  }),
+  characteristics: winch.characteristics.map((one) => {
+    if (one.id === 'frame-level') return { ...one, new: { lower: 0, upper: 0.01, nominal: 0, source: page } }
+    if (one.id !== 'bearing-1-bore') return one
+    const by = {
+      id: 'by-size',
+      judges: 'maximum',
+      side: 'upper',
+      whenPassed: 'replace',
+      instruction: 'Renew.',
+      source: page,
+    } as const
+    const depends = { kind: 'size', characteristic: 'frame-level', rows: [{ upTo: null, plan: null, wear: 61 }] } as const
+    return {
+      ...one,
+      limits: [{ ...by, id: 'own', plan: null, wear: 60.2, mendedBy: ['with-frame', 'both'] }],
+      limitsBy: [{ ...by, depends: { ...depends, rows: [...depends.rows] } }],
+      setting: { is: 'both', by: 'shims', chain: ['frame-frame', 'bearing-1-cap'], leftBy: 'frame-level' },
+    }
+  }),
+  fits: winch.fits.map((fit) => (fit.id.startsWith('bearing-1') ? { ...fit, direct: 'frame-level' } : fit)),
+  findingRules: ['bearing-1-cap', 'frame-frame'].map((foundOn, at) => ({
+    ...{ id: `rule-${at}`, part: 'bearing-1-lower', foundOn, kinds: ['crack'], severityAtLeast: 'light', asks: 'recondition' },
+    ...{ route: 'with-frame', text: 'Look.', confirm: ['frame-level'], source: page },
+  })),
+} as unknown as LimitBook
+
+test('what is taken out is named by nothing any more, and only what cannot be without it goes too', () => {
+  expect(faults(tied)).toEqual([])
+  const left = takenOut(tied, 'frame')
+  expect(faults(left)).toEqual([])
+  const bore = left.characteristics.find(({ id }) => id === 'bearing-1-bore')
+  expect(bore?.limits.map(({ id, mendedBy }) => [id, mendedBy])).toEqual([['own', ['both']]])
+  expect(bore?.limitsBy).toEqual([])
+  expect(bore?.setting).toEqual({ is: 'both', by: 'shims', chain: ['bearing-1-cap'] })
+  const routes = left.parts.find(({ id }) => id === 'bearing-1-lower')?.routes ?? []
+  expect(routes.filter(({ id }) => ['with-frame', 'both'].includes(id))).toMatchObject([
+    { id: 'both', mends: ['bearing-1-bore'] },
+  ])
+  // A rule for a crack in the frame is never one for a crack in the cap.
+  expect(left.findingRules.map(({ id, route, confirm }) => [id, route, confirm])).toEqual([['rule-0', null, []]])
+  expect(left.fits.filter((fit) => fit.direct !== undefined)).toEqual([])
 })
 
 test('what sits in a position goes and comes with it', () => {

@@ -1,7 +1,7 @@
 import { err, ok, type Result } from '../base/result'
 import type { Characteristic, LimitBook } from '../book/bookSchema'
 import { evaluationOrder } from '../book/dependencies'
-import { neverGiven } from '../book/faults'
+import { neverGiven } from '../book/neverGiven'
 import { checkFormula, parseFormula } from '../method/formula'
 import { givesOf, isValueOf, quantityOf, quantityOfValue } from '../method/gives'
 import type { ReductionName } from '../method/reduction'
