@@ -32,8 +32,15 @@ describe('a reconditioned part', () => {
     })
     expect(stageOf(record, 'bearing-bore', 'asLeft')).toBeUndefined()
     const shell = evaluate(record).parts.find(({ id }) => id === 'shell')
-    expect(shell?.stages.map(({ stage, verdict }) => `${stage} ${verdict}`)).toEqual(['asFound recondition', 'afterWork reuse'])
+    // The clearance by strip, past its plan limit as found, stands until a strip is laid again.
+    expect(shell?.stages.map(({ stage, verdict }) => `${stage} ${verdict}`)).toEqual([
+      'asFound recondition',
+      'afterWork recondition',
+    ])
     expect(shell?.verdict).toBe('recondition')
+    const laid = demoRecord(foundNow, { ...later, afterWork: { ...later.afterWork, 'bearing-strip': ['3.7', '3.7'] } })
+    const again = evaluate(laid).parts.find(({ id }) => id === 'shell')
+    expect(again?.stages.at(-1)).toMatchObject({ stage: 'afterWork', verdict: 'reuse' })
   })
 
   test('left beyond its limit is not passed on what was found', () => {
@@ -176,7 +183,12 @@ describe('a change', () => {
   ] as const)('held against every place (%s) is %s where means agree and places do not', (eachPlace, standing) => {
     const made = demoRecord(
       { ...foundNow, 'bearing-bore': Array(6).fill('+0.120') },
-      { asLeft: { 'bearing-bore': ['+0.132', '+0.108', '+0.132', '+0.108', '+0.132', '+0.108'] } },
+      {
+        asLeft: {
+          'bearing-bore': ['+0.132', '+0.108', '+0.132', '+0.108', '+0.132', '+0.108'],
+          'bearing-strip': ['2.7', '2.7'],
+        },
+      },
     )
     const held = change(eachPlace ? { eachPlace } : {})
     const limits = { ...held, least: -0.006, greatest: 0.006 }

@@ -1,6 +1,6 @@
 /** What follows for one thing at one stage of a job, from everything that was taken. */
 import { type Cell, lookup } from '../base/cell'
-import type { Characteristic, FitSpec } from '../book/bookSchema'
+import type { Characteristic, CrossCheckSpec, FitSpec } from '../book/bookSchema'
 import { readBy, stripOf } from '../fit/kinds'
 import { quantityOf } from '../method/gives'
 import type { Reductions } from '../method/reduction'
@@ -10,6 +10,7 @@ import { NOTHING_TAKEN, type TakenSet } from '../record/standing'
 import type { LinesByValue } from '../trend/earlier'
 import type { RouteContext } from '../verdict/mending'
 import { type ChangeOutcome, changeOutcome } from './changes'
+import { type CrossCheckResult, crossCheckOf } from './crossChecks'
 import { evaluateCharacteristic } from './evaluateCharacteristic'
 import { evaluateFit } from './fits/evaluateFit'
 import { type LaterSets, valuesAt } from './laterStages'
@@ -118,6 +119,28 @@ export const stagesOf = (fixed: Index, taken: Taken, characteristic: Characteris
   laterStages.flatMap((stage) =>
     taken.later[stage].has(characteristic.id) ? [{ ...judge(fixed, taken, characteristic, stage), stage }] : [],
   )
+
+/** Something known twice, as it was found and at each later stage by which all of it was read again. */
+export function crossCheckResult(fixed: Index, taken: Taken, crossCheck: CrossCheckSpec): CrossCheckResult {
+  const named = [...new Set(Object.values(crossCheck.names).map(({ characteristic }) => characteristic))]
+  const at = (stage: Stage): CrossCheckResult =>
+    roundForRecord(
+      crossCheckOf({
+        crossCheck,
+        characteristicOf: (id) => characteristicAt(fixed, id),
+        setOf: (id) => latestSet(taken, id, stage),
+        reductionsOf: valuesAt(stage, taken.later, lookup(taken.reductions)),
+        system: fixed.record.machine.units,
+      }),
+      crossCheck.quantity,
+    )
+  const readAgain = (stage: LaterStage): boolean => {
+    const upTo = laterStages.slice(0, laterStages.indexOf(stage) + 1)
+    return named.some((id) => taken.later[stage].has(id)) && named.every((id) => upTo.some((one) => taken.later[one].has(id)))
+  }
+  const stages = laterStages.filter(readAgain).map((stage) => ({ ...at(stage), stage }))
+  return { ...at('asFound'), ...(stages.length > 0 ? { stages } : {}) }
+}
 
 export function changesOf(fixed: Index, taken: Taken, characteristic: Characteristic): readonly ChangeOutcome[] {
   const { id, changes, method } = characteristic

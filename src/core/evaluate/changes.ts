@@ -95,8 +95,9 @@ export function changeVote(
   mending: Mending,
 ): Vote | null {
   // No earlier overhaul to hold it against; and a later stage that is not measured yet is not asked for here.
-  if (limit.from === 'lastOverhaul' && from === null) return null
-  if (limit.to !== 'asFound' && to === null) return null
+  const isThere = (value: Reduced | null): boolean => value !== null || (limit.eachPlace === true && where !== null)
+  if (limit.from === 'lastOverhaul' && !isThere(from)) return null
+  if (limit.to !== 'asFound' && !isThere(to)) return null
   const said = {
     rule: 'change',
     code: standing,

@@ -12,6 +12,7 @@ import { isPoint, point } from '../quantity/interval'
 import { signedFromMaster } from '../quantity/reading'
 import type { UnitSystem } from '../quantity/unitSystem'
 import { type ReductionsAt, reduce, sheetAt } from '../record/reduce'
+import type { LaterStage, Stage } from '../record/stage'
 import type { Taken, TakenSet } from '../record/standing'
 import { candidatesOf } from '../slip/candidates'
 import type { SlipKind } from '../slip/slip'
@@ -51,6 +52,8 @@ export interface CrossCheckResult {
   readonly isMeasured: boolean
   /** Most likely first. */
   readonly suspects: readonly Suspect[]
+  /** After work, as left: those at which everything it names was read again. */
+  readonly stages?: readonly (Omit<CrossCheckResult, 'stages'> & { readonly stage: LaterStage })[]
 }
 
 export interface CrossCheckInput {
@@ -136,12 +139,13 @@ function worstPlace(input: CrossCheckInput): CrossCheckResult {
 /** What a cross-check says of the parts it reads: while it does not close, one of the readings is wrong and none passes. */
 export function crossCheckVote(
   crossCheck: CrossCheckSpec,
-  { standing, isMeasured, misclosure, where, suspects }: CrossCheckResult,
+  { standing, isMeasured, misclosure, where, suspects }: Omit<CrossCheckResult, 'stages'>,
+  stage: Stage = 'asFound',
 ): Vote | null {
   if (standing === 'agrees') return null
   if (standing === 'open' && !isMeasured && !crossCheck.demanded) return null
   const first = suspects[0]
-  const said = { rule: 'crossCheck', subject: crossCheck.id, strong: 'replace', source: crossCheck.source } as const
+  const said = { rule: 'crossCheck', stage, subject: crossCheck.id, strong: 'replace', source: crossCheck.source } as const
   const facts = { at: where, characteristic: first?.characteristic ?? null }
   if (standing === 'disagrees')
     return openVote({

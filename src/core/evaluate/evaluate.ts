@@ -12,15 +12,14 @@ import { levelOf, type Need, needOf, type Scope, scopeOf } from '../scope/need'
 import { soundnessOf } from '../verdict/chain'
 import type { PartResult } from '../verdict/partVerdict'
 import { boundTo, lookedAtBy, togetherWith } from '../verdict/together'
-import { changesOf, fitResult, judge, latestOf, routesAt, setAt, stagesOf, type Taken } from './atStage'
-import { type CrossCheckResult, crossCheckOf } from './crossChecks'
+import { changesOf, crossCheckResult, fitResult, judge, latestOf, routesAt, setAt, stagesOf, type Taken } from './atStage'
+import type { CrossCheckResult } from './crossChecks'
 import { type Way, waysToMend } from './fits/ways'
 import { gateMeasurementOf } from './gateMeasurement'
 import { judgePart } from './judgePart'
 import { laterSetsOf, laterSetsWith } from './laterStages'
 import { characteristicAt, type Index, indexRecord, mustGet, reduceBy, withEntries } from './recordIndex'
 import type { CharacteristicResult, FitResult, Measured, Results } from './results'
-import { roundForRecord } from './rounding'
 import { type Settled, settledByChain } from './settledByChain'
 
 /**
@@ -203,8 +202,7 @@ function settle(
   taken: Taken,
   by: Affected | 'entries' | 'all',
 ): State & { readonly partsAgain: number } {
-  const { book, job, machine } = fixed.record
-  const { sets, reductions } = taken
+  const { book, job } = fixed.record
   const affected = by === 'entries' ? NOTHING_MEASURED : by
   const isAffected = (id: string): boolean => affected === 'all' || affected.characteristics.has(id)
 
@@ -224,17 +222,7 @@ function settle(
     before?.crossChecks,
     book.crossChecks ?? [],
     ({ names }) => Object.values(names).some(({ characteristic }) => isAffected(characteristic)),
-    (crossCheck) =>
-      roundForRecord(
-        crossCheckOf({
-          crossCheck,
-          characteristicOf: (id) => characteristicAt(fixed, id),
-          setOf: (id) => sets.get(id)?.(),
-          reductionsOf: (id) => reductions.get(id)?.(),
-          system: machine.units,
-        }),
-        crossCheck.quantity,
-      ),
+    (crossCheck) => crossCheckResult(fixed, taken, crossCheck),
   )
   const level = levelOf(book, job.level)
   // In the order of the book, so that the reasons come in the same order whatever the gate lists first.

@@ -1,4 +1,4 @@
-import type { FitSpec, Part } from '../book/bookSchema'
+import type { CrossCheckSpec, FitSpec, Part } from '../book/bookSchema'
 import { sidesOf, stripOf } from '../fit/kinds'
 import type { Stage } from '../record/stage'
 import { type LaterStage, laterStages } from '../record/stage'
@@ -12,7 +12,7 @@ import { nothingKnown, tells } from '../verdict/reuseRequires'
 import { roomOf } from '../verdict/roomOf'
 import { serviceVotes } from '../verdict/serviceVote'
 import { setOver } from '../verdict/setOver'
-import { type Vote, vote } from '../verdict/vote'
+import { NONE, openVote, type Vote, vote } from '../verdict/vote'
 import { changeVote } from './changes'
 import { type CrossCheckResult, crossCheckVote } from './crossChecks'
 import { unsaidVotes } from './openLimitVotes'
@@ -75,40 +75,101 @@ export function judgePart(fixed: Index, part: Part, input: PartInput): PartResul
   const leftOut = left.length > 0 || !isNeededPart ? [leftOutVote(scope, pending)] : []
   const found = [...said, ...service, ...leftOut]
   return {
-    ...partVerdict(part, found.some(tells) ? found : [...found, nothingKnown()], laterVotes(fixed, part, own, ownFits, routes)),
+    ...partVerdict(
+      part,
+      found.some(tells) ? found : [...found, nothingKnown()],
+      laterVotes(fixed, part, counting, ownFits, chains, routes),
+    ),
     need,
   }
 }
 
+/** What is known of one value, fit or chain at each stage. */
+interface Known {
+  readonly id: string
+  readonly found: readonly Vote[]
+  readonly later: Readonly<Record<LaterStage, readonly Vote[]>>
+}
+
+interface Chained {
+  readonly crossCheck: CrossCheckSpec
+  readonly result: CrossCheckResult
+}
+
 /**
  * What the later stages say: each value at its own latest stage by then. What the work left stands until that very value is read
- * again, whatever else was measured since; what was found does not stand for it.
+ * again, whatever else was measured since; so does what failed as found, or was open. What was found of a part that was renewed,
+ * or by a route that mends it, says nothing of what is in its place.
  */
 function laterVotes(
   fixed: Index,
   part: Part,
   own: readonly CharacteristicResult[],
   fits: readonly FitResult[],
+  chains: readonly Chained[],
   routes: RouteContext,
 ): readonly { readonly stage: LaterStage; readonly votes: readonly Vote[] }[] {
-  const saidAt = laterStages.map((stage) => ({
-    stage,
-    byValue: [
-      ...own.map((result) => [
-        ...(result.stages.find((other) => other.stage === stage)?.votes ?? []),
-        ...changeVotes(fixed, part, result, stage, routes),
-      ]),
-      ...fits.map(({ stages }) => stages.find((other) => other.stage === stage)?.votes ?? []),
-    ],
-  }))
-  return saidAt.flatMap(({ stage, byValue }, at) => {
-    if (byValue.every((votes) => votes.length === 0)) return []
-    const before = saidAt.slice(0, at).reverse()
-    const latest = byValue.map((votes, index) =>
-      votes.length > 0 ? votes : (before.find((earlier) => (earlier.byValue[index]?.length ?? 0) > 0)?.byValue[index] ?? []),
-    )
-    return [{ stage, votes: latest.flat() }]
+  const at = (of: (stage: LaterStage) => readonly Vote[]): Known['later'] => ({
+    afterWork: of('afterWork'),
+    asLeft: of('asLeft'),
   })
+  const known: readonly Known[] = [
+    ...own.map(
+      (result): Known => ({
+        id: result.id,
+        found: result.votes,
+        later: at((stage) => [
+          ...(result.stages.find((other) => other.stage === stage)?.votes ?? []),
+          ...changeVotes(fixed, part, result, stage, routes),
+        ]),
+      }),
+    ),
+    ...fits.map(
+      ({ id, votes, stages }): Known => ({
+        id,
+        found: votes,
+        later: at((stage) => stages.find((other) => other.stage === stage)?.votes ?? []),
+      }),
+    ),
+    ...chains.map(
+      ({ crossCheck, result }): Known => ({
+        id: crossCheck.id,
+        found: [],
+        later: at((stage) => {
+          const again = result.stages?.find((other) => other.stage === stage)
+          return again ? [crossCheckVote(crossCheck, again, stage) ?? []].flat() : []
+        }),
+      }),
+    ),
+  ]
+  const isMeasured = (stage: LaterStage): boolean => known.some(({ later }) => later[stage].length > 0)
+  const standing = (of: Known, stage: LaterStage): readonly Vote[] => {
+    const upTo = laterStages.slice(0, laterStages.indexOf(stage) + 1)
+    const latest = upTo.findLast((one) => of.later[one].length > 0)
+    return latest ? of.later[latest] : leftAs(fixed, part, of, stage)
+  }
+  return laterStages.filter(isMeasured).map((stage) => ({ stage, votes: known.flatMap((of) => standing(of, stage)) }))
+}
+
+/** What is known of a value that nobody has read since it was found. */
+function leftAs({ renewed, routesChosen }: Index, part: Part, { id, found }: Known, stage: LaterStage): readonly Vote[] {
+  const asks = found.filter(({ strong }) => strong !== 'reuse')
+  const chosen = routesChosen.get(part.id)
+  const isMended = part.routes.some(({ id: route, mends }) => chosen?.has(route) && mends.includes(id))
+  if (!renewed.has(part.id) && !isMended) return asks
+  const judging = found.filter(({ rule }) => rule === 'limit' || rule === 'fit')
+  if (judging.length === 0) return []
+  return [
+    openVote({
+      rule: 'notMeasured',
+      code: 'notMeasured',
+      facts: NONE,
+      stage,
+      subject: id,
+      strong: 'replace',
+      settledBy: { code: 'measure', characteristic: id },
+    }),
+  ]
 }
 
 /** What its changes say of the part at a stage. */

@@ -49,6 +49,8 @@ export interface Index {
   readonly planned: ReadonlySet<string>
   /** Routes by which a part is reconditioned, as it was decided last; where none was named, any that it has. */
   readonly routesChosen: ReadonlyMap<string, ReadonlySet<string>>
+  /** Parts of which a new one is fitted, as it was decided last. */
+  readonly renewed: ReadonlySet<string>
 }
 
 export function characteristicAt(fixed: Index, id: string): Characteristic {
@@ -156,6 +158,11 @@ export function indexRecord(given: InspectionRecord): Index {
     noted,
     planned: new Set(noted.planned.keys()),
     routesChosen: routesChosen(record),
+    renewed: new Set(
+      [...new Map(record.decisions.map((one) => [one.part, one]))].flatMap(([part, { decided }]) =>
+        decided === 'replace' ? [part] : [],
+      ),
+    ),
   }
 }
 

@@ -76,7 +76,8 @@ interface StageVotes {
  */
 export function partVerdict(part: Part, found: readonly Vote[], later: readonly StageVotes[]): Omit<PartResult, 'need'> {
   const last = later.at(-1)
-  const votes = [...found, ...(last?.votes ?? [])]
+  // What stands since it was found is one reason, not two.
+  const votes = [...new Set([...found, ...(last?.votes ?? [])])]
   const span = spanOf(votes)
   const stages = [{ stage: 'asFound', votes: found } as const, ...later].map(({ stage, votes: own }): PartStage => {
     const ownSpan = spanOf(own)

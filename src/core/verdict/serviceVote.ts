@@ -1,16 +1,19 @@
 import type { LimitBook, Part } from '../book/bookSchema'
 import type { NotesState } from '../notes/state'
+import { isAddedHere, isSettled } from '../notes/steps'
 import { meterOf } from '../quantity/meter'
 import type { InspectionRecord } from '../record/recordSchema'
-import { levelOf, type Scope } from '../scope/need'
+import { levelOf, levelsInPlay, type Scope } from '../scope/need'
 import { NONE, openVote, type Vote, vote } from './vote'
 
 type ServiceRule = NonNullable<Part['service']>[number]
 
 /** How long the part that is fitted now has been in the machine; null where its mark, then or now, does not say. */
 export interface Age {
-  /** Overhauls it came through, this one not counted. */
+  /** Overhauls on record that it came through, this one not counted. */
   readonly overhauls: number
+  /** It was fitted at an overhaul on record, or the machine has not run: none before them is unknown. */
+  readonly isCounted: boolean
   /** Running hours since it was fitted; null where nobody counts them. */
   readonly hours: number | null
   /** Starts since then; null where nobody counted them. */
@@ -34,6 +37,7 @@ export function ageOf(
   const startsThen = fitted ? fitted.starts : 0
   return {
     overhauls: overhauls.length - last - 1,
+    isCounted: last >= 0 || job.runningHours === 0,
     hours: meterOf(machine) === 'none' ? null : job.runningHours - (fitted?.runningHours ?? 0),
     starts: job.starts === undefined || startsThen === undefined ? null : job.starts - startsThen,
   }
@@ -43,7 +47,7 @@ interface ServiceInput {
   readonly record: Pick<InspectionRecord, 'history' | 'job' | 'machine'>
   readonly book: LimitBook
   readonly scope: Scope
-  readonly noted: Pick<NotesState, 'positions'>
+  readonly noted: Pick<NotesState, 'positions' | 'steps'>
 }
 
 /** What the service rules of a part ask by themselves; what they ask with other parts, `verdict/together.ts` says. */
@@ -51,7 +55,8 @@ export function serviceVotes(part: Part, { record, book, scope, noted }: Service
   const renews = levelOf(book, scope.counts)?.renews ?? true
   // What is counted in overhauls waits for one; hours run and parts come out at every level.
   const rules = (part.service ?? []).filter(({ kind }) => kind !== 'always' && (renews || kind !== 'everyNth'))
-  const own = rules.flatMap((rule) => ruleVote(part, rule, record, noted) ?? [])
+  const levels = levelsInPlay(scope)
+  const own = rules.flatMap((rule) => ruleVote(part, rule, { record, noted, levels }) ?? [])
   return [...alwaysVotes(part, scope, renews), ...own]
 }
 
@@ -77,10 +82,12 @@ function alwaysVotes(part: Part, scope: Scope, renews: boolean): Vote[] {
 const startsToCome = ({ starts = 0, runningHours, mustRunHours }: InspectionRecord['job']): number =>
   runningHours === 0 ? 0 : Math.ceil((starts * mustRunHours) / runningHours)
 
-function ruleVote(part: Part, rule: ServiceRule, record: ServiceInput['record'], noted: ServiceInput['noted']): Vote | null {
+function ruleVote(
+  part: Part,
+  rule: ServiceRule,
+  { record, noted, levels }: Pick<ServiceInput, 'record' | 'noted'> & { readonly levels: ReadonlySet<string> },
+): Vote | null {
   const { source } = rule
-  const decided = (isDue: boolean) =>
-    isDue ? ({ mild: 'replace', strong: 'replace' } as const) : ({ mild: 'reuse', strong: 'reuse' } as const)
   const unknownAge = (): Vote =>
     openVote({
       rule: 'service',
@@ -95,6 +102,8 @@ function ruleVote(part: Part, rule: ServiceRule, record: ServiceInput['record'],
       const age = ageOf(record, part.id)
       if (age === null) return unknownAge()
       const facts = { nth: rule.nth, overhaul: age.overhauls + 1 }
+      // What is on record it came through at least; what came before that nobody knows.
+      if (facts.overhaul < rule.nth && !age.isCounted) return unknownAge()
       return vote({ rule: 'service', code: 'everyNth', facts, source, ...decided(facts.overhaul >= rule.nth) })
     }
     case 'afterHours': {
@@ -118,13 +127,44 @@ function ruleVote(part: Part, rule: ServiceRule, record: ServiceInput['record'],
       const facts = { starts: rule.starts, has: age.starts, toCome: startsToCome(record.job) }
       return vote({ rule: 'service', code: 'afterStarts', facts, source, ...decided(facts.has + facts.toCome > rule.starts) })
     }
-    case 'whenDisturbed': {
-      const isOut = noted.positions.some(({ book: position, tray }) => position?.part === part.id && tray !== null)
-      return vote({ rule: 'service', code: isOut ? 'disturbed' : 'leftInPlace', facts: NONE, source, ...decided(isOut) })
-    }
+    case 'whenDisturbed':
+      return disturbedVote(part, source, noted, levels)
     case 'always':
     case 'withMate':
     case 'set':
       return null
   }
+}
+
+const decided = (isDue: boolean) =>
+  isDue ? ({ mild: 'replace', strong: 'replace' } as const) : ({ mild: 'reuse', strong: 'reuse' } as const)
+
+/**
+ * Whether what is renewed when disturbed came out: by the strip map, by what was taken of it lying there, or by a confirmed step.
+ * It stayed where every step that takes it out was left out with a reason, or belongs to other levels; nothing said is not known.
+ */
+function disturbedVote(
+  part: Part,
+  source: ServiceRule['source'],
+  { positions, steps }: ServiceInput['noted'],
+  levels: ReadonlySet<string>,
+): Vote {
+  const own = positions.filter(({ book }) => book?.part === part.id)
+  const ids = new Set(own.map(({ id }) => id))
+  const said = (code: 'disturbed' | 'leftInPlace') =>
+    vote({ rule: 'service', code, facts: NONE, source, ...decided(code === 'disturbed') })
+  const out = steps.filter(({ book }) => [...(book?.removes ?? []), ...(book?.destroys ?? [])].some((id) => ids.has(id)))
+  const isOut = own.some(({ tray, thickness, identity }) => tray !== null || thickness !== null || identity !== null)
+  if (isOut || out.some(({ standing }) => standing.kind === 'done')) return said('disturbed')
+  const asked = out.filter((step) => isAddedHere(step) || step.book?.levels.some((level) => levels.has(level)))
+  if (out.length > 0 && asked.every((step) => isSettled({ ...step, holdPoint: step.book?.holdPoint ?? false })))
+    return said('leftInPlace')
+  return openVote({
+    rule: 'service',
+    code: 'whetherOut',
+    facts: NONE,
+    strong: 'replace',
+    source,
+    settledBy: { code: 'whetherOut', part: part.id },
+  })
 }

@@ -127,7 +127,7 @@ export type Said =
     }
   | {
       readonly rule: 'service'
-      readonly code: 'renewed' | 'notDisturbed' | 'disturbed' | 'leftInPlace' | 'ageUnknown'
+      readonly code: 'renewed' | 'notDisturbed' | 'disturbed' | 'leftInPlace' | 'whetherOut' | 'ageUnknown'
       readonly facts: None
     }
   | { readonly rule: 'service'; readonly code: 'everyNth'; readonly facts: { readonly nth: number; readonly overhaul: number } }
@@ -168,7 +168,7 @@ export type Missing =
 export type Settling =
   | { readonly code: 'take'; readonly missing: readonly Missing[] }
   | { readonly code: 'measure'; readonly characteristic: string }
-  | { readonly code: 'age' | 'otherPart' | 'sides'; readonly part: string }
+  | { readonly code: 'age' | 'whetherOut' | 'otherPart' | 'sides'; readonly part: string }
   | { readonly code: 'which'; readonly variant: string }
   | { readonly code: 'toAFigure'; readonly text: string | null }
   | { readonly code: 'suitedMate'; readonly part: string; readonly route: string; readonly takes: string }

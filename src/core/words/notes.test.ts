@@ -189,7 +189,7 @@ const cases: readonly { body: EntryBody; subject: string; says: string }[] = [
       },
     },
     subject: 'added:a-1',
-    says: 'Bearing shell, both halves: renewed at every 3. overhaul (FP-7, 12)',
+    says: 'Bearing shell, both halves: renewed at every 3rd overhaul (FP-7, 12)',
   },
   {
     body: { kind: 'thingAdded', id: 'a-2', what: { of: 'need', group: 'consumables', name: 'Lapping paste', quantity: '1 tin' } },

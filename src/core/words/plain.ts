@@ -10,3 +10,10 @@ export function listed(names: readonly string[]): string {
 
 /** A unit as it stands after a figure; what is counted has none. */
 export const afterFigure = (unit: string): string => (unit === '' ? '' : ` ${unit}`)
+
+/** 1st, 2nd, 3rd, 11th. */
+export function ordinal(count: number): string {
+  const last = count % 100
+  if (last >= 11 && last <= 13) return `${count}th`
+  return `${count}${({ 1: 'st', 2: 'nd', 3: 'rd' } as Readonly<Record<number, string>>)[count % 10] ?? 'th'}`
+}

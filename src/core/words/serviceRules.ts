@@ -1,4 +1,5 @@
 import type { Part } from '../book/bookSchema'
+import { ordinal } from './plain'
 
 type Rule = NonNullable<Part['service']>[number]
 /** A rule by what it says, wherever it stands. */
@@ -12,7 +13,7 @@ export function serviceRuleWords(rule: Said, nameOf: (part: string) => string): 
     case 'whenDisturbed':
       return 'renewed when disturbed'
     case 'everyNth':
-      return `renewed at every ${rule.nth}. overhaul`
+      return `renewed at every ${ordinal(rule.nth)} overhaul`
     case 'afterHours':
       return `renewed after ${rule.hours} h`
     case 'afterStarts':

@@ -17,6 +17,8 @@ export function settlingWords(speaker: Speaker, vote: Vote, by: Settling): strin
       return `Measure ${nameOf(speaker, by.characteristic)}.`
     case 'age':
       return `Find out which ${nameOf(speaker, by.part)} was fitted at each earlier overhaul, or renew it.`
+    case 'whetherOut':
+      return `Lay ${nameOf(speaker, by.part)} out, or confirm or skip the step that takes it out.`
     case 'sides':
       return `Say how many sides of ${nameOf(speaker, by.part)} are used up.`
     case 'otherPart':

@@ -11,7 +11,7 @@ import { ranAtWords, ranWords } from './meter'
 import { faultWords } from './methodFaults'
 import { patternWords } from './patterns'
 import { placeWords, slotWords, whereWords } from './places'
-import { afterFigure, listed } from './plain'
+import { afterFigure, listed, ordinal } from './plain'
 import { leftOutWords } from './scope'
 import { toSetWords } from './settings'
 import { settlingWords } from './settling'
@@ -109,6 +109,7 @@ const plainService = {
   notDisturbed: 'Renewed at an overhaul; not disturbed at this level',
   disturbed: 'Came out, and is renewed whenever it is disturbed',
   leftInPlace: 'Renewed when disturbed; it has stayed in place',
+  whetherOut: 'Renewed when disturbed; nobody has said whether it came out',
   startsUnknown: 'Renewed after so many starts, and nobody has counted them',
   ageUnknown: 'Renewed by its age, and how old it is nobody knows',
 } as const
@@ -149,13 +150,6 @@ function serviceReason(speaker: Speaker, vote: Extract<Vote, { rule: 'service' }
     default:
       return plainService[vote.code]
   }
-}
-
-/** 1st, 2nd, 3rd, 11th. */
-function ordinal(count: number): string {
-  const last = count % 100
-  if (last >= 11 && last <= 13) return `${count}th`
-  return `${count}${({ 1: 'st', 2: 'nd', 3: 'rd' } as Readonly<Record<number, string>>)[count % 10] ?? 'th'}`
 }
 
 function informationReason(name: string, code: Extract<Vote, { rule: 'information' }>['code']): string {

@@ -60,7 +60,8 @@ test.each([
     },
     typed: { a: ['41.0'], b: ['40.0'] },
     tightest: 1 - 0.23,
-    loosest: 1 - 0.23,
+    // Cold, nothing is taken up yet.
+    loosest: 1,
   },
   {
     name: 'a spherical roller bearing driven up 6 mm on its taper, play by feeler before',

@@ -35,7 +35,7 @@ function differentialGrowthMm({ growth }: Float): number {
   return grows(growth.shaft) - grows(growth.housing)
 }
 
-/** Float left when warm = housing − part − differential growth, whichever way it goes. */
+/** Least float, warm = housing − part − differential growth, whichever way it goes; greatest, cold = housing − part. */
 export const float: FitKindOf<Float> = {
   shape,
   links: ({ housing, part }) => [
@@ -44,7 +44,7 @@ export const float: FitKindOf<Float> = {
   ],
   stated: (fit) => {
     const growth = Math.abs(differentialGrowthMm(fit))
-    return growth === 0 ? [] : [{ name: 'growth', lowMm: -growth, highMm: -growth }]
+    return growth === 0 ? [] : [{ name: 'growth', lowMm: -growth, highMm: 0 }]
   },
   notes: (fit) => (fit.growth === null ? [] : [{ code: 'growth', growthMm: differentialGrowthMm(fit) }]),
 }
