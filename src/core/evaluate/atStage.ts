@@ -4,11 +4,14 @@ import type { Characteristic, CrossCheckSpec, FitSpec } from '../book/bookSchema
 import { readBy, stripOf } from '../fit/kinds'
 import { quantityOf } from '../method/gives'
 import type { Reductions } from '../method/reduction'
+import { meterOf } from '../quantity/meter'
 import { reduce } from '../record/reduce'
 import { type LaterStage, laterStages, type Stage, stages } from '../record/stage'
 import { NOTHING_TAKEN, type TakenSet } from '../record/standing'
 import type { LinesByValue } from '../trend/earlier'
+import type { SinceNew } from '../trend/forecast'
 import type { RouteContext } from '../verdict/mending'
+import { ageOf } from '../verdict/serviceVote'
 import { type ChangeOutcome, changeOutcome } from './changes'
 import { type CrossCheckResult, crossCheckOf } from './crossChecks'
 import { evaluateCharacteristic } from './evaluateCharacteristic'
@@ -60,7 +63,8 @@ export function judge(fixed: Index, taken: Taken, characteristic: Characteristic
       routes: { ...routes, reductionsOf },
       earlier: stage === 'asFound' ? (fixed.earlier.lines.get(id) ?? NO_LINES) : null,
       leftBefore: fixed.earlier.lastLeft.get(id)?.reductions ?? null,
-      sisters: (judges) => fixed.earlier.spreadOf(characteristic, judges),
+      sisters: (line) => fixed.earlier.spreadOf(characteristic, line),
+      hoursInPlace: hoursInPlace(fixed, characteristic.part),
       routesChosen: fixed.routesChosen.get(characteristic.part) ?? NO_ROUTES,
       isWorked: taken.later.afterWork.has(id),
       now: job,
@@ -70,12 +74,20 @@ export function judge(fixed: Index, taken: Taken, characteristic: Characteristic
   )
 }
 
+/** Hours a part has run in its place, by its marks on record; the most that they can be where none tells. */
+function hoursInPlace({ record }: Index, part: string): Pick<SinceNew, 'hours' | 'isCounted'> | null {
+  if (meterOf(record.machine) === 'none') return null
+  const age = ageOf(record, part)
+  return { hours: age?.hours ?? record.job.runningHours, isCounted: age?.isCounted ?? false }
+}
+
 const NO_LINES: LinesByValue = new Map()
 const NO_ROUTES: ReadonlySet<string> = new Set()
 
 /** Everything that follows for a fit at one stage. */
 function judgeFit(fixed: Index, taken: Taken, fit: FitSpec, stage: Stage): FitMeasured {
   const { job } = fixed.record
+  const routes = routesAt(fixed, taken, stage)
   return rounded(
     evaluateFit({
       fit,
@@ -84,8 +96,10 @@ function judgeFit(fixed: Index, taken: Taken, fit: FitSpec, stage: Stage): FitMe
       characteristic: (id) => characteristicAt(fixed, id),
       setOf: (id) => latestSet(taken, id, stage),
       stripCounts: stage === 'asFound' || taken.later[stage].has(stripOf(fit) ?? ''),
-      routes: routesAt(fixed, taken, stage),
+      routes,
+      reductionsOf: routes.reductionsOf,
       policy: job.policy,
+      foretelling: stage === 'asFound' ? { lines: fixed.earlier.fitLines.get(fit.id) ?? NO_LINES, now: job } : null,
     }),
     'length',
   )

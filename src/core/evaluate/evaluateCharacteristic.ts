@@ -3,31 +3,28 @@ import { neverGiven } from '../book/neverGiven'
 import { ASKED, judgingLimits } from '../limit/asked'
 import { type GradeSpan, guardFactorOf } from '../limit/conformity'
 import type { Limit } from '../limit/limit'
-import { limitAtNext, openLimits } from '../limit/limitBy'
+import { openLimits } from '../limit/limitBy'
 import { judged, type LimitOutcome } from '../limit/outcome'
 import { quantityOf, quantityOfValue } from '../method/gives'
 import { slotKey, slotsOf } from '../method/layout'
-import { type Reduced, type ReductionName, type Reductions, reduced } from '../method/reduction'
+import type { Reduced, ReductionName, Reductions } from '../method/reduction'
 import { slotOf } from '../method/slot'
-import { placeAt } from '../method/where'
 import { type Disposition, strongest } from '../policy/disposition'
-import { intervalOfEnds } from '../quantity/extent'
 import type { Policy } from '../record/recordSchema'
-import { sheetAt } from '../record/reduce'
+import { readAt } from '../record/reduce'
 import type { Stage } from '../record/stage'
 import type { TakenSet } from '../record/standing'
 import { settingOf } from '../setting/setting'
-import type { LinesByValue } from '../trend/earlier'
+import { type LinesByValue, lineKey } from '../trend/earlier'
 import type { Trend } from '../trend/forecast'
-import { lastsOf, type SisterSpread, type TrendInput, trendOf } from '../trend/forecast'
-import { rateOf, type WearRate } from '../trend/wearLine'
+import { type SinceNew, type SisterSpread, type TrendInput, trendOf } from '../trend/forecast'
+import { rateOf } from '../trend/wearLine'
 import { limitVote, strongestLevelOf } from '../verdict/limitVote'
 import type { Mending, RouteContext } from '../verdict/mending'
 import { mendingOfValue } from '../verdict/mendingOfValue'
 import { byStrength, spanOf, verdictOf } from '../verdict/partVerdict'
 import { heldLimits, unheldLimits } from '../verdict/reuseRequires'
 import {
-  type ForecastFacts,
   type InformationCode,
   type Missing,
   NONE,
@@ -38,6 +35,7 @@ import {
   vote,
 } from '../verdict/vote'
 import { faultVotes } from './faultVotes'
+import { forecastVote, trendInputOf } from './forecastVote'
 import { openLimitVotes } from './openLimitVotes'
 import type { CharacteristicResult, Measured } from './results'
 import { stepOfWork } from './stepOfWork'
@@ -54,7 +52,10 @@ export interface CharacteristicInput {
   readonly earlier: LinesByValue | null
   /** How the last overhaul left this part; null where none measured it. */
   readonly leftBefore: Reductions | null
-  readonly sisters: (judges: ReductionName) => SisterSpread | null
+  /** By the key of the line. */
+  readonly sisters: (line: string) => SisterSpread | null
+  /** Hours that the part has run in its place; null where nobody counts them. */
+  readonly hoursInPlace: Pick<SinceNew, 'hours' | 'isCounted'> | null
   /** Routes of the part that were decided on. */
   readonly routesChosen: ReadonlySet<string>
   /** It was measured after the work. */
@@ -92,22 +93,17 @@ export function evaluateCharacteristic(input: CharacteristicInput): Measured {
 }
 
 function outcomeOf(input: CharacteristicInput, limit: Limit, reductions: Reductions): LimitOutcome {
-  const value = limit.at ? valueAt(input, limit.at) : (reductions.values[limit.judges] ?? null)
-  const outcome = judged(limit, value, input.policy.acceptance)
+  const { characteristic, set, policy } = input
+  const value = limit.at
+    ? readAt(characteristic, set, limit.at, guardFactorOf(policy.acceptance))
+    : (reductions.values[limit.judges] ?? null)
+  const outcome = judged(limit, value, policy.acceptance)
   const { grade } = outcome
   const step = grade.strong === 0 ? null : stepOfWork(input, limit, reductions)
   if (step === null) return outcome
   // Worked to a step of a route, it is judged by that step: bored to its oversize it is not worn out.
   const within: GradeSpan = step.surely ? { mild: 0, strong: 0 } : { mild: 0, strong: grade.strong }
   return { ...outcome, grade: within, step: step.route.id }
-}
-
-/** What was read at one place, where a limit judges that one alone; null while nothing was. */
-function valueAt({ characteristic, set, policy }: CharacteristicInput, at: NonNullable<Limit['at']>): Reduced | null {
-  const { places } = sheetAt(characteristic, set, guardFactorOf(policy.acceptance))
-  const place = places.find(({ station, direction }) => station === at.station && direction === at.direction)
-  if (!place || place.known.interval === null) return null
-  return reduced(place.known, { quantity: quantityOf(characteristic.method), where: placeAt(at), sum: [] })
 }
 
 function standingOf({ standing, taken }: TakenSet): CharacteristicResult['readings'] {
@@ -123,23 +119,38 @@ function standingOf({ standing, taken }: TakenSet): CharacteristicResult['readin
 
 /** What the line of a value is worked out from; the value may still be open. */
 function trendInput(
-  { characteristic, earlier, sisters, now }: CharacteristicInput,
-  judges: ReductionName,
+  { characteristic, earlier, sisters, now, hoursInPlace }: CharacteristicInput,
+  judged: Pick<Limit, 'judges' | 'at'>,
   value: Reduced,
 ): TrendInput {
-  return {
-    earlier: earlier?.get(judges) ?? [],
-    now: {
-      overhaul: now.overhaul,
-      date: now.date,
-      runningHours: now.runningHours,
-      value: intervalOfEnds(value.reach),
-      uncertainty: value.uncertainty,
-    },
-    atHours: now.runningHours + now.mustRunHours,
-    sisters: sisters(judges),
-    quantity: quantityOfValue(characteristic.method, judges),
-  }
+  const isSize =
+    SIZES.has(judged.judges) && quantityOfValue(characteristic.method, judged.judges) === quantityOf(characteristic.method)
+  const { new: size } = characteristic
+  return trendInputOf(now, value, {
+    earlier: earlier?.get(lineKey(judged)) ?? [],
+    sisters: sisters(lineKey(judged)),
+    quantity: quantityOfValue(characteristic.method, judged.judges),
+    since: size && isSize && hoursInPlace ? { new: { low: size.lower, high: size.upper }, ...hoursInPlace } : null,
+  })
+}
+
+/** Values that begin at the new size. */
+const SIZES: ReadonlySet<ReductionName> = new Set(['maximum', 'minimum', 'mean', 'median', 'total', 'result'])
+
+/** What its line foretells of one limit; what is set does not wear: each setting starts anew. */
+function foretold(input: CharacteristicInput, outcome: LimitOutcome, trends: readonly Trend[], mending: Mending): Vote | null {
+  const { policy, now, characteristic, earlier } = input
+  const { limit, value } = outcome
+  const isSet = settingOf(characteristic, limit)?.is === 'setting'
+  if (earlier === null || limit.id === ASKED || !policy.mustLastTheInterval || isSet || value === null) return null
+  return forecastVote({
+    subject: characteristic.id,
+    outcome,
+    trend: limit.at ? null : (trends.find(({ judges }) => judges === limit.judges) ?? null),
+    input: trendInput(input, limit, value),
+    mustRunHours: now.mustRunHours,
+    mending,
+  })
 }
 
 /** Lines of every value that has a limit, in the order of the limits. */
@@ -149,13 +160,13 @@ function trendsOf(input: CharacteristicInput, { values }: Reductions): readonly 
   // A line is drawn of a value over all places; one place alone has none.
   return [...new Set(characteristic.limits.filter(({ at }) => !at).map(({ judges }) => judges))].map((judges): Trend => {
     const value = values[judges]
-    const line = earlier.get(judges) ?? []
+    const line = earlier.get(lineKey({ judges })) ?? []
     // What is only set drifts between settings: that is its line, and no wear.
     if (settingOf(characteristic, { judges })?.is === 'setting') return { judges, line, rate: null, spread: null, forecasts: [] }
     if (!value) return { judges, line, rate: rateOf(line), spread: null, forecasts: [] }
     return trendOf(
       judges,
-      trendInput(input, judges, value),
+      trendInput(input, { judges }, value),
       characteristic.limits.filter((limit) => limit.judges === judges && !limit.at),
     )
   })
@@ -214,7 +225,7 @@ function votesOf(
     ...votes,
     ...open,
     ...cannot,
-    ...judging.flatMap((outcome) => forecastVote(input, outcome, trends, wayOf(outcome.limit)) ?? []),
+    ...judging.flatMap((outcome) => foretold(input, outcome, trends, wayOf(outcome.limit)) ?? []),
     ...faultVotes(input, reductions, openTo(votes)).map((fault) => ({ ...fault, ...leavesOpen(votes.filter(isOpen)) })),
     ...(limits.length === 0 && open.length === 0 ? [information(characteristic, stage, informationCode(characteristic))] : []),
   ]
@@ -301,77 +312,3 @@ function cannotVotes({ characteristic, set, stage }: CharacteristicInput, strong
     }),
   ]
 }
-
-/** What the line foretells of one limit, where the policy asks for it: it votes with its doubt, and not while noise explains it. */
-function forecastVote(
-  input: CharacteristicInput,
-  { limit, value, grade, step }: LimitOutcome,
-  trends: readonly Trend[],
-  mending: Mending,
-): Vote | null {
-  const { policy, now, characteristic, earlier } = input
-  if (
-    earlier === null ||
-    limit.id === ASKED ||
-    limit.at !== undefined ||
-    !policy.mustLastTheInterval ||
-    // What is set does not wear: each setting starts anew.
-    settingOf(characteristic, limit)?.is === 'setting' ||
-    grade.mild === 2 ||
-    value === null ||
-    step !== null
-  )
-    return null
-  const lasts = lastsOf(trendInput(input, limit.judges, value), limitAtNext(limit))
-  if (lasts === 'notKnown') return null
-  const trend = trends.find(({ judges }) => judges === limit.judges)
-  const forecast = trend?.forecasts.find((of) => of.limit === limit.id)
-  const quantity = quantityOfValue(characteristic.method, limit.judges)
-  const foretold: ForecastFacts = {
-    limit,
-    quantity,
-    atHours: forecast?.atHours ?? now.runningHours + now.mustRunHours,
-    expected: forecast ? { value: forecast.value, low: forecast.low, high: forecast.high } : null,
-  }
-  return vote({
-    rule: 'forecast',
-    code: lasts,
-    facts: foretold,
-    subject: characteristic.id,
-    mild: lasts === 'no' ? (limit.whenPassed === 'replace' && !mending.setting ? 'replace' : mending.mild) : 'reuse',
-    strong: lasts === 'yes' ? 'reuse' : strongestLevelOf(limit, mending),
-    settledBy:
-      lasts === 'unsure'
-        ? { code: 'shorterInterval' }
-        : lasts === 'no' && mending.mild !== mending.strong
-          ? (mending.needs ?? { code: 'routesNeed' })
-          : null,
-    source: limit.source,
-    route: lasts === 'no' ? (mending.route?.id ?? null) : null,
-    ...(mending.setting && lasts !== 'yes' ? { setting: mending.setting } : {}),
-    trace: [
-      ...(trend?.rate ? [paceStep(trend, trend.rate, foretold, now.mustRunHours)] : []),
-      ...(lasts === 'yes' ? [] : mending.trace),
-      { kind: 'rule', code: 'lasts', lasts, source: null },
-    ],
-  })
-}
-
-const paceStep = (
-  { spread }: Trend,
-  { perThousandHours, points, fromHours, toHours }: WearRate,
-  { quantity, atHours, expected }: ForecastFacts,
-  mustRunHours: number,
-): TraceStep => ({
-  kind: 'forecast',
-  quantity,
-  perThousandHours,
-  overhauls: points,
-  fromHours,
-  toHours,
-  mustRunHours,
-  atHours,
-  expected,
-  spread: spread?.from ?? null,
-  source: null,
-})

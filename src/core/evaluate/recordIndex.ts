@@ -9,10 +9,11 @@ import { foldNotes } from '../notes/fold'
 import type { NotesState } from '../notes/state'
 import type { InspectionRecord } from '../record/recordSchema'
 import type { ReduceBy } from '../record/reduce'
-import { gaugesById } from '../record/standing'
+import { gaugesById, NOTHING_TAKEN } from '../record/standing'
 import { settingOf } from '../setting/setting'
-import { type EarlierOverhauls, earlierOverhauls } from '../trend/earlier'
+import { type ClearancesOf, type EarlierOverhauls, earlierOverhauls } from '../trend/earlier'
 import { type Suits, suitsOf } from '../verdict/suits'
+import { foundOf } from './fits/found'
 
 /** What stays the same while readings come in. */
 export interface Index {
@@ -154,7 +155,7 @@ export function indexRecord(given: InspectionRecord): Index {
     crossChecksOfPart,
     partReaders,
     guard: guardFactorOf(job.policy.acceptance),
-    earlier: earlierOverhauls(record, order, gauges),
+    earlier: earlierOverhauls(record, order, gauges, clearancesBy(record)),
     noted,
     planned: new Set(noted.planned.keys()),
     routesChosen: routesChosen(record),
@@ -164,6 +165,21 @@ export function indexRecord(given: InspectionRecord): Index {
       ),
     ),
   }
+}
+
+/** Fits of earlier overhauls are worked out as today's are. */
+function clearancesBy({ book, job }: InspectionRecord): ClearancesOf {
+  const characteristics = new Map(book.characteristics.map((one) => [one.id, one]))
+  return (fit, at) =>
+    foundOf({
+      fit,
+      characteristic: (id) => mustGet(characteristics, id),
+      setOf: (id) => at(id)?.set ?? NOTHING_TAKEN,
+      stripCounts: true,
+      reductionsOf: (id) => at(id)?.reductions,
+      policy: job.policy,
+      stage: 'asFound',
+    })
 }
 
 function routesChosen({ book, decisions }: InspectionRecord): ReadonlyMap<string, ReadonlySet<string>> {

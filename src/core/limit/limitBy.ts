@@ -34,7 +34,9 @@ export function resolveLimit(limit: LimitBy, quantity: QuantityKind, facts: Limi
   const { depends, ...plain } = limit
   const found = figuresOf(limit, quantity, facts, facts.runningHours)
   if (!found || isCrossed(found, limit)) return null
-  const runs = depends.kind === 'hours' || (depends.kind === 'formula' && /\bhours\b/u.test(depends.wear + (depends.plan ?? '')))
+  const runs =
+    depends.kind === 'hours' ||
+    (depends.kind === 'formula' && [depends.wear, depends.plan ?? ''].some((text) => /\bhours\b/u.test(text)))
   return {
     ...plain,
     ...found,
@@ -125,10 +127,14 @@ interface Limited {
 export const openLimits = ({ limits, limitsBy }: Limited): readonly LimitBy[] =>
   (limitsBy ?? []).filter(({ id }) => !limits.some((limit) => limit.id === id))
 
-/** A limit as it will be at the next overhaul, the stricter of now and then: nobody opens the machine when a figure changes. */
-export function limitAtNext(limit: Limit): Limit {
+/**
+ * A limit as it will be at the next overhaul, the stricter of now and then: nobody opens the machine when a figure changes. Null
+ * where no row of its table reaches so far.
+ */
+export function limitAtNext(limit: Limit): Limit | null {
   const { atNext, side } = limit
-  if (!atNext) return limit
+  if (atNext === null) return null
+  if (atNext === undefined) return limit
   const stricter = side === 'upper' ? Math.min : Math.max
   const plan = limit.plan === null || atNext.plan === null ? (limit.plan ?? atNext.plan) : stricter(limit.plan, atNext.plan)
   return { ...limit, wear: stricter(limit.wear, atNext.wear), plan }

@@ -1,10 +1,12 @@
 import type { Characteristic } from '../book/bookSchema'
+import { quantityOf } from '../method/gives'
 import type { Known } from '../method/known'
 import { sheetInputOf, slotKey, slotsOf } from '../method/layout'
 import { wearsTowards } from '../method/method'
 import { type Sheet, sheetOf } from '../method/reduce/places'
 import { reduceReadings } from '../method/reduce/reduce'
-import { knownOf, type Reduced, type ReductionName, type Reductions } from '../method/reduction'
+import { knownOf, type Reduced, type ReductionName, type Reductions, reduced } from '../method/reduction'
+import { type PlaceOf, placeAt } from '../method/where'
 import type { TakenSet } from './standing'
 
 export type ReductionsAt = (characteristic: string) => Reductions | undefined
@@ -41,6 +43,19 @@ export function sheetAt({ method }: Pick<Characteristic, 'method'>, set: TakenSe
   const notApplicable = new Set(set.notApplicable)
   const slots = slotsOf(method).filter((slot) => !notApplicable.has(slotKey(slot)))
   return sheetOf(sheetInputOf(method, set.taken, slots, guard))
+}
+
+/** What was read at one place alone; null while nothing was. */
+export function readAt(
+  characteristic: Pick<Characteristic, 'method'>,
+  set: TakenSet,
+  at: PlaceOf,
+  guard: number,
+): Reduced | null {
+  const { places } = sheetAt(characteristic, set, guard)
+  const place = places.find(({ station, direction }) => station === at.station && direction === at.direction)
+  if (!place || place.known.interval === null) return null
+  return reduced(place.known, { quantity: quantityOf(characteristic.method), where: placeAt(at), sum: [] })
 }
 
 function wornDiameter({ method }: Characteristic, at: ReductionsAt): Reduced | null {

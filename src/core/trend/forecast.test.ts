@@ -40,6 +40,7 @@ const input = (line: LinePoint[], over: Partial<TrendInput> & { sisters?: Sister
     atHours: now.runningHours + 8000,
     sisters: null,
     quantity: 'length',
+    since: null,
     ...over,
   }
 }
@@ -51,8 +52,8 @@ describe('whether a limit lasts until the next overhaul', () => {
     ['steady wear that passes it', steady, limit('upper', 10.35), 'no'],
     ['a limit within the doubt of the forecast', steady, limit('upper', 10.401), 'unsure'],
     ['a limit on the other side', steady, limit('lower', 9.9), 'yes'],
-    ['two points, each known to 2 µm', points([0, 10], [8000, 10.1]), limit('upper', 10.15), 'no'],
-    ['two readings one step apart: noise explains them', points([7900, 10], [8000, 10.001]), limit('upper', 10.05), 'notKnown'],
+    ['two points, each known to 2 µm, without sisters', points([0, 10], [8000, 10.1]), limit('upper', 10.15), 'unsure'],
+    ['two readings one step apart: noise explains them', points([7900, 10], [8000, 10.001]), limit('upper', 10.05), 'unsure'],
     ['one reading foretells nothing', points([8000, 10]), limit('upper', 10.05), 'notKnown'],
     [
       'wear that scatters widely is not sure, however fast it is on the whole',
@@ -61,18 +62,20 @@ describe('whether a limit lasts until the next overhaul', () => {
       'unsure',
     ],
   ])('%s', (_what, line, of, lasts) => {
-    expect(lastsOf(input(line), of)).toBe(lasts)
+    expect(lastsOf(input(line), of).lasts).toBe(lasts)
   })
 
   test('with few points sisters tell how readings scatter about their lines', () => {
     const line = points([0, 10], [8000, 10.1])
-    expect(lastsOf(input(line), limit('upper', 10.25))).toBe('yes')
-    expect(lastsOf(input(line, { sisters: { value: 0.02, degreesOfFreedom: 4 } }), limit('upper', 10.25))).toBe('unsure')
+    // Two points alone show no band.
+    expect(lastsOf(input(line), limit('upper', 10.25))).toEqual({ lasts: 'unsure', because: 'twoReadings' })
+    expect(lastsOf(input(line, { sisters: { value: 0.002, degreesOfFreedom: 4 } }), limit('upper', 10.25)).lasts).toBe('yes')
+    expect(lastsOf(input(line, { sisters: { value: 0.02, degreesOfFreedom: 4 } }), limit('upper', 10.25)).lasts).toBe('unsure')
   })
 
   test('a reading that is not a figure leaves all that its ends leave', () => {
     const at = (low: number, high: number) =>
-      lastsOf(input(steady, { now: { ...(steady[3] as LinePoint), value: { low, high } } }), limit('upper', 10.45))
+      lastsOf(input(steady, { now: { ...(steady[3] as LinePoint), value: { low, high } } }), limit('upper', 10.45)).lasts
     expect(at(10.29, 10.31)).toBe('yes')
     expect(at(10.29, 10.6)).toBe('unsure')
     expect(at(10.3, Number.POSITIVE_INFINITY)).toBe('unsure')

@@ -1,4 +1,5 @@
 import type { Limit } from '../limit/limit'
+import { limitAtNext } from '../limit/limitBy'
 import type { ReductionName } from '../method/reduction'
 import { exceeds } from '../quantity/decimal'
 import { type Interval, isPoint } from '../quantity/interval'
@@ -67,6 +68,16 @@ export interface TrendInput {
   readonly atHours: number
   readonly sisters: SisterSpread | null
   readonly quantity: QuantityKind
+  /** What it was when the part was new, and the hours since; null where no document says, or it is no size. */
+  readonly since: SinceNew | null
+}
+
+export interface SinceNew {
+  readonly new: Interval
+  /** Hours of the part in its place, or the most that they can be. */
+  readonly hours: number
+  /** They are counted from an overhaul on record. */
+  readonly isCounted: boolean
 }
 
 /** So few points do not tell how readings scatter about their line. */
@@ -75,21 +86,19 @@ const FEW_POINTS = 3
 type Spread = NonNullable<Trend['spread']>
 
 /**
- * Spread of readings about a line: its own residuals, with those of sister positions where its points are few, and never
- * less than the readings are known to. With few points and no sisters that spread is not known: then the doubt of the
- * readings themselves, and what they are off their line, is all there is.
+ * Spread of readings about a line by Student's t: its own residuals, with those of sister positions where its points are few, and
+ * never less than the readings are known to. Two points lie on any line: without sisters nothing tells how they scatter.
  */
 function spreadsOf(line: Line, points: readonly LinePoint[], sisters: SisterSpread | null): readonly Spread[] {
   const own = line.points - 2
   const isFew = line.points <= FEW_POINTS
   const gauge = Math.sqrt(points.reduce((sum, { uncertainty }) => sum + uncertainty ** 2, 0) / points.length)
-  const spreads: Spread[] = [{ value: gauge, degreesOfFreedom: null, from: isFew && !sisters ? 'few' : 'gauge' }]
+  const spreads: Spread[] = [{ value: gauge, degreesOfFreedom: null, from: own === 0 && !sisters ? 'few' : 'gauge' }]
   if (sisters && isFew) {
     const degreesOfFreedom = own + sisters.degreesOfFreedom
     const squares = line.residualSquares + sisters.value ** 2 * sisters.degreesOfFreedom
     spreads.push({ value: Math.sqrt(squares / degreesOfFreedom), degreesOfFreedom, from: 'sisters' })
-  } else if (line.residualDeviation !== null)
-    spreads.push({ value: line.residualDeviation, degreesOfFreedom: isFew ? null : own, from: isFew ? 'few' : 'own' })
+  } else if (line.residualDeviation !== null) spreads.push({ value: line.residualDeviation, degreesOfFreedom: own, from: 'own' })
   return spreads
 }
 
@@ -132,23 +141,51 @@ function lastsBy({ low, high }: Pick<Projection, 'low' | 'high'>, { side, wear }
   return beyond(worst) ? 'unsure' : 'yes'
 }
 
-/** What can be said of a limit: lasts, does not, is not sure to; notKnown where there is no line, or noise explains it. */
-export type LastsSpan = Lasts | 'notKnown'
+/**
+ * What can be said of a limit: it lasts, does not, or is not sure to, with why: two readings without sisters have no band, the
+ * wear since new passes it, its table ends before then. notKnown: nothing is known to foretell from.
+ */
+export interface LastsSpan {
+  readonly lasts: Lasts | 'notKnown'
+  readonly because?: NotSure
+}
+export type NotSure = 'twoReadings' | 'sinceNew' | 'limitEnds'
 
 /**
  * Whether a limit lasts until the next overhaul, whatever a reading that is not known to a figure turns out to be. The
  * lower end of the forecast is concave and the upper one convex in it, so both ends of it tell.
+ *
+ * @param limit as it will be then; null where nothing says
  */
-export function lastsOf(input: TrendInput, limit: Limit): LastsSpan {
-  if (input.earlier.length === 0) return 'notKnown'
+export function lastsOf(input: TrendInput, limit: Limit | null): LastsSpan {
+  if (limit === null) return { lasts: 'unsure', because: 'limitEnds' }
+  if (input.earlier.length === 0) return lastsSinceNew(input, limit)
   const { value } = input.now
-  if (!Number.isFinite(value.low) || !Number.isFinite(value.high)) return 'unsure'
+  if (!Number.isFinite(value.low) || !Number.isFinite(value.high)) return { lasts: 'unsure' }
   const [a, b] = [project(input, value.low), project(input, value.high)]
-  if (a === null || b === null) return 'notKnown'
-  if (isPoint(value)) return a.isNoise ? 'notKnown' : lastsBy(a, limit, input.quantity)
+  if (a === null || b === null) return lastsSinceNew(input, limit)
+  if (a.line.points === 2 && input.sisters === null) return { lasts: 'unsure', because: 'twoReadings' }
+  if (isPoint(value)) return { lasts: lastsBy(a, limit, input.quantity) }
   const [one, other] = [lastsBy(a, limit, input.quantity), lastsBy(b, limit, input.quantity)]
   const turns = a.isNoise || b.isNoise || Math.sign(a.line.slope) !== Math.sign(b.line.slope)
-  return one === other && !(one === 'no' && turns) ? one : 'unsure'
+  return { lasts: one === other && !(one === 'no' && turns) ? one : 'unsure' }
+}
+
+/**
+ * At its first overhaul a part has worn by what it is off its new size, in at most these hours: where wear that goes on as fast
+ * as that may have been passes the limit, it is not sure to last. Running-in wears faster than what comes after it, so nothing
+ * is sure not to.
+ */
+function lastsSinceNew({ now, atHours, since, quantity }: TrendInput, { side, wear }: Limit): LastsSpan {
+  if (!since || since.hours <= 0) return { lasts: 'notKnown' }
+  const [reached, begun] = side === 'upper' ? [now.value.high, since.new.low] : [now.value.low, since.new.high]
+  const doubt = twoSided95(null) * now.uncertainty * (side === 'upper' ? 1 : -1)
+  const worn = reached + doubt - begun
+  const then =
+    reached + doubt + (Math.sign(worn) === (side === 'upper' ? 1 : -1) ? (worn / since.hours) * (atHours - now.runningHours) : 0)
+  const isPast = side === 'upper' ? exceeds(then, wear, quantity) : exceeds(wear, then, quantity)
+  if (isPast) return { lasts: 'unsure', because: 'sinceNew' }
+  return { lasts: since.isCounted ? 'yes' : 'notKnown' }
 }
 
 /** The line of a value that is known to a figure, its rate, and what it foretells for each of its limits. */
@@ -160,25 +197,27 @@ export function trendOf(judges: Trend['judges'], input: TrendInput, limits: read
   const { spread, line: fitted, points } = projection
   const t = oneSided95
   const one = widest(spreadsOf(fitted, points, input.sisters), t)
-  const forecasts = projection.isNoise
-    ? []
-    : limits.map((limit): Forecast => {
-        const until = (bound: number): number | null => {
-          const at = hoursAtLimit(fitted, bound, limit.side)
-          return at === null ? null : Math.max(0, at - now.runningHours)
-        }
-        const earliest = earliestHoursAtLimit(fitted, limit.wear, limit.side, one.value, t(one.degreesOfFreedom))
-        return {
-          limit: limit.id,
-          atHours,
-          value: projection.value,
-          low: projection.low,
-          high: projection.high,
-          lasts: lastsBy(projection, limit, quantity),
-          hoursToPlan: limit.plan === null ? null : until(limit.plan),
-          hoursToWear: until(limit.wear),
-          earliestHoursToWear: earliest === null ? null : Math.max(0, earliest - now.runningHours),
-        }
-      })
+  const isBandless = fitted.points === 2 && input.sisters === null
+  const forecasts =
+    projection.isNoise || isBandless
+      ? []
+      : limits.map((limit): Forecast => {
+          const until = (bound: number): number | null => {
+            const at = hoursAtLimit(fitted, bound, limit.side)
+            return at === null ? null : Math.max(0, at - now.runningHours)
+          }
+          const earliest = earliestHoursAtLimit(fitted, limit.wear, limit.side, one.value, t(one.degreesOfFreedom))
+          return {
+            limit: limit.id,
+            atHours,
+            value: projection.value,
+            low: projection.low,
+            high: projection.high,
+            lasts: lastsBy(projection, limitAtNext(limit) ?? limit, quantity),
+            hoursToPlan: limit.plan === null ? null : until(limit.plan),
+            hoursToWear: until(limit.wear),
+            earliestHoursToWear: earliest === null ? null : Math.max(0, earliest - now.runningHours),
+          }
+        })
   return { judges, line, rate: rateOf(line), spread, forecasts }
 }

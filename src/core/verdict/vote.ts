@@ -12,7 +12,7 @@ import type { QuantityKind } from '../quantity/kind'
 import type { Stage } from '../record/stage'
 import type { LeftOut } from '../scope/need'
 import type { SettingMeans } from '../setting/settingMeans'
-import type { Lasts } from '../trend/forecast'
+import type { Lasts, NotSure } from '../trend/forecast'
 
 /** What a value is judged by and what came of it. */
 /** Why a value judges nothing: nothing to find yet; no limit in its book; it is judged by its change. */
@@ -39,6 +39,8 @@ export interface ForecastFacts {
   readonly atHours: number
   /** Expected then, with its band; null where nothing but the band of noise is known. */
   readonly expected: { readonly value: number; readonly low: number; readonly high: number } | null
+  /** Why it is not sure, where it is not by its band. */
+  readonly because?: NotSure
 }
 
 export interface ChangeFacts {
@@ -191,6 +193,7 @@ export type Settling =
         | 'anotherWay'
         | 'atTwenty'
         | 'shorterInterval'
+        | 'limitThen'
         | 'findOutWhy'
         | 'fault'
         | 'newStrip'

@@ -73,6 +73,7 @@ const plain = {
   atTwenty:
     'Measure at 20 °C, or have the expansion of part and gauge on record: without it, nothing is certain at this temperature.',
   shorterInterval: 'Shorten the interval, or decide on the safe side.',
+  limitThen: 'Type the limit for the hours of the next overhaul, or plan a shorter interval.',
   findOutWhy: 'Find out why, then decide.',
   newStrip: 'Lay a new strip there, and measure bore and journal there again.',
   figuresThere: 'Read strip, bore and journal there to figures.',

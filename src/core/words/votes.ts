@@ -3,6 +3,7 @@ import type { Limit } from '../limit/limit'
 import type { Figures } from '../quantity/figures'
 import { formatHours } from '../quantity/format'
 import type { Meter } from '../quantity/meter'
+import type { NotSure } from '../trend/forecast'
 import type { DecidedWay } from '../verdict/decidedWay'
 import type { ForecastFacts, LimitFacts, Vote } from '../verdict/vote'
 import { findingWords, severityName } from './findings'
@@ -212,8 +213,16 @@ const lastsWords = {
   yes: 'lasts the interval',
 } as const
 
-const forecastReason = (figures: Figures, code: keyof typeof lastsWords, facts: ForecastFacts, meter: Meter): string =>
-  `${valueName[facts.limit.judges]} ${lastsWords[code]}: ${foretold(figures, facts, meter)}, wear limit ${figures.bound(facts.limit.wear)}${afterFigure(figures.unit)}`
+const notSureWords: Readonly<Record<NotSure, string>> = {
+  twoReadings: 'two readings show no band',
+  sinceNew: 'wear as fast as since new would pass it',
+  limitEnds: 'its table gives no limit so far on',
+}
+
+function forecastReason(figures: Figures, code: keyof typeof lastsWords, facts: ForecastFacts, meter: Meter): string {
+  const why = facts.because === undefined ? '' : `${notSureWords[facts.because]}, `
+  return `${valueName[facts.limit.judges]} ${lastsWords[code]}: ${why}${foretold(figures, facts, meter)}, wear limit ${figures.bound(facts.limit.wear)}${afterFigure(figures.unit)}`
+}
 
 /** What is expected at the next overhaul. */
 export function foretold(

@@ -1,26 +1,27 @@
-import { isShaftInBore, sidesOf } from '../../fit/kinds'
+import { sidesOf } from '../../fit/kinds'
 import type { Limit } from '../../limit/limit'
 import { openLimits } from '../../limit/limitBy'
 import { judged, type LimitOutcome } from '../../limit/outcome'
 import type { Reductions } from '../../method/reduction'
 import { type Disposition, dispositionRank } from '../../policy/disposition'
+import { lineKey } from '../../trend/earlier'
 import { limitVote, strongestLevelOf } from '../../verdict/limitVote'
 import { type Mending, mendingOf } from '../../verdict/mending'
 import { heldLimits, unheldLimits } from '../../verdict/reuseRequires'
 import { setOver } from '../../verdict/setOver'
 import type { TraceStep, Vote } from '../../verdict/vote'
+import { forecastVote, trendInputOf } from '../forecastVote'
 import { openLimitVotes } from '../openLimitVotes'
 import type { FitMeasured } from '../results'
 import { directVotes } from './directVotes'
 import type { FitFound, FitInput } from './fitInput'
-import { linkedFound } from './linkedFit'
+import { foundOf } from './found'
 import { settingOfThis } from './settingOfThis'
-import { shaftInBoreFound } from './shaftInBore'
 
 /** A fit as it was found, with its limits on what the policy counts. */
 export function evaluateFit(input: FitInput): FitMeasured {
   const { fit, policy } = input
-  const found = isShaftInBore(fit) ? shaftInBoreFound({ ...input, fit }) : linkedFound({ ...input, fit })
+  const found = foundOf(input)
   const { minimum, maximum } = found
   const limits = fit.limits.map((limit) => judged(limit, limit.judges === 'minimum' ? minimum : maximum, policy.acceptance))
   const judging = new Set<Limit>(heldLimits(fit))
@@ -50,6 +51,7 @@ export function evaluateFit(input: FitInput): FitMeasured {
       ...held.map((outcome) => fitVote(input, found, outcome, ways.get(outcome.limit.id) ?? wayOf(input, outcome.limit))),
       ...open,
       ...crossChecks,
+      ...held.flatMap((outcome) => foretold(input, outcome, ways.get(outcome.limit.id) ?? wayOf(input, outcome.limit)) ?? []),
     ],
   }
 }
@@ -59,6 +61,24 @@ function wayOf(input: FitInput, limit: Limit): Mending {
   const mending = mendingOf(part, { kind: 'fit', fit, limit }, routes)
   const toSet = settingOfThis(input, limit)
   return toSet ? setOver(mending, limit.whenPassed, toSet) : mending
+}
+
+/** What the line of its clearances foretells; what is set over starts anew each time. */
+function foretold(input: FitInput, outcome: LimitOutcome, mending: Mending): Vote | null {
+  const { fit, policy, foretelling } = input
+  const { limit, value } = outcome
+  const isSet = settingOfThis(input, limit)?.setting.is === 'setting'
+  if (foretelling === null || !policy.mustLastTheInterval || isSet || value === null) return null
+  const { lines, now } = foretelling
+  const line = { earlier: lines.get(lineKey(limit)) ?? [], sisters: null, quantity: 'length', since: null } as const
+  return forecastVote({
+    subject: fit.id,
+    outcome,
+    input: trendInputOf(now, value, line),
+    trend: null,
+    mustRunHours: now.mustRunHours,
+    mending,
+  })
 }
 
 function fitVerdict(limits: readonly LimitOutcome[], open: readonly Vote[]): FitMeasured['verdict'] {

@@ -5,9 +5,9 @@ import { knownOf, type Reduced, reduced, type Term } from '../../method/reductio
 import { extentOf } from '../../quantity/extent'
 import { type Interval, isPoint, negate, point, scale } from '../../quantity/interval'
 import type { Missing } from '../../verdict/vote'
-import type { FitFound, FitInput } from './fitInput'
+import type { FitFound, FitSizes } from './fitInput'
 
-type Input = FitInput<LinkedFit>
+type Input = FitSizes<LinkedFit>
 /**
  * A fit that follows from measured sizes and what is stated beside them: at its tightest each size stands at the end that
  * closes it, at its loosest at the other. Errors go through by source, so that one gauge used for both sides cancels.
@@ -36,19 +36,19 @@ export function linkedFound(input: Input): FitFound {
   }
 }
 
-function endOf({ fit, routes, policy }: Input, end: End): Reduced | null {
+function endOf({ fit, reductionsOf, policy }: Input, end: End): Reduced | null {
   const links = linksOf(fit)
   const sizes = links.map(({ characteristic, factor }) => ({
     characteristic,
     factor,
-    size: sizeEnd(routes.reductionsOf(characteristic), endOfLink(factor, end)),
+    size: sizeEnd(reductionsOf(characteristic), endOfLink(factor, end)),
   }))
   const stated = statedOf(fit).map(({ name, lowMm, highMm }) => ({ name, valueMm: end === 'least' ? lowMm : highMm }))
   const known = clearanceAt(
     fit,
     end,
     (characteristic, at) => {
-      const size = sizeEnd(routes.reductionsOf(characteristic), at)
+      const size = sizeEnd(reductionsOf(characteristic), at)
       return size && knownOf(size)
     },
     guardFactorOf(policy.acceptance),
@@ -74,9 +74,9 @@ function endOf({ fit, routes, policy }: Input, end: End): Reduced | null {
 }
 
 /** What is still to be read before the clearance is complete. */
-function missingOf({ fit, routes }: Input): Missing[] {
+function missingOf({ fit, reductionsOf }: Input): Missing[] {
   return sidesOf(fit).flatMap((id): Missing[] => {
-    const reductions = routes.reductionsOf(id)
+    const reductions = reductionsOf(id)
     const count = (reductions?.needed ?? 1) - (reductions?.taken ?? 0)
     const ends = [sizeEnd(reductions, 'least'), sizeEnd(reductions, 'greatest')]
     const isBound = ends.some((size) => size && !isPoint(knownOf(size).interval ?? point(0)))

@@ -14,13 +14,13 @@ import { type Interval, isPoint, negate } from '../../quantity/interval'
 import { sheetAt } from '../../record/reduce'
 import { type Missing, openVote, type Settling, type Vote } from '../../verdict/vote'
 import type { FitMeasured } from '../results'
-import type { FitFound, FitInput } from './fitInput'
+import type { FitFound, FitSizes } from './fitInput'
 
-type Input = FitInput<ShaftInBore>
+type Input = FitSizes<ShaftInBore>
 
 /** A shaft in its bore: clearance from the measured parts and by strip, and their difference. */
 export function shaftInBoreFound(input: Input): FitFound {
-  const { fit, policy, routes } = input
+  const { fit, policy, reductionsOf } = input
   const guard = guardFactorOf(policy.acceptance)
   const bore = sheetAt(input.characteristic(fit.bore), input.setOf(fit.bore), guard)
   const journal = sheetAt(input.characteristic(fit.journal), input.setOf(fit.journal), guard)
@@ -38,7 +38,7 @@ export function shaftInBoreFound(input: Input): FitFound {
     countsBy,
     ...(strip === null ? byParts(places) : byStrip(input)),
     countedOn: strip === null ? [fit.bore, fit.journal] : [strip],
-    missing: strip === null ? missingOf(input) : stripMissing(strip, routes.reductionsOf(strip)),
+    missing: strip === null ? missingOf(input) : stripMissing(strip, reductionsOf(strip)),
     crossChecks: (strongest) => crossCheckVotes(input, closures, strips.length, strongest, countsBy),
   }
 }
@@ -98,8 +98,8 @@ interface Extremes {
   readonly maximum: Reduced | null
 }
 
-function byStrip({ fit, routes }: Input): Extremes {
-  const values = fit.strip === null ? undefined : routes.reductionsOf(fit.strip)?.values
+function byStrip({ fit, reductionsOf }: Input): Extremes {
+  const values = fit.strip === null ? undefined : reductionsOf(fit.strip)?.values
   return { minimum: values?.minimum ?? null, maximum: values?.maximum ?? null }
 }
 
@@ -223,7 +223,7 @@ function missingOf({ fit, characteristic, setOf }: Input): Missing[] {
   })
 }
 
-const stripMissing = (characteristic: string, reductions: ReturnType<Input['routes']['reductionsOf']>): Missing[] =>
+const stripMissing = (characteristic: string, reductions: ReturnType<Input['reductionsOf']>): Missing[] =>
   reductions && reductions.taken === reductions.needed
     ? []
     : [{ code: 'readings', characteristic, count: (reductions?.needed ?? 0) - (reductions?.taken ?? 0) }]
