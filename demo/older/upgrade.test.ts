@@ -29,8 +29,10 @@ test('a record of version 1 is read today, and gives every figure it was signed 
   expect(changed).toEqual([
     { at: 'bearing-bore.verdict', was: 'recondition', now: 'recondition…replace' },
     { at: 'bearing-strip.verdict', was: 'recondition', now: 'recondition…replace' },
+    { at: 'servo-bore.verdict', was: 'reuse', now: 'reuse…replace' },
     { at: 'ring-gap-2.verdict', was: 'reuse', now: 'reuse…replace' },
     { at: 'shell.verdict', was: 'recondition', now: 'recondition…replace' },
+    { at: 'servo-cylinder.verdict', was: 'reuse', now: 'reuse…replace' },
     { at: 'ring-2.verdict', was: 'reuse', now: 'reuse…replace' },
   ])
 })
@@ -57,14 +59,31 @@ test('what is of today is left as it is', () => {
 const packed = (name: string): unknown => JSON.parse(gunzipSync(readFileSync(`demo/older/${name}`)).toString())
 
 describe('version 2, of the release before', () => {
+  type Coded = { readonly rule?: string; readonly code?: string }
   const older = packed('record-version-2.json.gz') as { book: { closings: object[]; procedure: object[] } }
 
-  test('a record gives every figure, verdict and reason that it gave then', () => {
+  test('a record gives every figure and reason that it gave then, but for what is foretold', () => {
     const today: unknown = JSON.parse(JSON.stringify(evaluate(recordSchema.parse(upgradeRecord(older)))))
     const then = upgradeResults(packed('results-version-4.json.gz'), older)
-    expect({ ...(today as Results), core: '3.3.0', version: 4 }).toEqual(then)
-    expect(changedSince(then, today)).toEqual([])
+    expect(measuredOnly({ ...(today as Results), core: '3.3.0', version: 4 })).toEqual(measuredOnly(then))
+    // Three readings that scatter have a wide band: the cylinder is not sure to last, and the ring with it.
+    const open = (now: string) => (at: string) => ({ at, was: 'reuse', now })
+    expect(changedSince(then, today)).toEqual([
+      ...['servo-bore.verdict', 'servo-cylinder.verdict', 'servo-cylinder.asFound.verdict'].map(open('reuse…recondition')),
+      ...['ring-2.verdict', 'ring-2.asFound.verdict'].map(open('reuse…replace')),
+    ])
   })
+
+  /** Results without what is foretold, and what follows from that. */
+  function measuredOnly(value: unknown): unknown {
+    if (Array.isArray(value)) return value.filter((one) => !isForetold(one as Coded | null)).map(measuredOnly)
+    if (value === null || typeof value !== 'object') return value
+    const kept = Object.entries(value).filter(([key]) => !FORETOLD.has(key))
+    return Object.fromEntries(kept.map(([key, of]) => [key, measuredOnly(of)]))
+  }
+  /** What is made to suit a part is asked for where that part may have to be worked. */
+  const isForetold = (of: Coded | null): boolean => of?.rule === 'forecast' || of?.code === 'suited'
+  const FORETOLD = new Set(['forecast', 'trends', 'verdict', 'mild', 'strong', 'way'])
 
   test('its book has today’s names and nothing else is touched', () => {
     const book = bookSchema.parse(upgradeBook(older.book))

@@ -58,10 +58,19 @@ const onOlder = (database: TestDatabase, run: (installation: Installation) => Pr
 
 export function olderCases(database: () => TestDatabase): void {
   describe('a signed report', () => {
-    test('verifies in everything: bytes, key, chain, tables, and the results by today’s core', async () => {
+    test('verifies in everything: bytes, key, chain, tables; and names the results that today’s core gives otherwise', async () => {
       await onOlder(database(), async ({ inspector, signed }) => {
         const verification = await verifyReport(inspector.db, signed.report, signed.key)
-        expect(verification?.findings.map(({ holds, says }) => (holds ? true : says))).toEqual(Array(6).fill(true))
+        const findings = verification?.findings.map(({ holds, says }) => (holds ? true : says)) ?? []
+        // Parts that are renewed when disturbed, and that a confirmed step took out: nobody had laid them in a tray.
+        const otherwise = String(findings.splice(2, 1)[0])
+        expect(findings).toEqual(Array(5).fill(true))
+        expect([...otherwise.matchAll(/([\w-]+)\.verdict: reuse when signed, replace today/g)].map(([, part]) => part)).toEqual([
+          'bearing-seals',
+          'coupling-element',
+          'actuator-seals',
+        ])
+        expect(otherwise).toContain('at 6 places')
       })
     }, 60_000)
 

@@ -4,7 +4,7 @@ import { type Pairing, pairForEvenClearance } from '../fit/pairing'
 import { type Rotation, rotate } from '../fit/rotation'
 import { sizeEnd } from '../fit/sizeEnd'
 import type { Policy } from '../record/recordSchema'
-import type { Trend } from '../trend/forecast'
+import { showsWear, type Trend } from '../trend/forecast'
 import type { CharacteristicResult } from './results'
 
 type EqualParts = NonNullable<LimitBook['equalParts']>[number]
@@ -73,7 +73,7 @@ function rotationOf(spec: RotationSpec, resultOf: ResultOf): RotationFound {
 }
 
 /** How fast a place wears towards its limit; what noise explains is no wear, and tells no places apart. */
-const wearOf = ({ forecasts }: Pick<Trend, 'forecasts'>, rate: number): number => (forecasts.length === 0 ? 0 : Math.max(0, rate))
+const wearOf = (trend: Trend, rate: number): number => (showsWear(trend) ? Math.max(0, rate) : 0)
 
 function pairingOf(spec: PairingSpec, resultOf: ResultOf, { schools }: Policy): PairingFound {
   const middle = (id: string): number | null => {

@@ -9,6 +9,7 @@ import { type Stage, stages } from '../record/stage'
 import { NOTHING_TAKEN, standingByCharacteristic, type TakenSet, takenOf } from '../record/standing'
 import { gateOutcome } from '../scope/gate'
 import { levelOf, type Need, needOf, type Scope, scopeOf } from '../scope/need'
+import { showsWear } from '../trend/forecast'
 import { soundnessOf } from '../verdict/chain'
 import type { PartResult } from '../verdict/partVerdict'
 import { boundTo, lookedAtBy, togetherWith } from '../verdict/together'
@@ -325,7 +326,7 @@ function waysOf(fixed: Index, state: State, index: number): readonly Way[] {
       const size = of?.trends.find(({ judges }) => sizeValues.includes(judges))
       if (!size?.rate) return null
       // What noise explains foretells nothing: it neither opens nor closes the fit.
-      return size.forecasts.length === 0 ? 0 : size.rate.perThousandHours
+      return showsWear(size) ? size.rate.perThousandHours : 0
     },
   })
 }

@@ -92,7 +92,7 @@ type Spread = NonNullable<Trend['spread']>
 function spreadsOf(line: Line, points: readonly LinePoint[], sisters: SisterSpread | null): readonly Spread[] {
   const own = line.points - 2
   const isFew = line.points <= FEW_POINTS
-  const gauge = Math.sqrt(points.reduce((sum, { uncertainty }) => sum + uncertainty ** 2, 0) / points.length)
+  const gauge = gaugeSpread(points)
   const spreads: Spread[] = [{ value: gauge, degreesOfFreedom: null, from: own === 0 && !sisters ? 'few' : 'gauge' }]
   if (sisters && isFew) {
     const degreesOfFreedom = own + sisters.degreesOfFreedom
@@ -128,9 +128,7 @@ function project({ earlier, now, atHours, sisters }: TrendInput, value: number):
   const spread = widest(spreads, twoSided95)
   const half = spread.value * twoSided95(spread.degreesOfFreedom) * predictionFactor(line, atHours)
   const then = valueAt(line, atHours)
-  const noise = spreads[0]?.value ?? 0
-  const isNoise = Math.abs(line.slope) <= twoSided95(null) * slopeStandardError(line, noise)
-  return { line, points, spread, value: then, low: then - half, high: then + half, isNoise }
+  return { line, points, spread, value: then, low: then - half, high: then + half, isNoise: isNoiseIn(line, points) }
 }
 
 /** The interval against the limit: wholly inside, wholly beyond, or across it. */
@@ -187,6 +185,19 @@ function lastsSinceNew({ now, atHours, since, quantity }: TrendInput, { side, we
   if (isPast) return { lasts: 'unsure', because: 'sinceNew' }
   return { lasts: since.isCounted ? 'yes' : 'notKnown' }
 }
+
+/** Whether a line moved by more than its readings are known to: noise is no wear. */
+export function showsWear({ line: points }: Pick<Trend, 'line'>): boolean {
+  const line = leastSquaresLine(points.map(({ runningHours: hours, value }) => ({ hours, value })))
+  return line !== null && !isNoiseIn(line, points)
+}
+
+const isNoiseIn = (line: Line, points: readonly LinePoint[]): boolean =>
+  Math.abs(line.slope) <= twoSided95(null) * slopeStandardError(line, gaugeSpread(points))
+
+/** What the readings of a line are known to. */
+const gaugeSpread = (points: readonly LinePoint[]): number =>
+  Math.sqrt(points.reduce((sum, { uncertainty }) => sum + uncertainty ** 2, 0) / points.length)
 
 /** The line of a value that is known to a figure, its rate, and what it foretells for each of its limits. */
 export function trendOf(judges: Trend['judges'], input: TrendInput, limits: readonly Limit[]): Trend {

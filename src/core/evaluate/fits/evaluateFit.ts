@@ -5,6 +5,7 @@ import { judged, type LimitOutcome } from '../../limit/outcome'
 import type { Reductions } from '../../method/reduction'
 import { type Disposition, dispositionRank } from '../../policy/disposition'
 import { lineKey } from '../../trend/earlier'
+import { trendOf } from '../../trend/forecast'
 import { limitVote, strongestLevelOf } from '../../verdict/limitVote'
 import { type Mending, mendingOf } from '../../verdict/mending'
 import { heldLimits, unheldLimits } from '../../verdict/reuseRequires'
@@ -71,11 +72,12 @@ function foretold(input: FitInput, outcome: LimitOutcome, mending: Mending): Vot
   if (foretelling === null || !policy.mustLastTheInterval || isSet || value === null) return null
   const { lines, now } = foretelling
   const line = { earlier: lines.get(lineKey(limit)) ?? [], sisters: null, quantity: 'length', since: null } as const
+  const of = trendInputOf(now, value, line)
   return forecastVote({
     subject: fit.id,
     outcome,
-    input: trendInputOf(now, value, line),
-    trend: null,
+    input: of,
+    trend: trendOf(limit.judges, of, [limit]),
     mustRunHours: now.mustRunHours,
     mending,
   })
