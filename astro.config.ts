@@ -20,7 +20,7 @@ const OF_ONE_PAGE = /\/src\/(drawing\/(fit|gap|mate)\w+|ui\/fitDrawing\/\w+)\.ts
 
 /** What a page fetches when it is asked for: the schemas of bodies and records, by which a form is checked at its first try. */
 const LATER =
-  /Schema\.ts$|\/src\/core\/(book\/(healed|checkBook|fields|edits|blank|namedIn|figureKinds)\.ts|record\/recordHistory\.ts|bookSheets\/)|\/src\/(contract\/(bodies|changeWords)|core\/words\/(issues|recordHistory|bookFieldWords|bookFile|bookFields|bookPlaces|bookSheets)|labels\/bodies)\.ts$|node_modules\/zod\//
+  /Schema\.ts$|\/src\/core\/(book\/(healed|checkBook|fields|faults|references|named|edits|blank|figureKinds)\.ts|record\/recordHistory\.ts|bookSheets\/)|\/src\/(contract\/(bodies|changeWords)|core\/words\/(issues|recordHistory|bookFieldWords|bookFile|bookFields|bookPlaces|bookSheets)|labels\/bodies)\.ts$|node_modules\/zod\//
 
 /** Packages that some pages stand on and others do without, with what of ours stands on them. */
 const PARTS: Readonly<Record<string, RegExp>> = {
