@@ -36,6 +36,7 @@ import {
 } from '../verdict/vote'
 import { faultVotes } from './faultVotes'
 import { forecastVote, trendInputOf } from './forecastVote'
+import { notMeasuredVote } from './notMeasuredVote'
 import { openLimitVotes } from './openLimitVotes'
 import type { CharacteristicResult, Measured } from './results'
 import { stepOfWork } from './stepOfWork'
@@ -198,7 +199,7 @@ function votesOf(
     if (cannot.length > 0) return cannot
     return characteristic.asLeftOnly && stage === 'asFound'
       ? [information(characteristic, stage, 'asLeftOnly'), ...open]
-      : [{ ...notMeasuredVote(input, strongestOfAll), ...leavesOpen([...asks, ...open]) }, ...open]
+      : [{ ...notMeasuredVote(characteristic.id, stage, strongestOfAll), ...leavesOpen([...asks, ...open]) }, ...open]
   }
   const settled = new Set([...set.cannot, ...set.notApplicable, ...set.taken.map(slotKey)])
   const missing = slotsOf(method)
@@ -276,17 +277,6 @@ function waitingFor({ characteristic, routes }: CharacteristicInput, outcome: Li
 
 const strongestOf = (limits: readonly LimitOutcome[], wayOf: (limit: Limit) => Mending): Disposition =>
   limits.map(({ limit }) => strongestLevelOf(limit, wayOf(limit))).reduce<Disposition>(strongest, 'reuse')
-
-const notMeasuredVote = ({ characteristic: { id }, stage }: CharacteristicInput, strong: Disposition): Vote =>
-  openVote({
-    rule: 'notMeasured',
-    code: 'notMeasured',
-    facts: NONE,
-    stage,
-    subject: id,
-    strong,
-    settledBy: { code: 'measure', characteristic: id },
-  })
 
 /** Why a value without a limit judges nothing. */
 const informationCode = ({ changes = [] }: Characteristic): InformationCode => (changes.length > 0 ? 'byChange' : 'nothingJudges')

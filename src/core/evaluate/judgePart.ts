@@ -12,9 +12,10 @@ import { nothingKnown, tells } from '../verdict/reuseRequires'
 import { roomOf } from '../verdict/roomOf'
 import { serviceVotes } from '../verdict/serviceVote'
 import { setOver } from '../verdict/setOver'
-import { NONE, openVote, type Vote, vote } from '../verdict/vote'
+import { type Vote, vote } from '../verdict/vote'
 import { changeVote } from './changes'
 import { type CrossCheckResult, crossCheckVote } from './crossChecks'
+import { notMeasuredVote } from './notMeasuredVote'
 import { unsaidVotes } from './openLimitVotes'
 import { characteristicAt, type Index } from './recordIndex'
 import type { CharacteristicResult, FitResult } from './results'
@@ -159,17 +160,7 @@ function leftAs({ renewed, routesChosen }: Index, part: Part, { id, found }: Kno
   if (!renewed.has(part.id) && !isMended) return asks
   const judging = found.filter(({ rule }) => rule === 'limit' || rule === 'fit')
   if (judging.length === 0) return []
-  return [
-    openVote({
-      rule: 'notMeasured',
-      code: 'notMeasured',
-      facts: NONE,
-      stage,
-      subject: id,
-      strong: 'replace',
-      settledBy: { code: 'measure', characteristic: id },
-    }),
-  ]
+  return [notMeasuredVote(id, stage, 'replace')]
 }
 
 /** What its changes say of the part at a stage. */
